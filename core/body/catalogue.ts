@@ -1,0 +1,33 @@
+import { FEET } from './catalogue/feet';
+import { LIMB_GIRTHS } from './catalogue/limb-girths';
+import { LOWER_LENGTHS } from './catalogue/lower-lengths';
+import { TORSO_GIRTHS } from './catalogue/torso-girths';
+import { UPPER_LENGTHS } from './catalogue/upper-lengths';
+import { VEST_LENGTHS } from './catalogue/vest-lengths';
+import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
+import type { Measurement } from './measurement';
+
+/**
+ * Every measurement the tool knows. Terms follow ISO 8559-1; the four waists are four
+ * measurements, and none stands in for another.
+ */
+export const CATALOGUE: readonly Measurement[] = [
+  ...TORSO_GIRTHS,
+  ...LIMB_GIRTHS,
+  ...UPPER_LENGTHS,
+  ...LOWER_LENGTHS,
+  ...VEST_LENGTHS,
+  ...FEET,
+];
+
+const BY_CODE: ReadonlyMap<string, Measurement> = new Map(CATALOGUE.map((one) => [one.code, one]));
+
+/** The measurement of a code. */
+export function measurement(code: MeasurementCode): Measurement {
+  return BY_CODE.get(code)!;
+}
+
+/** Whether a text is the code of a measurement. */
+export function isMeasurementCode(text: string): text is MeasurementCode {
+  return (MEASUREMENT_CODES as readonly string[]).includes(text);
+}

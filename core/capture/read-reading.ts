@@ -1,0 +1,70 @@
+import { measurement } from '../body/catalogue';
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { failure, success, type Outcome } from '../outcome';
+import { WORKING_UNITS, type Length, type LengthUnit, type WorkingUnit } from '../quantity/length';
+import { parseLength, type LengthProblem, type WrittenLength } from '../quantity/parse-length';
+
+/** A number that is possible in another unit than the one assumed. */
+export interface UnitOffer {
+  readonly unit: WorkingUnit;
+  readonly length: Length;
+}
+
+/** Why a typed reading is not taken. */
+export type ReadingProblem =
+  | { readonly code: 'unreadable'; readonly measurement: MeasurementCode; readonly problem: LengthProblem }
+  | {
+      readonly code: 'impossible';
+      readonly measurement: MeasurementCode;
+      /** What was typed, with the unit it was taken in. */
+      readonly text: string;
+      readonly unit: LengthUnit;
+      readonly limits: { readonly least: Length; readonly most: Length };
+      /** Units in which the same bare number would be possible; the working ones, in their fixed order. */
+      readonly offers: readonly UnitOffer[];
+    };
+
+/** The unit a bare number takes: the docket's, but always millimetres for a foot. */
+export function bareUnit(code: MeasurementCode, docket: WorkingUnit): WorkingUnit {
+  return measurement(code).kind === 'foot' ? 'mm' : docket;
+}
+
+/** Whether a length is within the hard limits of a measurement. */
+export function withinLimits(code: MeasurementCode, length: Length): boolean {
+  const { least, most } = measurement(code).limits;
+  return least <= length && length <= most;
+}
+
+/**
+ * Reads what was typed for a measurement. A bare number that no body has in the docket's
+ * unit, but has in another, is not converted: it comes back as an offer to be confirmed.
+ *
+ * @param unit the unit a bare number takes: `bareUnit` on a docket, the heading's in a file
+ */
+export function readReading(
+  text: string,
+  code: MeasurementCode,
+  unit: WorkingUnit,
+): Outcome<WrittenLength, ReadingProblem> {
+  const written = parseLength(text, unit);
+  if (!written.ok) return failure({ code: 'unreadable', measurement: code, problem: written.problem });
+  const { length, unit: taken, bare } = written.value;
+  if (withinLimits(code, length)) return success(written.value);
+  return failure({
+    code: 'impossible',
+    measurement: code,
+    text: text.trim(),
+    unit: taken,
+    limits: measurement(code).limits,
+    offers: bare ? otherUnits(text, code, taken) : [],
+  });
+}
+
+function otherUnits(text: string, code: MeasurementCode, assumed: LengthUnit): UnitOffer[] {
+  return WORKING_UNITS.filter((unit) => unit !== assumed).flatMap((unit) => {
+    const written = parseLength(text, unit);
+    return written.ok && withinLimits(code, written.value.length)
+      ? [{ unit, length: written.value.length }]
+      : [];
+  });
+}

@@ -1,0 +1,100 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { readReading, type ReadingProblem } from '../capture/read-reading';
+import { parseCsv, type TableRow } from '../chart/csv';
+import type { FileFinding, Place } from '../chart/finding';
+import { parseHeading, type HeadingProblem } from '../chart/heading';
+import { failure, success, type Outcome } from '../outcome';
+import type { Length, WorkingUnit } from '../quantity/length';
+
+/** What keeps a whole list of people from being read. */
+export type PeopleFinding =
+  | FileFinding
+  | { readonly code: 'no-id-column'; readonly found: string }
+  | { readonly code: 'heading-unreadable'; readonly place: Place; readonly problem: HeadingProblem }
+  | { readonly code: 'measurement-twice'; readonly place: Place; readonly name: MeasurementCode };
+
+/** What keeps one row from being read. */
+export type PersonProblem =
+  | { readonly code: 'id-missing'; readonly line: number }
+  | { readonly code: 'id-twice'; readonly line: number; readonly id: string; readonly firstLine: number }
+  | { readonly code: 'too-many-cells'; readonly line: number; readonly id: string }
+  | {
+      readonly code: 'value-unreadable';
+      readonly line: number;
+      readonly id: string;
+      readonly heading: string;
+      readonly unit: WorkingUnit;
+      readonly problem: ReadingProblem;
+    };
+
+/** One person's row. */
+export interface Person {
+  readonly line: number;
+  readonly id: string;
+  readonly values: ReadonlyMap<MeasurementCode, Length>;
+}
+
+/** The list: each row a person or what is wrong with it, in the order of the file. */
+export type PeopleRow = Outcome<Person, readonly PersonProblem[]>;
+
+interface Heading {
+  readonly index: number;
+  readonly text: string;
+  readonly code: MeasurementCode;
+  readonly unit: WorkingUnit;
+}
+
+/**
+ * Reads a list of people: first column `id`, then `code (unit)` columns. An empty cell is a
+ * measurement not taken. A row that cannot be read does not stop the others.
+ */
+export function readPeople(text: string): Outcome<PeopleRow[], readonly PeopleFinding[]> {
+  const rows = parseCsv(text);
+  if (!rows.ok) return failure([rows.problem]);
+  const [head, ...lines] = rows.value;
+  if (head === undefined) return failure([{ code: 'file-empty' }]);
+  const headings = readHeadings(head);
+  if (!headings.ok) return headings;
+  const firstLines = new Map<string, number>();
+  return success(lines.map((row) => readPerson(row, head.cells.length, headings.value, firstLines)));
+}
+
+function readHeadings(head: TableRow): Outcome<Heading[], readonly PeopleFinding[]> {
+  const findings: PeopleFinding[] = [];
+  const [first = '', ...names] = head.cells;
+  if (first.toLowerCase() !== 'id') findings.push({ code: 'no-id-column', found: first });
+  const headings: Heading[] = [];
+  names.forEach((text, at) => {
+    const place: Place = { line: head.line, column: at + 2, heading: text };
+    const heading = parseHeading(text);
+    if (!heading.ok) findings.push({ code: 'heading-unreadable', place, problem: heading.problem });
+    else if (headings.some(({ code }) => code === heading.value.code))
+      findings.push({ code: 'measurement-twice', place, name: heading.value.code });
+    else headings.push({ index: at + 1, text, ...heading.value });
+  });
+  return findings.length > 0 ? failure(findings) : success(headings);
+}
+
+function readPerson(
+  { line, cells }: TableRow,
+  width: number,
+  headings: readonly Heading[],
+  firstLines: Map<string, number>,
+): PeopleRow {
+  const problems: PersonProblem[] = [];
+  const id = cells[0] ?? '';
+  const firstLine = firstLines.get(id);
+  if (id === '') problems.push({ code: 'id-missing', line });
+  else if (firstLine !== undefined) problems.push({ code: 'id-twice', line, id, firstLine });
+  else firstLines.set(id, line);
+  if (cells.slice(width).some((cell) => cell !== '')) problems.push({ code: 'too-many-cells', line, id });
+  const values = new Map<MeasurementCode, Length>();
+  for (const { index, text: heading, code, unit } of headings) {
+    const text = cells[index] ?? '';
+    if (text === '') continue;
+    const reading = readReading(text, code, unit);
+    if (reading.ok) values.set(code, reading.value.length);
+    else problems.push({ code: 'value-unreadable', line, id, heading, unit, problem: reading.problem });
+  }
+  return problems.length > 0 ? failure(problems) : success({ line, id, values });
+}

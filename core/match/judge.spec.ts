@@ -1,0 +1,302 @@
+import fc from 'fast-check';
+import {
+  compileChart,
+  cm,
+  EN_13402_MEN_CHEST,
+  EN_13402_MEN_CHEST_LETTERS,
+  inches,
+  judge,
+  mm,
+  place,
+  sayChance,
+  sayReason,
+  VERDICTS,
+  type ChartPart,
+  type CompiledChart,
+  type Length,
+  type MeasurementCode,
+  type RuleOverride,
+  type Verdict,
+} from '../index';
+import { bodyDimensions507 } from '../testing/body-dimensions-507';
+import { compiledOf, sheetOf } from '../testing/charts';
+
+/** Chest and waist with a gap in the waist between M and L. */
+const JACKET =
+  'size,chest-girth (cm),waist-girth (cm)\nS,86-94,74-82\nM,94-102,82-88\nL,102-110,92-98\nXL,110-118,98-106';
+const body = (values: Partial<Record<MeasurementCode, Length>>) =>
+  new Map(
+    Object.entries(values).map(([code, value]) => [
+      code as MeasurementCode,
+      { value: value!, standardError: 7_000 },
+    ]),
+  );
+const judged = (chest: number | null, waist: number | null, override?: RuleOverride, csv = JACKET) =>
+  judge(
+    compiledOf(csv),
+    body({
+      ...(chest === null ? {} : { 'chest-girth': cm(chest) }),
+      ...(waist === null ? {} : { 'waist-girth': cm(waist) }),
+    }),
+    override,
+  );
+
+describe('judge', () => {
+  it('settles well inside one size', () => {
+    const verdict = judged(98, 85);
+    expect([verdict.verdict, verdict.proposed]).toEqual(['settled', 'M']);
+    expect(verdict.odds[0]!.chance).toBeGreaterThan(0.99);
+    expect(sayReason(verdict, 'cm')).toBe('Natural waist 85 cm lies inside M, 3 cm clear of its edge.');
+  });
+
+  it('calls an edge when the tape’s error alone could move the size', () => {
+    const verdict = judged(101.5, 84);
+    expect([verdict.verdict, verdict.proposed, verdict.alternates]).toEqual(['edge', 'M', ['L']]);
+    expect(verdict.odds.map(({ size }) => size)).toEqual(['M', 'L']);
+    // Half a centimetre is 0.714 standard errors of 7 mm: 23.8 % beyond it.
+    expect(verdict.odds[1]!.chance).toBeCloseTo(0.2375, 3);
+    expect(sayReason(verdict, 'cm')).toBe(
+      'Chest 101.5 cm lies inside M, but only 0.5 cm from its edge: the tape’s own error makes it L in 24 % of cases.',
+    );
+  });
+
+  it('counts what lies past the largest size as an edge too', () => {
+    const verdict = judged(117.8, 102);
+    expect(verdict.verdict).toBe('edge');
+    expect(sayReason(verdict, 'cm')).toContain('no size of this chart');
+  });
+
+  it('gives a shared bound to the larger size', () => {
+    expect(judged(102, 95).proposed).toBe('L');
+    expect(sayReason(judged(102, 95), 'cm')).toBe(
+      'Chest 102 cm is near an edge of L, but the other measurements hold the size.',
+    );
+    expect(sayReason(judged(102, null, {}, 'size,chest-girth (cm)\nM,94-102\nL,102-110'), 'cm')).toContain(
+      'lies inside L, but right on its edge',
+    );
+  });
+
+  it('falls between, and follows the house rule', () => {
+    const verdict = judged(98, 89);
+    expect([verdict.verdict, verdict.proposed, verdict.alternates]).toEqual(['between', 'L', ['M']]);
+    expect(sayReason(verdict, 'cm')).toBe(
+      'Natural waist 89 cm falls in the gap between M and L. The widest decides: L.',
+    );
+    const key = { rule: 'key-decides', key: 'waist-girth' } as const;
+    expect(judged(98, 89, { ...key, preference: 'close' }).proposed).toBe('M');
+    expect(judged(98, 89, { ...key, preference: 'roomy' }).proposed).toBe('L');
+    expect(judged(98, 89, key).proposed).toBe('M');
+    expect(judged(98, 91, key).proposed).toBe('L');
+    expect(judged(98, 90, key).proposed)
+      .withContext('a tie goes upward')
+      .toBe('L');
+  });
+
+  it('splits, says which says what, and the rule picks', () => {
+    const verdict = judged(98, 95);
+    expect([verdict.verdict, verdict.proposed, verdict.alternates]).toEqual(['split', 'L', ['M']]);
+    expect(sayReason(verdict, 'cm')).toBe('Chest says M, natural waist says L. The widest decides: L.');
+    expect(judged(98, 95, { rule: 'key-decides', key: 'chest-girth' }).proposed).toBe('M');
+  });
+
+  it('says by how much it is beyond, and proposes nothing above the range', () => {
+    const above = judged(121, 100);
+    expect([above.verdict, above.proposed]).toEqual(['beyond', null]);
+    expect(sayReason(above, 'cm')).toBe(
+      'Chest 121 cm is 3 cm past the largest size, XL. Made to measure is the way on.',
+    );
+    const below = judged(80, 78);
+    expect([below.verdict, below.proposed]).toEqual(['beyond', 'S']);
+    expect(sayReason(below, 'cm')).toContain('is 6 cm below the smallest size, S');
+  });
+
+  it('is beyond before it is between, and between before it is split', () => {
+    expect(judged(121, 90).verdict).toBe('beyond');
+    expect(judged(106, 90).verdict).toBe('between');
+  });
+
+  it('lists what is still possible while a measurement is missing', () => {
+    const verdict = judged(98, null);
+    expect([verdict.verdict, verdict.proposed]).toEqual(['incomplete', null]);
+    expect(sayReason(verdict, 'cm')).toBe('Still to measure: natural waist. Left: M.');
+    expect(sayReason(judged(null, 89), 'cm')).toBe('Still to measure: chest. Left: M or L.');
+    expect(sayReason(judged(null, null), 'cm')).toContain('Left: S, M, L or XL.');
+  });
+
+  it('chooses among overlapping sizes by preference', () => {
+    const csv = 'size,chest-girth (cm)\nS,86-96\nM,92-102\nL,100-110';
+    const one = (chest: number, override?: RuleOverride) =>
+      judge(compiledOf(csv), body({ 'chest-girth': cm(chest) }), override);
+    expect([
+      one(94).verdict,
+      one(94, { preference: 'close' }).proposed,
+      one(94, { preference: 'roomy' }).proposed,
+    ]).toEqual(['overlap', 'S', 'M']);
+    expect(one(93).proposed).withContext('regular: the nearer middle').toBe('S');
+    expect(one(95).proposed).toBe('M');
+    expect(one(94).proposed).withContext('a tie goes to the larger').toBe('M');
+    expect(sayReason(one(94), 'cm')).toBe('S and M hold every measurement. For a regular fit: M.');
+  });
+
+  it('takes open ends as endless', () => {
+    const csv = 'size,chest-girth (cm)\nsmall,<90\nlarge,>=90';
+    const one = (chest: number) => judge(compiledOf(csv), body({ 'chest-girth': cm(chest) }));
+    expect([one(60).proposed, one(89.9).proposed, one(90).proposed, one(180).proposed]).toEqual([
+      'small',
+      'small',
+      'large',
+      'large',
+    ]);
+    expect(one(60).verdict).toBe('settled');
+  });
+
+  it('says lengths in either unit', () => {
+    expect(
+      sayReason(
+        judge(compiledOf('size,chest-girth (in)\nM,38-40\nL,41-43'), body({ 'chest-girth': inches(40.5) })),
+        'in',
+      ),
+    ).toBe('Chest 40 1/2 in falls in the gap between M and L. The widest decides: L.');
+  });
+
+  it('holds together for any chart and any body', () => {
+    const interval = fc.tuple(fc.integer({ min: 60, max: 120 }), fc.integer({ min: 1, max: 20 }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(interval, interval), { minLength: 1, maxLength: 6 }),
+        fc.integer({ min: 55, max: 145 }),
+        fc.integer({ min: 55, max: 145 }),
+        (rows, chest, waist) => {
+          const grown = rows.sort((a, b) => a[0][0] - b[0][0]);
+          const part: ChartPart = {
+            code: 'size',
+            name: 'Size',
+            sizes: grown.map((_, at) => `${at}`),
+            columns: ([0, 1] as const).map((at) => ({
+              code: at === 0 ? 'chest-girth' : 'waist-girth',
+              role: 'deciding' as const,
+              unit: 'cm' as const,
+              reach: 'halfway' as const,
+              cells: grown.map((row) => ({
+                kind: 'interval' as const,
+                lower: { at: cm(row[at][0]), edge: 'printed' as const },
+                upper: { at: cm(row[at][0] + row[at][1]), edge: 'printed' as const },
+              })),
+            })),
+          };
+          const chart = compileChart({ ...sheetOf(JACKET), parts: [part] });
+          const verdict = judge(chart, body({ 'chest-girth': cm(chest), 'waist-girth': cm(waist) }));
+          expect(VERDICTS).toContain(verdict.verdict);
+          expect(plainVerdict(chart, [cm(chest), cm(waist)])).toBe(
+            verdict.verdict === 'edge' ? 'settled' : verdict.verdict,
+          );
+          const sum = verdict.odds.reduce((total, { chance }) => total + chance, 0);
+          expect(sum).toBeGreaterThan(0.98);
+          expect(sum).toBeLessThanOrEqual(1 + 1e-9);
+          expect(verdict.alternates).not.toContain(verdict.proposed!);
+          expect(sayReason(verdict, 'cm').length).toBeGreaterThan(10);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});
+
+/** The meaning of the verdicts once more, as a deliberately plain loop. */
+function plainVerdict(chart: CompiledChart, values: readonly Length[]): Verdict {
+  let gap = false;
+  const fits = chart.sizes.map(() => true);
+  for (let c = 0; c < values.length; c++) {
+    let [any, anyBelow, anyAbove] = [false, false, false];
+    for (let s = 0; s < chart.sizes.length; s++) {
+      const { from, until } = chart.deciding[c]!.intervals[s]!;
+      const inside = values[c]! >= from && values[c]! < until;
+      any ||= inside;
+      anyBelow ||= values[c]! >= until;
+      anyAbove ||= values[c]! < from;
+      fits[s] &&= inside;
+    }
+    if (!any && !(anyBelow && anyAbove)) return 'beyond';
+    gap ||= !any;
+  }
+  if (gap) return 'between';
+  const count = fits.filter(Boolean).length;
+  return count === 0 ? 'split' : count === 1 ? 'settled' : 'overlap';
+}
+
+describe('EN 13402-3 men’s chest (from memory)', () => {
+  const sized = (part: ChartPart, chest: number) =>
+    judge(compileChart({ ...sheetOf(JACKET), parts: [part] }), body({ 'chest-girth': cm(chest) }));
+
+  it('places nominal values in their own size and bounds in the upper one', () => {
+    for (const size of EN_13402_MEN_CHEST.sizes)
+      expect(sized(EN_13402_MEN_CHEST, Number(size)).proposed).toBe(size);
+    expect([86, 90, 118, 123, 141].map((chest) => sized(EN_13402_MEN_CHEST, chest).proposed)).toEqual([
+      '88',
+      '92',
+      '120',
+      '126',
+      '144',
+    ]);
+    expect([81.9, 147].map((chest) => sized(EN_13402_MEN_CHEST, chest).verdict)).toEqual([
+      'beyond',
+      'beyond',
+    ]);
+  });
+
+  it('places the letter codes', () => {
+    expect(
+      [78, 86, 94, 102, 110, 118, 129, 140.9].map(
+        (chest) => sized(EN_13402_MEN_CHEST_LETTERS, chest).proposed,
+      ),
+    ).toEqual(['XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL', '3XL']);
+  });
+
+  it('sizes the 247 men of the 507 bodies as an independent loop does', () => {
+    const men = bodyDimensions507().filter(({ Gender }) => Gender === 1);
+    const counts: Record<string, number> = {};
+    const plain: Record<string, number> = {};
+    for (const { ChestG } of men) {
+      const size = sized(EN_13402_MEN_CHEST, ChestG!).proposed ?? 'none';
+      counts[size] = (counts[size] ?? 0) + 1;
+      // Tenths of a centimetre as whole numbers; 84 to 116 reach 2 cm, 120 sits between the grids, 126 on reach 3.
+      const tenths = Math.round(ChestG! * 10);
+      let found = tenths < 820 ? '84' : 'none';
+      for (let nominal = 84; nominal <= 116; nominal += 4)
+        if (tenths >= nominal * 10 - 20 && tenths < nominal * 10 + 20) found = `${nominal}`;
+      if (tenths >= 1180 && tenths < 1230) found = '120';
+      for (let nominal = 126; nominal <= 144; nominal += 6)
+        if (tenths >= nominal * 10 - 30 && tenths < nominal * 10 + 30) found = `${nominal}`;
+      plain[found] = (plain[found] ?? 0) + 1;
+    }
+    expect(men.length).toBe(247);
+    expect(counts).toEqual(plain);
+    expect(Object.keys(counts).length).toBeGreaterThan(8);
+  });
+});
+
+describe('place', () => {
+  const column = compiledOf(JACKET).deciding[1]!;
+  it('names the sizes beside a gap and the distance to the nearer', () => {
+    expect(place(column, cm(89))).toEqual(
+      jasmine.objectContaining({ where: 'gap', below: 1, above: 2, toEdge: mm(10), containing: [] }),
+    );
+    expect(place(column, cm(70))).toEqual(
+      jasmine.objectContaining({ where: 'below', below: null, above: 0, toEdge: mm(40) }),
+    );
+    expect(place(column, cm(107))).toEqual(
+      jasmine.objectContaining({ where: 'above', below: 3, above: null, toEdge: mm(10) }),
+    );
+  });
+});
+
+describe('sayChance', () => {
+  it('never claims certainty', () =>
+    expect([0.9999, 0.0001, 0.24, 1, 0].map(sayChance)).toEqual([
+      'over 99 %',
+      'under 1 %',
+      '24 %',
+      '100 %',
+      '0 %',
+    ]));
+});

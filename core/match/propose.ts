@@ -1,0 +1,112 @@
+import { middle, type Interval } from '../chart/interval';
+import type { CompiledChart } from '../chart/compile-chart';
+import type { FitPreference } from '../chart/size-chart';
+import type { Placement } from './placement';
+
+/** How the placements of a part stand together, before odds are asked. */
+export type Standing = 'beyond' | 'between' | 'split' | 'overlap' | 'one';
+
+/** The sizes that hold every placement. */
+export function commonSizes(placements: readonly Placement[]): number[] {
+  const [first, ...rest] = placements;
+  return (first?.containing ?? []).filter((size) =>
+    rest.every((placement) => placement.containing.includes(size)),
+  );
+}
+
+/**
+ * How complete placements stand together, in the fixed order of the verdicts: any outside
+ * makes it `beyond`, any in a gap `between`, no common size `split`, several `overlap`.
+ */
+export function standing(placements: readonly Placement[]): Standing {
+  if (placements.some(({ where }) => where === 'below' || where === 'above')) return 'beyond';
+  if (placements.some(({ where }) => where === 'gap')) return 'between';
+  const common = commonSizes(placements);
+  return common.length === 0 ? 'split' : common.length > 1 ? 'overlap' : 'one';
+}
+
+/**
+ * The size to propose for complete placements, by the chart's rule.
+ *
+ * - One common size: that one. Several: by preference, `close` the smallest, `roomy` the
+ *   largest, `regular` the one whose intervals' middles lie nearest, a tie to the larger.
+ * - `widest-decides`: each placement asks for its largest containing size, in a gap for the
+ *   upper neighbour, below the range for the smallest, above it for none; the largest asked
+ *   for wins, and one that asks for none leaves none.
+ * - `key-decides`: the key placement alone, its gap by preference (close the lower, roomy
+ *   the upper, regular the nearer bound, a tie upward).
+ *
+ * @returns the index of the size, or `null` when there is none to propose
+ */
+export function propose(
+  chart: CompiledChart,
+  placements: readonly Placement[],
+  preference: FitPreference,
+): number | null {
+  const common = commonSizes(placements);
+  if (common.length === 1) return common[0]!;
+  if (common.length > 1) return preferred(chart, placements, common, preference);
+  if (chart.rule === 'key-decides') {
+    const key = placements.find(({ code }) => code === chart.key);
+    return key === undefined ? null : keyAsksFor(chart, key, preference);
+  }
+  const asked = placements.map(asksFor);
+  return asked.some((size) => size === null) ? null : Math.max(...(asked as number[]));
+}
+
+/** The size a girth asks for under `widest-decides`; `null` above the range. */
+export function asksFor(placement: Placement): number | null {
+  switch (placement.where) {
+    case 'inside':
+      return placement.containing.at(-1)!;
+    case 'above':
+      return null;
+    default:
+      return placement.above;
+  }
+}
+
+function keyAsksFor(chart: CompiledChart, key: Placement, preference: FitPreference): number | null {
+  switch (key.where) {
+    case 'inside':
+      return preferred(chart, [key], key.containing, preference);
+    case 'above':
+      return null;
+    case 'below':
+      return key.above;
+    case 'gap': {
+      if (preference !== 'regular') return preference === 'close' ? key.below : key.above;
+      const intervals = columnOf(chart, key).intervals;
+      const toLower = key.value - intervals[key.below!]!.upper!;
+      const toUpper = intervals[key.above!]!.lower! - key.value;
+      return toLower < toUpper ? key.below : key.above;
+    }
+  }
+}
+
+function preferred(
+  chart: CompiledChart,
+  placements: readonly Placement[],
+  sizes: readonly number[],
+  preference: FitPreference,
+): number {
+  if (preference === 'close') return sizes[0]!;
+  if (preference === 'roomy') return sizes.at(-1)!;
+  let best = { size: sizes[0]!, off: Infinity };
+  for (const size of sizes) {
+    const off = placements.reduce((sum, placement) => {
+      const at = middle(columnOf(chart, placement).intervals[size]!);
+      return sum + (at === null ? 0 : Math.abs(placement.value - at));
+    }, 0);
+    if (off <= best.off) best = { size, off };
+  }
+  return best.size;
+}
+
+/** The intervals a placement was placed on. */
+export function columnOf(
+  chart: CompiledChart,
+  { code }: Pick<Placement, 'code'>,
+): { readonly intervals: readonly Interval[] } {
+  return chart.deciding.find((column) => column.code === code)!;
+}
