@@ -9,6 +9,7 @@ export * from './body/measurement';
 export * from './body/catalogue/codes';
 export * from './body/catalogue';
 export * from './body/nearest-codes';
+export * from './capture/agreement';
 export * from './capture/read-reading';
 export * from './capture/say-reading-problem';
 export * from './chart/interval';

@@ -76,6 +76,6 @@ describe('a list sized', () => {
   });
 
   it('starts no formula in a spreadsheet', () => {
-    expect(writeCsv([['=1+1', 'a,b', '+3']])).toBe(`'=1+1,"a,b",'+3\n`);
+    expect(writeCsv([['=1+1', 'a,b', '+3']])).toBe(`"'=1+1","a,b","'+3"\n`);
   });
 });

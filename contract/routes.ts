@@ -1,0 +1,32 @@
+/** Every route of the server, by what it is for. Paths with an id take it last. */
+export const ROUTES = {
+  /** GET: the server and its database answer. */
+  health: '/api/health',
+  /** GET who is signed in, POST to sign in, DELETE to sign out. */
+  session: '/api/session',
+  /** GET all; PUT one by id. */
+  wearers: '/api/wearers',
+  /** GET all or one by id; PUT one by id to import it. */
+  charts: '/api/charts',
+  /** GET the latest; GET one by id for the Bench; PUT one by id. */
+  dockets: '/api/dockets',
+  /** PUT one by id. */
+  readings: '/api/readings',
+  /** PUT one by id. */
+  decisions: '/api/decisions',
+} as const;
+
+/** The path of one thing. */
+export function pathOf(route: string, id: string): string {
+  return `${route}/${id}`;
+}
+
+/** GET: the verdicts on a docket. */
+export function verdictsPath(docketId: string): string {
+  return `${ROUTES.dockets}/${docketId}/verdicts`;
+}
+
+/** PUT: takes a reading back. */
+export function withdrawalPath(readingId: string): string {
+  return `${ROUTES.readings}/${readingId}/withdrawal`;
+}

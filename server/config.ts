@@ -1,0 +1,31 @@
+import { z } from 'zod';
+
+const environmentSchema = z.object({
+  DATABASE_URL: z.string().startsWith('mysql://', { error: 'DATABASE_URL must start with mysql://' }),
+  HOST: z.string().default('127.0.0.1'),
+  PORT: z.coerce.number().int().min(0).max(65_535).default(4180),
+  /** Whether another free port may be taken when PORT is in use. */
+  PORT_MAY_MOVE: z.stringbool().default(false),
+  WEB_ROOT: z.string().optional(),
+  DEMO_FOLDER: z.string().optional(),
+  LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
+  /** Set where browsers reach the application through https, so that the cookie never travels in the clear. */
+  SECURE_COOKIE: z.stringbool().default(false),
+  /** How many proxies stand before the application; the address for rate limits is taken from them. */
+  TRUSTED_PROXIES: z.coerce.number().int().min(0).max(5).default(0),
+});
+
+/** How one instance is set up. Everything comes from the environment; nothing is kept in files. */
+export type Config = z.infer<typeof environmentSchema>;
+
+/**
+ * Reads the configuration.
+ *
+ * @throws Error naming each variable that is missing or wrong
+ */
+export function readConfig(environment: Record<string, string | undefined>): Config {
+  const read = environmentSchema.safeParse(environment);
+  if (read.success) return read.data;
+  const faults = read.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`);
+  throw new Error(`The server cannot start:\n  ${faults.join('\n  ')}`);
+}

@@ -1,0 +1,38 @@
+import { chartHeadSchema, lineSchema, signInSchema } from '@neat-measure/contract';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { importChart } from '../services/charts';
+import { addFitter } from '../services/sign-in';
+import type { Database } from '../store/database';
+import { findAccount } from '../store/fitter-store';
+import { saveWearer } from '../store/wearer-store';
+
+const demoSchema = z.object({
+  fitters: z.array(signInSchema.extend({ name: lineSchema(120) })).min(1),
+  wearers: z.array(z.object({ id: z.uuidv7(), name: lineSchema(120), role: z.string() })),
+  charts: z.array(chartHeadSchema.extend({ id: z.uuidv7(), file: z.string() })),
+});
+
+/**
+ * Loads the demo scenario into a database that has nobody in it; a database in use is left
+ * as it is.
+ *
+ * @param folder holds `demo.json` and the chart files it names
+ * @returns whether anything was loaded
+ */
+export async function loadDemo(database: Database, folder: string): Promise<boolean> {
+  if ((await database('fitters').first('id')) !== undefined) return false;
+  const demo = demoSchema.parse(JSON.parse(await readFile(join(folder, 'demo.json'), 'utf8')));
+  await database.transaction(async (transaction) => {
+    for (const fitter of demo.fitters) await addFitter(transaction, fitter);
+    const keeper = (await findAccount(transaction, demo.fitters[0]!.signIn))!;
+    for (const { id, ...wearer } of demo.wearers)
+      await saveWearer(transaction, id, { ...wearer, version: 0 });
+    for (const { id, file, ...chart } of demo.charts) {
+      const csv = await readFile(join(folder, 'charts', file), 'utf8');
+      await importChart(transaction, id, { ...chart, csv }, keeper.id);
+    }
+  });
+  return true;
+}

@@ -1,0 +1,62 @@
+import { once } from 'node:events';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { createApp } from './app';
+import { readConfig, type Config } from './config';
+import { loadDemo } from './demo/load-demo';
+import { migrate, openDatabase } from './store/database';
+
+/** How long open requests may take to end once a stop is asked for. */
+const GRACE_MS = 8_000;
+
+/** Starts one instance: migrates, loads the demo where asked, listens, and stops when told to. */
+async function main(): Promise<void> {
+  const config = readConfig(process.env);
+  const logger = pino({ level: config.LOG_LEVEL });
+  const database = openDatabase(config.DATABASE_URL);
+  await migrate(database);
+  if (config.DEMO_FOLDER !== undefined && (await loadDemo(database, config.DEMO_FOLDER)))
+    logger.info('demo loaded');
+
+  const server = createServer(createApp({ database, logger, config }));
+  await listen(server, config);
+  const { port } = server.address() as AddressInfo;
+  logger.info({ port }, 'listening');
+  process.send?.({ port });
+
+  let stopping = false;
+  const stop = async (why: string): Promise<void> => {
+    if (stopping) return;
+    stopping = true;
+    logger.info({ why }, 'stopping');
+    const closed = once(server, 'close');
+    server.close();
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
+    await closed;
+    await database.destroy();
+    process.exit(0);
+  };
+  process.on('SIGTERM', () => void stop('SIGTERM'));
+  process.on('SIGINT', () => void stop('SIGINT'));
+  // Whoever started this instance is gone, and with it the database it may have started.
+  if (process.send) process.on('disconnect', () => void stop('the starting process ended'));
+}
+
+async function listen(server: Server, { HOST, PORT, PORT_MAY_MOVE }: Config): Promise<void> {
+  server.listen(PORT, HOST);
+  try {
+    await once(server, 'listening');
+  } catch (error) {
+    const taken = error instanceof Error && 'code' in error && error.code === 'EADDRINUSE';
+    if (!taken || !PORT_MAY_MOVE) throw error;
+    server.listen(0, HOST);
+    await once(server, 'listening');
+  }
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  process.exit(1);
+});

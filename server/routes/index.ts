@@ -1,0 +1,78 @@
+import {
+  chartImportSchema,
+  decisionSaveSchema,
+  docketSaveSchema,
+  readingSaveSchema,
+  ROUTES,
+  verdictsPath,
+  wearerSaveSchema,
+  withdrawalPath,
+} from '@neat-measure/contract';
+import { Router } from 'express';
+import { notFound } from '../problem-error';
+import { decide, judgeDocket, keepDocket, openBench, takeBack, takeReading } from '../services/bench';
+import { importChart } from '../services/charts';
+import { findCharts, listCharts } from '../store/chart-store';
+import type { Database } from '../store/database';
+import { listDockets } from '../store/docket-store';
+import { listWearers, saveWearer } from '../store/wearer-store';
+import { fitterOf, readBody, readId } from './request';
+
+/** The routes of the work itself. All need a session; all saves are PUTs under the client's own id. */
+export function workRoutes(database: Database): Router {
+  return Router()
+    .get(ROUTES.wearers, async (_request, response) => {
+      response.json(await listWearers(database));
+    })
+    .put(`${ROUTES.wearers}/:id`, async (request, response) => {
+      response.json(await saveWearer(database, readId(request), readBody(wearerSaveSchema, request)));
+    })
+    .get(ROUTES.charts, async (_request, response) => {
+      response.json(await listCharts(database));
+    })
+    .get(`${ROUTES.charts}/:id`, async (request, response) => {
+      const [chart] = await findCharts(database, [readId(request)]);
+      if (chart === undefined) throw notFound('chart');
+      response.json(chart);
+    })
+    .put(`${ROUTES.charts}/:id`, async (request, response) => {
+      response.json(
+        await importChart(
+          database,
+          readId(request),
+          readBody(chartImportSchema, request),
+          fitterOf(response).id,
+        ),
+      );
+    })
+    .get(ROUTES.dockets, async (_request, response) => {
+      response.json(await listDockets(database));
+    })
+    .get(`${ROUTES.dockets}/:id`, async (request, response) => {
+      response.json(await openBench(database, readId(request)));
+    })
+    .put(`${ROUTES.dockets}/:id`, async (request, response) => {
+      response.json(await keepDocket(database, readId(request), readBody(docketSaveSchema, request)));
+    })
+    .get(verdictsPath(':id'), async (request, response) => {
+      response.json(await judgeDocket(database, readId(request)));
+    })
+    .put(`${ROUTES.readings}/:id`, async (request, response) => {
+      response.json(
+        await takeReading(
+          database,
+          readId(request),
+          readBody(readingSaveSchema, request),
+          fitterOf(response).id,
+        ),
+      );
+    })
+    .put(withdrawalPath(':id'), async (request, response) => {
+      response.json(await takeBack(database, readId(request), fitterOf(response).id));
+    })
+    .put(`${ROUTES.decisions}/:id`, async (request, response) => {
+      response.json(
+        await decide(database, readId(request), readBody(decisionSaveSchema, request), fitterOf(response).id),
+      );
+    });
+}

@@ -1,0 +1,132 @@
+import {
+  judgeGarment,
+  standingReadings,
+  type Bench,
+  type Decision,
+  type DecisionSave,
+  type DocketSave,
+  type DocketVerdicts,
+  type Reading,
+  type ReadingSave,
+} from '@neat-measure/contract';
+import { decidingCodes, onlyPart, readReading, sayReadingProblem } from '@neat-measure/core';
+import { notFound, ProblemError } from '../problem-error';
+import { findCharts } from '../store/chart-store';
+import type { Database } from '../store/database';
+import { hasDecision, listDecisions, saveDecision } from '../store/decision-store';
+import {
+  docketOfReading,
+  findDocket,
+  listReadings,
+  saveDocket,
+  saveReading,
+  withdrawReading,
+} from '../store/docket-store';
+import { findWearer } from '../store/wearer-store';
+
+/** A docket with everything the Bench shows. */
+export async function openBench(database: Database, docketId: string): Promise<Bench> {
+  const docket = await findDocket(database, docketId);
+  if (docket === undefined) throw notFound('docket');
+  const [wearer, charts, readings, decisions] = await Promise.all([
+    findWearer(database, docket.wearerId),
+    findCharts(database, docket.chartIds),
+    listReadings(database, docketId),
+    listDecisions(database, docketId),
+  ]);
+  return { docket, wearer: wearer!, charts, readings, decisions };
+}
+
+/**
+ * Opens or changes a docket.
+ *
+ * @throws ProblemError `not-found` for a wearer or chart that is not there
+ */
+export async function keepDocket(database: Database, id: string, save: DocketSave): Promise<Bench> {
+  if ((await findWearer(database, save.wearerId)) === undefined) throw notFound('wearer');
+  if ((await findCharts(database, save.chartIds)).length < save.chartIds.length) throw notFound('chart');
+  await saveDocket(database, id, save);
+  return openBench(database, id);
+}
+
+/**
+ * Keeps a reading. The length is derived here from what was typed, so that a faulty client
+ * cannot store one that nobody read.
+ *
+ * @throws ProblemError `invalid` for a text that is no possible reading
+ */
+export async function takeReading(
+  database: Database,
+  id: string,
+  save: ReadingSave,
+  fitterId: string,
+): Promise<Reading> {
+  if ((await findDocket(database, save.docketId)) === undefined) throw notFound('docket');
+  const reading = readReading(save.typed, save.code, save.unit);
+  if (!reading.ok) {
+    const message = sayReadingProblem(reading.problem, save.unit);
+    throw new ProblemError('invalid', message, { faults: [{ path: 'typed', message }] });
+  }
+  await saveReading(database, id, save, reading.value.length, fitterId);
+  return findReading(database, id, save.docketId);
+}
+
+/** Takes a reading back; it stays in the record. */
+export async function takeBack(database: Database, readingId: string, fitterId: string): Promise<Reading> {
+  const docketId = await docketOfReading(database, readingId);
+  if (docketId === undefined) throw notFound('reading');
+  await withdrawReading(database, readingId, fitterId);
+  return findReading(database, readingId, docketId);
+}
+
+async function findReading(database: Database, id: string, docketId: string): Promise<Reading> {
+  return (await listReadings(database, docketId)).find((reading) => reading.id === id)!;
+}
+
+/** The verdict on every garment of a docket, from the readings that stand. */
+export async function judgeDocket(database: Database, docketId: string): Promise<DocketVerdicts> {
+  const { docket, charts, readings } = await openBench(database, docketId);
+  return charts.map((chart) => ({ chartId: chart.id, verdict: judgeGarment(chart, docket, readings) }));
+}
+
+/**
+ * Decides a garment, on the verdict that the standing readings give now.
+ *
+ * @throws ProblemError `changed-meanwhile` when other readings stand than the fitter saw,
+ *   `not-decidable` when the size is not the proposal (accepting) or not of this chart
+ */
+export async function decide(
+  database: Database,
+  id: string,
+  save: DecisionSave,
+  fitterId: string,
+): Promise<Decision> {
+  const { docket, charts, readings } = await openBench(database, save.docketId);
+  const chart = charts.find((one) => one.id === save.chartId);
+  if (chart === undefined)
+    throw new ProblemError('not-decidable', 'This garment is not on the docket. Add it first.');
+
+  if (!(await hasDecision(database, id))) {
+    const standing = standingReadings(readings, decidingCodes(chart.sheet)).map((reading) => reading.id);
+    if ([...standing].sort().join() !== [...save.readingIds].sort().join())
+      throw new ProblemError(
+        'changed-meanwhile',
+        'The readings have changed since you looked. Look at the verdict again, then decide.',
+      );
+    checkSize(save, judgeGarment(chart, docket, readings).proposed, onlyPart(chart.sheet).sizes);
+  }
+  await saveDecision(database, id, save, judgeGarment(chart, docket, readings), fitterId);
+  return (await listDecisions(database, save.docketId)).find((decision) => decision.id === id)!;
+}
+
+function checkSize(save: DecisionSave, proposed: string | null, sizes: readonly string[]): void {
+  if (save.outcome === 'accepted' && save.size !== proposed) {
+    const detail = proposed === null ? 'No size is proposed yet.' : `The proposal is ${proposed}.`;
+    throw new ProblemError('not-decidable', `${detail} Take another size with a reason instead.`);
+  }
+  if (!sizes.includes(save.size))
+    throw new ProblemError(
+      'not-decidable',
+      `${save.size} is no size of this chart. Choose one of ${sizes.join(', ')}.`,
+    );
+}

@@ -1,0 +1,194 @@
+import type { Docket, DocketSave, DocketSummary, Reading, ReadingSave } from '@neat-measure/contract';
+import type { Length } from '@neat-measure/core';
+import type { Database } from './database';
+import { saveOnce } from './save-once';
+import { changedMeanwhile, saveVersioned } from './save-versioned';
+
+type DocketRow = Pick<Docket, 'id' | 'number' | 'occasion' | 'unit' | 'preference' | 'version'> & {
+  readonly wearer_id: string;
+  readonly opened_at: Date;
+};
+
+/** The most dockets a list gives. */
+const LISTED = 200;
+
+/** One docket with its garments in order. */
+export async function findDocket(database: Database, id: string): Promise<Docket | undefined> {
+  const row = await database<DocketRow>('dockets').where({ id }).first();
+  if (row === undefined) return undefined;
+  return toDocket(row, await garmentsOf(database, id));
+}
+
+async function garmentsOf(database: Database, docketId: string): Promise<string[]> {
+  return database('docket_garments').where({ docket_id: docketId }).orderBy('position').pluck('chart_id');
+}
+
+/**
+ * Opens a docket or changes the version the save started from; its garments with it, in one
+ * transaction.
+ */
+export async function saveDocket(database: Database, id: string, save: DocketSave): Promise<void> {
+  await database.transaction(async (transaction) => {
+    const columns = {
+      wearer_id: save.wearerId,
+      occasion: save.occasion,
+      unit: save.unit,
+      preference: save.preference,
+    };
+    const opened = save.version === 0 ? { opened_at: new Date() } : {};
+    const outcome = await saveVersioned(transaction, {
+      table: 'dockets',
+      id,
+      version: save.version,
+      columns: { ...columns, ...opened },
+      compared: Object.keys(columns),
+    });
+    if (outcome === 'repeated') {
+      const kept = await garmentsOf(transaction, id);
+      if (kept.join() !== save.chartIds.join()) throw changedMeanwhile();
+      return;
+    }
+    await transaction('docket_garments').where({ docket_id: id }).delete();
+    await transaction('docket_garments').insert(
+      save.chartIds.map((chart_id, position) => ({ docket_id: id, position, chart_id })),
+    );
+  });
+}
+
+/** The latest dockets, with their wearers and what is decided. */
+export async function listDockets(database: Database): Promise<DocketSummary[]> {
+  type Joined = DocketRow & {
+    wearer_name: string;
+    wearer_role: string;
+    wearer_version: number;
+    wearer_updated_at: Date;
+  };
+  const rows = await database('dockets')
+    .join('wearers', 'wearers.id', 'dockets.wearer_id')
+    .orderBy('opened_at', 'desc')
+    .limit(LISTED)
+    .select<Joined[]>('dockets.*', {
+      wearer_name: 'wearers.name',
+      wearer_role: 'wearers.role',
+      wearer_version: 'wearers.version',
+      wearer_updated_at: 'wearers.updated_at',
+    });
+  const ids = rows.map(({ id }) => id);
+  const garments = await database('docket_garments')
+    .join('charts', 'charts.id', 'docket_garments.chart_id')
+    .whereIn('docket_id', ids)
+    .orderBy('position')
+    .select<{ docket_id: string; chart_id: string; garment: string }[]>('docket_id', 'chart_id', 'garment');
+  const decisions = await database('decisions')
+    .whereIn('docket_id', ids)
+    .orderBy(['decided_at', 'id'])
+    .select<{ docket_id: string; chart_id: string; size: string }[]>('docket_id', 'chart_id', 'size');
+  return rows.map((row) => {
+    const own = garments.filter(({ docket_id }) => docket_id === row.id);
+    return {
+      docket: toDocket(
+        row,
+        own.map(({ chart_id }) => chart_id),
+      ),
+      wearer: {
+        id: row.wearer_id,
+        name: row.wearer_name,
+        role: row.wearer_role,
+        version: row.wearer_version,
+        updatedAt: row.wearer_updated_at.toISOString(),
+      },
+      garments: own.map(({ chart_id, garment }) => ({
+        chartId: chart_id,
+        garment,
+        decided:
+          decisions.filter((one) => one.docket_id === row.id && one.chart_id === chart_id).at(-1)?.size ??
+          null,
+      })),
+    };
+  });
+}
+
+type ReadingRow = Pick<
+  Reading,
+  'id' | 'code' | 'typed' | 'unit' | 'stance' | 'tension' | 'instrument' | 'origin'
+> & {
+  readonly docket_id: string;
+  readonly length_um: number;
+  readonly fitter_id: string;
+  readonly taken_at: Date;
+  readonly withdrawn_at: Date | null;
+};
+
+/** Every reading of a docket in the order taken, withdrawn ones among them. */
+export async function listReadings(database: Database, docketId: string): Promise<Reading[]> {
+  const rows = await database('readings')
+    .leftJoin('reading_withdrawals', 'reading_withdrawals.reading_id', 'readings.id')
+    .where({ docket_id: docketId })
+    .orderBy(['taken_at', 'readings.id'])
+    .select<ReadingRow[]>('readings.*', 'withdrawn_at');
+  return rows.map(({ docket_id, length_um, fitter_id, taken_at, withdrawn_at, ...row }) => ({
+    ...row,
+    docketId: docket_id,
+    length: length_um as Length,
+    fitterId: fitter_id,
+    takenAt: taken_at.toISOString(),
+    withdrawnAt: withdrawn_at?.toISOString() ?? null,
+  }));
+}
+
+/** Keeps a reading for good, with the length derived from what was typed. */
+export async function saveReading(
+  database: Database,
+  id: string,
+  save: ReadingSave,
+  length: Length,
+  fitterId: string,
+): Promise<void> {
+  const { docketId, takenAt, ...rest } = save;
+  const row = {
+    id,
+    ...rest,
+    docket_id: docketId,
+    length_um: length,
+    taken_at: new Date(takenAt),
+    fitter_id: fitterId,
+  };
+  await saveOnce(database, 'readings', row, ['docket_id', 'code', 'typed', 'unit', 'length_um', 'taken_at']);
+}
+
+/** The docket a reading belongs to. */
+export async function docketOfReading(database: Database, readingId: string): Promise<string | undefined> {
+  const row = await database('readings')
+    .where({ id: readingId })
+    .first<{ docket_id: string } | undefined>('docket_id');
+  return row?.docket_id;
+}
+
+/** Takes a reading back; the first time counts. */
+export async function withdrawReading(
+  database: Database,
+  readingId: string,
+  fitterId: string,
+): Promise<void> {
+  await database('reading_withdrawals')
+    .insert({ reading_id: readingId, fitter_id: fitterId, withdrawn_at: new Date() })
+    .onConflict('reading_id')
+    .ignore();
+}
+
+function toDocket(
+  { wearer_id, opened_at, id, number, occasion, unit, preference, version }: DocketRow,
+  chartIds: string[],
+): Docket {
+  return {
+    id,
+    number,
+    occasion,
+    unit,
+    preference,
+    version,
+    wearerId: wearer_id,
+    chartIds,
+    openedAt: opened_at.toISOString(),
+  };
+}

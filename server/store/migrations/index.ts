@@ -1,0 +1,17 @@
+import type { Knex } from 'knex';
+import * as first from './0001-bench';
+
+/** The migrations by name, oldest first. Forward only; a landed one is never changed. */
+const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }])[] = [
+  ['0001-bench', first],
+];
+
+/** Migrations as code of the bundle, so that a running server needs no folder of scripts. */
+export const MIGRATIONS: Knex.MigrationSource<string> = {
+  getMigrations: () => Promise.resolve(ORDERED.map(([name]) => name)),
+  getMigrationName: (name) => name,
+  getMigration: (name) => {
+    const { up } = ORDERED.find(([one]) => one === name)![1];
+    return Promise.resolve({ up, down: () => Promise.reject(new Error('migrations go forward only')) });
+  },
+};

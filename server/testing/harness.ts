@@ -1,0 +1,101 @@
+import { ROUTES } from '@neat-measure/contract';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { pino } from 'pino';
+import { v7 as uuidv7 } from 'uuid';
+import { createApp } from '../app';
+import { addFitter } from '../services/sign-in';
+import { migrate, openDatabase, type Database } from '../store/database';
+
+/** What a request came back with. */
+export interface Answer {
+  readonly status: number;
+  readonly type: string;
+  // Specs look into bodies freely; the contract's schemas are checked where they matter.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  readonly body: any;
+}
+
+/** The application on a port of its own, over a database of its own in the MariaDB the test run started. */
+export class Harness {
+  cookie = '';
+
+  private constructor(
+    readonly database: Database,
+    private readonly server: Server,
+    private readonly name: string,
+  ) {}
+
+  /** Makes the database and starts the application; signed in unless told otherwise. */
+  static async start(): Promise<Harness> {
+    const base = process.env['TEST_DATABASE_URL'];
+    if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run these specs through npm test');
+    const name = `neat_measure_${uuidv7().replaceAll('-', '')}`;
+    const first = openDatabase(base);
+    await first.raw(`create database ${name} character set utf8mb4`);
+    await first.destroy();
+    const database = openDatabase(base.replace(/\/[^/]*$/, `/${name}`));
+    await migrate(database);
+    await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
+    const logger = pino({ level: 'silent' });
+    const server = createServer(
+      createApp({
+        database,
+        logger,
+        config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
+      }),
+    );
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const harness = new Harness(database, server, name);
+    await harness.signIn();
+    return harness;
+  }
+
+  async signIn(passphrase = 'tide-table'): Promise<Answer> {
+    return this.send('POST', ROUTES.session, { signIn: 'odalys', passphrase });
+  }
+
+  get(path: string): Promise<Answer> {
+    return this.send('GET', path);
+  }
+
+  put(path: string, body: unknown): Promise<Answer> {
+    return this.send('PUT', path, body);
+  }
+
+  async send(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer> {
+    const response = await fetch(`http://127.0.0.1:${this.port}${path}`, {
+      method,
+      headers: {
+        ...(this.cookie === '' ? {} : { cookie: this.cookie }),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      body: body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body),
+    });
+    const set = response.headers.getSetCookie()[0];
+    if (set !== undefined) this.cookie = set.split(';')[0]!;
+    const text = await response.text();
+    return {
+      status: response.status,
+      type: response.headers.get('content-type') ?? '',
+      body: text === '' ? null : JSON.parse(text),
+    };
+  }
+
+  get port(): number {
+    return (this.server.address() as AddressInfo).port;
+  }
+
+  async stop(): Promise<void> {
+    this.server.closeAllConnections();
+    await new Promise((resolve) => this.server.close(resolve));
+    await this.database.raw(`drop database ${this.name}`);
+    await this.database.destroy();
+  }
+}

@@ -1,0 +1,76 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { BUILD, ROOT } from './paths.mjs';
+import { giveUp, node, say } from './run.mjs';
+
+const SKIPPED = new Set(['node_modules', 'dist', '.angular', 'testing']);
+
+/** What is built, from which folders and files, and how. */
+const PRODUCTS = {
+  server: {
+    sources: ['core', 'contract', 'server', 'package-lock.json', 'tsconfig.base.json'],
+    made: 'server/dist/main.js',
+    build: () =>
+      node([
+        'node_modules/esbuild/bin/esbuild',
+        'server/main.ts',
+        'server/commands/add-fitter.ts',
+        '--bundle',
+        '--platform=node',
+        '--format=esm',
+        '--target=node20',
+        '--packages=external',
+        '--alias:@neat-measure/core=./core/index.ts',
+        '--alias:@neat-measure/contract=./contract/index.ts',
+        '--sourcemap',
+        '--outdir=server/dist',
+        '--outbase=server',
+        '--log-level=warning',
+      ]),
+  },
+  web: {
+    sources: ['core', 'contract', 'web', 'package-lock.json', 'tsconfig.base.json'],
+    made: 'web/dist/browser/index.html',
+    build: () =>
+      node(['../node_modules/@angular/cli/bin/ng.js', 'build', '--progress=false'], {
+        cwd: join(ROOT, 'web'),
+        env: { NG_CLI_ANALYTICS: 'false' },
+      }),
+  },
+};
+
+/** Builds the server and the web application, each only if its sources have changed since the last time. */
+export async function buildChanged(...names) {
+  for (const name of names.length > 0 ? names : Object.keys(PRODUCTS)) {
+    const { sources, made, build } = PRODUCTS[name];
+    const print = fingerprint(sources);
+    const stamp = join(BUILD, name);
+    if (existsSync(join(ROOT, made)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === print) continue;
+    say(`Building the ${name} ...`);
+    if ((await build()) !== 0) giveUp(`The ${name} did not build. Look at the lines above.`);
+    mkdirSync(BUILD, { recursive: true });
+    writeFileSync(stamp, print);
+  }
+}
+
+function fingerprint(sources) {
+  const hash = createHash('sha256');
+  for (const source of sources)
+    for (const file of filesOf(source))
+      hash
+        .update(file)
+        .update('\0')
+        .update(readFileSync(join(ROOT, file)))
+        .update('\0');
+  return hash.digest('hex');
+}
+
+function filesOf(path) {
+  const entries = path.includes('.') ? null : readdirSync(join(ROOT, path), { withFileTypes: true });
+  if (entries === null) return [path];
+  return entries
+    .filter(({ name }) => !SKIPPED.has(name) && !name.endsWith('.spec.ts'))
+    .sort((a, b) => (a.name < b.name ? -1 : 1))
+    .flatMap((entry) => (entry.isDirectory() ? filesOf(`${path}/${entry.name}`) : [`${path}/${entry.name}`]));
+}

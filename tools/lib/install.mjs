@@ -1,0 +1,67 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT } from './paths.mjs';
+import { answers, giveUp, run, say } from './run.mjs';
+
+/**
+ * Debian's packages by the program they bring. The two core packages hold the database server
+ * and what makes its data folder, without a system service that would start by itself.
+ */
+const DEBIAN = {
+  mariadbd: {
+    packages: ['mariadb-server-core', 'mariadb-client-core'],
+    found: () => (existsSync('/usr/bin/my_print_defaults') ? firstOf('/usr/sbin/mariadbd') : undefined),
+  },
+  chromium: {
+    packages: ['chromium'],
+    found: () => firstOf(process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser'),
+  },
+};
+
+function firstOf(...paths) {
+  return paths.find((path) => path !== undefined && existsSync(path));
+}
+
+/**
+ * The path of a Debian program, installed first where it is missing and this user may;
+ * otherwise the exact command is printed and the tool stops.
+ */
+export async function debianProgram(name) {
+  const { packages, found } = DEBIAN[name];
+  const wanted = packages.join(' ');
+  const here = found();
+  if (here !== undefined) return here;
+  const root = process.getuid?.() === 0;
+  const prefix = root ? [] : ['sudo', '-n'];
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  if (!answers('apt-get') || (!root && !answers('sudo', ['-n', 'true'])))
+    giveUp(
+      `${name} is missing and cannot be installed by this user. Install it, then run this again:\n  sudo apt-get update && sudo apt-get install -y ${wanted}`,
+    );
+  say(`Installing ${wanted} from Debian ...`);
+  const apt = async (...args) => {
+    const [command, ...rest] = [...prefix, 'apt-get', '-qq', ...args];
+    return run(command, rest, { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  };
+  await apt('update');
+  if ((await apt('install', '-y', '--no-install-recommends', ...packages)) !== 0 || found() === undefined)
+    giveUp(`Installing ${wanted} failed. Look at the lines above, then run this again.`);
+  return found();
+}
+
+/** Installs the npm packages of the lock file, unless they are already there. */
+export async function npmPackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
+  const stamp = join(ROOT, 'node_modules', '.neat-measure-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  say('Installing npm packages ...');
+  const npm = process.env.npm_execpath;
+  const args = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];
+  const code = npm?.endsWith('.js') ? await run(process.execPath, [npm, ...args]) : await run('npm', args);
+  if (code !== 0) giveUp('npm ci failed. Look at the lines above, then run this again.');
+  mkdirSync(join(ROOT, 'node_modules'), { recursive: true });
+  writeFileSync(stamp, lock);
+}
