@@ -2,7 +2,7 @@
 export const ROUTES = {
   /** GET: the server and its database answer. */
   health: '/api/health',
-  /** GET who is signed in, POST to sign in, DELETE to sign out. */
+  /** GET who is signed in (`null` for nobody), POST to sign in, DELETE to sign out. */
   session: '/api/session',
   /** GET all; PUT one by id. */
   wearers: '/api/wearers',

@@ -96,7 +96,8 @@ describe('the routes', () => {
       expect((await app.get(ROUTES.session)).body.name).toBe('Odalys Wren');
       const token = app.cookie;
       expect((await app.send('DELETE', ROUTES.session)).status).toBe(204);
-      expect(problem(await app.send('GET', ROUTES.session, undefined, { cookie: token }))).toEqual([
+      expect((await app.send('GET', ROUTES.session, undefined, { cookie: token })).body).toBeNull();
+      expect(problem(await app.send('GET', ROUTES.wearers, undefined, { cookie: token }))).toEqual([
         401,
         'not-signed-in',
       ]);
@@ -131,7 +132,6 @@ describe('the routes', () => {
   describe('without a session', () => {
     const id = uuidv7();
     const guarded: [string, string][] = [
-      ['GET', ROUTES.session],
       ['GET', ROUTES.wearers],
       ['PUT', pathOf(ROUTES.wearers, id)],
       ['GET', ROUTES.charts],

@@ -4,7 +4,7 @@ import { rateLimit } from 'express-rate-limit';
 import { ProblemError } from '../problem-error';
 import { closeSession, openSession, SESSION_HOURS, whoHolds } from '../services/sign-in';
 import type { Database } from '../store/database';
-import { fitterOf, readBody } from './request';
+import { readBody } from './request';
 
 const COOKIE = 'neat-measure';
 
@@ -29,8 +29,9 @@ export function sessionRoutes(database: Database, secure: boolean): Router {
       const { fitter, token } = await openSession(database, readBody(signInSchema, request));
       response.cookie(COOKIE, token, { ...cookie, maxAge: SESSION_HOURS * 3_600_000 }).json(fitter);
     })
-    .get(ROUTES.session, requireSession(database), (_request, response) => {
-      response.json(fitterOf(response));
+    .get(ROUTES.session, async (request, response) => {
+      const token = tokenOf(request.cookies);
+      response.json((token === undefined ? undefined : await whoHolds(database, token)) ?? null);
     })
     .delete(ROUTES.session, async (request, response) => {
       const token = tokenOf(request.cookies);

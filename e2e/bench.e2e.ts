@@ -1,0 +1,125 @@
+import { expect, openDocket, takeReadings, test } from './fitter';
+
+test('a jacket is sized and accepted by keyboard alone, and is found again after a reload', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'ibrahima', ['Ranger field jacket']);
+  const card = page.getByRole('region', { name: 'Docket' }).getByRole('listitem');
+  await expect(page.getByRole('heading', { name: 'Chest' })).toBeVisible();
+
+  await takeReadings(page, '98', '98.5');
+  await expect(card).toContainText('Left: M');
+  await expect(page.getByRole('heading', { name: 'Natural waist' })).toBeVisible();
+  await takeReadings(page, '34', '34 in', '86,5');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await expect(page.getByText('lies inside M')).toHaveCount(2);
+
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Accepted: M.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Accepted: M.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Chest, 98.3 cm/ }).first()).toBeVisible();
+
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /Ibrahima Lund Ranger field jacket M/ }).first()).toBeVisible();
+});
+
+test('a number in the wrong unit is offered in the right one with one key', async ({ fitter: page }) => {
+  await openDocket(page, 'maren', ['Ranger field jacket']);
+  await takeReadings(page, '38 1/2');
+  await expect(page.getByText('38 1/2 cm is outside any chest')).toBeVisible();
+  await page.keyboard.press('y');
+  await expect(page.getByText('First reading').locator('..')).toContainText('97.8');
+  await page.keyboard.type('97.5');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('Chest in cm')).toHaveValue('98');
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Chest in cm')).toHaveValue('');
+});
+
+test('what cannot be read is kept in the entry with a message, and a reading can be taken back', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'tobias', ['Estuary fleece']);
+  await takeReadings(page, '9x8');
+  await expect(page.getByText('“x8” in “9x8” is no unit')).toBeVisible();
+  await expect(page.getByLabel('Chest in cm')).toHaveValue('9x8');
+  await page.keyboard.press('Escape');
+  await takeReadings(page, '98');
+  await expect(page.getByText('3 readings to go')).toHaveCount(0);
+  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await page.keyboard.press('r');
+  await expect(page.getByText('2 readings to go')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('2 readings to go')).toBeVisible();
+});
+
+test('two readings that disagree want a third, and the median is taken', async ({ fitter: page }) => {
+  await openDocket(page, 'wen', ['Estuary fleece']);
+  await takeReadings(page, '94', '99');
+  await expect(page.getByText('5 cm apart, 2 cm allowed: read it a third time.')).toBeVisible();
+  await takeReadings(page, '94.5');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await expect(page.getByRole('button', { name: 'Chest: 94.5 cm' })).toBeVisible();
+});
+
+test('a split is decided otherwise, with a reason, by keyboard alone', async ({ fitter: page }) => {
+  await openDocket(page, 'priya', ['Ranger field jacket']);
+  await takeReadings(page, '98', '98', '94', '94');
+  await expect(page.getByText('Chest says M, natural waist says L.')).toHaveCount(2);
+  await page.keyboard.press('o');
+  await expect(page.getByRole('radio', { name: 'M', exact: true })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Chosen instead: M. Wearer wants it roomier.')).toBeVisible();
+});
+
+test('beyond the range nothing is proposed, and between two sizes both are shown', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'hakon', ['Ranger field jacket']);
+  await takeReadings(page, '134', '134', '110', '110');
+  await expect(
+    page.getByText('Chest 134 cm is 4 cm past the largest size, 2XL. Made to measure is the way on.').first(),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /Accept/ })).toHaveCount(0);
+  await page.keyboard.press('b');
+  await page.keyboard.press('b');
+  await page.keyboard.press('r');
+  await page.keyboard.press('r');
+  await takeReadings(page, '110.5', '110.5');
+  await page.keyboard.press('d');
+  await expect(page.getByText('falls in the gap between L and XL').first()).toBeVisible();
+});
+
+test('somebody new is added by typing their name', async ({ fitter: page }) => {
+  await openDocket(page, 'Yevgenia Ó Briain', ['Estuary fleece']);
+  await expect(page.getByRole('heading', { name: 'Yevgenia Ó Briain' })).toBeVisible();
+});
+
+test('readings taken without a network are kept on the device and sent later', async ({
+  fitter: page,
+  allowErrors,
+}) => {
+  allowErrors(/ERR_FAILED/);
+  await openDocket(page, 'farah', ['Estuary fleece']);
+  await page.route('**/api/readings/**', (route) => route.abort());
+  await takeReadings(page, '98');
+  await expect(page.getByText('1 reading waits for the network; kept on this device.')).toBeVisible();
+  await expect(page.getByText('1 reading to go')).toBeVisible();
+  const sent = page.waitForResponse((response) => response.url().includes('/api/readings/') && response.ok());
+  await page.unroute('**/api/readings/**');
+  await page.reload();
+  await sent;
+  await expect(page.getByText('waits for the network')).toHaveCount(0);
+  await expect(page.getByText('1 reading to go')).toBeVisible();
+});
+
+test('? lists the keys', async ({ fitter: page }) => {
+  await openDocket(page, 'lucia', ['Estuary fleece']);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('take the reading, go on, or accept the size');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});

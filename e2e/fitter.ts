@@ -1,0 +1,66 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+export { expect };
+
+/**
+ * A page that stays clean: no error on the console and no request off this machine. Every
+ * path is walked on one.
+ */
+export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter: Page }>({
+  /** Runs on every page by itself; a path that makes the browser complain on purpose says what about. */
+  allowErrors: [
+    async ({ page, baseURL }, use) => {
+      const wrong: string[] = [];
+      const allowed: RegExp[] = [];
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !allowed.some((pattern) => pattern.test(message.text())))
+          wrong.push(`console: ${message.text()}`);
+      });
+      page.on('pageerror', (error) => wrong.push(`page: ${error.message}`));
+      page.on('request', (request) => {
+        const url = new URL(request.url());
+        if (url.protocol.startsWith('http') && url.origin !== new URL(baseURL!).origin)
+          wrong.push(`request: ${request.url()}`);
+      });
+      await use((pattern) => allowed.push(pattern));
+      expect(wrong).toEqual([]);
+    },
+    { auto: true },
+  ],
+  /** A page with the demo's fitter signed in, by keyboard. */
+  fitter: async ({ page }, use) => {
+    await page.goto('/');
+    await page.getByLabel('Sign-in name').focus();
+    await page.keyboard.type('odalys');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('tide-table');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
+    await use(page);
+  },
+});
+
+/** Opens a docket by keyboard alone: types part of the name, ticks garments by their names. */
+export async function openDocket(page: Page, wearer: string, garments: readonly string[]): Promise<void> {
+  await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
+  await page.keyboard.type(wearer);
+  await page.keyboard.press('Enter');
+  for (const garment of garments) {
+    const box = page.getByRole('checkbox', { name: garment });
+    for (let presses = 0; !(await box.evaluate((one) => one === document.activeElement)); presses++) {
+      if (presses > 40) throw new Error(`${garment} is not reached by Tab`);
+      await page.keyboard.press('Tab');
+    }
+    await page.keyboard.press('Space');
+  }
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('navigation', { name: 'Steps on the tape' })).toBeVisible();
+}
+
+/** Types readings one after the other, each taken with Enter. */
+export async function takeReadings(page: Page, ...readings: readonly string[]): Promise<void> {
+  for (const reading of readings) {
+    await page.keyboard.type(reading);
+    await page.keyboard.press('Enter');
+  }
+}

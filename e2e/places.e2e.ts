@@ -1,0 +1,84 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openDocket, takeReadings, test } from './fitter';
+
+const PLACES = ['/bench', '/roll', '/charts', '/stores', '/log'];
+
+test.describe('at tablet size, by touch', () => {
+  test.use({ viewport: { width: 768, height: 1024 }, hasTouch: true });
+
+  test('a fleece is sized and accepted', async ({ fitter: page }) => {
+    await page.getByRole('option', { name: /Anneliese/ }).tap();
+    await page.getByRole('checkbox', { name: /Estuary fleece/ }).tap();
+    await page.getByRole('button', { name: 'Open the docket' }).tap();
+    await page.getByLabel('Chest in cm').tap();
+    await page.keyboard.type('98');
+    await page
+      .getByRole('button', { name: 'take', exact: true })
+      .or(page.getByRole('button', { name: 'Enter take' }))
+      .tap();
+    await page.getByRole('button', { name: '5 mm more' }).tap();
+    await page.getByRole('button', { name: 'Enter take' }).tap();
+    await page.getByRole('button', { name: /Accept M/ }).tap();
+    await expect(page.getByText('Accepted: M.')).toBeVisible();
+  });
+
+  test('nothing is wider than the screen, and targets are large enough', async ({ fitter: page }) => {
+    for (const place of PLACES) {
+      await page.goto(place);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(768);
+      const small = await page
+        .locator('button:visible, nav a:visible')
+        .evaluateAll((all) =>
+          all.filter((one) => one.getBoundingClientRect().height < 43.5).map((one) => one.textContent),
+        );
+      expect(small).toEqual([]);
+    }
+  });
+});
+
+test('no place has an accessibility violation', async ({ fitter: page }) => {
+  const check = async (where: string) => {
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    expect(
+      violations.map(({ id, nodes }) => `${where}: ${id} ${nodes.map(({ html }) => html).join(' | ')}`),
+    ).toEqual([]);
+  };
+  for (const place of PLACES) {
+    await page.goto(place);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    await check(place);
+  }
+  await page.goto('/bench');
+  await openDocket(page, 'siobhan', ['Ranger field jacket']);
+  await takeReadings(page, '98', '104');
+  await check('measuring');
+  await takeReadings(page, '98', '94', '94');
+  await expect(page.locator('[data-proposed]')).toBeVisible();
+  await page.keyboard.press('o');
+  await check('deciding');
+});
+
+test('an old link and a wrong passphrase get plain words', async ({ page, allowErrors }) => {
+  allowErrors(/40[14]/);
+  await page.goto('/bench/01990000-0000-7000-8000-000000000000');
+  await page.getByLabel('Sign-in name').fill('odalys');
+  await page.getByLabel('Passphrase').fill('spring-tide');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText(
+    'The name and passphrase do not belong together. Check both and try again.',
+  );
+  await page.getByLabel('Passphrase').fill('tide-table');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('There is no such docket.');
+});
+
+test('signing out ends the session', async ({ fitter: page }) => {
+  await page.getByRole('button', { name: 'Sign out' }).press('Enter');
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await page.goto('/charts');
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+});

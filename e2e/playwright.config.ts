@@ -1,0 +1,31 @@
+import { defineConfig } from '@playwright/test';
+
+/** The real interface over the real server and database, which tools/test.mjs starts before. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  // One database for all: the paths run one after the other, as a fitter would walk them.
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  forbidOnly: true,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  outputDir: '../.build/e2e',
+  reporter: [['list'], ['json', { outputFile: process.env['TALLY_FILE'] ?? '../.build/e2e.json' }]],
+  use: {
+    baseURL: process.env['E2E_URL'],
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,108 @@
+import angular from 'angular-eslint';
+import jsdoc from 'eslint-plugin-jsdoc';
+import prettier from 'eslint-config-prettier';
+import tseslint from 'typescript-eslint';
+
+/** What each layer must not import: arrows point down only, web and server to contract to core. */
+const ABOVE = {
+  core: [
+    '@neat-measure/*',
+    '@angular/*',
+    'ng-zorro-antd/*',
+    'rxjs',
+    'express',
+    'knex',
+    'node:*',
+    '**/contract/**',
+    '**/server/**',
+    '**/web/**',
+  ],
+  contract: [
+    '@neat-measure/server',
+    '@neat-measure/web',
+    '@angular/*',
+    'rxjs',
+    'express',
+    'knex',
+    'node:*',
+    '**/server/**',
+    '**/web/**',
+  ],
+  server: ['@neat-measure/web', '@angular/*', '**/web/**'],
+  web: ['@neat-measure/server', 'express', 'knex', 'node:*', '**/server/**'],
+  cli: ['@neat-measure/contract', '@neat-measure/server', '@neat-measure/web', '**/server/**', '**/web/**'],
+};
+
+const layers = Object.entries(ABOVE).map(([layer, group]) => ({
+  files: [`${layer}/**/*.ts`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: [{ group, message: `${layer} does not know this layer; see docs/architecture.md` }] },
+    ],
+  },
+}));
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/node_modules/**',
+      '**/dist/**',
+      '**/.angular/**',
+      '.data/**',
+      '.build/**',
+      'web/karma.conf.cjs',
+      '**/*.d.ts',
+    ],
+  },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strict, ...tseslint.configs.stylistic, prettier],
+    plugins: { jsdoc },
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/unified-signatures': 'off',
+      // An output that carries nothing is typed so.
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      'no-console': 'error',
+      eqeqeq: 'error',
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['core/**/*.ts', 'contract/**/*.ts', 'server/**/*.ts', 'web/**/*.ts', 'cli/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'jsdoc/require-jsdoc': [
+        'error',
+        { publicOnly: true, require: { FunctionDeclaration: true, ClassDeclaration: true } },
+      ],
+    },
+  },
+  { files: ['**/*.spec.ts', '**/testing/**/*.ts', 'e2e/**/*.ts'], rules: { 'max-lines': 'off' } },
+  {
+    files: ['web/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'nm', style: 'kebab-case' }],
+    },
+  },
+  { files: ['web/main.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: ['web/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    // The options of a combobox are reached by its arrow keys; focus stays in the field (WAI-ARIA).
+    files: ['web/places/bench/docket-desk.html'],
+    rules: {
+      '@angular-eslint/template/click-events-have-key-events': 'off',
+      '@angular-eslint/template/interactive-supports-focus': 'off',
+    },
+  },
+  ...layers,
+);

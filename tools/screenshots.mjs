@@ -1,0 +1,92 @@
+// npm run screenshots: one picture of each main view in docs/screenshots, from the demo data.
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildChanged } from './lib/build.mjs';
+import { debianProgram, npmPackages } from './lib/install.mjs';
+import { startMariadb } from './lib/mariadb.mjs';
+import { DATA, ROOT } from './lib/paths.mjs';
+import { say } from './lib/run.mjs';
+import { startServer } from './lib/serve.mjs';
+
+await npmPackages();
+const executablePath = await debianProgram('chromium');
+await buildChanged();
+const { chromium } = await import('@playwright/test');
+
+const folder = join(DATA, `screenshots-${process.pid}`);
+const mariadb = await startMariadb(folder);
+const server = await startServer({
+  DATABASE_URL: mariadb.url('neat_measure'),
+  PORT: '0',
+  WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
+  DEMO_FOLDER: join(ROOT, 'demo'),
+  LOG_LEVEL: 'error',
+});
+const browser = await chromium.launch({
+  executablePath,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const base = `http://127.0.0.1:${server.port}`;
+const pictures = join(ROOT, 'docs', 'screenshots');
+mkdirSync(pictures, { recursive: true });
+
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const type = async (...readings) => {
+    for (const reading of readings) {
+      await page.keyboard.type(reading);
+      await page.keyboard.press('Enter');
+    }
+  };
+  const shoot = async (name) => {
+    // Motion ends and nothing blinks before the picture is taken.
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: join(pictures, `${name}.png`), animations: 'disabled', caret: 'hide' });
+    say(`docs/screenshots/${name}.png`);
+  };
+  const open = async (wearer, garments) => {
+    await page.goto(`${base}/bench`);
+    await page.getByRole('option').first().waitFor();
+    await page.keyboard.type(wearer);
+    await page.keyboard.press('Enter');
+    for (const garment of garments) await page.getByRole('checkbox', { name: garment }).check();
+    await page.getByRole('button', { name: 'Open the docket' }).click();
+    await page.getByRole('navigation', { name: 'Steps on the tape' }).waitFor();
+  };
+
+  await page.goto(base);
+  await page.getByLabel('Sign-in name').fill('odalys');
+  await page.getByLabel('Passphrase').fill('tide-table');
+  await page.keyboard.press('Enter');
+  await page.getByRole('option').first().waitFor();
+
+  await open('maren', ['Ranger field jacket', 'Estuary fleece']);
+  await type('96', '96.5', '84', '84');
+  await page.keyboard.press('Enter');
+  await page.getByText('Accepted').first().waitFor();
+  await open('ibrahima', ['Ranger field jacket', 'Estuary fleece']);
+  await type('101.5');
+  await page.keyboard.type('102');
+  await shoot('bench');
+  await page.keyboard.press('Enter');
+  await type('94.5', '95');
+  await page.locator('[data-proposed]').waitFor();
+  await shoot('decide');
+  await page.goto(`${base}/bench`);
+  await page.getByRole('option').first().waitFor();
+  await shoot('docket');
+  await page.goto(`${base}/charts`);
+  await page.getByRole('table').waitFor();
+  await shoot('charts');
+} finally {
+  await browser.close();
+  await server.stop();
+  await mariadb.stop();
+  rmSync(folder, { recursive: true, force: true });
+}

@@ -1,0 +1,108 @@
+// npm test: everything, from a fresh clone. `npm test core server` runs only the parts named.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildChanged } from './lib/build.mjs';
+import { debianProgram, npmPackages } from './lib/install.mjs';
+import { startMariadb } from './lib/mariadb.mjs';
+import { BUILD, DATA, ROOT } from './lib/paths.mjs';
+import { node, say } from './lib/run.mjs';
+import { startServer } from './lib/serve.mjs';
+
+await npmPackages();
+mkdirSync(BUILD, { recursive: true });
+const folder = join(DATA, `test-${process.pid}`);
+let mariadb = null;
+
+const PARTS = {
+  core: jasmine('core/**/*.spec.ts'),
+  files: jasmine('cli/**/*.spec.ts', 'tools/**/*.spec.mjs'),
+  server: async (env) =>
+    jasmine('server/**/*.spec.ts')({ ...env, TEST_DATABASE_URL: (await database()).url('neat_measure') }),
+  web: async (env) => {
+    const chromium = await debianProgram('chromium');
+    return node(['../node_modules/@angular/cli/bin/ng.js', 'test', '--progress=false'], {
+      cwd: join(ROOT, 'web'),
+      env: { ...env, CHROMIUM_BIN: chromium, NG_CLI_ANALYTICS: 'false' },
+    });
+  },
+  e2e,
+};
+
+function jasmine(...specs) {
+  return (env) =>
+    node(
+      [
+        '--import',
+        'tsx',
+        'node_modules/jasmine/bin/jasmine.js',
+        '--reporter=./tools/lib/jasmine-tally.mjs',
+        '--color',
+        ...specs,
+      ],
+      { env },
+    );
+}
+
+async function database() {
+  mariadb ??= await startMariadb(folder);
+  return mariadb;
+}
+
+/** The real interface against the built application on a database of its own. */
+async function e2e(env) {
+  const chromium = await debianProgram('chromium');
+  await buildChanged();
+  const server = await startServer({
+    DATABASE_URL: (await database()).url('neat_measure'),
+    PORT: '0',
+    WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
+    DEMO_FOLDER: join(ROOT, 'demo'),
+    LOG_LEVEL: 'error',
+  });
+  const code = await node(
+    ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'],
+    { env: { ...env, CHROMIUM: chromium, E2E_URL: `http://127.0.0.1:${server.port}` } },
+  );
+  await server.stop();
+  return code;
+}
+
+const chosen = process.argv.slice(2);
+const unknown = chosen.filter((name) => !(name in PARTS));
+if (unknown.length > 0) {
+  say(`There is no part ${unknown.join(', ')}. Parts: ${Object.keys(PARTS).join(', ')}.`);
+  process.exit(1);
+}
+
+const total = { passed: 0, failed: 0 };
+try {
+  for (const name of chosen.length > 0 ? chosen : Object.keys(PARTS)) {
+    const tallyFile = join(BUILD, `tally-${name}.json`);
+    rmSync(tallyFile, { force: true });
+    say(`\n== ${name} ==`);
+    const part = PARTS[name];
+    const env = { TALLY_FILE: tallyFile };
+    const code = await part(env);
+    const tally = readTally(tallyFile);
+    // A run that ended badly but counted no failure (a spec that could not load) is one.
+    if (code !== 0 && tally.failed === 0) tally.failed = 1;
+    total.passed += tally.passed;
+    total.failed += tally.failed;
+  }
+} finally {
+  await mariadb?.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+say(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
+
+function readTally(file) {
+  if (!existsSync(file)) return { passed: 0, failed: 1 };
+  const tally = JSON.parse(readFileSync(file, 'utf8'));
+  return 'stats' in tally
+    ? {
+        passed: tally.stats.expected,
+        failed: tally.stats.unexpected + tally.stats.flaky + tally.errors.length,
+      }
+    : tally;
+}

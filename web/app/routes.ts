@@ -1,0 +1,63 @@
+import { inject } from '@angular/core';
+import { Router, type CanActivateFn, type Routes } from '@angular/router';
+import { map } from 'rxjs';
+import { SessionService } from '../data/session-service';
+
+/** Lets only a signed-in fitter in; everybody else signs in first and then lands where they wanted. */
+const signedIn: CanActivateFn = (_route, { url }) => {
+  const router = inject(Router);
+  return inject(SessionService)
+    .known()
+    .pipe(
+      map((fitter) =>
+        fitter === null ? router.createUrlTree(['/sign-in'], { queryParams: { to: url } }) : true,
+      ),
+    );
+};
+
+/** The five places; everything else opens within them. */
+export const ROUTES: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'bench' },
+  {
+    path: 'sign-in',
+    title: 'Sign in · Neat Measure',
+    loadComponent: () => import('../places/sign-in/sign-in').then(({ SignIn }) => SignIn),
+  },
+  {
+    path: '',
+    canActivate: [signedIn],
+    children: [
+      {
+        path: 'bench',
+        title: 'Bench · Neat Measure',
+        loadComponent: () => import('../places/bench/docket-desk').then(({ DocketDesk }) => DocketDesk),
+      },
+      {
+        path: 'bench/:docketId',
+        title: 'Bench · Neat Measure',
+        loadComponent: () => import('../places/bench/bench').then(({ Bench }) => Bench),
+      },
+      {
+        path: 'charts',
+        title: 'Charts · Neat Measure',
+        loadComponent: () => import('../places/charts/charts').then(({ Charts }) => Charts),
+      },
+      {
+        path: 'roll',
+        title: 'Roll · Neat Measure',
+        loadComponent: () => import('../places/roll/roll').then(({ Roll }) => Roll),
+      },
+      {
+        path: 'stores',
+        title: 'Stores · Neat Measure',
+        loadComponent: () => import('../places/stores/stores').then(({ Stores }) => Stores),
+      },
+      {
+        path: 'log',
+        title: 'Log · Neat Measure',
+        loadComponent: () => import('../places/log/log').then(({ Log }) => Log),
+      },
+    ],
+  },
+  { path: '**', redirectTo: 'bench' },
+];

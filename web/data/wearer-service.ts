@@ -1,0 +1,19 @@
+import { inject, Injectable } from '@angular/core';
+import { pathOf, ROUTES, wearerSchema, wearersSchema, type Wearer } from '@neat-measure/contract';
+import type { Observable } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { Api } from './api';
+
+/** The people to be sized. */
+@Injectable({ providedIn: 'root' })
+export class WearerService {
+  private readonly api = inject(Api);
+
+  list(): Observable<Wearer[]> {
+    return this.api.get(ROUTES.wearers, wearersSchema);
+  }
+
+  add(name: string, role: string): Observable<Wearer> {
+    return this.api.put(pathOf(ROUTES.wearers, uuidv7()), { name, role, version: 0 }, wearerSchema);
+  }
+}

@@ -1,0 +1,37 @@
+module.exports = (config) =>
+  config.set({
+    frameworks: ['jasmine'],
+    plugins: [
+      require('karma-jasmine'),
+      require('karma-chrome-launcher'),
+      { 'reporter:tally': ['type', Tally] },
+    ],
+    reporters: ['dots', 'tally'],
+    browsers: ['Headless'],
+    customLaunchers: {
+      Headless: {
+        base: 'ChromiumHeadless',
+        flags: [
+          '--no-sandbox',
+          '--disable-gpu',
+          '--disable-background-networking',
+          '--disable-component-update',
+          '--disable-sync',
+        ],
+      },
+    },
+    client: { jasmine: { random: true } },
+    browserNoActivityTimeout: 120_000,
+    restartOnFileChange: false,
+  });
+
+/** Writes how many specs passed and failed where the test command looks for it. */
+function Tally() {
+  this.onRunComplete = (_browsers, { success, failed, error }) => {
+    if (process.env.TALLY_FILE)
+      require('node:fs').writeFileSync(
+        process.env.TALLY_FILE,
+        JSON.stringify({ passed: success, failed: failed + (error && failed === 0 ? 1 : 0) }),
+      );
+  };
+}

@@ -1,0 +1,36 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { lengthFigures, type Length, type WorkingUnit } from '@neat-measure/core';
+
+/** A length in figures: the fraction raised, the unit beside it. Its size is that of the text around. */
+@Component({
+  selector: 'nm-figures',
+  template: `<span class="num"
+      >{{ figures().sign }}{{ figures().whole }}
+      @if (figures().fraction) {
+        <span class="fraction"><span class="unseen">&nbsp;</span>{{ figures().fraction }}</span>
+      }</span
+    ><span class="unit">{{ figures().unit }}</span>`,
+  styles: `
+    :host {
+      white-space: nowrap;
+    }
+    .fraction {
+      position: relative;
+      top: -0.38em;
+      margin-left: 0.12em;
+      font-size: 0.56em;
+      line-height: 0;
+    }
+    .unit {
+      margin-left: 0.3em;
+      font-size: var(--unit-size, 0.8em);
+      color: var(--soft);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Figures {
+  readonly length = input.required<Length>();
+  readonly unit = input.required<WorkingUnit>();
+  protected readonly figures = computed(() => lengthFigures(this.length(), this.unit()));
+}

@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { isTakenElsewhere, ShortcutService } from './shortcut-service';
+
+/** The list behind `?`. */
+@Component({
+  selector: 'nm-shortcut-list',
+  imports: [NzModalModule],
+  template: `
+    <nz-modal
+      [nzVisible]="service.shown()"
+      nzTitle="Keys"
+      [nzFooter]="null"
+      [nzWidth]="460"
+      (nzOnCancel)="service.shown.set(false)"
+    >
+      <ng-container *nzModalContent>
+        <dl>
+          @for (shortcut of service.shortcuts(); track shortcut.does) {
+            <div>
+              <dt>
+                @for (key of shortcut.keys; track key) {
+                  <kbd>{{ key }}</kbd>
+                }
+              </dt>
+              <dd>{{ shortcut.does }}</dd>
+            </div>
+          } @empty {
+            <p>This place has no keys of its own.</p>
+          }
+          <div>
+            <dt><kbd>?</kbd></dt>
+            <dd>this list</dd>
+          </div>
+        </dl>
+      </ng-container>
+    </nz-modal>
+  `,
+  styles: `
+    dl {
+      margin: 0;
+    }
+    div {
+      display: grid;
+      grid-template-columns: 150px 1fr;
+      align-items: center;
+      min-height: 36px;
+    }
+    dt {
+      display: flex;
+      gap: 6px;
+    }
+    dd {
+      margin: 0;
+    }
+  `,
+  host: { '(document:keydown)': 'onKey($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ShortcutList {
+  protected readonly service = inject(ShortcutService);
+
+  protected onKey(event: KeyboardEvent): void {
+    if (event.key !== '?' || isTakenElsewhere(event)) return;
+    event.preventDefault();
+    this.service.shown.set(true);
+  }
+}

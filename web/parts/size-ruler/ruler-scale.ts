@@ -1,0 +1,101 @@
+import { formatNumber, inches, cm, type Interval, type Length, type WorkingUnit } from '@neat-measure/core';
+
+/** One size on the rule, in percent of its width. */
+export interface Segment {
+  readonly size: string;
+  readonly start: number;
+  readonly width: number;
+  /** 0, or 1 for one drawn a step lower because it overlaps its neighbour. */
+  readonly lane: number;
+  readonly openStart: boolean;
+  readonly openEnd: boolean;
+}
+
+/** A labelled point of the axis. */
+export interface Tick {
+  readonly at: number;
+  readonly label: string;
+}
+
+/** A column of sizes and a reading, laid out to scale. */
+export interface RulerScale {
+  readonly segments: readonly Segment[];
+  readonly lanes: number;
+  readonly ticks: readonly Tick[];
+  /** The reading and the ends of its whiskers, in percent; `null` while nothing is read. */
+  readonly mark: { readonly at: number; readonly from: number; readonly to: number } | null;
+}
+
+/** A reading to be marked, with the half-length of its whiskers. */
+export interface MarkedReading {
+  readonly value: Length;
+  readonly standardError: number;
+}
+
+/** Ticks stand on round numbers, at most about this many. */
+const MOST_TICKS = 8;
+const STEPS: Readonly<Record<WorkingUnit, readonly number[]>> = {
+  in: [0.5, 1, 2, 4, 6, 12].map(inches),
+  cm: [1, 2, 4, 5, 10, 20, 50].map(cm),
+  mm: [0.5, 1, 2, 5, 10, 20, 50].map(cm),
+};
+
+/**
+ * Lays out a column to scale. The rule reaches from the smallest printed end to the largest,
+ * and further where the reading lies outside them.
+ */
+export function layOut(
+  sizes: readonly string[],
+  intervals: readonly Interval[],
+  reading: MarkedReading | null,
+  unit: WorkingUnit,
+): RulerScale {
+  const ends = intervals
+    .flatMap(({ lower, upper }) => [lower, upper])
+    .filter((end): end is Length => end !== null);
+  const whiskers =
+    reading === null
+      ? []
+      : [reading.value - 1.5 * reading.standardError, reading.value + 1.5 * reading.standardError];
+  const known = [...ends, ...whiskers];
+  const span = Math.max(Math.max(...known) - Math.min(...known), cm(1));
+  const low = Math.min(...known) - span * 0.03;
+  const high = Math.max(...known) + span * 0.03;
+  const percent = (length: number) => ((Math.min(Math.max(length, low), high) - low) / (high - low)) * 100;
+
+  const segments: Segment[] = [];
+  intervals.forEach(({ lower, upper }, index) => {
+    const start = percent(lower ?? -Infinity);
+    const end = percent(upper ?? Infinity);
+    const before = segments.at(-1);
+    const overlaps = before !== undefined && start < before.start + before.width - 0.01;
+    segments.push({
+      size: sizes[index]!,
+      start,
+      width: end - start,
+      lane: overlaps ? 1 - before.lane : 0,
+      openStart: lower === null,
+      openEnd: upper === null,
+    });
+  });
+  return {
+    segments,
+    lanes: segments.some(({ lane }) => lane === 1) ? 2 : 1,
+    ticks: ticksBetween(low, high, unit).map((at) => ({ at: percent(at), label: formatNumber(at, unit) })),
+    mark:
+      reading === null
+        ? null
+        : {
+            at: percent(reading.value),
+            from: percent(reading.value - reading.standardError),
+            to: percent(reading.value + reading.standardError),
+          },
+  };
+}
+
+function ticksBetween(low: number, high: number, unit: WorkingUnit): Length[] {
+  const step = STEPS[unit].find((one) => (high - low) / one <= MOST_TICKS) ?? STEPS[unit].at(-1)!;
+  const ticks: Length[] = [];
+  for (let at = Math.ceil(low / step) * step; at <= high; at += step) ticks.push(at as Length);
+  return ticks;
+}

@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  compileChart,
+  measurement,
+  sayReason,
+  VERDICT_WORDS,
+  type CompiledChart,
+  type MeasurementCode,
+} from '@neat-measure/core';
+import { SizeRuler } from '../../parts/size-ruler/size-ruler';
+import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
+import { BenchStore, type Garment } from './bench-store';
+
+/** Every garment on the docket, narrowing as the readings come in. */
+@Component({
+  selector: 'nm-garment-cards',
+  imports: [SizeRuler, VerdictGlyph],
+  templateUrl: './garment-cards.html',
+  styleUrl: './garment-cards.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GarmentCards {
+  protected readonly store = inject(BenchStore);
+  /** The garment being decided, or `null` while measuring. */
+  readonly deciding = input<number | null>(null);
+  readonly chosen = output<number>();
+
+  private readonly compiled = new Map<string, CompiledChart>();
+
+  protected readonly cards = computed(() =>
+    this.store.garments().map((garment) => {
+      const { chart, verdict, decision } = garment;
+      return {
+        garment,
+        chart: this.compile(garment),
+        name: chart.sheet.garment,
+        size: decision?.size ?? outcome(garment),
+        decided: decision !== null,
+        beyond: decision === null && verdict.verdict === 'beyond',
+        word:
+          decision === null
+            ? VERDICT_WORDS[verdict.verdict]
+            : decision.outcome === 'accepted'
+              ? 'accepted'
+              : 'chosen instead',
+        reason: decision?.reason ?? sayReason(verdict, this.store.unit()),
+        candidates: candidates(garment),
+      };
+    }),
+  );
+
+  protected name(code: MeasurementCode): string {
+    return measurement(code).name;
+  }
+
+  protected markOf({ verdict }: Garment, code: MeasurementCode) {
+    return verdict.placements.find((placement) => placement.code === code) ?? null;
+  }
+
+  private compile({ chart }: Garment): CompiledChart {
+    const known = this.compiled.get(chart.id) ?? compileChart(chart.sheet);
+    this.compiled.set(chart.id, known);
+    return known;
+  }
+}
+
+/** What stands at the right of a card: the size, or how far the sizes have narrowed. */
+function outcome({ verdict }: Garment): string {
+  if (verdict.proposed !== null && verdict.verdict !== 'beyond') {
+    return verdict.verdict === 'between' || verdict.verdict === 'edge'
+      ? [verdict.proposed, ...verdict.alternates].join(' | ')
+      : verdict.proposed;
+  }
+  if (verdict.verdict === 'beyond') return 'made to measure';
+  return verdict.reason.verdict === 'incomplete' ? `${verdict.reason.possible.length} left` : '';
+}
+
+function candidates({ verdict, decision }: Garment): readonly string[] {
+  if (decision !== null) return [decision.size];
+  if (verdict.reason.verdict === 'incomplete')
+    return verdict.placements.length === 0 ? [] : verdict.reason.possible;
+  if (verdict.verdict === 'beyond') return [];
+  return verdict.proposed === null
+    ? verdict.alternates
+    : verdict.verdict === 'settled'
+      ? [verdict.proposed]
+      : [verdict.proposed, ...verdict.alternates];
+}

@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject } from '@angular/core';
+import { bareUnit, formatNumber, measurement, STANCE_WORDS, type Stance } from '@neat-measure/core';
+import { BenchStore } from './bench-store';
+
+/** The tape along the bottom: the steps in the order of the work, what is taken standing on it as a figure. */
+@Component({
+  selector: 'nm-tape-strip',
+  templateUrl: './tape-strip.html',
+  styleUrl: './tape-strip.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TapeStrip {
+  protected readonly store = inject(BenchStore);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  protected readonly stances = computed(() => {
+    const groups: { stance: Stance; words: string; steps: ReturnType<TapeStrip['marking']>[] }[] = [];
+    for (const step of this.store.steps()) {
+      const { stance } = measurement(step.code);
+      if (groups.at(-1)?.stance !== stance) groups.push({ stance, words: STANCE_WORDS[stance], steps: [] });
+      groups.at(-1)!.steps.push(this.marking(step));
+    }
+    return groups;
+  });
+
+  constructor() {
+    // A long docket's tape slides along, so that the step at hand is always in sight.
+    effect(() => {
+      const code = this.store.current()?.code;
+      if (code !== undefined)
+        queueMicrotask(() =>
+          this.host.nativeElement
+            .querySelector('[aria-current]')
+            ?.scrollIntoView({ block: 'nearest', inline: 'nearest' }),
+        );
+    });
+  }
+
+  private marking({ code, agreement, readings }: ReturnType<BenchStore['steps']>[number]) {
+    const unit = bareUnit(code, this.store.unit());
+    const { short, name } = measurement(code);
+    const value = agreement.value === null ? '' : formatNumber(agreement.value, unit);
+    const state =
+      agreement.state === 'none'
+        ? 'not read'
+        : agreement.state === 'agreed'
+          ? `${value} ${unit}`
+          : agreement.state === 'one'
+            ? `${value} ${unit}, read once`
+            : 'to be read again';
+    return {
+      code,
+      short,
+      value,
+      unit,
+      spoken: `${name}: ${state}`,
+      unsettled: readings.length > 0 && agreement.state !== 'agreed',
+    };
+  }
+}

@@ -1,0 +1,13 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { getTestBed } from '@angular/core/testing';
+import { BrowserTestingModule, platformBrowserTesting } from '@angular/platform-browser/testing';
+import { NgModule } from '@angular/core';
+
+/** Specs run without zones, as the application does. */
+@NgModule({ providers: [provideZonelessChangeDetection()] })
+class Zoneless {}
+
+getTestBed().initTestEnvironment([BrowserTestingModule, Zoneless], platformBrowserTesting(), {
+  errorOnUnknownElements: true,
+  errorOnUnknownProperties: true,
+});
