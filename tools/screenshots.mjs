@@ -69,7 +69,7 @@ try {
   await open('maren', ['Ranger field jacket', 'Estuary fleece']);
   await type('96', '96.5', '84', '84');
   await page.keyboard.press('Enter');
-  await page.getByText('Accepted').first().waitFor();
+  await page.getByText('accepted ✓').first().waitFor();
   await open('ibrahima', ['Ranger field jacket', 'Estuary fleece']);
   await type('101.5');
   await page.keyboard.type('102');
