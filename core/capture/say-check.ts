@@ -1,0 +1,73 @@
+import { measurement } from '../body/catalogue';
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { formatLength } from '../quantity/format-length';
+import { micrometres, type WorkingUnit } from '../quantity/length';
+import type { CheckCode, Suspicion } from './checks';
+import type { Unlikely } from './likelihood';
+
+/** What is asked, in one sentence, with what would be usual. */
+export function saySuspicion({ check, measurements, facts }: Suspicion, unit: WorkingUnit): string {
+  switch (facts.kind) {
+    case 'difference':
+      return sayDifference(check, measurements, facts, unit);
+    case 'ratio':
+      return `The inside leg is ${percent(facts.is)} of the height; ${percent(facts.least)} to ${percent(facts.most)} is usual. Was it taken to the ankle bone, without shoes?`;
+    case 'value':
+      return `${named(measurements[0]!)} ${formatLength(facts.is, unit)} is unusual; ${formatLength(facts.least, unit)} to ${formatLength(facts.most, unit)} is usual. Is the waist marked where it creases?`;
+    case 'unlikely':
+      return sayUnlikely(facts.unlikely, unit);
+  }
+}
+
+const QUESTIONS: Readonly<Record<CheckCode, string>> = {
+  'seated-front': 'Sitting takes up to 4 in off the front. Did the belt move on sitting down?',
+  'waist-over-hip': 'Is that so? On a large belly it may be; else one of the two slipped.',
+  'waist-over-chest': 'Is that so? On a large belly it may be; else one of the two slipped.',
+  'bust-under-underbust': 'The two may be exchanged.',
+  'overarm-over-chest': 'Were the arms hanging for the one, and the tape level for the other?',
+  'inside-to-outside-leg':
+    'Was the inside leg taken from the fork to the ankle bone, the outside leg from the waist to the floor?',
+  'inside-leg-to-height': '',
+  'feet-lengths': 'Feet seldom differ by more than 10 mm. Look at both outlines again.',
+  'waist-to-hip-drop': '',
+  'shoulder-to-waist': '',
+  'overarm-to-hip': 'On an evenly built woman the two are within about 2 in.',
+  'unlikely-together': '',
+};
+
+function sayDifference(
+  check: CheckCode,
+  [second, first]: readonly MeasurementCode[],
+  facts: Extract<Suspicion['facts'], { kind: 'difference' }>,
+  unit: WorkingUnit,
+): string {
+  const apart = formatLength(micrometres(Math.abs(facts.is)), unit);
+  const above =
+    facts.is >= 0
+      ? `${named(first!)} is ${apart} more than ${lower(second!)}`
+      : `${named(second!)} is ${apart} more than ${lower(first!)}`;
+  return `${above}. ${QUESTIONS[check]}`;
+}
+
+function sayUnlikely({ guess }: Unlikely, unit: WorkingUnit): string {
+  switch (guess.kind) {
+    case 'exchanged':
+      return `${named(guess.codes[0])} and ${lower(guess.codes[1])} do not go together as they stand; exchanged they would. Were they exchanged?`;
+    case 'other-unit':
+      return `${named(guess.code)} does not go with the rest; in the other unit it would be ${formatLength(guess.meant, unit)}, which does. Was it read on the other side of the tape?`;
+    case 'odd-one':
+      return `${named(guess.code)} does not go with the rest, from which about ${formatLength(guess.expected, unit)} would be expected. Read it again, or confirm that it is so.`;
+  }
+}
+
+function named(code: MeasurementCode): string {
+  return measurement(code).name;
+}
+
+function lower(code: MeasurementCode): string {
+  return measurement(code).name.toLowerCase();
+}
+
+function percent(share: number): string {
+  return `${Math.round(share * 100)} %`;
+}

@@ -1,0 +1,45 @@
+import { micrometres } from '../quantity/length';
+import { bodyDimensions507 } from './body-dimensions-507';
+
+/** The columns of the 507 bodies that a tape measures, by the code they are measured under. */
+export const COLUMNS_507 = {
+  height: 'Height',
+  'overarm-girth': 'ShoulderG',
+  'chest-girth': 'ChestG',
+  'waist-girth': 'WaistG',
+  'navel-girth': 'AbdG',
+  'hip-girth': 'HipG',
+  'thigh-girth': 'ThighG',
+  'upper-arm-girth': 'BicepG',
+  'knee-girth': 'KneeG',
+  'calf-girth': 'CalfG',
+  'ankle-girth': 'AnkleG',
+  'wrist-girth': 'WristG',
+} as const;
+
+/** Means and covariances of the natural logarithms of the values in micrometres, per build. */
+export function fitBodyStatistics() {
+  const variables = Object.keys(COLUMNS_507);
+  const builds = [1, 0].map((gender) => {
+    const rows = bodyDimensions507()
+      .filter(({ Gender }) => Gender === gender)
+      .map((body) =>
+        Object.values(COLUMNS_507).map((column) => Math.log(micrometres(Math.round(body[column]! * 10_000)))),
+      );
+    const means = variables.map((_, index) => rows.reduce((sum, row) => sum + row[index]!, 0) / rows.length);
+    const covariances = variables.map((_, i) =>
+      variables.map(
+        (__, j) =>
+          rows.reduce((sum, row) => sum + (row[i]! - means[i]!) * (row[j]! - means[j]!), 0) /
+          (rows.length - 1),
+      ),
+    );
+    return { means: means.map(rounded), covariances: covariances.map((row) => row.map(rounded)) };
+  });
+  return { variables, builds };
+}
+
+/** Nine significant digits: far finer than the data, and the same on every machine. */
+function rounded(value: number): number {
+  return Number(value.toPrecision(9));
+}
