@@ -1,12 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { measurement, OUTLINES, smoothPath, TAPE_PATHS, type MeasurementCode } from '@neat-measure/core';
+import {
+  DRAWINGS,
+  measurement,
+  smoothPath,
+  straightPath,
+  TAPE_PATHS,
+  type MeasurementCode,
+} from '@neat-measure/core';
+
+/** Views whose lines are of straight things. */
+const STRAIGHT = new Set(['feet']);
 
 /** The body with the tape where a measurement wants it. */
 @Component({
   selector: 'nm-body-figure',
   template: `
     <svg viewBox="0 0 250 500" role="img" [attr.aria-label]="spoken()">
-      <path class="body" [attr.d]="outline()" />
+      @for (path of outlines(); track $index) {
+        <path class="body" [attr.d]="path" />
+      }
+      @for (path of lines(); track $index) {
+        <path class="line" [attr.d]="path" />
+      }
       @if (tape(); as tape) {
         <path class="tape-edge" [attr.d]="tape.path" />
         <path class="tape" [attr.d]="tape.path" />
@@ -29,10 +44,16 @@ import { measurement, OUTLINES, smoothPath, TAPE_PATHS, type MeasurementCode } f
       stroke: var(--line-strong);
       stroke-width: 1.6;
     }
+    .line {
+      fill: none;
+      stroke: #b9b3a2;
+      stroke-width: 1.4;
+    }
     .tape-edge,
     .tape {
       fill: none;
       stroke-linecap: butt;
+      stroke-linejoin: round;
     }
     .tape-edge {
       stroke: var(--ink);
@@ -51,14 +72,22 @@ import { measurement, OUTLINES, smoothPath, TAPE_PATHS, type MeasurementCode } f
 export class BodyFigure {
   readonly code = input<MeasurementCode | null>(null);
 
-  private readonly drawn = computed(() => {
+  private readonly path = computed(() => {
     const code = this.code();
-    return code === null ? undefined : TAPE_PATHS[code];
+    return code === null ? null : TAPE_PATHS[code];
   });
-  protected readonly outline = computed(() => smoothPath(OUTLINES[this.drawn()?.view ?? 'front'], true));
+  private readonly view = computed(() => this.path()?.view ?? 'front');
+  protected readonly outlines = computed(() =>
+    DRAWINGS[this.view()].outlines.map((points) => smoothPath(points, true)),
+  );
+  protected readonly lines = computed(() =>
+    DRAWINGS[this.view()].lines.map((points) =>
+      STRAIGHT.has(this.view()) ? straightPath(points) : smoothPath(points),
+    ),
+  );
   protected readonly tape = computed(() => {
-    const drawn = this.drawn();
-    return drawn && { path: smoothPath(drawn.points), end: drawn.points.at(-1)! };
+    const path = this.path();
+    return path && { path: smoothPath(path.points), end: path.points.at(-1)! };
   });
   protected readonly spoken = computed(() => {
     const code = this.code();
