@@ -10,6 +10,8 @@ export * from './body/catalogue/codes';
 export * from './body/catalogue';
 export * from './body/nearest-codes';
 export * from './body/plan';
+export * from './body/protocol';
+export * from './body/protocols';
 export * from './body/drawing/figure';
 export * from './body/drawing/tape-paths';
 export * from './capture/agreement';

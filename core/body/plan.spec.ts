@@ -1,4 +1,20 @@
-import { measurement, planSteps } from '../index';
+import fc from 'fast-check';
+import {
+  bother,
+  measurement,
+  MEASUREMENT_CODES,
+  planDocket,
+  planSteps,
+  sayConflict,
+  type MeasurementCode,
+} from '../index';
+
+function orders<Value>(values: readonly Value[]): Value[][] {
+  if (values.length < 2) return [[...values]];
+  return values.flatMap((value, index) =>
+    orders([...values.slice(0, index), ...values.slice(index + 1)]).map((rest) => [value, ...rest]),
+  );
+}
 
 describe('planSteps', () => {
   it('takes each measurement once, and each stance together', () => {
@@ -11,9 +27,90 @@ describe('planSteps', () => {
       'foot-length-left',
       'height',
     ]);
-    expect(steps.length).toBe(6);
-    const stances = steps.map((code) => measurement(code).stance);
-    expect(stances).toEqual([...stances].sort((a, b) => stances.indexOf(a) - stances.indexOf(b)));
-    expect(stances).toEqual(['standing', 'standing', 'standing', 'turned', 'seated', 'on-paper']);
+    expect(steps).toEqual([
+      'chest-girth',
+      'waist-girth',
+      'height',
+      'nape-to-belt',
+      'notch-to-belt-seated',
+      'foot-length-left',
+    ]);
+    expect(new Set(steps.map((code) => measurement(code).stance)).size).toBe(4);
+  });
+
+  it('takes one foot after the other, and shoes off once', () => {
+    expect(
+      planSteps([
+        'foot-length-left',
+        'foot-length-right',
+        'foot-width-left',
+        'foot-width-right',
+        'height',
+        'outseam',
+      ]),
+    ).toEqual([
+      'outseam',
+      'height',
+      'foot-length-left',
+      'foot-width-left',
+      'foot-length-right',
+      'foot-width-right',
+    ]);
+  });
+
+  it('bothers the wearer no more than any other order of the same steps', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...MEASUREMENT_CODES), { minLength: 1, maxLength: 6 }),
+        (codes) => {
+          const least = Math.min(...orders(codes).map(bother));
+          expect(bother(planSteps(codes))).toBe(least);
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});
+
+describe('planDocket', () => {
+  it('joins what several ask for, and says who does', () => {
+    const { steps, conflicts } = planDocket([
+      { by: 'Field jacket', code: 'chest-girth' },
+      { by: 'Fleece', code: 'chest-girth' },
+      { by: 'Field jacket', code: 'waist-girth' },
+    ]);
+    expect(
+      steps.map(({ code, wantedBy }) => [code, wantedBy] as [MeasurementCode, readonly string[]]),
+    ).toEqual([
+      ['chest-girth', ['Field jacket', 'Fleece']],
+      ['waist-girth', ['Field jacket']],
+    ]);
+    expect(conflicts).toEqual([]);
+  });
+
+  it('names two charts that say one word and mean two places', () => {
+    const { conflicts } = planDocket([
+      { by: 'Field jacket', code: 'waist-girth' },
+      { by: 'Trousers', code: 'trouser-waist-girth' },
+    ]);
+    expect(conflicts.map(sayConflict)).toEqual([
+      'Field jacket and Trousers may all say “waist” and mean different places: natural waist and trouser waist. Each is taken by itself.',
+    ]);
+  });
+
+  it('finds no conflict in one asker who wants both places', () => {
+    const both = ['waist-girth', 'trouser-waist-girth'] as const;
+    expect(planDocket(both.map((code) => ({ by: 'Suit', code }))).conflicts).toEqual([]);
+  });
+
+  it('names a tape that is to lie differently, and takes it as the first says', () => {
+    const { steps, conflicts } = planDocket([
+      { by: 'Hire suit', code: 'waist-girth', tension: 'drawn-tight' },
+      { by: 'Field jacket', code: 'waist-girth' },
+    ]);
+    expect(steps[0]!.tension).toBe('drawn-tight');
+    expect(conflicts.map(sayConflict)[0]).toContain(
+      'Hire suit: drawn tight; Field jacket: touching, not pressing',
+    );
   });
 });

@@ -1,0 +1,44 @@
+import { z } from 'zod';
+import { measurement } from './catalogue';
+import { MEASUREMENT_CODES } from './catalogue/codes';
+import { TENSIONS, type Instrument } from './measurement';
+
+/** One step of a protocol; the tension is the catalogue's unless its school says otherwise. */
+const protocolStepSchema = z.object({
+  code: z.enum(MEASUREMENT_CODES),
+  tension: z.enum(TENSIONS).optional(),
+  /** Taken on demand only: a skirt's extras, say. */
+  onDemand: z.boolean().optional(),
+});
+
+/** A way to measure for one purpose, as data: what to prepare, what to take, what to be careful of. */
+export const protocolBodySchema = z.object({
+  name: z.string().trim().min(1).max(80),
+  /** Which of the trade's differing ways it follows, in one line. */
+  school: z.string().trim().max(300),
+  prepare: z.array(z.string().trim().min(1).max(200)).max(12),
+  cautions: z.array(z.string().trim().min(1).max(300)).max(6),
+  steps: z
+    .array(protocolStepSchema)
+    .min(1)
+    .max(MEASUREMENT_CODES.length)
+    .refine((steps) => new Set(steps.map(({ code }) => code)).size === steps.length, {
+      error: 'A measurement can stand in a protocol only once.',
+    }),
+});
+export type ProtocolBody = z.infer<typeof protocolBodySchema>;
+
+/** The instruments a protocol's steps are taken with, each once. */
+export function instrumentsOf({ steps }: Pick<ProtocolBody, 'steps'>): Instrument[] {
+  return [...new Set(steps.map(({ code }) => measurement(code).instruments[0]!))];
+}
+
+/** Each instrument in words. */
+export const INSTRUMENT_WORDS: Readonly<Record<Instrument, string>> = {
+  tape: 'a soft tape, never a builder’s',
+  string: 'a string that does not stretch, and a ruler',
+  'wall-and-square': 'a wall, and a flat object square to it',
+  'paper-and-ruler': 'paper larger than both feet, a pencil held upright, a ruler',
+  ruler: 'a ruler',
+  scale: 'a scale',
+};

@@ -1,0 +1,29 @@
+import { instrumentsOf, planSteps, PROTOCOLS, protocolBodySchema } from '../index';
+
+describe('the protocols', () => {
+  it('cover every purpose the trade measures for', () => expect(Object.keys(PROTOCOLS).length).toBe(18));
+
+  for (const [code, protocol] of Object.entries(PROTOCOLS)) {
+    it(`${code} holds to its own form`, () => {
+      expect(protocolBodySchema.safeParse(protocol).error?.message).toBeUndefined();
+      expect(instrumentsOf(protocol).length).toBeGreaterThan(0);
+    });
+  }
+
+  it('show their cautions where the work can hurt someone', () => {
+    for (const code of ['vest-a', 'vest-b', 'vest-c', 'womens-vest-unstructured', 'womens-vest-structured']) {
+      expect(PROTOCOLS[code]!.cautions.join()).toContain('does not certify protection');
+    }
+    for (const code of ['footwear', 'gloves', 'one-piece-suit'])
+      expect(PROTOCOLS[code]!.cautions.length).toBe(1);
+  });
+
+  it('take both feet, left before right', () => {
+    expect(planSteps(PROTOCOLS['footwear']!.steps.map(({ code }) => code))).toEqual([
+      'foot-length-left',
+      'foot-width-left',
+      'foot-length-right',
+      'foot-width-right',
+    ]);
+  });
+});

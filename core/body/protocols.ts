@@ -1,0 +1,255 @@
+import type { MeasurementCode } from './catalogue/codes';
+import type { Tension } from './measurement';
+import type { ProtocolBody } from './protocol';
+
+/** What is asked before any tape: of everybody, whatever is measured. */
+const ALWAYS = [
+  'Close-fitting clothes, no thick seams',
+  'Pockets empty',
+  'Level, hard floor',
+  'Ask before touching; privacy for whoever wants it',
+];
+const DUTY = [
+  'The duty trousers, shirt and belt, the belt where it normally rides',
+  'The undergarment that will be worn beneath',
+  ...ALWAYS.slice(1),
+];
+const SHOES = 'The shoes that will be worn';
+
+const PROTECTIVE =
+  'A size proposed here does not certify protection. Follow the maker’s sizing instructions and the issuing authority’s policy, and have a trained person check the fit standing and seated, front panel over back panel.';
+const FOOTWEAR = 'For hazardous work: follow the maker’s instructions, and try on with the socks to be worn.';
+const SUIT =
+  'Flotation and dry suits: follow the maker’s instructions, and have a trained person check seals and reach.';
+
+const taken = (...codes: MeasurementCode[]) => codes.map((code) => ({ code }));
+const at = (tension: Tension, ...codes: MeasurementCode[]) => codes.map((code) => ({ code, tension }));
+const onDemand = (...codes: MeasurementCode[]) => codes.map((code) => ({ code, onDemand: true }));
+
+const FEET = taken('foot-length-left', 'foot-width-left', 'foot-length-right', 'foot-width-right');
+
+function protocol(
+  name: string,
+  school: string,
+  prepare: readonly string[],
+  steps: ProtocolBody['steps'],
+  cautions: readonly string[] = [],
+): ProtocolBody {
+  return { name, school, prepare: [...prepare], cautions: [...cautions], steps };
+}
+
+/**
+ * The protocols that ship with the application, by their codes. Common practice, no source;
+ * each may be copied and edited.
+ */
+export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
+  'outerwear-top': protocol(
+    'Outerwear top',
+    'The body as it is; the widest girth decides, the rest is taken in.',
+    ALWAYS,
+    taken('chest-girth', 'waist-girth', 'hip-girth', 'cervicale-to-wrist', 'height'),
+  ),
+  trousers: protocol(
+    'Trousers',
+    'Ready-made: waist where they are worn, and the inside leg.',
+    [...ALWAYS, SHOES],
+    taken('trouser-waist-girth', 'hip-girth', 'inside-leg-length'),
+  ),
+  shirt: protocol(
+    'Shirt',
+    'Neck at the skin, the maker adds the ease; sleeve from the nape.',
+    ALWAYS,
+    taken('neck-girth', 'chest-girth', 'waist-girth', 'cervicale-to-wrist'),
+  ),
+  'jacket-and-suit': protocol(
+    'Jacket and suit',
+    'The chest is the number; the length goes by height.',
+    [...ALWAYS, SHOES],
+    taken(
+      'chest-girth',
+      'overarm-girth',
+      'waist-girth',
+      'trouser-waist-girth',
+      'hip-girth',
+      'height',
+      'shoulder-width',
+      'cervicale-to-wrist',
+      'inside-leg-length',
+    ),
+  ),
+  'formal-hire': protocol(
+    'Formal hire',
+    'Waist and seat drawn tight; outseam from the worn waistband.',
+    [...ALWAYS, SHOES],
+    [
+      ...taken('neck-girth', 'overarm-girth', 'chest-girth'),
+      ...at('drawn-tight', 'waist-girth', 'hip-girth'),
+      ...taken('height', 'shoulder-to-knuckle', 'outseam', 'foot-length-left', 'foot-length-right'),
+    ],
+  ),
+  'uniform-intake': protocol(
+    'Uniform intake',
+    'Girths up and lengths down to the maker’s steps; skirt extras on demand.',
+    ALWAYS,
+    [
+      ...taken(
+        'height',
+        'head-girth',
+        'neck-girth',
+        'chest-girth',
+        'waist-girth',
+        'hip-girth',
+        'inside-leg-length',
+      ),
+      ...FEET,
+      ...onDemand('waist-to-hip', 'waist-to-knee'),
+    ],
+  ),
+  'vest-a': protocol(
+    'Concealable vest, method a',
+    'Front from notch to belt standing, less 1 in; back from the collar, times 0.80; widest girth plus the overlap.',
+    DUTY,
+    taken('chest-girth', 'abdominal-girth', 'notch-to-belt-standing', 'collar-to-belt'),
+    [PROTECTIVE],
+  ),
+  'vest-b': protocol(
+    'Concealable vest, method b',
+    'Front seated, from 1 in below the notch to 1 in above the belt; back from the nape, rounded down; chest and girth looked up.',
+    DUTY,
+    taken('chest-girth', 'abdominal-girth', 'notch-to-belt-seated', 'nape-to-belt'),
+    [PROTECTIVE],
+  ),
+  'vest-c': protocol(
+    'Concealable vest, method c',
+    'The seated front decides; standing is recorded beside it to show what sitting takes away.',
+    DUTY,
+    taken(
+      'chest-girth',
+      'abdominal-girth',
+      'notch-to-belt-standing',
+      'notch-to-belt-seated',
+      'collar-to-belt',
+    ),
+    [PROTECTIVE],
+  ),
+  'womens-vest-unstructured': protocol(
+    'Women’s vest, unstructured',
+    'Half of chest and girth gives the width; upper and lower front add up to the length.',
+    DUTY,
+    taken(
+      'bust-girth',
+      'abdominal-girth',
+      'clavicle-to-apex',
+      'apex-to-belt',
+      'notch-to-belt-seated',
+      'collar-to-belt',
+    ),
+    [PROTECTIVE],
+  ),
+  'womens-vest-structured': protocol(
+    'Women’s vest, structured',
+    'The cup from chest less underbust, the rest as for the unstructured.',
+    DUTY,
+    taken(
+      'bust-girth',
+      'underbust-girth',
+      'abdominal-girth',
+      'clavicle-to-apex',
+      'apex-to-belt',
+      'notch-to-belt-seated',
+      'collar-to-belt',
+    ),
+    [PROTECTIVE],
+  ),
+  'one-piece-suit': protocol(
+    'One-piece suit',
+    'Girths, then the trunk in lengths or round.',
+    ALWAYS,
+    [
+      ...taken(
+        'chest-girth',
+        'waist-girth',
+        'hip-girth',
+        'trunk-girth',
+        'height',
+        'back-waist-length',
+        'nape-to-hip',
+        'nape-to-crotch',
+        'inside-leg-length',
+      ),
+    ],
+    [SUIT],
+  ),
+  dress: protocol(
+    'Dress',
+    'The bust decides; waist and hip are altered. Hem in the shoes to be worn.',
+    ['The undergarment that will be worn beneath', SHOES, ...ALWAYS.slice(1)],
+    taken('bust-girth', 'waist-girth', 'hip-girth', 'shoulder-to-bust', 'hollow-to-hem'),
+  ),
+  bra: protocol(
+    'Bra',
+    'Band from the underbust, cup from the difference by the maker’s own table.',
+    ['A close, unpadded undergarment', ...ALWAYS.slice(2)],
+    taken('bust-girth', 'underbust-girth'),
+  ),
+  headwear: protocol(
+    'Headwear',
+    'A thumb’s width above the brow.',
+    ['Hair as it will be worn'],
+    taken('head-girth'),
+  ),
+  gloves: protocol(
+    'Gloves',
+    'Girth and length; the larger decides.',
+    ['Rings off', 'The hand used most'],
+    taken('hand-girth', 'hand-length'),
+    [FOOTWEAR.replace('socks', 'liners')],
+  ),
+  footwear: protocol(
+    'Footwear',
+    'Both feet; the longer and the wider count.',
+    ['The socks that will be worn', 'Late in the day, if it can be chosen'],
+    FEET,
+    [FOOTWEAR],
+  ),
+  'full-record': protocol(
+    'Full record',
+    'Everything a later garment may ask for.',
+    [...ALWAYS, SHOES],
+    [
+      ...taken(
+        'head-girth',
+        'neck-girth',
+        'neck-base-girth',
+        'overarm-girth',
+        'chest-girth',
+        'waist-girth',
+        'abdominal-girth',
+        'trouser-waist-girth',
+        'hip-girth',
+        'thigh-girth',
+        'knee-girth',
+        'calf-girth',
+        'ankle-girth',
+        'upper-arm-girth',
+        'wrist-girth',
+        'hand-girth',
+        'hand-length',
+      ),
+      ...taken(
+        'height',
+        'shoulder-width',
+        'across-back',
+        'back-waist-length',
+        'cervicale-to-wrist',
+        'arm-length',
+        'waist-to-hip',
+        'outside-leg-length',
+        'inside-leg-length',
+        'body-rise',
+        'trunk-girth',
+      ),
+      ...FEET,
+    ],
+  ),
+};
