@@ -49,6 +49,7 @@ const reasonSchema = z.discriminatedUnion('verdict', [
     rule: ruleSchema,
     pick: z.string().nullable(),
   }),
+  z.object({ verdict: z.literal('suspect'), suspects: z.array(codeSchema), possible: z.array(z.string()) }),
   z.object({ verdict: z.literal('beyond'), outside: z.array(placedSchema) }),
   z.object({ verdict: z.literal('incomplete'), missing: z.array(codeSchema), possible: z.array(z.string()) }),
 ]);

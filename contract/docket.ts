@@ -1,31 +1,50 @@
-import { INSTRUMENTS, MEASUREMENT_CODES, STANCES, TENSIONS, type MeasurementCode } from '@neat-measure/core';
+import {
+  CHECK_CODES,
+  INSTRUMENTS,
+  MEASUREMENT_CODES,
+  STANCES,
+  TENSIONS,
+  type MeasurementCode,
+} from '@neat-measure/core';
 import { z } from 'zod';
 import { chartSchema, preferenceSchema } from './chart';
 import { decisionSchema } from './decision';
+import { protocolIdSchema, protocolSchema } from './protocol';
 import { idSchema, instantSchema, lengthSchema, lineSchema, unitSchema, versionSchema } from './shared';
 import { wearerSchema } from './wearer';
 
 /** The most garments one docket may hold. */
 export const MOST_GARMENTS = 40;
 
-/** Opening or changing a docket: whose, for what, in which unit, and which garments by chart. */
-export const docketSaveSchema = z.object({
+const docketFieldsSchema = z.object({
   wearerId: idSchema,
   occasion: z.string().trim().max(120),
   unit: unitSchema,
   preference: preferenceSchema,
   chartIds: z
     .array(idSchema)
-    .min(1, { error: 'Choose at least one garment.' })
     .max(MOST_GARMENTS)
     .refine((ids) => new Set(ids).size === ids.length, {
       error: 'A garment can stand on the docket only once.',
     }),
+  /** Protocols measured besides: for garments that have no chart yet, or for the record. */
+  protocolIds: z
+    .array(protocolIdSchema)
+    .max(MOST_GARMENTS)
+    .refine((ids) => new Set(ids).size === ids.length, {
+      error: 'A protocol can stand on the docket only once.',
+    }),
   version: versionSchema,
 });
+
+/** Opening or changing a docket: whose, for what, in which unit, which garments by chart, which protocols. */
+export const docketSaveSchema = docketFieldsSchema.refine(
+  ({ chartIds, protocolIds }) => chartIds.length + protocolIds.length > 0,
+  { error: 'Choose at least one garment or protocol.', path: ['chartIds'] },
+);
 export type DocketSave = z.infer<typeof docketSaveSchema>;
 
-export const docketSchema = docketSaveSchema.extend({
+export const docketSchema = docketFieldsSchema.extend({
   id: idSchema,
   /** The number people say aloud; given by the server. */
   number: z.int(),
@@ -62,12 +81,39 @@ export const readingSchema = readingSaveSchema.extend({
 });
 export type Reading = z.infer<typeof readingSchema>;
 
+/** Passing over a step, and why. It can be taken all the same later. */
+export const skipSaveSchema = z.object({
+  docketId: idSchema,
+  code: z.enum(MEASUREMENT_CODES),
+  reason: lineSchema(120),
+});
+export type SkipSave = z.infer<typeof skipSaveSchema>;
+export const skipSchema = skipSaveSchema.extend({ id: idSchema, skippedAt: instantSchema });
+export type Skip = z.infer<typeof skipSchema>;
+
+/** Confirming that a suspicion is unfounded, for the values as they stand. */
+export const confirmationSaveSchema = z.object({
+  docketId: idSchema,
+  check: z.enum(CHECK_CODES),
+  values: z
+    .array(z.object({ code: z.enum(MEASUREMENT_CODES), value: lengthSchema }))
+    .min(1)
+    .max(10),
+  reason: lineSchema(120),
+});
+export type ConfirmationSave = z.infer<typeof confirmationSaveSchema>;
+export const confirmationSchema = confirmationSaveSchema.extend({ id: idSchema, confirmedAt: instantSchema });
+export type DocketConfirmation = z.infer<typeof confirmationSchema>;
+
 /** A docket with everything the Bench shows. */
 export const benchSchema = z.object({
   docket: docketSchema,
   wearer: wearerSchema,
   charts: z.array(chartSchema),
+  protocols: z.array(protocolSchema),
   readings: z.array(readingSchema),
+  skips: z.array(skipSchema),
+  confirmations: z.array(confirmationSchema),
   decisions: z.array(decisionSchema),
 });
 export type Bench = z.infer<typeof benchSchema>;

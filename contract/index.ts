@@ -3,6 +3,7 @@ export * from './problem';
 export * from './session';
 export * from './wearer';
 export * from './chart';
+export * from './protocol';
 export * from './decision';
 export * from './docket';
 export * from './judge-docket';

@@ -1,5 +1,8 @@
 import {
   compileChart,
+  openSuspicions,
+  suspectCodes,
+  type Length,
   judge,
   settleReadings,
   type GarmentVerdict,
@@ -7,7 +10,7 @@ import {
   type MeasuredBody,
 } from '@neat-measure/core';
 import type { Chart } from './chart';
-import { standingReadings, type Docket, type Reading } from './docket';
+import { standingReadings, type Bench, type Reading } from './docket';
 
 /** The values that the standing readings of a docket settle to, by measurement. */
 export function settledBody(readings: readonly Reading[]): MeasuredBody {
@@ -25,14 +28,19 @@ export function settledBody(readings: readonly Reading[]): MeasuredBody {
   );
 }
 
+/** The values alone, for the checks. */
+export function settledValues(readings: readonly Reading[]): Map<MeasurementCode, Length> {
+  return new Map([...settledBody(readings)].map(([code, { value }]) => [code, value]));
+}
+
 /**
  * The verdict on one garment of a docket. Server and screen both call this, so that what
  * the fitter saw and what is kept are the same computation.
  */
 export function judgeGarment(
   chart: Chart,
-  docket: Pick<Docket, 'preference'>,
-  readings: readonly Reading[],
+  { docket, readings, confirmations }: Pick<Bench, 'docket' | 'readings' | 'confirmations'>,
 ): GarmentVerdict {
-  return judge(compileChart(chart.sheet), settledBody(readings), { preference: docket.preference });
+  const suspects = suspectCodes(openSuspicions(settledValues(readings), confirmations));
+  return judge(compileChart(chart.sheet), settledBody(readings), { preference: docket.preference }, suspects);
 }

@@ -13,6 +13,12 @@ export const ROUTES = {
   /** PUT one by id. */
   readings: '/api/readings',
   /** PUT one by id. */
+  skips: '/api/skips',
+  /** PUT one by id. */
+  confirmations: '/api/confirmations',
+  /** GET all; PUT one's own by id. */
+  protocols: '/api/protocols',
+  /** PUT one by id. */
   decisions: '/api/decisions',
 } as const;
 

@@ -16,6 +16,7 @@ export * from './body/drawing/figure';
 export * from './body/drawing/tape-paths';
 export * from './capture/agreement';
 export * from './capture/checks';
+export * from './capture/confirmations';
 export * from './capture/likelihood';
 export * from './capture/say-check';
 export * from './capture/nudge';

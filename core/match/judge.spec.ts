@@ -123,6 +123,14 @@ describe('judge', () => {
     expect(sayReason(judged(null, null), 'cm')).toContain('Left: S, M, L or XL.');
   });
 
+  it('proposes nothing on a measurement that failed a check', () => {
+    const one = body({ 'chest-girth': cm(98), 'waist-girth': cm(85) });
+    const verdict = judge(compiledOf(JACKET), one, {}, new Set(['waist-girth', 'hip-girth']));
+    expect([verdict.verdict, verdict.proposed, verdict.placements.length]).toEqual(['suspect', null, 2]);
+    expect(sayReason(verdict, 'cm')).toBe('To be read again or confirmed: natural waist.');
+    expect(judge(compiledOf(JACKET), one, {}, new Set(['hip-girth'])).verdict).toBe('settled');
+  });
+
   it('chooses among overlapping sizes by preference', () => {
     const csv = 'size,chest-girth (cm)\nS,86-96\nM,92-102\nL,100-110';
     const one = (chest: number, override?: RuleOverride) =>

@@ -17,17 +17,22 @@ export type MeasuredBody = ReadonlyMap<
 /** A size inside its edges is still an `edge` case when another is at least this likely. */
 export const EDGE_CHANCE = 0.1;
 
+const NO_SUSPECTS: ReadonlySet<MeasurementCode> = new Set();
+
 /** Chances below this are not listed. */
 const LISTED_CHANCE = 0.001;
 
 /**
  * Sizes one wearer against one chart: the verdict, the proposal and everything they rest on.
  * Pure: the same chart and values always give the same verdict.
+ *
+ * @param suspects measurements that failed a check and were not confirmed
  */
 export function judge(
   compiled: CompiledChart,
   body: MeasuredBody,
   override: RuleOverride = {},
+  suspects: ReadonlySet<MeasurementCode> = NO_SUSPECTS,
 ): GarmentVerdict {
   const chart: CompiledChart = {
     ...compiled,
@@ -43,17 +48,15 @@ export function judge(
   const placements = placed.map((placement) => labelled(chart, placement));
   const base = { placements, rule: chart.rule, preference };
 
+  const doubted = chart.deciding.map(({ code }) => code).filter((code) => suspects.has(code));
   const missing = chart.deciding.filter((_, index) => measured[index] === undefined).map(({ code }) => code);
-  if (missing.length > 0) {
+  if (doubted.length > 0 || missing.length > 0) {
     const possible = stillPossible(chart, placed).map((size) => chart.sizes[size]!);
-    return {
-      ...base,
-      verdict: 'incomplete',
-      proposed: null,
-      reason: { verdict: 'incomplete', missing, possible },
-      odds: [],
-      alternates: [],
-    };
+    const reason: Reason =
+      doubted.length > 0
+        ? { verdict: 'suspect', suspects: doubted, possible }
+        : { verdict: 'incomplete', missing, possible };
+    return { ...base, verdict: reason.verdict, proposed: null, reason, odds: [], alternates: [] };
   }
 
   const odds = listOdds(chart, measured as Measured[], preference);

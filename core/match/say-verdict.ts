@@ -47,6 +47,11 @@ export function sayReason({ reason }: Pick<GarmentVerdict, 'reason'>, unit: Work
       return `${reason.outside.map((one) => sayOutside(one, unit)).join('; ')}. Made to measure is the way on.`;
     case 'incomplete':
       return sayIncomplete(reason);
+    case 'suspect':
+      return `To be read again or confirmed: ${list(
+        reason.suspects.map((code) => measurement(code).name.toLowerCase()),
+        'and',
+      )}.`;
   }
 }
 

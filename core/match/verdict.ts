@@ -69,6 +69,11 @@ export type Reason =
     }
   | { readonly verdict: 'beyond'; readonly outside: readonly PlacedMeasurement[] }
   | {
+      readonly verdict: 'suspect';
+      readonly suspects: readonly MeasurementCode[];
+      readonly possible: readonly string[];
+    }
+  | {
       readonly verdict: 'incomplete';
       readonly missing: readonly MeasurementCode[];
       readonly possible: readonly string[];

@@ -1,20 +1,33 @@
 import {
   chartImportSchema,
+  confirmationSaveSchema,
   decisionSaveSchema,
   docketSaveSchema,
+  protocolSaveSchema,
   readingSaveSchema,
   ROUTES,
+  skipSaveSchema,
   verdictsPath,
   wearerSaveSchema,
   withdrawalPath,
 } from '@neat-measure/contract';
 import { Router } from 'express';
 import { notFound } from '../problem-error';
-import { decide, judgeDocket, keepDocket, openBench, takeBack, takeReading } from '../services/bench';
+import {
+  confirm,
+  decide,
+  judgeDocket,
+  keepDocket,
+  openBench,
+  passOver,
+  takeBack,
+  takeReading,
+} from '../services/bench';
 import { importChart } from '../services/charts';
 import { findCharts, listCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
 import { listDockets } from '../store/docket-store';
+import { findProtocols, listProtocols, saveProtocol } from '../store/protocol-store';
 import { listWearers, saveWearer } from '../store/wearer-store';
 import { fitterOf, readBody, readId } from './request';
 
@@ -69,6 +82,29 @@ export function workRoutes(database: Database): Router {
     })
     .put(withdrawalPath(':id'), async (request, response) => {
       response.json(await takeBack(database, readId(request), fitterOf(response).id));
+    })
+    .put(`${ROUTES.skips}/:id`, async (request, response) => {
+      response.json(
+        await passOver(database, readId(request), readBody(skipSaveSchema, request), fitterOf(response).id),
+      );
+    })
+    .put(`${ROUTES.confirmations}/:id`, async (request, response) => {
+      response.json(
+        await confirm(
+          database,
+          readId(request),
+          readBody(confirmationSaveSchema, request),
+          fitterOf(response).id,
+        ),
+      );
+    })
+    .get(ROUTES.protocols, async (_request, response) => {
+      response.json(await listProtocols(database));
+    })
+    .put(`${ROUTES.protocols}/:id`, async (request, response) => {
+      const id = readId(request);
+      await saveProtocol(database, id, readBody(protocolSaveSchema, request));
+      response.json((await findProtocols(database, [id]))[0]);
     })
     .put(`${ROUTES.decisions}/:id`, async (request, response) => {
       response.json(

@@ -6,6 +6,8 @@ import {
   docketVerdictsSchema,
   pathOf,
   problemSchema,
+  protocolSchema,
+  protocolsSchema,
   readingSchema,
   ROUTES,
   verdictsPath,
@@ -53,6 +55,7 @@ describe('the routes', () => {
       unit: 'cm',
       preference: 'regular',
       chartIds: charts,
+      protocolIds: [] as string[],
       version: 0,
     };
     return { id: await saved(ROUTES.dockets, docket), chartId: charts[0]!, docket };
@@ -144,6 +147,10 @@ describe('the routes', () => {
       ['PUT', pathOf(ROUTES.readings, id)],
       ['PUT', withdrawalPath(id)],
       ['PUT', pathOf(ROUTES.decisions, id)],
+      ['PUT', pathOf(ROUTES.skips, id)],
+      ['PUT', pathOf(ROUTES.confirmations, id)],
+      ['GET', ROUTES.protocols],
+      ['PUT', pathOf(ROUTES.protocols, id)],
     ];
     for (const [method, path] of guarded) {
       it(`turns away ${method} ${path.replace(id, ':id')}`, async () => {
@@ -378,6 +385,123 @@ describe('the routes', () => {
       const [verdict] = docketVerdictsSchema.parse((await app.get(verdictsPath(id))).body);
       expect([verdict!.chartId, verdict!.verdict.verdict]).toEqual([chartId, 'incomplete']);
       expect(problem(await app.put(withdrawalPath(uuidv7()), {}))).toEqual([404, 'not-found']);
+    });
+  });
+
+  describe('protocols', () => {
+    const own = {
+      name: 'Boat crew',
+      school: '',
+      prepare: ['Shoes off'],
+      cautions: [],
+      steps: [{ code: 'height' }, { code: 'chest-girth', tension: 'snug' }],
+      version: 0,
+    };
+
+    it('list the shipped ones and one’s own; the same save again changes nothing', async () => {
+      const id = uuidv7();
+      const first = protocolSchema.parse((await app.put(pathOf(ROUTES.protocols, id), own)).body);
+      expect([first.name, first.shipped, first.version]).toEqual(['Boat crew', false, 1]);
+      expect((await app.put(pathOf(ROUTES.protocols, id), own)).body.version).toBe(1);
+      expect(
+        (await app.put(pathOf(ROUTES.protocols, id), { ...own, name: 'Crew', version: 1 })).body.name,
+      ).toBe('Crew');
+      expect(
+        problem(await app.put(pathOf(ROUTES.protocols, id), { ...own, name: 'Boats', version: 1 })),
+      ).toEqual([409, 'changed-meanwhile']);
+      const all = protocolsSchema.parse((await app.get(ROUTES.protocols)).body);
+      expect(all.filter(({ shipped }) => shipped).length).toBe(18);
+      expect(all.at(-1)?.id).toBe(id);
+    });
+
+    it('need a name and each measurement once; a shipped one cannot be overwritten', async () => {
+      expect(problem(await app.put(pathOf(ROUTES.protocols, uuidv7()), { ...own, name: '' }))).toEqual([
+        400,
+        'invalid',
+      ]);
+      expect(
+        problem(
+          await app.put(pathOf(ROUTES.protocols, uuidv7()), {
+            ...own,
+            steps: [{ code: 'height' }, { code: 'height' }],
+          }),
+        ),
+      ).toEqual([400, 'invalid']);
+      expect(problem(await app.put(pathOf(ROUTES.protocols, 'vest-c'), own))).toEqual([404, 'not-found']);
+    });
+
+    it('stand on a docket beside its garments, or alone', async () => {
+      const { id, docket } = await docketOf();
+      const changed = { ...docket, chartIds: [], protocolIds: ['vest-c', 'footwear'], version: 1 };
+      const bench = benchSchema.parse((await app.put(pathOf(ROUTES.dockets, id), changed)).body);
+      expect(bench.protocols.map(({ name }) => name)).toEqual(['Concealable vest, method c', 'Footwear']);
+      expect((await app.put(pathOf(ROUTES.dockets, id), changed)).body.docket.version).toBe(2);
+      expect(
+        problem(await app.put(pathOf(ROUTES.dockets, id), { ...changed, protocolIds: ['vest-a'] })),
+      ).toEqual([409, 'changed-meanwhile']);
+      expect(
+        problem(
+          await app.put(pathOf(ROUTES.dockets, id), { ...changed, protocolIds: [uuidv7()], version: 2 }),
+        ),
+      ).toEqual([404, 'not-found']);
+    });
+  });
+
+  describe('skips and confirmations', () => {
+    it('keep why a step was passed over; the same again changes nothing', async () => {
+      const { id } = await docketOf();
+      const [skipId, skip] = [uuidv7(), { docketId: id, code: 'waist-girth', reason: 'Wearer declines' }];
+      const first = await app.put(pathOf(ROUTES.skips, skipId), skip);
+      expect(first.body).toEqual(jasmine.objectContaining(skip));
+      expect((await app.put(pathOf(ROUTES.skips, skipId), skip)).body).toEqual(first.body);
+      expect(benchSchema.parse((await app.get(pathOf(ROUTES.dockets, id))).body).skips.length).toBe(1);
+      expect(problem(await app.put(pathOf(ROUTES.skips, uuidv7()), { ...skip, reason: ' ' }))).toEqual([
+        400,
+        'invalid',
+      ]);
+      expect(problem(await app.put(pathOf(ROUTES.skips, uuidv7()), { ...skip, docketId: uuidv7() }))).toEqual(
+        [404, 'not-found'],
+      );
+    });
+
+    it('make a suspect verdict a sound one, for the values confirmed', async () => {
+      const opened = await measured('96', '97');
+      const verdictNow = async () =>
+        docketVerdictsSchema.parse((await app.get(verdictsPath(opened.id))).body)[0]!.verdict.verdict;
+      expect(await verdictNow()).toBe('suspect');
+      const decision = {
+        outcome: 'accepted',
+        docketId: opened.id,
+        chartId: opened.chartId,
+        readingIds: opened.readingIds,
+        size: 'L',
+      };
+      expect(problem(await app.put(pathOf(ROUTES.decisions, uuidv7()), decision))).toEqual([
+        422,
+        'not-decidable',
+      ]);
+      const confirmation = {
+        docketId: opened.id,
+        check: 'waist-over-chest',
+        values: [
+          { code: 'waist-girth', value: 970_000 },
+          { code: 'chest-girth', value: 960_000 },
+        ],
+        reason: 'It is so',
+      };
+      const id = uuidv7();
+      expect((await app.put(pathOf(ROUTES.confirmations, id), confirmation)).status).toBe(200);
+      expect((await app.put(pathOf(ROUTES.confirmations, id), confirmation)).status).toBe(200);
+      expect(await verdictNow()).toBe('split');
+      expect((await app.put(pathOf(ROUTES.decisions, uuidv7()), decision)).status).toBe(200);
+      expect(
+        problem(await app.put(pathOf(ROUTES.confirmations, uuidv7()), { ...confirmation, check: 'nothing' })),
+      ).toEqual([400, 'invalid']);
+      expect(
+        problem(
+          await app.put(pathOf(ROUTES.confirmations, uuidv7()), { ...confirmation, docketId: uuidv7() }),
+        ),
+      ).toEqual([404, 'not-found']);
     });
   });
 

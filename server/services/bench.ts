@@ -6,7 +6,11 @@ import {
   type DecisionSave,
   type DocketSave,
   type DocketVerdicts,
+  type ConfirmationSave,
+  type DocketConfirmation,
   type Reading,
+  type Skip,
+  type SkipSave,
   type ReadingSave,
 } from '@neat-measure/contract';
 import { decidingCodes, onlyPart, readReading, sayReadingProblem } from '@neat-measure/core';
@@ -22,19 +26,24 @@ import {
   saveReading,
   withdrawReading,
 } from '../store/docket-store';
+import { listConfirmations, listSkips, saveConfirmation, saveSkip } from '../store/measuring-store';
+import { findProtocols } from '../store/protocol-store';
 import { findWearer } from '../store/wearer-store';
 
 /** A docket with everything the Bench shows. */
 export async function openBench(database: Database, docketId: string): Promise<Bench> {
   const docket = await findDocket(database, docketId);
   if (docket === undefined) throw notFound('docket');
-  const [wearer, charts, readings, decisions] = await Promise.all([
+  const [wearer, charts, protocols, readings, skips, confirmations, decisions] = await Promise.all([
     findWearer(database, docket.wearerId),
     findCharts(database, docket.chartIds),
+    findProtocols(database, docket.protocolIds),
     listReadings(database, docketId),
+    listSkips(database, docketId),
+    listConfirmations(database, docketId),
     listDecisions(database, docketId),
   ]);
-  return { docket, wearer: wearer!, charts, readings, decisions };
+  return { docket, wearer: wearer!, charts, protocols, readings, skips, confirmations, decisions };
 }
 
 /**
@@ -45,6 +54,8 @@ export async function openBench(database: Database, docketId: string): Promise<B
 export async function keepDocket(database: Database, id: string, save: DocketSave): Promise<Bench> {
   if ((await findWearer(database, save.wearerId)) === undefined) throw notFound('wearer');
   if ((await findCharts(database, save.chartIds)).length < save.chartIds.length) throw notFound('chart');
+  if ((await findProtocols(database, save.protocolIds)).length < save.protocolIds.length)
+    throw notFound('protocol');
   await saveDocket(database, id, save);
   return openBench(database, id);
 }
@@ -79,14 +90,38 @@ export async function takeBack(database: Database, readingId: string, fitterId: 
   return findReading(database, readingId, docketId);
 }
 
+/** Passes a step over, with the reason. */
+export async function passOver(
+  database: Database,
+  id: string,
+  save: SkipSave,
+  fitterId: string,
+): Promise<Skip> {
+  if ((await findDocket(database, save.docketId)) === undefined) throw notFound('docket');
+  await saveSkip(database, id, save, fitterId);
+  return (await listSkips(database, save.docketId)).find((skip) => skip.id === id)!;
+}
+
+/** Keeps a fitter's word that values which failed a check are as they are. */
+export async function confirm(
+  database: Database,
+  id: string,
+  save: ConfirmationSave,
+  fitterId: string,
+): Promise<DocketConfirmation> {
+  if ((await findDocket(database, save.docketId)) === undefined) throw notFound('docket');
+  await saveConfirmation(database, id, save, fitterId);
+  return (await listConfirmations(database, save.docketId)).find((confirmation) => confirmation.id === id)!;
+}
+
 async function findReading(database: Database, id: string, docketId: string): Promise<Reading> {
   return (await listReadings(database, docketId)).find((reading) => reading.id === id)!;
 }
 
 /** The verdict on every garment of a docket, from the readings that stand. */
 export async function judgeDocket(database: Database, docketId: string): Promise<DocketVerdicts> {
-  const { docket, charts, readings } = await openBench(database, docketId);
-  return charts.map((chart) => ({ chartId: chart.id, verdict: judgeGarment(chart, docket, readings) }));
+  const bench = await openBench(database, docketId);
+  return bench.charts.map((chart) => ({ chartId: chart.id, verdict: judgeGarment(chart, bench) }));
 }
 
 /**
@@ -101,8 +136,9 @@ export async function decide(
   save: DecisionSave,
   fitterId: string,
 ): Promise<Decision> {
-  const { docket, charts, readings } = await openBench(database, save.docketId);
-  const chart = charts.find((one) => one.id === save.chartId);
+  const bench = await openBench(database, save.docketId);
+  const { readings } = bench;
+  const chart = bench.charts.find((one) => one.id === save.chartId);
   if (chart === undefined)
     throw new ProblemError('not-decidable', 'This garment is not on the docket. Add it first.');
 
@@ -113,9 +149,9 @@ export async function decide(
         'changed-meanwhile',
         'The readings have changed since you looked. Look at the verdict again, then decide.',
       );
-    checkSize(save, judgeGarment(chart, docket, readings).proposed, onlyPart(chart.sheet).sizes);
+    checkSize(save, judgeGarment(chart, bench).proposed, onlyPart(chart.sheet).sizes);
   }
-  await saveDecision(database, id, save, judgeGarment(chart, docket, readings), fitterId);
+  await saveDecision(database, id, save, judgeGarment(chart, bench), fitterId);
   return (await listDecisions(database, save.docketId)).find((decision) => decision.id === id)!;
 }
 

@@ -16,11 +16,15 @@ const LISTED = 200;
 export async function findDocket(database: Database, id: string): Promise<Docket | undefined> {
   const row = await database<DocketRow>('dockets').where({ id }).first();
   if (row === undefined) return undefined;
-  return toDocket(row, await garmentsOf(database, id));
+  return toDocket(row, await garmentsOf(database, id), await protocolsOf(database, id));
 }
 
 async function garmentsOf(database: Database, docketId: string): Promise<string[]> {
   return database('docket_garments').where({ docket_id: docketId }).orderBy('position').pluck('chart_id');
+}
+
+async function protocolsOf(database: Database, docketId: string): Promise<string[]> {
+  return database('docket_protocols').where({ docket_id: docketId }).orderBy('position').pluck('protocol_id');
 }
 
 /**
@@ -44,15 +48,36 @@ export async function saveDocket(database: Database, id: string, save: DocketSav
       compared: Object.keys(columns),
     });
     if (outcome === 'repeated') {
-      const kept = await garmentsOf(transaction, id);
-      if (kept.join() !== save.chartIds.join()) throw changedMeanwhile();
+      const kept = [await garmentsOf(transaction, id), await protocolsOf(transaction, id)];
+      if (JSON.stringify(kept) !== JSON.stringify([save.chartIds, save.protocolIds]))
+        throw changedMeanwhile();
       return;
     }
-    await transaction('docket_garments').where({ docket_id: id }).delete();
-    await transaction('docket_garments').insert(
-      save.chartIds.map((chart_id, position) => ({ docket_id: id, position, chart_id })),
+    await replaceRows(
+      transaction,
+      'docket_garments',
+      id,
+      save.chartIds.map((chart_id) => ({ chart_id })),
+    );
+    await replaceRows(
+      transaction,
+      'docket_protocols',
+      id,
+      save.protocolIds.map((protocol_id) => ({ protocol_id })),
     );
   });
+}
+
+/** Puts the numbered rows of a docket in the place of those it had. */
+async function replaceRows(
+  database: Database,
+  table: string,
+  docketId: string,
+  rows: readonly object[],
+): Promise<void> {
+  await database(table).where({ docket_id: docketId }).delete();
+  if (rows.length > 0)
+    await database(table).insert(rows.map((row, position) => ({ docket_id: docketId, position, ...row })));
 }
 
 /** The latest dockets, with their wearers and what is decided. */
@@ -79,6 +104,10 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
     .whereIn('docket_id', ids)
     .orderBy('position')
     .select<{ docket_id: string; chart_id: string; garment: string }[]>('docket_id', 'chart_id', 'garment');
+  const protocols = await database('docket_protocols')
+    .whereIn('docket_id', ids)
+    .orderBy('position')
+    .select<{ docket_id: string; protocol_id: string }[]>('docket_id', 'protocol_id');
   const decisions = await database('decisions')
     .whereIn('docket_id', ids)
     .orderBy(['decided_at', 'id'])
@@ -89,6 +118,7 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
       docket: toDocket(
         row,
         own.map(({ chart_id }) => chart_id),
+        protocols.filter(({ docket_id }) => docket_id === row.id).map(({ protocol_id }) => protocol_id),
       ),
       wearer: {
         id: row.wearer_id,
@@ -179,6 +209,7 @@ export async function withdrawReading(
 function toDocket(
   { wearer_id, opened_at, id, number, occasion, unit, preference, version }: DocketRow,
   chartIds: string[],
+  protocolIds: string[],
 ): Docket {
   return {
     id,
@@ -189,6 +220,7 @@ function toDocket(
     version,
     wearerId: wearer_id,
     chartIds,
+    protocolIds,
     openedAt: opened_at.toISOString(),
   };
 }

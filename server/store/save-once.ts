@@ -26,7 +26,7 @@ export async function saveOnce(
     if (!isDuplicate(error)) throw error;
     const kept = await database(table).where({ id: row.id }).first<Record<string, unknown>>();
     if (kept === undefined) throw error;
-    const differs = compared.filter((column) => plain(kept[column]) !== plain(row[column]));
+    const differs = compared.filter((column) => asText(kept[column]) !== asText(row[column]));
     if (differs.length > 0)
       throw new ProblemError(
         'id-taken',
@@ -36,7 +36,7 @@ export async function saveOnce(
 }
 
 /** Database drivers give dates and JSON in their own types; both sides are brought to text. */
-function plain(value: unknown): string {
+export function asText(value: unknown): string {
   if (value instanceof Date) return value.toISOString();
   return typeof value === 'string' ? value : (JSON.stringify(value) ?? 'null');
 }

@@ -1,6 +1,6 @@
 import { ProblemError, notFound } from '../problem-error';
 import type { Database } from './database';
-import { isDuplicate } from './save-once';
+import { asText, isDuplicate } from './save-once';
 
 /** A row that people edit, and the version their edit started from; 0 adds it. */
 export interface VersionedSave {
@@ -46,7 +46,9 @@ async function acceptRepeat(
 ): Promise<void> {
   const row = await database(table).where({ id }).first<Record<string, unknown>>();
   if (row === undefined) throw notFound('record');
-  const same = row['version'] === version + 1 && compared.every((column) => row[column] === columns[column]);
+  const same =
+    row['version'] === version + 1 &&
+    compared.every((column) => asText(row[column]) === asText(columns[column]));
   if (!same) throw changedMeanwhile();
 }
 

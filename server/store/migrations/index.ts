@@ -1,9 +1,11 @@
 import type { Knex } from 'knex';
-import * as first from './0001-bench';
+import * as bench from './0001-bench';
+import * as measuring from './0002-measuring';
 
 /** The migrations by name, oldest first. Forward only; a landed one is never changed. */
 const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }])[] = [
-  ['0001-bench', first],
+  ['0001-bench', bench],
+  ['0002-measuring', measuring],
 ];
 
 /** Migrations as code of the bundle, so that a running server needs no folder of scripts. */

@@ -1,0 +1,27 @@
+import { cm, openSuspicions, suspectCodes, type Length, type MeasurementCode } from '../index';
+
+describe('confirmations', () => {
+  const values = (waist: Length) =>
+    new Map<MeasurementCode, Length>([
+      ['waist-girth', waist],
+      ['hip-girth', cm(108)],
+    ]);
+  const confirmation = {
+    check: 'waist-over-hip' as const,
+    values: [
+      { code: 'hip-girth' as const, value: cm(108) },
+      { code: 'waist-girth' as const, value: cm(112) },
+    ],
+  };
+
+  it('close a suspicion for the values they were given on', () => {
+    const open = openSuspicions(values(cm(112)), []);
+    expect([...suspectCodes(open)]).toEqual(['waist-girth', 'hip-girth']);
+    expect(openSuspicions(values(cm(112)), [confirmation])).toEqual([]);
+  });
+
+  it('do not hold for another value or another check', () => {
+    expect(openSuspicions(values(cm(113)), [confirmation]).length).toBe(1);
+    expect(openSuspicions(values(cm(112)), [{ ...confirmation, check: 'waist-over-chest' }]).length).toBe(1);
+  });
+});

@@ -1,0 +1,73 @@
+import {
+  confirmationSchema,
+  type ConfirmationSave,
+  type DocketConfirmation,
+  type Skip,
+  type SkipSave,
+} from '@neat-measure/contract';
+import type { Database } from './database';
+import { readJson } from './read-json';
+import { saveOnce } from './save-once';
+
+/** The steps passed over on a docket, oldest first. */
+export async function listSkips(database: Database, docketId: string): Promise<Skip[]> {
+  type Row = Pick<Skip, 'id' | 'code' | 'reason'> & { skipped_at: Date };
+  const rows = await database('step_skips')
+    .where({ docket_id: docketId })
+    .orderBy(['skipped_at', 'id'])
+    .select<Row[]>('id', 'code', 'reason', 'skipped_at');
+  return rows.map(({ skipped_at, ...row }) => ({ ...row, docketId, skippedAt: skipped_at.toISOString() }));
+}
+
+/** Keeps that a step was passed over. */
+export async function saveSkip(
+  database: Database,
+  id: string,
+  { docketId, code, reason }: SkipSave,
+  fitterId: string,
+): Promise<void> {
+  const row = { id, docket_id: docketId, code, reason, fitter_id: fitterId, skipped_at: new Date() };
+  await saveOnce(database, 'step_skips', row, ['docket_id', 'code', 'reason']);
+}
+
+/** The suspicions confirmed on a docket, oldest first. */
+export async function listConfirmations(database: Database, docketId: string): Promise<DocketConfirmation[]> {
+  type Row = {
+    id: string;
+    check_code: DocketConfirmation['check'];
+    measured: unknown;
+    reason: string;
+    confirmed_at: Date;
+  };
+  const rows = await database('check_confirmations')
+    .where({ docket_id: docketId })
+    .orderBy(['confirmed_at', 'id'])
+    .select<Row[]>();
+  return rows.map(({ id, check_code, measured, reason, confirmed_at }) => ({
+    id,
+    docketId,
+    check: check_code,
+    values: readJson(confirmationSchema.shape.values, measured, `confirmation ${id}`),
+    reason,
+    confirmedAt: confirmed_at.toISOString(),
+  }));
+}
+
+/** Keeps that a fitter stands by values which failed a check. */
+export async function saveConfirmation(
+  database: Database,
+  id: string,
+  { docketId, check, values, reason }: ConfirmationSave,
+  fitterId: string,
+): Promise<void> {
+  const row = {
+    id,
+    docket_id: docketId,
+    check_code: check,
+    measured: JSON.stringify(values),
+    reason,
+    fitter_id: fitterId,
+    confirmed_at: new Date(),
+  };
+  await saveOnce(database, 'check_confirmations', row, ['docket_id', 'check_code', 'measured', 'reason']);
+}
