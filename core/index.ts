@@ -9,6 +9,7 @@ export * from './body/measurement';
 export * from './body/catalogue/codes';
 export * from './body/catalogue';
 export * from './body/nearest-codes';
+export * from './body/feet';
 export * from './body/plan';
 export * from './body/protocol';
 export * from './body/protocols';

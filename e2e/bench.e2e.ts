@@ -80,6 +80,7 @@ test('beyond the range nothing is proposed, and between two sizes both are shown
 }) => {
   await openDocket(page, 'hakon', ['Ranger field jacket']);
   await takeReadings(page, '134', '134', '110', '110');
+
   await expect(
     page.getByText('Chest 134 cm is 4 cm past the largest size, 2XL. Made to measure is the way on.').first(),
   ).toBeVisible();

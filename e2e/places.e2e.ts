@@ -10,6 +10,7 @@ test.describe('at tablet size, by touch', () => {
     await page.getByRole('option', { name: /Anneliese/ }).tap();
     await page.getByRole('checkbox', { name: /Estuary fleece/ }).tap();
     await page.getByRole('button', { name: 'Open the docket' }).tap();
+    await page.getByRole('button', { name: 'Begin' }).tap();
     await page.getByLabel('Chest in cm').tap();
     await page.keyboard.type('98');
     await page

@@ -57,7 +57,8 @@ try {
     await page.keyboard.press('Enter');
     for (const garment of garments) await page.getByRole('checkbox', { name: garment }).check();
     await page.getByRole('button', { name: 'Open the docket' }).click();
-    await page.getByRole('navigation', { name: 'Steps on the tape' }).waitFor();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.locator('#entry').waitFor();
   };
 
   await page.goto(base);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { measurement } from './catalogue';
-import { MEASUREMENT_CODES } from './catalogue/codes';
+import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
 import { TENSIONS, type Instrument } from './measurement';
 
 /** One step of a protocol; the tension is the catalogue's unless its school says otherwise. */
@@ -28,9 +28,9 @@ export const protocolBodySchema = z.object({
 });
 export type ProtocolBody = z.infer<typeof protocolBodySchema>;
 
-/** The instruments a protocol's steps are taken with, each once. */
-export function instrumentsOf({ steps }: Pick<ProtocolBody, 'steps'>): Instrument[] {
-  return [...new Set(steps.map(({ code }) => measurement(code).instruments[0]!))];
+/** The instruments that measurements are taken with, each once. */
+export function instrumentsOf(codes: readonly MeasurementCode[]): Instrument[] {
+  return [...new Set(codes.map((code) => measurement(code).instruments[0]!))];
 }
 
 /** Each instrument in words. */

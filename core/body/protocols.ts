@@ -3,12 +3,15 @@ import type { Tension } from './measurement';
 import type { ProtocolBody } from './protocol';
 
 /** What is asked before any tape: of everybody, whatever is measured. */
-const ALWAYS = [
+export const GENERAL_PREPARATION: readonly string[] = [
   'Close-fitting clothes, no thick seams',
   'Pockets empty',
   'Level, hard floor',
   'Ask before touching; privacy for whoever wants it',
 ];
+/** Short for the lists below. */
+const ALWAYS = GENERAL_PREPARATION;
+
 const DUTY = [
   'The duty trousers, shirt and belt, the belt where it normally rides',
   'The undergarment that will be worn beneath',

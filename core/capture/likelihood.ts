@@ -22,6 +22,15 @@ export interface Unlikely {
  */
 export const RARE = 0.0005;
 
+/**
+ * Room for bodies larger or smaller all over than the 507, who were young and active: a
+ * standard deviation on the logarithm common to all girths. A large body is not an unlikely
+ * one; girths that do not go together are.
+ */
+export const SIZE_ROOM = 0.15;
+
+const HEIGHT = BODY_STATISTICS.variables.indexOf('height');
+
 /** What a mend must reach for it to be offered as the guess. */
 const LIKELY = 0.01;
 
@@ -123,7 +132,7 @@ function oddOne(known: readonly Known[]): { code: MeasurementCode; expected: Len
 function expectedOf(build: BuildStatistics, variable: number, rest: readonly Known[]): Length {
   const weights = solve(covariance(build, rest), deviations(build, rest));
   const shift = rest.reduce(
-    (sum, { variable: other }, index) => sum + build.covariances[variable]![other]! * weights[index]!,
+    (sum, { variable: other }, index) => sum + covarianceOf(build, variable, other) * weights[index]!,
     0,
   );
   return micrometres(Math.round(Math.exp(build.means[variable]! + shift)));
@@ -139,7 +148,13 @@ function deviations(build: BuildStatistics, known: readonly Known[]): number[] {
 }
 
 function covariance(build: BuildStatistics, known: readonly Known[]): number[][] {
-  return known.map((row) => known.map((column) => build.covariances[row.variable]![column.variable]!));
+  return known.map((row) => known.map((column) => covarianceOf(build, row.variable, column.variable)));
+}
+
+/** Girths grow together: their common factor is given room, the height none. */
+function covarianceOf(build: BuildStatistics, row: number, column: number): number {
+  const girths = row !== HEIGHT && column !== HEIGHT;
+  return build.covariances[row]![column]! + (girths ? SIZE_ROOM * SIZE_ROOM : 0);
 }
 
 /** Solves `matrix x = right` for a symmetric positive definite matrix, by Cholesky's decomposition. */

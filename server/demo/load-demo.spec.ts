@@ -19,6 +19,7 @@ describe('loadDemo', () => {
       expect((await listWearers(app.database)).length).toBeGreaterThanOrEqual(12);
       expect((await listCharts(app.database)).map(({ sheet }) => sheet.garment)).toEqual([
         'Ranger field jacket',
+        'Ranger trousers',
         'Estuary fleece',
       ]);
       expect(await loadDemo(app.database, FOLDER)).toBeFalse();

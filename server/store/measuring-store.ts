@@ -32,13 +32,13 @@ export async function saveSkip(
 
 /** The suspicions confirmed on a docket, oldest first. */
 export async function listConfirmations(database: Database, docketId: string): Promise<DocketConfirmation[]> {
-  type Row = {
+  interface Row {
     id: string;
     check_code: DocketConfirmation['check'];
     measured: unknown;
     reason: string;
     confirmed_at: Date;
-  };
+  }
   const rows = await database('check_confirmations')
     .where({ docket_id: docketId })
     .orderBy(['confirmed_at', 'id'])

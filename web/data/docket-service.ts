@@ -1,15 +1,21 @@
 import { inject, Injectable } from '@angular/core';
 import {
   benchSchema,
+  confirmationSchema,
   decisionSchema,
   docketSummariesSchema,
   pathOf,
   ROUTES,
+  skipSchema,
   type Bench,
+  type ConfirmationSave,
   type Decision,
   type DecisionSave,
+  type DocketConfirmation,
   type DocketSave,
   type DocketSummary,
+  type Skip,
+  type SkipSave,
 } from '@neat-measure/contract';
 import type { Observable } from 'rxjs';
 import { Api } from './api';
@@ -29,6 +35,14 @@ export class DocketService {
 
   save(id: string, docket: DocketSave): Observable<Bench> {
     return this.api.put(pathOf(ROUTES.dockets, id), docket, benchSchema);
+  }
+
+  skip(id: string, skip: SkipSave): Observable<Skip> {
+    return this.api.put(pathOf(ROUTES.skips, id), skip, skipSchema);
+  }
+
+  confirm(id: string, confirmation: ConfirmationSave): Observable<DocketConfirmation> {
+    return this.api.put(pathOf(ROUTES.confirmations, id), confirmation, confirmationSchema);
   }
 
   decide(id: string, decision: DecisionSave): Observable<Decision> {

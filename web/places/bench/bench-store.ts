@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   judgeGarment,
+  settledValues,
   standingReadings,
   type Bench,
   type Chart,
@@ -14,7 +15,10 @@ import {
   bareUnit,
   decidingCodes,
   measurement,
-  planSteps,
+  openSuspicions,
+  type Instrument,
+  type Suspicion,
+  type Tension,
   readReading,
   settleReadings,
   type Agreement,
@@ -28,12 +32,18 @@ import { v7 as uuidv7 } from 'uuid';
 import { DocketService } from '../../data/docket-service';
 import { ReadingOutbox } from '../../data/reading-outbox';
 import { UnitService } from '../../data/unit-service';
+import { planOf, stopsOf, type Stop } from './stops';
 
 /** One step of the work: a measurement, what has been read, and what it comes to. */
 export interface Step {
   readonly code: MeasurementCode;
+  readonly tension: Tension;
+  /** The garments and protocols that ask for it. */
+  readonly wantedBy: readonly string[];
   readonly readings: readonly Reading[];
   readonly agreement: Agreement;
+  /** Why it was passed over, unless it was taken after all. */
+  readonly skipped: string | null;
 }
 
 /** A garment of the docket with its verdict now and what was decided last. */
@@ -51,7 +61,7 @@ export class BenchStore {
   private readonly units = inject(UnitService);
 
   private readonly bench = signal<Bench | null>(null);
-  private readonly at = signal<MeasurementCode | null>(null);
+  private readonly at = signal('prepare');
   /** What is typed and not taken yet. */
   readonly entry = signal('');
   /** Why what was typed is not taken. */
@@ -59,45 +69,69 @@ export class BenchStore {
   /** What went wrong between here and the server, in its words. */
   readonly trouble = signal('');
   readonly saving = signal(false);
+  /** What girths and lengths are taken with: the tape, or a marked string laid on a ruler. */
+  readonly instrument = signal<Instrument>('tape');
 
   readonly docket = computed(() => this.bench()?.docket ?? null);
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   readonly unit = this.units.unit;
 
+  readonly plan = computed(() => planOf(this.bench() ?? { charts: [], protocols: [] }));
+  readonly stops = computed(() => stopsOf(this.plan()));
+  readonly stop = computed<Stop>(
+    () => this.stops().find(({ key }) => key === this.at()) ?? { key: 'decide', kind: 'decide' },
+  );
+  readonly protocols = computed(() => this.bench()?.protocols ?? []);
+
   readonly steps = computed<readonly Step[]>(() => {
     const bench = this.bench();
     if (bench === null) return [];
-    return planSteps(bench.charts.flatMap(({ sheet }) => decidingCodes(sheet))).map((code) => {
+    return this.plan().steps.map(({ code, tension, wantedBy }) => {
       const readings = standingReadings(bench.readings, [code]);
+      const lengths = readings.map(({ length }) => length);
+      const skip = bench.skips.filter((one) => one.code === code).at(-1)?.reason ?? null;
       return {
         code,
+        tension,
+        wantedBy,
         readings,
-        agreement: settleReadings(
-          code,
-          readings.map(({ length }) => length),
-        ),
+        agreement: settleReadings(code, lengths),
+        skipped: readings.length === 0 ? skip : null,
       };
     });
   });
+
+  readonly values = computed(() => settledValues(this.bench()?.readings ?? []));
+  /** What does not hang together and nobody has confirmed. */
+  readonly suspicions = computed<readonly Suspicion[]>(() =>
+    openSuspicions(this.values(), this.bench()?.confirmations ?? []),
+  );
 
   readonly garments = computed<readonly Garment[]>(() => {
     const bench = this.bench();
     if (bench === null) return [];
     return bench.charts.map((chart) => ({
       chart,
-      verdict: judgeGarment(chart, bench.docket, bench.readings),
+      verdict: judgeGarment(chart, bench),
       decision: bench.decisions.filter(({ chartId }) => chartId === chart.id).at(-1) ?? null,
     }));
   });
 
-  /** The step being taken, or `null` when all are done and the garments are to be decided. */
+  /** The step being taken, or `null` at any other stop. */
   readonly current = computed(() => this.steps().find(({ code }) => code === this.at()) ?? null);
   readonly currentNumber = computed(() => this.steps().findIndex(({ code }) => code === this.at()) + 1);
+  /** The suspicions the step at hand takes part in. */
+  readonly currentSuspicions = computed(() => {
+    const code = this.current()?.code;
+    return code === undefined
+      ? []
+      : this.suspicions().filter(({ measurements }) => measurements.includes(code));
+  });
   /** How many readings the steps still want, two each. */
   readonly toGo = computed(() =>
     this.steps().reduce(
-      (sum, { agreement, readings }) =>
-        sum + (agreement.state === 'agreed' ? 0 : Math.max(1, 2 - readings.length)),
+      (sum, { agreement, readings, skipped }) =>
+        sum + (agreement.state === 'agreed' || skipped !== null ? 0 : Math.max(1, 2 - readings.length)),
       0,
     ),
   );
@@ -120,7 +154,7 @@ export class BenchStore {
     this.dockets.open(docketId).subscribe({
       next: (bench) => {
         this.show(bench);
-        this.at.set(this.firstOpen());
+        this.at.set(bench.readings.length === 0 && bench.skips.length === 0 ? 'prepare' : this.firstOpen());
       },
       error: (problem: Error) => this.trouble.set(problem.message),
     });
@@ -154,7 +188,7 @@ export class BenchStore {
   /** Takes back the last reading of the current step, or of the step before where it has none. */
   takeBack(): void {
     let step = this.current();
-    if (step === null || step.readings.length === 0) {
+    if (step !== null && step.readings.length === 0) {
       this.back();
       step = this.current();
     }
@@ -167,23 +201,53 @@ export class BenchStore {
   }
 
   goTo(code: MeasurementCode): void {
-    this.at.set(code);
-    this.clearEntry();
+    this.goToStop(code);
   }
 
-  /** The next step; after the last one the garments are decided. */
+  /** The next stop; after the last step the garments are decided. */
   next(): void {
-    const steps = this.steps();
-    this.at.set(steps[this.currentNumber()]?.code ?? null);
-    this.clearEntry();
+    this.goToStop(this.stopAt(1));
   }
 
-  /** The step before; from deciding, the last one. */
+  /** The stop before; from deciding, the last step. */
   back(): void {
-    const steps = this.steps();
-    const number = this.currentNumber();
-    const before = number === 0 ? steps.at(-1) : steps[Math.max(number - 2, 0)];
-    if (before !== undefined) this.goTo(before.code);
+    this.goToStop(this.stopAt(-1));
+  }
+
+  /** On to the garments, from wherever the tape is. */
+  toDeciding(): void {
+    this.goToStop('decide');
+  }
+
+  /** Passes the current step over, with the reason. */
+  skip(reason: string): void {
+    const [bench, step] = [this.bench(), this.current()];
+    if (bench === null || step === null) return;
+    this.trouble.set('');
+    this.dockets.skip(uuidv7(), { docketId: bench.docket.id, code: step.code, reason }).subscribe({
+      next: (skip) => {
+        this.bench.update((now) => now && { ...now, skips: [...now.skips, skip] });
+        if (this.current()?.code === skip.code) this.next();
+      },
+      error: (problem: Error) => this.trouble.set(problem.message),
+    });
+  }
+
+  /** Confirms a suspicion for the values as they stand, and goes on where nothing else is asked. */
+  confirm(suspicion: Suspicion): void {
+    const bench = this.bench();
+    if (bench === null) return;
+    const values = suspicion.measurements.map((code) => ({ code, value: this.values().get(code)! }));
+    this.trouble.set('');
+    this.dockets
+      .confirm(uuidv7(), { docketId: bench.docket.id, check: suspicion.check, values, reason: 'It is so' })
+      .subscribe({
+        next: (confirmation) => {
+          this.bench.update((now) => now && { ...now, confirmations: [...now.confirmations, confirmation] });
+          this.goOnIfSettled();
+        },
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
   }
 
   clearEntry(): void {
@@ -229,14 +293,35 @@ export class BenchStore {
     this.bench.set({ ...bench, readings });
   }
 
-  private firstOpen(): MeasurementCode | null {
-    return this.steps().find(({ agreement }) => agreement.state !== 'agreed')?.code ?? null;
+  private firstOpen(): string {
+    return (
+      this.steps().find(({ agreement, skipped }) => agreement.state !== 'agreed' && skipped === null)?.code ??
+      'decide'
+    );
+  }
+
+  private stopAt(by: 1 | -1): string {
+    const stops = this.stops();
+    const index = stops.findIndex(({ key }) => key === this.stop().key);
+    return stops[Math.min(Math.max(index + by, 0), stops.length - 1)]!.key;
+  }
+
+  private goToStop(key: string): void {
+    this.at.set(key);
+    this.clearEntry();
+  }
+
+  /** Two readings that agree and ask nothing need no further look. */
+  private goOnIfSettled(): void {
+    const asks = this.currentSuspicions().some(({ weight }) => weight === 'ask');
+    if (this.current()?.agreement.state === 'agreed' && !asks) this.next();
   }
 
   private keep(code: MeasurementCode, typed: string, unit: WorkingUnit): void {
     const bench = this.bench();
     if (bench === null) return;
-    const { stance, tension, instruments } = measurement(code);
+    const { stance, instruments } = measurement(code);
+    const { tension } = this.plan().steps.find((step) => step.code === code)!;
     const reading: ReadingSave = {
       docketId: bench.docket.id,
       code,
@@ -244,7 +329,7 @@ export class BenchStore {
       unit,
       stance,
       tension,
-      instrument: instruments[0]!,
+      instrument: instruments.includes(this.instrument()) ? this.instrument() : instruments[0]!,
       origin: 'fitter',
       takenAt: new Date().toISOString(),
     };
@@ -252,7 +337,7 @@ export class BenchStore {
     this.bench.set({ ...bench, readings: [...bench.readings, ...asTaken(id, reading)] });
     this.outbox.take(id, reading);
     this.clearEntry();
-    if (this.current()?.agreement.state === 'agreed') this.next();
+    this.goOnIfSettled();
   }
 
   private replaceReading(reading: Reading): void {

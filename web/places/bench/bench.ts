@@ -10,18 +10,22 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
+import { SpeechService } from '../../data/speech-service';
+import { measurement, STANCE_ASKS } from '@neat-measure/core';
 import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
 import { BenchStore } from './bench-store';
 import { DecidePanel } from './decide-panel';
 import { GarmentCards } from './garment-cards';
+import { PreparePanel } from './prepare-panel';
 import { ReadingPanel } from './reading-panel';
+import { StancePanel } from './stance-panel';
 import { TapeStrip } from './tape-strip';
 
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
 @Component({
   selector: 'nm-bench',
-  imports: [BodyFigure, ReadingPanel, DecidePanel, GarmentCards, TapeStrip],
+  imports: [BodyFigure, PreparePanel, StancePanel, ReadingPanel, DecidePanel, GarmentCards, TapeStrip],
   providers: [BenchStore],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
@@ -32,19 +36,28 @@ export class Bench {
   readonly docketId = input.required<string>();
   protected readonly store = inject(BenchStore);
   private readonly shortcuts = inject(ShortcutService);
+  protected readonly speech = inject(SpeechService);
   private readonly router = inject(Router);
   private readonly reading = viewChild(ReadingPanel);
-  private readonly deciding = viewChild(DecidePanel);
+  private readonly decidePanel = viewChild(DecidePanel);
 
   /** Which garment is being decided, by its place on the docket. */
   protected readonly garmentAt = signal(0);
-  protected readonly measuring = computed(() => this.store.current() !== null);
+  /** At a step, before one, or deciding. */
+  protected readonly stop = this.store.stop;
+  protected readonly deciding = computed(() => this.stop().kind === 'decide' && this.garment() !== null);
   protected readonly garment = computed(() => this.store.garments()[this.garmentAt()] ?? null);
 
   constructor() {
     effect(() => {
       const id = this.docketId();
       untracked(() => this.store.open(id));
+    });
+    effect(() => {
+      const stop = this.stop();
+      if (stop.kind === 'step')
+        this.speech.say(`${measurement(stop.code).name}. ${measurement(stop.code).place}`);
+      else if (stop.kind === 'stance') this.speech.say(STANCE_ASKS[stop.stance]);
     });
     this.shortcuts.shortcuts.set([
       { keys: ['0–9'], does: 'type a reading' },
@@ -53,7 +66,9 @@ export class Bench {
       { keys: ['Y'], does: 'take the number in the unit offered' },
       { keys: ['R'], does: 'take the last reading back' },
       { keys: ['B'], does: 'back one step' },
-      { keys: ['S'], does: 'on to the next step' },
+      { keys: ['S'], does: 'pass the step over, with a reason' },
+      { keys: ['C'], does: 'confirm a value that was asked about' },
+      { keys: ['V'], does: 'spoken prompts on or off' },
       { keys: ['D'], does: 'decide the garments' },
       { keys: ['←', '→'], does: 'deciding: the garment before or after' },
       { keys: ['O'], does: 'deciding: another size' },
@@ -76,9 +91,8 @@ export class Bench {
   protected onKey(event: KeyboardEvent): void {
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const handled = this.measuring()
-      ? (this.reading()?.onKey(key, event) ?? false)
-      : (this.deciding()?.onKey(key, event) ?? false);
+    const panel = this.reading() ?? this.decidePanel();
+    const handled = panel?.onKey(key, event) ?? false;
     if (handled) {
       event.preventDefault();
       return;
@@ -92,14 +106,17 @@ export class Bench {
 
   private readonly commands: Readonly<Record<string, () => void>> = {
     b: () => this.store.back(),
-    s: () => this.store.next(),
+    s: () => (this.stop().kind === 'step' ? this.reading()?.passOver() : this.store.next()),
+    Enter: () => this.enter(),
+    v: () => this.speech.toggle(),
     r: () => this.store.takeBack(),
-    d: () => this.decide(),
+    d: () => this.store.toDeciding(),
     '?': () => this.shortcuts.shown.set(true),
   };
 
-  /** On to the garments, from wherever the tape is. */
-  protected decide(): void {
-    while (this.store.current() !== null) this.store.next();
+  /** Enter where no panel has its own: begins, goes on after a stance, or leaves when nothing is to be decided. */
+  private enter(): void {
+    if (this.stop().kind === 'decide') this.leave();
+    else this.store.next();
   }
 }

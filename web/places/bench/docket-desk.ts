@@ -11,12 +11,13 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import type { Chart, DocketSummary, Wearer } from '@neat-measure/contract';
+import type { Chart, DocketSummary, Protocol, Wearer } from '@neat-measure/contract';
 import { FIT_PREFERENCES, decidingCodes, measurement, type FitPreference } from '@neat-measure/core';
 import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../data/chart-service';
 import { DocketService } from '../../data/docket-service';
+import { ProtocolService } from '../../data/protocol-service';
 import { UnitService } from '../../data/unit-service';
 import { WearerService } from '../../data/wearer-service';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
@@ -36,6 +37,7 @@ export class DocketDesk {
   private readonly wearers = inject(WearerService);
   private readonly charts = inject(ChartService);
   private readonly dockets = inject(DocketService);
+  private readonly protocolService = inject(ProtocolService);
   private readonly units = inject(UnitService);
   private readonly router = inject(Router);
   private readonly search = viewChild.required<ElementRef<HTMLInputElement>>('search');
@@ -43,6 +45,7 @@ export class DocketDesk {
   protected readonly trouble = signal('');
   private readonly allWearers = toSignal(this.orTrouble(this.wearers.list(), [] as Wearer[]));
   private readonly allCharts = toSignal(this.orTrouble(this.charts.list(), [] as Chart[]));
+  protected readonly protocols = toSignal(this.orTrouble(this.protocolService.list(), [] as Protocol[]));
   protected readonly recent = toSignal(this.orTrouble(this.dockets.list(), [] as DocketSummary[]));
   protected readonly loading = computed(
     () => this.allWearers() === undefined || this.allCharts() === undefined,
@@ -138,7 +141,7 @@ export class DocketDesk {
     this.wearer() === null
       ? 'Choose a wearer.'
       : this.chosen().size === 0
-        ? 'Tick at least one garment.'
+        ? 'Tick at least one garment or protocol.'
         : '',
   );
 
@@ -155,6 +158,7 @@ export class DocketDesk {
       unit: this.units.unit(),
       preference: this.preference(),
       chartIds,
+      protocolIds: (this.protocols() ?? []).map(({ id }) => id).filter((id) => this.chosen().has(id)),
       version: 0,
     };
     const id = uuidv7();

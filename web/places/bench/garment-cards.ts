@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
   compileChart,
+  countingFeet,
+  formatLength,
   measurement,
   sayReason,
   VERDICT_WORDS,
@@ -45,6 +47,32 @@ export class GarmentCards {
               : 'chosen instead',
         reason: decision?.reason ?? sayReason(verdict, this.store.unit()),
         candidates: candidates(garment),
+      };
+    }),
+  );
+
+  protected readonly heading = computed(() => {
+    const [garments, protocols] = [this.store.garments().length, this.store.protocols().length];
+    const counted = (count: number, one: string) =>
+      count === 0 ? '' : `${count} ${one}${count === 1 ? '' : 's'}`;
+    return `Docket: ${[counted(garments, 'garment'), counted(protocols, 'protocol')].filter(Boolean).join(', ')}`;
+  });
+
+  /** Protocols have no size to give: how far they are, and what counts of the feet. */
+  protected readonly records = computed(() =>
+    this.store.protocols().map(({ id, name, steps }) => {
+      const wanted = this.store.steps().filter(({ code }) => steps.some((step) => step.code === code));
+      const taken = wanted.filter(({ agreement }) => agreement.value !== null).length;
+      const feet = wanted.some(({ code }) => code.startsWith('foot-'))
+        ? countingFeet(this.store.values())
+        : null;
+      const longer = feet?.length ? `longer foot ${formatLength(feet.length, 'mm')}` : '';
+      const wider = feet?.width ? `wider ${formatLength(feet.width, 'mm')}` : '';
+      return {
+        id,
+        name,
+        done: `${taken} of ${wanted.length}`,
+        feet: [longer, wider].filter(Boolean).join(', '),
       };
     }),
   );

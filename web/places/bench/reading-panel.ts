@@ -5,6 +5,8 @@ import {
   effect,
   type ElementRef,
   inject,
+  signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import {
@@ -14,12 +16,22 @@ import {
   nudgeEntry,
   parseLength,
   sayReadingProblem,
+  saySuspicion,
+  TENSION_WORDS,
   STANCE_WORDS,
   bareUnit,
   withinLimits,
 } from '@neat-measure/core';
 import { Figures } from '../../parts/figures/figures';
 import { BenchStore } from './bench-store';
+
+/** Why a step is passed over, as fitters say it. */
+const SKIP_REASONS = [
+  'The wearer declines',
+  'Not needed for these garments',
+  'Cannot be taken today',
+  'Comes back for it later',
+] as const;
 
 /** The centre of the Bench: one measurement, the reading as large as can be, and what the readings say. */
 @Component({
@@ -34,10 +46,30 @@ export class ReadingPanel {
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
   protected readonly step = computed(() => this.store.current()!);
+  private readonly currentCode = computed(() => this.step().code);
   protected readonly described = computed(() => measurement(this.step().code));
   protected readonly stance = computed(() => STANCE_WORDS[this.described().stance]);
   /** The unit a bare number takes here. */
   protected readonly unit = computed(() => bareUnit(this.step().code, this.store.unit()));
+
+  protected readonly tension = computed(() => TENSION_WORDS[this.step().tension]);
+  /** Whether girths and lengths are taken with a string here, which is laid on a ruler afterwards. */
+  protected readonly byString = computed(
+    () => this.described().instruments.includes('string') && this.store.instrument() === 'string',
+  );
+
+  protected readonly skipReasons = SKIP_REASONS;
+  protected readonly skipping = signal(false);
+
+  /** What is asked about the values of this step, the first thing first. */
+  protected readonly asked = computed(
+    () => this.store.currentSuspicions().find(({ weight }) => weight === 'ask') ?? null,
+  );
+  protected readonly asks = computed(() =>
+    this.store
+      .currentSuspicions()
+      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.store.unit()) })),
+  );
 
   protected readonly fault = computed(() => {
     const problem = this.store.problem();
@@ -107,7 +139,8 @@ export class ReadingPanel {
   constructor() {
     // The entry waits for digits whenever a step is shown; nobody has to find it first.
     effect(() => {
-      this.step();
+      this.currentCode();
+      untracked(() => this.skipping.set(false));
       this.field().nativeElement.focus({ preventScroll: true });
     });
   }
@@ -123,6 +156,8 @@ export class ReadingPanel {
     if (key === 'Enter' && (this.owns(event.target) || !(event.target instanceof HTMLButtonElement)))
       this.store.takeEntry();
     else if (key === 'Escape' && entry !== '') this.store.clearEntry();
+    else if (this.skipping() && this.chooseSkip(key)) return true;
+    else if (key === 'c' && entry === '' && this.asked() !== null) this.store.confirm(this.asked()!);
     else if (key === 'y' && this.offer() !== null) this.store.takeOffer();
     else if ((key === 'ArrowUp' || key === 'ArrowDown') && this.nudge(key === 'ArrowUp' ? 1 : -1))
       return true;
@@ -136,6 +171,24 @@ export class ReadingPanel {
     // What was refused stays to be seen and mended; typing on replaces it.
     if (key === 'Enter' && this.store.problem() !== null) this.field().nativeElement.select();
     return true;
+  }
+
+  /** Goes on where the step has its value; otherwise asks why it is passed over. */
+  passOver(): void {
+    if (this.step().agreement.state === 'agreed') this.store.next();
+    else this.skipping.set(true);
+  }
+
+  protected skip(reason: string): void {
+    this.skipping.set(false);
+    this.store.skip(reason);
+  }
+
+  private chooseSkip(key: string): boolean {
+    const reason = SKIP_REASONS[Number(key) - 1];
+    if (reason !== undefined) this.skip(reason);
+    else if (key === 'Escape') this.skipping.set(false);
+    return reason !== undefined || key === 'Escape' || key === 'Enter';
   }
 
   protected write(text: string): void {

@@ -36,25 +36,31 @@ export class TapeStrip {
     });
   }
 
-  private marking({ code, agreement, readings }: ReturnType<BenchStore['steps']>[number]) {
+  private marking({ code, agreement, readings, skipped }: ReturnType<BenchStore['steps']>[number]) {
     const unit = bareUnit(code, this.store.unit());
     const { short, name } = measurement(code);
-    const value = agreement.value === null ? '' : formatNumber(agreement.value, unit);
+    const value =
+      skipped !== null ? 'passed' : agreement.value === null ? '' : formatNumber(agreement.value, unit);
+    const asked = this.store
+      .suspicions()
+      .some(({ weight, measurements }) => weight === 'ask' && measurements.includes(code));
     const state =
-      agreement.state === 'none'
-        ? 'not read'
-        : agreement.state === 'agreed'
-          ? `${value} ${unit}`
-          : agreement.state === 'one'
-            ? `${value} ${unit}, read once`
-            : 'to be read again';
+      skipped !== null
+        ? `passed over, ${skipped}`
+        : agreement.state === 'none'
+          ? 'not read'
+          : agreement.state === 'agreed'
+            ? `${value} ${unit}`
+            : agreement.state === 'one'
+              ? `${value} ${unit}, read once`
+              : 'to be read again';
     return {
       code,
       short,
       value,
       unit,
       spoken: `${name}: ${state}`,
-      unsettled: readings.length > 0 && agreement.state !== 'agreed',
+      unsettled: (readings.length > 0 && agreement.state !== 'agreed') || asked,
     };
   }
 }

@@ -1,0 +1,154 @@
+import type { Page } from '@playwright/test';
+import { expect, openDocket, takeReadings, test } from './fitter';
+
+/** Presses keys and counts those that are no part of a number. */
+class Keys {
+  besidesDigits = 0;
+  constructor(private readonly page: Page) {}
+
+  async press(key: string): Promise<void> {
+    if (!/^[\d.]$/.test(key)) this.besidesDigits += 1;
+    await this.page.keyboard.press(key);
+  }
+
+  async type(text: string): Promise<void> {
+    for (const key of text) await this.press(key);
+  }
+}
+
+const READINGS: Record<string, string> = {
+  Chest: '98',
+  'Natural waist': '85',
+  'Widest girth': '88',
+  'Trouser waist': '87',
+  'Hip and seat': '99',
+  'Front, standing': '39',
+  'Collar to belt': '46',
+  'Front, seated': '33',
+  'Left foot length': '262',
+  'Left foot width': '99',
+  'Right foot length': '260',
+  'Right foot width': '101',
+};
+
+test('a vest by method c, a jacket, trousers and boots are measured by keyboard alone, with under 60 keys besides digits', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Ibrahima', [
+    'Ranger field jacket',
+    'Ranger trousers',
+    'Concealable vest, method c',
+    'Footwear',
+  ]);
+  const keys = new Keys(page);
+  // The Enter that began the work, behind the preparation, counts too.
+  keys.besidesDigits = 1;
+  const heading = page.getByRole('heading', { level: 1 });
+  const seen: string[] = [];
+  for (;;) {
+    const name = (await heading.textContent())!.trim();
+    if (name === 'Ranger field jacket') break;
+    seen.push(name);
+    const reading = READINGS[name];
+    if (reading === undefined) await keys.press('Enter');
+    else
+      for (let twice = 0; twice < 2; twice++) {
+        await keys.type(reading);
+        await keys.press('Enter');
+      }
+    await expect(heading).not.toHaveText(name);
+  }
+  expect(seen).toEqual([
+    'Chest',
+    'Natural waist',
+    'Widest girth',
+    'Trouser waist',
+    'Hip and seat',
+    'Front, standing',
+    'Turned away',
+    'Collar to belt',
+    'Seated',
+    'Front, seated',
+    'On paper',
+    'Left foot length',
+    'Left foot width',
+    'Right foot length',
+    'Right foot width',
+  ]);
+  expect(keys.besidesDigits).toBeLessThan(60);
+  await expect(page.getByText('longer foot 262 mm, wider 101 mm')).toBeVisible();
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await page.reload();
+  await expect(page.getByText('all read')).toBeVisible();
+});
+
+test('preparing names what to wear, the cautions, and two charts that mean different waists', async ({
+  fitter: page,
+}) => {
+  await expect(page.getByRole('option', { name: /Joaquín/ })).toBeVisible();
+  await page.keyboard.type('joaquin');
+  await page.keyboard.press('Enter');
+  for (const name of ['Ranger field jacket', 'Ranger trousers'])
+    await page.getByRole('checkbox', { name }).check();
+  await page.getByText('Or measure by a protocol').click();
+  await page.getByRole('checkbox', { name: 'Concealable vest, method a' }).check();
+  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await expect(page.getByText('The duty trousers, shirt and belt')).toBeVisible();
+  await expect(page.getByText('may all say “waist” and mean different places')).toBeVisible();
+  await expect(page.getByText('does not certify protection')).toBeVisible();
+});
+
+test('readings that do not hang together are asked about at once, and confirmed with one key', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'desmond', ['Ranger field jacket']);
+  await takeReadings(page, '98', '98', '101', '101');
+  await expect(page.getByText('Natural waist is 3 cm more than chest.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Docket' })).toContainText('suspect');
+  await page.keyboard.press('c');
+  await expect(page.locator('[data-proposed]')).toHaveText('XL');
+  await page.reload();
+  await expect(page.locator('[data-proposed]')).toHaveText('XL');
+});
+
+test('a step is passed over with a reason, and taken all the same later', async ({ fitter: page }) => {
+  await openDocket(page, 'lucia', ['Ranger field jacket']);
+  await takeReadings(page, '98', '98');
+  await page.keyboard.press('s');
+  await page.keyboard.press('1');
+  await expect(
+    page.getByRole('button', { name: 'Waist: passed over'.replace('Waist', 'Natural waist') }),
+  ).toBeVisible();
+  await expect(page.getByText('incomplete').first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Ranger field jacket' })).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(page.getByText('Passed over: The wearer declines.')).toBeVisible();
+  await takeReadings(page, '85', '85');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+});
+
+test('the unit switch re-expresses readings and re-interprets none', async ({ fitter: page }) => {
+  await openDocket(page, 'farah', ['Estuary fleece']);
+  await takeReadings(page, '98');
+  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await expect(page.getByText('First reading').locator('..')).toContainText('38 5/8');
+  await page.getByLabel('Chest in in').focus();
+  await takeReadings(page, '38 1/2');
+  await expect(page.locator('[data-proposed]')).toBeVisible();
+  await page.getByRole('button', { name: 'cm', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Chest: 97.9 cm' })).toBeVisible();
+});
+
+test('a second tab neither loses nor doubles a reading', async ({ fitter: page, context }) => {
+  await openDocket(page, 'hakon', ['Estuary fleece']);
+  await takeReadings(page, '98');
+  await expect(page.getByText('1 reading to go')).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await expect(second.getByText('1 reading to go')).toBeVisible();
+  await takeReadings(second, '98.5');
+  await expect(second.locator('[data-proposed]')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Chest: 98.3 cm' })).toBeVisible();
+});
