@@ -1,4 +1,8 @@
 import {
+  allowedApart,
+  mm,
+  settleReadings,
+  type Agreement,
   CHECK_CODES,
   INSTRUMENTS,
   MEASUREMENT_CODES,
@@ -69,6 +73,8 @@ export const readingSaveSchema = z.object({
   instrument: z.enum(INSTRUMENTS),
   origin: z.enum(ORIGINS),
   takenAt: instantSchema,
+  /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
+  carriedFrom: instantSchema.nullable(),
 });
 export type ReadingSave = z.infer<typeof readingSaveSchema>;
 
@@ -105,6 +111,17 @@ export type ConfirmationSave = z.infer<typeof confirmationSaveSchema>;
 export const confirmationSchema = confirmationSaveSchema.extend({ id: idSchema, confirmedAt: instantSchema });
 export type DocketConfirmation = z.infer<typeof confirmationSchema>;
 
+/** What an earlier docket of the wearer already answers: offered, never used by itself. */
+export const recordedSchema = z.object({
+  code: z.enum(MEASUREMENT_CODES),
+  value: lengthSchema,
+  takenAt: instantSchema,
+  origin: z.enum(ORIGINS),
+  /** Older than the house lets a record stand: to be measured again. */
+  due: z.boolean(),
+});
+export type Recorded = z.infer<typeof recordedSchema>;
+
 /** A docket with everything the Bench shows. */
 export const benchSchema = z.object({
   docket: docketSchema,
@@ -112,6 +129,7 @@ export const benchSchema = z.object({
   charts: z.array(chartSchema),
   protocols: z.array(protocolSchema),
   readings: z.array(readingSchema),
+  record: z.array(recordedSchema),
   skips: z.array(skipSchema),
   confirmations: z.array(confirmationSchema),
   decisions: z.array(decisionSchema),
@@ -132,4 +150,15 @@ export function standingReadings(readings: readonly Reading[], codes: readonly M
   return readings
     .filter(({ code, withdrawnAt }) => withdrawnAt === null && codes.includes(code))
     .sort((a, b) => a.takenAt.localeCompare(b.takenAt) || a.id.localeCompare(b.id));
+}
+
+/** How the standing readings of one measurement stand together; one carried over is settled as it is. */
+export function agreementOf(code: MeasurementCode, standing: readonly Reading[]): Agreement {
+  const carried = standing.length === 1 && standing[0]!.carriedFrom !== null ? standing[0]! : null;
+  if (carried !== null)
+    return { state: 'agreed', value: carried.length, apart: mm(0), allowed: allowedApart(code) };
+  return settleReadings(
+    code,
+    standing.map(({ length }) => length),
+  );
 }

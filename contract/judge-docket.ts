@@ -4,28 +4,20 @@ import {
   suspectCodes,
   type Length,
   judge,
-  settleReadings,
   type GarmentVerdict,
   type MeasurementCode,
-  type MeasuredBody,
 } from '@neat-measure/core';
 import type { Chart } from './chart';
-import { standingReadings, type Bench, type Reading } from './docket';
+import { agreementOf, standingReadings, type Bench, type Reading } from './docket';
 
 /** The values that the standing readings of a docket settle to, by measurement. */
-export function settledBody(readings: readonly Reading[]): MeasuredBody {
-  const codes = [...new Set(readings.map(({ code }) => code))];
-  return new Map(
-    codes.flatMap(
-      (code): [MeasurementCode, { value: NonNullable<ReturnType<typeof settleReadings>['value']> }][] => {
-        const { value } = settleReadings(
-          code,
-          standingReadings(readings, [code]).map(({ length }) => length),
-        );
-        return value === null ? [] : [[code, { value }]];
-      },
-    ),
-  );
+export function settledBody(readings: readonly Reading[]): Map<MeasurementCode, { readonly value: Length }> {
+  const settled = new Map<MeasurementCode, { readonly value: Length }>();
+  for (const code of new Set(readings.map((reading) => reading.code))) {
+    const { value } = agreementOf(code, standingReadings(readings, [code]));
+    if (value !== null) settled.set(code, { value });
+  }
+  return settled;
 }
 
 /** The values alone, for the checks. */

@@ -152,3 +152,41 @@ test('a second tab neither loses nor doubles a reading', async ({ fitter: page, 
   await page.reload();
   await expect(page.getByRole('button', { name: 'Chest: 98.3 cm' })).toBeVisible();
 });
+
+test('a shipped protocol is copied, changed, and measured by', async ({ fitter: page }) => {
+  await page.goto('/bench/protocols');
+  await page.getByRole('button', { name: 'Headwear' }).click();
+  await page.getByRole('button', { name: 'Copy and change' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('');
+  await page.getByRole('button', { name: 'Save the protocol' }).click();
+  await expect(page.getByRole('alert')).toContainText('Give the protocol a name');
+  await page.getByLabel('Name', { exact: true }).fill('Storm hats');
+  await page.getByLabel('Add a measurement').fill('Neck');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Tape for Neck', { exact: true }).selectOption('two-fingers');
+  await page.getByRole('button', { name: 'Save the protocol' }).click();
+  await expect(page.getByRole('heading', { name: 'Storm hats' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Neck two fingers beneath the tape/ })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Back to the docket' }).click();
+  await openDocket(page, 'wen', ['Storm hats']);
+  await expect(page.getByText('1 of 2 · touching, not pressing')).toBeVisible();
+  await takeReadings(page, '57', '57');
+  await expect(page.getByText('2 of 2 · two fingers beneath the tape')).toBeVisible();
+});
+
+test('what an earlier docket has on record is offered with its date, and kept with one key', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Chidi Marlowe', ['Estuary fleece']);
+  await takeReadings(page, '95', '95.5');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Accepted: M.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await openDocket(page, 'Chidi Marlowe', ['Ranger field jacket']);
+  await expect(page.getByText(/On record: 95.3 cm, read by a fitter on/)).toBeVisible();
+  await page.keyboard.press('k');
+  await expect(page.getByRole('heading', { name: 'Natural waist' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Chest: 95.3 cm' })).toBeVisible();
+});

@@ -178,6 +178,10 @@ export function sayConflict(conflict: PlanConflict): string {
     const asked = conflict.tensions.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');
     return `${measurement(conflict.code).name} is wanted with the tape lying differently (${asked}). It is taken as the first says; the other is to be judged with that in mind.`;
   }
-  const names = conflict.codes.map((code) => measurement(code).name.toLowerCase()).join(' and ');
-  return `${conflict.wantedBy.join(' and ')} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
+  const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
+  return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
+}
+
+function list(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 }

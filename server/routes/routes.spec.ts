@@ -70,6 +70,7 @@ describe('the routes', () => {
     instrument: 'tape',
     origin: 'fitter',
     takenAt: new Date().toISOString(),
+    carriedFrom: null,
     ...changes,
   });
   const measured = async (chest: string, waist: string) => {
@@ -385,6 +386,34 @@ describe('the routes', () => {
       const [verdict] = docketVerdictsSchema.parse((await app.get(verdictsPath(id))).body);
       expect([verdict!.chartId, verdict!.verdict.verdict]).toEqual([chartId, 'incomplete']);
       expect(problem(await app.put(withdrawalPath(uuidv7()), {}))).toEqual([404, 'not-found']);
+    });
+  });
+
+  describe('the record', () => {
+    it('offers what an earlier docket settled, with its date, and lets it be carried over', async () => {
+      const { id, docket, chartId } = await docketOf();
+      for (const typed of ['98', '98.5']) await saved(ROUTES.readings, reading(id, 'chest-girth', typed));
+      await saved(ROUTES.readings, reading(id, 'waist-girth', '85'));
+      const old = new Date(Date.now() - 200 * 86_400_000).toISOString();
+      for (const typed of ['96', '96'])
+        await saved(ROUTES.readings, reading(id, 'hip-girth', typed, { takenAt: old }));
+      const later = await saved(ROUTES.dockets, docket);
+      const { record } = benchSchema.parse((await app.get(pathOf(ROUTES.dockets, later))).body);
+      expect(record.map(({ code, value, origin, due }) => [code, Number(value), origin, due])).toEqual([
+        ['hip-girth', 960_000, 'fitter', true],
+        ['chest-girth', 982_500, 'fitter', false],
+      ]);
+      expect((await app.get(verdictsPath(later))).body[0].verdict.verdict)
+        .withContext('never used by itself')
+        .toBe('incomplete');
+
+      const carried = reading(later, 'chest-girth', '982.5 mm', { carriedFrom: record[1]!.takenAt });
+      expect(
+        readingSchema.parse((await app.put(pathOf(ROUTES.readings, uuidv7()), carried)).body).carriedFrom,
+      ).toBe(record[1]!.takenAt);
+      for (const typed of ['86', '86']) await saved(ROUTES.readings, reading(later, 'waist-girth', typed));
+      const [verdict] = docketVerdictsSchema.parse((await app.get(verdictsPath(later))).body);
+      expect([verdict!.chartId, verdict!.verdict.proposed]).toEqual([chartId, 'M']);
     });
   });
 

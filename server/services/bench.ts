@@ -1,5 +1,7 @@
 import {
+  agreementOf,
   judgeGarment,
+  type Recorded,
   standingReadings,
   type Bench,
   type Decision,
@@ -21,6 +23,7 @@ import { hasDecision, listDecisions, saveDecision } from '../store/decision-stor
 import {
   docketOfReading,
   findDocket,
+  listEarlierReadings,
   listReadings,
   saveDocket,
   saveReading,
@@ -34,16 +37,44 @@ import { findWearer } from '../store/wearer-store';
 export async function openBench(database: Database, docketId: string): Promise<Bench> {
   const docket = await findDocket(database, docketId);
   if (docket === undefined) throw notFound('docket');
-  const [wearer, charts, protocols, readings, skips, confirmations, decisions] = await Promise.all([
+  const [wearer, charts, protocols, readings, earlier, skips, confirmations, decisions] = await Promise.all([
     findWearer(database, docket.wearerId),
     findCharts(database, docket.chartIds),
     findProtocols(database, docket.protocolIds),
     listReadings(database, docketId),
+    listEarlierReadings(database, docket),
     listSkips(database, docketId),
     listConfirmations(database, docketId),
     listDecisions(database, docketId),
   ]);
-  return { docket, wearer: wearer!, charts, protocols, readings, skips, confirmations, decisions };
+  return {
+    docket,
+    wearer: wearer!,
+    charts,
+    protocols,
+    readings,
+    record: recordOf(earlier),
+    skips,
+    confirmations,
+    decisions,
+  };
+}
+
+/** How long a record stands before the wearer is measured again, unless a chart says otherwise: half a year. */
+const REMEASURE_AFTER_DAYS = 183;
+
+/** The latest settled value of each measurement on earlier dockets. */
+function recordOf(earlier: readonly Reading[]): Recorded[] {
+  const oldest = new Date(Date.now() - REMEASURE_AFTER_DAYS * 86_400_000).toISOString();
+  return [...new Set(earlier.map(({ code }) => code))].flatMap((code): Recorded[] => {
+    const taken = earlier.filter((reading) => reading.code === code);
+    const last = taken.at(-1)!;
+    const together = taken.filter(({ docketId }) => docketId === last.docketId);
+    const agreement = agreementOf(code, together);
+    if (agreement.state !== 'agreed') return [];
+    const takenAt = last.carriedFrom ?? last.takenAt;
+    return [{ code, value: agreement.value, takenAt, origin: last.origin, due: takenAt < oldest }];
+  });
 }
 
 /**

@@ -146,24 +146,49 @@ type ReadingRow = Pick<
   readonly length_um: number;
   readonly fitter_id: string;
   readonly taken_at: Date;
+  readonly carried_from: Date | null;
   readonly withdrawn_at: Date | null;
 };
 
 /** Every reading of a docket in the order taken, withdrawn ones among them. */
 export async function listReadings(database: Database, docketId: string): Promise<Reading[]> {
-  const rows = await database('readings')
+  return (await readingRows(database).where({ docket_id: docketId })).map(toReading);
+}
+
+/** The standing readings of a wearer's other dockets, in the order taken. */
+export async function listEarlierReadings(database: Database, { wearerId, id }: Docket): Promise<Reading[]> {
+  const rows = await readingRows(database)
+    .join('dockets', 'dockets.id', 'readings.docket_id')
+    .where({ wearer_id: wearerId, withdrawn_at: null })
+    .whereNot('docket_id', id);
+  return rows.map(toReading);
+}
+
+function readingRows(database: Database) {
+  return database('readings')
     .leftJoin('reading_withdrawals', 'reading_withdrawals.reading_id', 'readings.id')
-    .where({ docket_id: docketId })
     .orderBy(['taken_at', 'readings.id'])
     .select<ReadingRow[]>('readings.*', 'withdrawn_at');
-  return rows.map(({ docket_id, length_um, fitter_id, taken_at, withdrawn_at, ...row }) => ({
+}
+
+function toReading({
+  docket_id,
+  length_um,
+  fitter_id,
+  taken_at,
+  carried_from,
+  withdrawn_at,
+  ...row
+}: ReadingRow): Reading {
+  return {
     ...row,
     docketId: docket_id,
     length: length_um as Length,
     fitterId: fitter_id,
     takenAt: taken_at.toISOString(),
+    carriedFrom: carried_from?.toISOString() ?? null,
     withdrawnAt: withdrawn_at?.toISOString() ?? null,
-  }));
+  };
 }
 
 /** Keeps a reading for good, with the length derived from what was typed. */
@@ -174,13 +199,14 @@ export async function saveReading(
   length: Length,
   fitterId: string,
 ): Promise<void> {
-  const { docketId, takenAt, ...rest } = save;
+  const { docketId, takenAt, carriedFrom, ...rest } = save;
   const row = {
     id,
     ...rest,
     docket_id: docketId,
     length_um: length,
     taken_at: new Date(takenAt),
+    carried_from: carriedFrom === null ? null : new Date(carriedFrom),
     fitter_id: fitterId,
   };
   await saveOnce(database, 'readings', row, ['docket_id', 'code', 'typed', 'unit', 'length_um', 'taken_at']);

@@ -33,6 +33,12 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/bench/docket-desk').then(({ DocketDesk }) => DocketDesk),
       },
       {
+        path: 'bench/protocols',
+        title: 'Protocols · Neat Measure',
+        loadComponent: () =>
+          import('../places/bench/protocols/protocol-desk').then(({ ProtocolDesk }) => ProtocolDesk),
+      },
+      {
         path: 'bench/:docketId',
         title: 'Bench · Neat Measure',
         loadComponent: () => import('../places/bench/bench').then(({ Bench }) => Bench),

@@ -20,6 +20,7 @@ describe('ReadingOutbox', () => {
     instrument: 'tape',
     origin: 'fitter',
     takenAt: '2026-05-04T08:00:00.000Z',
+    carriedFrom: null,
   });
   const answer = (id: string, one: ReadingSave) => ({
     ...one,

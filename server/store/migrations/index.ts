@@ -1,11 +1,13 @@
 import type { Knex } from 'knex';
 import * as bench from './0001-bench';
 import * as measuring from './0002-measuring';
+import * as carried from './0003-carried-readings';
 
 /** The migrations by name, oldest first. Forward only; a landed one is never changed. */
 const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }])[] = [
   ['0001-bench', bench],
   ['0002-measuring', measuring],
+  ['0003-carried-readings', carried],
 ];
 
 /** Migrations as code of the bundle, so that a running server needs no folder of scripts. */

@@ -12,6 +12,8 @@ import { lengthFigures, type Length, type WorkingUnit } from '@neat-measure/core
     ><span class="unit">{{ figures().unit }}</span>`,
   styles: `
     :host {
+      display: inline-flex;
+      align-items: baseline;
       white-space: nowrap;
     }
     .fraction {
@@ -24,6 +26,8 @@ import { lengthFigures, type Length, type WorkingUnit } from '@neat-measure/core
     .unit {
       margin-left: 0.3em;
       font-size: var(--unit-size, 0.8em);
+      font-weight: 400;
+      letter-spacing: 0;
       color: var(--soft);
     }
   `,

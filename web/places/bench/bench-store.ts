@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
+  agreementOf,
   judgeGarment,
   settledValues,
   standingReadings,
@@ -20,7 +21,6 @@ import {
   type Suspicion,
   type Tension,
   readReading,
-  settleReadings,
   type Agreement,
   type GarmentVerdict,
   type MeasurementCode,
@@ -88,14 +88,13 @@ export class BenchStore {
     if (bench === null) return [];
     return this.plan().steps.map(({ code, tension, wantedBy }) => {
       const readings = standingReadings(bench.readings, [code]);
-      const lengths = readings.map(({ length }) => length);
       const skip = bench.skips.filter((one) => one.code === code).at(-1)?.reason ?? null;
       return {
         code,
         tension,
         wantedBy,
         readings,
-        agreement: settleReadings(code, lengths),
+        agreement: agreementOf(code, readings),
         skipped: readings.length === 0 ? skip : null,
       };
     });
@@ -126,6 +125,12 @@ export class BenchStore {
     return code === undefined
       ? []
       : this.suspicions().filter(({ measurements }) => measurements.includes(code));
+  });
+  /** What an earlier docket says of the step at hand, while nothing has been read here. */
+  readonly recorded = computed(() => {
+    const step = this.current();
+    if (step === null || step.readings.length > 0) return null;
+    return this.bench()?.record.find(({ code }) => code === step.code) ?? null;
   });
   /** How many readings the steps still want, two each. */
   readonly toGo = computed(() =>
@@ -183,6 +188,14 @@ export class BenchStore {
     const problem = this.problem();
     if (problem?.code !== 'impossible' || problem.offers.length === 0) return;
     this.keep(problem.measurement, problem.text, problem.offers[0]!.unit);
+  }
+
+  /** Carries the value on record over to this docket, with its date and origin. */
+  takeRecorded(): void {
+    const recorded = this.recorded();
+    if (recorded === null) return;
+    // In millimetres a whole number of micrometres is written exactly.
+    this.keep(recorded.code, `${recorded.value / 1_000} mm`, 'mm', recorded.takenAt, recorded.origin);
   }
 
   /** Takes back the last reading of the current step, or of the step before where it has none. */
@@ -317,7 +330,13 @@ export class BenchStore {
     if (this.current()?.agreement.state === 'agreed' && !asks) this.next();
   }
 
-  private keep(code: MeasurementCode, typed: string, unit: WorkingUnit): void {
+  private keep(
+    code: MeasurementCode,
+    typed: string,
+    unit: WorkingUnit,
+    carriedFrom: string | null = null,
+    origin: ReadingSave['origin'] = 'fitter',
+  ): void {
     const bench = this.bench();
     if (bench === null) return;
     const { stance, instruments } = measurement(code);
@@ -330,8 +349,9 @@ export class BenchStore {
       stance,
       tension,
       instrument: instruments.includes(this.instrument()) ? this.instrument() : instruments[0]!,
-      origin: 'fitter',
+      origin,
       takenAt: new Date().toISOString(),
+      carriedFrom,
     };
     const id = uuidv7();
     this.bench.set({ ...bench, readings: [...bench.readings, ...asTaken(id, reading)] });

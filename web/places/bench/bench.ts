@@ -68,6 +68,7 @@ export class Bench {
       { keys: ['B'], does: 'back one step' },
       { keys: ['S'], does: 'pass the step over, with a reason' },
       { keys: ['C'], does: 'confirm a value that was asked about' },
+      { keys: ['K'], does: 'keep what an earlier docket has on record' },
       { keys: ['V'], does: 'spoken prompts on or off' },
       { keys: ['D'], does: 'decide the garments' },
       { keys: ['←', '→'], does: 'deciding: the garment before or after' },

@@ -6,7 +6,6 @@ import {
   type ElementRef,
   inject,
   signal,
-  untracked,
   viewChild,
 } from '@angular/core';
 import {
@@ -19,11 +18,20 @@ import {
   saySuspicion,
   TENSION_WORDS,
   STANCE_WORDS,
+  type MeasurementCode,
   bareUnit,
   withinLimits,
 } from '@neat-measure/core';
 import { Figures } from '../../parts/figures/figures';
 import { BenchStore } from './bench-store';
+
+/** Where a value comes from. */
+const ORIGIN_WORDS = {
+  fitter: 'read by a fitter',
+  helper: 'read by a helper',
+  self: 'read by the wearer',
+  reported: 'reported, not measured',
+} as const;
 
 /** Why a step is passed over, as fitters say it. */
 const SKIP_REASONS = [
@@ -59,7 +67,22 @@ export class ReadingPanel {
   );
 
   protected readonly skipReasons = SKIP_REASONS;
-  protected readonly skipping = signal(false);
+  private readonly skippedCode = signal<MeasurementCode | null>(null);
+  /** Whether the reason for passing this very step over is being asked. */
+  protected readonly skipping = computed(() => this.skippedCode() === this.step().code);
+
+  /** What an earlier docket already answers. */
+  protected readonly recorded = computed(() => {
+    const recorded = this.store.recorded();
+    if (recorded === null) return null;
+    const day = new Date(recorded.takenAt).toLocaleDateString('en-GB', {
+      day: 'numeric',
+      month: 'long',
+      year: 'numeric',
+    });
+    const words = `On record: ${formatLength(recorded.value, this.unit())}, ${ORIGIN_WORDS[recorded.origin]} on ${day}.`;
+    return { due: recorded.due, words: recorded.due ? `${words} It is due to be measured again.` : words };
+  });
 
   /** What is asked about the values of this step, the first thing first. */
   protected readonly asked = computed(
@@ -140,7 +163,6 @@ export class ReadingPanel {
     // The entry waits for digits whenever a step is shown; nobody has to find it first.
     effect(() => {
       this.currentCode();
-      untracked(() => this.skipping.set(false));
       this.field().nativeElement.focus({ preventScroll: true });
     });
   }
@@ -158,6 +180,7 @@ export class ReadingPanel {
     else if (key === 'Escape' && entry !== '') this.store.clearEntry();
     else if (this.skipping() && this.chooseSkip(key)) return true;
     else if (key === 'c' && entry === '' && this.asked() !== null) this.store.confirm(this.asked()!);
+    else if (key === 'k' && entry === '' && this.recorded()?.due === false) this.store.takeRecorded();
     else if (key === 'y' && this.offer() !== null) this.store.takeOffer();
     else if ((key === 'ArrowUp' || key === 'ArrowDown') && this.nudge(key === 'ArrowUp' ? 1 : -1))
       return true;
@@ -176,18 +199,18 @@ export class ReadingPanel {
   /** Goes on where the step has its value; otherwise asks why it is passed over. */
   passOver(): void {
     if (this.step().agreement.state === 'agreed') this.store.next();
-    else this.skipping.set(true);
+    else this.skippedCode.set(this.step().code);
   }
 
   protected skip(reason: string): void {
-    this.skipping.set(false);
+    this.skippedCode.set(null);
     this.store.skip(reason);
   }
 
   private chooseSkip(key: string): boolean {
     const reason = SKIP_REASONS[Number(key) - 1];
     if (reason !== undefined) this.skip(reason);
-    else if (key === 'Escape') this.skipping.set(false);
+    else if (key === 'Escape') this.skippedCode.set(null);
     return reason !== undefined || key === 'Escape' || key === 'Enter';
   }
 
