@@ -75,6 +75,8 @@ export const readingSaveSchema = z.object({
   takenAt: instantSchema,
   /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
   carriedFrom: instantSchema.nullable(),
+  /** The tape that sent it; `null` when it was typed. */
+  device: z.string().max(40).nullable(),
 });
 export type ReadingSave = z.infer<typeof readingSaveSchema>;
 

@@ -7,4 +7,5 @@ export * from './protocol';
 export * from './decision';
 export * from './docket';
 export * from './judge-docket';
+export * from './device';
 export * from './routes';

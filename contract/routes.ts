@@ -16,6 +16,8 @@ export const ROUTES = {
   skips: '/api/skips',
   /** PUT one by id. */
   confirmations: '/api/confirmations',
+  /** POST: what tapes send, as lines of JSON in plain text. */
+  deviceLines: '/api/devices/lines',
   /** GET all; PUT one's own by id. */
   protocols: '/api/protocols',
   /** PUT one by id. */
@@ -35,4 +37,9 @@ export function verdictsPath(docketId: string): string {
 /** PUT: takes a reading back. */
 export function withdrawalPath(readingId: string): string {
   return `${ROUTES.readings}/${readingId}/withdrawal`;
+}
+
+/** GET: what one tape sends from now on, as server-sent events. */
+export function deviceStreamPath(device: string): string {
+  return `/api/devices/${device}/stream`;
 }

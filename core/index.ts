@@ -20,6 +20,7 @@ export * from './capture/checks';
 export * from './capture/confirmations';
 export * from './capture/likelihood';
 export * from './capture/say-check';
+export * from './capture/device-line';
 export * from './capture/nudge';
 export * from './capture/read-reading';
 export * from './capture/say-reading-problem';

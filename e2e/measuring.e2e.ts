@@ -161,7 +161,9 @@ test('a shipped protocol is copied, changed, and measured by', async ({ fitter: 
   await page.getByRole('button', { name: 'Save the protocol' }).click();
   await expect(page.getByRole('alert')).toContainText('Give the protocol a name');
   await page.getByLabel('Name', { exact: true }).fill('Storm hats');
-  await page.getByLabel('Add a measurement').fill('Neck');
+  await page.getByLabel('Add a measurement').click();
+  await page.keyboard.type('Neck');
+  await expect(page.locator('nz-option-item').first()).toHaveText('Neck');
   await page.keyboard.press('Enter');
   await page.getByLabel('Tape for Neck', { exact: true }).selectOption('two-fingers');
   await page.getByRole('button', { name: 'Save the protocol' }).click();
@@ -188,5 +190,36 @@ test('what an earlier docket has on record is offered with its date, and kept wi
   await expect(page.getByText(/On record: 95.3 cm, read by a fitter on/)).toBeVisible();
   await page.keyboard.press('k');
   await expect(page.getByRole('heading', { name: 'Natural waist' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Chest: 95.3 cm' })).toBeVisible();
+});
+
+test('a tape that sends is heard like a typed reading, and one sent twice counts once', async ({
+  fitter: page,
+  context,
+}) => {
+  await page.getByLabel('Name of the tape').fill('practice-tape');
+  await page.getByLabel('Name of the tape').press('Tab');
+  await page.getByRole('combobox', { name: 'Wearer' }).focus();
+  const listening = page.waitForResponse((response) => response.url().includes('/stream'));
+  await openDocket(page, 'anneliese', ['Estuary fleece']);
+  await listening;
+  const tape = await context.newPage();
+  await tape.goto('/bench/tape');
+  await tape.getByRole('checkbox', { name: /every reading twice/ }).check();
+  await tape.getByLabel('Length, cm').fill('95');
+  await tape.keyboard.press('Enter');
+  await expect(tape.getByText('Sent: 1 new, 1 repeated.')).toBeVisible();
+  await expect(page.getByText('First reading, practice-tape')).toBeVisible();
+  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await tape.getByLabel('Length, cm').fill('38');
+  await tape.keyboard.press('Enter');
+  await expect(page.getByText(/is outside any chest/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await tape.getByLabel('Length, cm').fill('95.5');
+  await tape.keyboard.press('Enter');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await tape.keyboard.press('Enter');
+  await expect(page.getByText('The tape sent 95.5 cm while no measurement was open.')).toBeVisible();
+  await page.reload();
   await expect(page.getByRole('button', { name: 'Chest: 95.3 cm' })).toBeVisible();
 });

@@ -10,6 +10,7 @@ import { pinoHttp } from 'pino-http';
 import type { Config } from './config';
 import { notFound, ProblemError } from './problem-error';
 import { workRoutes } from './routes';
+import { deviceRoutes } from './routes/devices';
 import { requireSession, sessionRoutes } from './routes/session';
 import { serveWeb } from './routes/web';
 import type { Database } from './store/database';
@@ -18,6 +19,8 @@ import type { Database } from './store/database';
 export interface AppParts {
   readonly database: Database;
   readonly logger: Logger;
+  /** Ends what would otherwise stay open: the streams of devices. */
+  readonly stopping: AbortSignal;
   readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT'>;
 }
 
@@ -28,7 +31,7 @@ const MOST_BODY_BYTES = 2 * MOST_CHART_BYTES;
 const REQUESTS_A_MINUTE = 6_000;
 
 /** Builds the application: API and web application on one origin. */
-export function createApp({ database, logger, config }: AppParts): Express {
+export function createApp({ database, logger, stopping, config }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', config.TRUSTED_PROXIES);
@@ -65,6 +68,7 @@ export function createApp({ database, logger, config }: AppParts): Express {
   app.use(sessionRoutes(database, config.SECURE_COOKIE));
   app.use('/api', requireSession(database));
   app.use(workRoutes(database));
+  app.use(deviceRoutes(database, stopping));
   app.use('/api', () => {
     throw notFound('route');
   });

@@ -19,7 +19,8 @@ async function main(): Promise<void> {
   if (config.DEMO_FOLDER !== undefined && (await loadDemo(database, config.DEMO_FOLDER)))
     logger.info('demo loaded');
 
-  const server = createServer(createApp({ database, logger, config }));
+  const streams = new AbortController();
+  const server = createServer(createApp({ database, logger, stopping: streams.signal, config }));
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
   logger.info({ port }, 'listening');
@@ -32,6 +33,7 @@ async function main(): Promise<void> {
     logger.info({ why }, 'stopping');
     const closed = once(server, 'close');
     server.close();
+    streams.abort();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;

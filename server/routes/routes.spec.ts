@@ -71,6 +71,7 @@ describe('the routes', () => {
     origin: 'fitter',
     takenAt: new Date().toISOString(),
     carriedFrom: null,
+    device: null,
     ...changes,
   });
   const measured = async (chest: string, waist: string) => {

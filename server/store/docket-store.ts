@@ -140,7 +140,7 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
 
 type ReadingRow = Pick<
   Reading,
-  'id' | 'code' | 'typed' | 'unit' | 'stance' | 'tension' | 'instrument' | 'origin'
+  'device' | 'id' | 'code' | 'typed' | 'unit' | 'stance' | 'tension' | 'instrument' | 'origin'
 > & {
   readonly docket_id: string;
   readonly length_um: number;

@@ -24,6 +24,7 @@ export class Harness {
     readonly database: Database,
     private readonly server: Server,
     private readonly name: string,
+    private readonly streams: AbortController,
   ) {}
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
@@ -38,15 +39,17 @@ export class Harness {
     await migrate(database);
     await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
     const logger = pino({ level: 'silent' });
+    const streams = new AbortController();
     const server = createServer(
       createApp({
         database,
         logger,
+        stopping: streams.signal,
         config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
       }),
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    const harness = new Harness(database, server, name);
+    const harness = new Harness(database, server, name, streams);
     await harness.signIn();
     return harness;
   }
@@ -93,6 +96,7 @@ export class Harness {
   }
 
   async stop(): Promise<void> {
+    this.streams.abort();
     this.server.closeAllConnections();
     await new Promise((resolve) => this.server.close(resolve));
     await this.database.raw(`drop database ${this.name}`);

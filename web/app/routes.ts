@@ -33,6 +33,12 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/bench/docket-desk').then(({ DocketDesk }) => DocketDesk),
       },
       {
+        path: 'bench/tape',
+        title: 'Practice tape · Neat Measure',
+        loadComponent: () =>
+          import('../places/bench/tape-simulator/tape-simulator').then(({ TapeSimulator }) => TapeSimulator),
+      },
+      {
         path: 'bench/protocols',
         title: 'Protocols · Neat Measure',
         loadComponent: () =>

@@ -21,6 +21,7 @@ describe('ReadingOutbox', () => {
     origin: 'fitter',
     takenAt: '2026-05-04T08:00:00.000Z',
     carriedFrom: null,
+    device: null,
   });
   const answer = (id: string, one: ReadingSave) => ({
     ...one,

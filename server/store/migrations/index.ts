@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import * as bench from './0001-bench';
 import * as measuring from './0002-measuring';
+import * as devices from './0004-devices';
 import * as carried from './0003-carried-readings';
 
 /** The migrations by name, oldest first. Forward only; a landed one is never changed. */
@@ -8,6 +9,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0001-bench', bench],
   ['0002-measuring', measuring],
   ['0003-carried-readings', carried],
+  ['0004-devices', devices],
 ];
 
 /** Migrations as code of the bundle, so that a running server needs no folder of scripts. */

@@ -1,56 +1,45 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import {
-  agreementOf,
-  judgeGarment,
   settledValues,
   standingReadings,
   type Bench,
-  type Chart,
-  type Decision,
   type DecisionSave,
   type Reading,
   type ReadingSave,
+  type StreamedLine,
 } from '@neat-measure/contract';
 import {
+  asTyped,
   bareUnit,
+  deviceLength,
+  formatLength,
   decidingCodes,
   measurement,
   openSuspicions,
   type Instrument,
   type Suspicion,
-  type Tension,
   readReading,
-  type Agreement,
-  type GarmentVerdict,
   type MeasurementCode,
   type ReadingProblem,
   type WorkingUnit,
 } from '@neat-measure/core';
-import { finalize, switchMap } from 'rxjs';
+import { EMPTY, finalize, switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
+import { DeviceService } from '../../data/device-service';
 import { DocketService } from '../../data/docket-service';
 import { ReadingOutbox } from '../../data/reading-outbox';
 import { UnitService } from '../../data/unit-service';
+import { asTaken, garmentsOf, stepsOf, withWaiting, type Garment, type Step } from './bench-view';
 import { planOf, stopsOf, type Stop } from './stops';
 
-/** One step of the work: a measurement, what has been read, and what it comes to. */
-export interface Step {
-  readonly code: MeasurementCode;
-  readonly tension: Tension;
-  /** The garments and protocols that ask for it. */
-  readonly wantedBy: readonly string[];
-  readonly readings: readonly Reading[];
-  readonly agreement: Agreement;
-  /** Why it was passed over, unless it was taken after all. */
-  readonly skipped: string | null;
-}
-
-/** A garment of the docket with its verdict now and what was decided last. */
-export interface Garment {
-  readonly chart: Chart;
-  readonly verdict: GarmentVerdict;
-  readonly decision: Decision | null;
+/** A reading to be kept: typed by the fitter unless something else is said. */
+interface Taken {
+  readonly typed: string;
+  readonly unit: WorkingUnit;
+  readonly origin?: ReadingSave['origin'];
+  readonly carriedFrom?: string | null;
+  readonly device?: string | null;
 }
 
 /** The state of one docket on the Bench. */
@@ -59,6 +48,7 @@ export class BenchStore {
   private readonly dockets = inject(DocketService);
   private readonly outbox = inject(ReadingOutbox);
   private readonly units = inject(UnitService);
+  private readonly devices = inject(DeviceService);
 
   private readonly bench = signal<Bench | null>(null);
   private readonly at = signal('prepare');
@@ -85,19 +75,7 @@ export class BenchStore {
 
   readonly steps = computed<readonly Step[]>(() => {
     const bench = this.bench();
-    if (bench === null) return [];
-    return this.plan().steps.map(({ code, tension, wantedBy }) => {
-      const readings = standingReadings(bench.readings, [code]);
-      const skip = bench.skips.filter((one) => one.code === code).at(-1)?.reason ?? null;
-      return {
-        code,
-        tension,
-        wantedBy,
-        readings,
-        agreement: agreementOf(code, readings),
-        skipped: readings.length === 0 ? skip : null,
-      };
-    });
+    return bench === null ? [] : stepsOf(this.plan(), bench);
   });
 
   readonly values = computed(() => settledValues(this.bench()?.readings ?? []));
@@ -108,12 +86,7 @@ export class BenchStore {
 
   readonly garments = computed<readonly Garment[]>(() => {
     const bench = this.bench();
-    if (bench === null) return [];
-    return bench.charts.map((chart) => ({
-      chart,
-      verdict: judgeGarment(chart, bench),
-      decision: bench.decisions.filter(({ chartId }) => chartId === chart.id).at(-1) ?? null,
-    }));
+    return bench === null ? [] : garmentsOf(bench);
   });
 
   /** The step being taken, or `null` at any other stop. */
@@ -142,6 +115,12 @@ export class BenchStore {
   );
 
   constructor() {
+    toObservable(this.devices.paired)
+      .pipe(
+        switchMap((device) => (device === '' ? EMPTY : this.devices.lines(device))),
+        takeUntilDestroyed(),
+      )
+      .subscribe((line) => this.receive(line));
     this.outbox.deliveries.pipe(takeUntilDestroyed()).subscribe((delivery) => {
       const bench = this.bench();
       if (bench === null || delivery.docketId !== bench.docket.id) return;
@@ -158,7 +137,7 @@ export class BenchStore {
     this.bench.set(null);
     this.dockets.open(docketId).subscribe({
       next: (bench) => {
-        this.show(bench);
+        this.bench.set(withWaiting(bench, this.outbox.waitingFor(bench.docket.id)));
         this.at.set(bench.readings.length === 0 && bench.skips.length === 0 ? 'prepare' : this.firstOpen());
       },
       error: (problem: Error) => this.trouble.set(problem.message),
@@ -180,14 +159,33 @@ export class BenchStore {
       this.problem.set(read.problem);
       return;
     }
-    this.keep(step.code, this.entry().trim(), unit);
+    this.keep(step.code, { typed: this.entry().trim(), unit });
   }
 
   /** Takes the typed number in the unit that was offered for it. */
   takeOffer(): void {
     const problem = this.problem();
     if (problem?.code !== 'impossible' || problem.offers.length === 0) return;
-    this.keep(problem.measurement, problem.text, problem.offers[0]!.unit);
+    this.keep(problem.measurement, { typed: problem.text, unit: problem.offers[0]!.unit });
+  }
+
+  /** Takes what a paired tape sent, by the same way as what is typed; what cannot be taken is said, with its value. */
+  receive(line: StreamedLine): void {
+    const [bench, step] = [this.bench(), this.current()];
+    const said = formatLength(deviceLength(line), this.unit());
+    if (bench === null) return;
+    if (line.docket !== undefined && line.docket !== bench.docket.id)
+      return this.trouble.set(`The tape sent ${said} for another docket. It was not taken here.`);
+    if (step === null)
+      return this.trouble.set(
+        `The tape sent ${said} while no measurement was open. Go to the measurement and pull again.`,
+      );
+    const read = readReading(asTyped(line), step.code, 'mm');
+    if (read.ok) this.keep(step.code, { typed: asTyped(line), unit: 'mm', device: line.device });
+    else {
+      this.entry.set(asTyped(line));
+      this.problem.set(read.problem);
+    }
   }
 
   /** Carries the value on record over to this docket, with its date and origin. */
@@ -195,7 +193,12 @@ export class BenchStore {
     const recorded = this.recorded();
     if (recorded === null) return;
     // In millimetres a whole number of micrometres is written exactly.
-    this.keep(recorded.code, `${recorded.value / 1_000} mm`, 'mm', recorded.takenAt, recorded.origin);
+    this.keep(recorded.code, {
+      typed: `${recorded.value / 1_000} mm`,
+      unit: 'mm',
+      origin: recorded.origin,
+      carriedFrom: recorded.takenAt,
+    });
   }
 
   /** Takes back the last reading of the current step, or of the step before where it has none. */
@@ -294,18 +297,6 @@ export class BenchStore {
       });
   }
 
-  private show(bench: Bench): void {
-    let readings = [...bench.readings];
-    for (const { readingId, reading } of this.outbox.waitingFor(bench.docket.id)) {
-      if (reading === null)
-        readings = readings.map((one) =>
-          one.id === readingId ? { ...one, withdrawnAt: new Date().toISOString() } : one,
-        );
-      else if (readings.every(({ id }) => id !== readingId)) readings.push(...asTaken(readingId, reading));
-    }
-    this.bench.set({ ...bench, readings });
-  }
-
   private firstOpen(): string {
     return (
       this.steps().find(({ agreement, skipped }) => agreement.state !== 'agreed' && skipped === null)?.code ??
@@ -332,10 +323,7 @@ export class BenchStore {
 
   private keep(
     code: MeasurementCode,
-    typed: string,
-    unit: WorkingUnit,
-    carriedFrom: string | null = null,
-    origin: ReadingSave['origin'] = 'fitter',
+    { typed, unit, origin = 'fitter', carriedFrom = null, device = null }: Taken,
   ): void {
     const bench = this.bench();
     if (bench === null) return;
@@ -352,6 +340,7 @@ export class BenchStore {
       origin,
       takenAt: new Date().toISOString(),
       carriedFrom,
+      device,
     };
     const id = uuidv7();
     this.bench.set({ ...bench, readings: [...bench.readings, ...asTaken(id, reading)] });
@@ -366,10 +355,4 @@ export class BenchStore {
         bench && { ...bench, readings: bench.readings.map((one) => (one.id === reading.id ? reading : one)) },
     );
   }
-}
-
-/** A reading as it will come back from the server, to be shown before it does. */
-function asTaken(id: string, reading: ReadingSave): Reading[] {
-  const read = readReading(reading.typed, reading.code, reading.unit);
-  return read.ok ? [{ ...reading, id, length: read.value.length, fitterId: '', withdrawnAt: null }] : [];
 }

@@ -25,7 +25,8 @@ import {
 } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
-import { BenchStore, type Garment } from './bench-store';
+import { BenchStore } from './bench-store';
+import type { Garment } from './bench-view';
 
 /** Reasons to hand over another size, as fitters give them. */
 const REASONS = [

@@ -16,6 +16,7 @@ import { FIT_PREFERENCES, decidingCodes, measurement, type FitPreference } from 
 import { catchError, of, switchMap, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../data/chart-service';
+import { DeviceService } from '../../data/device-service';
 import { DocketService } from '../../data/docket-service';
 import { ProtocolService } from '../../data/protocol-service';
 import { UnitService } from '../../data/unit-service';
@@ -39,6 +40,7 @@ export class DocketDesk {
   private readonly dockets = inject(DocketService);
   private readonly protocolService = inject(ProtocolService);
   private readonly units = inject(UnitService);
+  protected readonly devices = inject(DeviceService);
   private readonly router = inject(Router);
   private readonly search = viewChild.required<ElementRef<HTMLInputElement>>('search');
 

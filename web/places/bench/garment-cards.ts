@@ -11,7 +11,8 @@ import {
 } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
-import { BenchStore, type Garment } from './bench-store';
+import { BenchStore } from './bench-store';
+import type { Garment } from './bench-view';
 
 /** Every garment on the docket, narrowing as the readings come in. */
 @Component({

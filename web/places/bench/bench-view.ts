@@ -1,0 +1,84 @@
+import {
+  agreementOf,
+  judgeGarment,
+  standingReadings,
+  type Bench,
+  type Chart,
+  type Decision,
+  type Reading,
+  type ReadingSave,
+} from '@neat-measure/contract';
+import {
+  readReading,
+  type Agreement,
+  type GarmentVerdict,
+  type MeasurementCode,
+  type Plan,
+  type Tension,
+} from '@neat-measure/core';
+
+/** One step of the work: a measurement, what has been read, and what it comes to. */
+export interface Step {
+  readonly code: MeasurementCode;
+  readonly tension: Tension;
+  /** The garments and protocols that ask for it. */
+  readonly wantedBy: readonly string[];
+  readonly readings: readonly Reading[];
+  readonly agreement: Agreement;
+  /** Why it was passed over, unless it was taken after all. */
+  readonly skipped: string | null;
+}
+
+/** A garment of the docket with its verdict now and what was decided last. */
+export interface Garment {
+  readonly chart: Chart;
+  readonly verdict: GarmentVerdict;
+  readonly decision: Decision | null;
+}
+
+/** The steps of a plan with what has been read for each. */
+export function stepsOf(plan: Plan, bench: Bench): Step[] {
+  return plan.steps.map(({ code, tension, wantedBy }) => {
+    const readings = standingReadings(bench.readings, [code]);
+    const skip = bench.skips.filter((one) => one.code === code).at(-1)?.reason ?? null;
+    return {
+      code,
+      tension,
+      wantedBy,
+      readings,
+      agreement: agreementOf(code, readings),
+      skipped: readings.length === 0 ? skip : null,
+    };
+  });
+}
+
+/** The garments of a docket with their verdicts now. */
+export function garmentsOf(bench: Bench): Garment[] {
+  return bench.charts.map((chart) => ({
+    chart,
+    verdict: judgeGarment(chart, bench),
+    decision: bench.decisions.filter(({ chartId }) => chartId === chart.id).at(-1) ?? null,
+  }));
+}
+
+/** A docket with the readings and withdrawals that still wait on this device standing in it. */
+export function withWaiting(
+  bench: Bench,
+  waiting: readonly { readonly readingId: string; readonly reading: ReadingSave | null }[],
+): Bench {
+  let readings = [...bench.readings];
+  for (const { readingId, reading } of waiting) {
+    if (reading === null)
+      readings = readings.map((one) =>
+        one.id === readingId ? { ...one, withdrawnAt: new Date().toISOString() } : one,
+      );
+    else if (readings.every(({ id }) => id !== readingId)) readings.push(...asTaken(readingId, reading));
+  }
+  return { ...bench, readings };
+}
+
+/** A reading as it will come back from the server, to be shown before it does. */
+export function asTaken(id: string, reading: ReadingSave): Reading[] {
+  const read = readReading(reading.typed, reading.code, reading.unit);
+  return read.ok ? [{ ...reading, id, length: read.value.length, fitterId: '', withdrawnAt: null }] : [];
+}
