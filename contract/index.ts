@@ -8,4 +8,5 @@ export * from './decision';
 export * from './docket';
 export * from './judge-docket';
 export * from './device';
+export * from './self-measuring';
 export * from './routes';

@@ -4,18 +4,35 @@ import {
   suspectCodes,
   type Length,
   judge,
+  measurement,
   type GarmentVerdict,
   type MeasurementCode,
 } from '@neat-measure/core';
 import type { Chart } from './chart';
 import { agreementOf, standingReadings, type Bench, type Reading } from './docket';
 
+/** A value with the standard error that its origin gives it, in micrometres. */
+interface SettledValue {
+  readonly value: Length;
+  readonly standardError: number;
+}
+
+/** What the wearer read, or only reports, is worth less: working factors of ours until the log has data. */
+const ERROR_FACTOR: Readonly<Record<Reading['origin'], number>> = {
+  fitter: 1,
+  helper: 1,
+  self: 2,
+  reported: 3,
+};
+
 /** The values that the standing readings of a docket settle to, by measurement. */
-export function settledBody(readings: readonly Reading[]): Map<MeasurementCode, { readonly value: Length }> {
-  const settled = new Map<MeasurementCode, { readonly value: Length }>();
+export function settledBody(readings: readonly Reading[]): Map<MeasurementCode, SettledValue> {
+  const settled = new Map<MeasurementCode, SettledValue>();
   for (const code of new Set(readings.map((reading) => reading.code))) {
-    const { value } = agreementOf(code, standingReadings(readings, [code]));
-    if (value !== null) settled.set(code, { value });
+    const standing = standingReadings(readings, [code]);
+    const { value } = agreementOf(code, standing);
+    const factor = Math.max(1, ...standing.map(({ origin }) => ERROR_FACTOR[origin]));
+    if (value !== null) settled.set(code, { value, standardError: factor * measurement(code).standardError });
   }
   return settled;
 }

@@ -10,6 +10,7 @@ export const PROBLEM_KINDS = [
   'not-found',
   'changed-meanwhile',
   'id-taken',
+  'link-ended',
   'too-large',
   'too-many-requests',
   'chart-findings',

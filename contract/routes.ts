@@ -16,6 +16,8 @@ export const ROUTES = {
   skips: '/api/skips',
   /** PUT one by id. */
   confirmations: '/api/confirmations',
+  /** PUT one by id: makes a link for the wearer of a docket. */
+  selfLinks: '/api/self-links',
   /** POST: what tapes send, as lines of JSON in plain text. */
   deviceLines: '/api/devices/lines',
   /** GET all; PUT one's own by id. */
@@ -42,4 +44,9 @@ export function withdrawalPath(readingId: string): string {
 /** GET: what one tape sends from now on, as server-sent events. */
 export function deviceStreamPath(device: string): string {
   return `/api/devices/${device}/stream`;
+}
+
+/** GET the sheet of a link, PUT what was measured; without a session, the token is the key. */
+export function selfPath(token: string): string {
+  return `/api/self/${token}`;
 }

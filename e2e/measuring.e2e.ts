@@ -172,9 +172,9 @@ test('a shipped protocol is copied, changed, and measured by', async ({ fitter: 
 
   await page.getByRole('link', { name: 'Back to the docket' }).click();
   await openDocket(page, 'wen', ['Storm hats']);
-  await expect(page.getByText('1 of 2 · touching, not pressing')).toBeVisible();
-  await takeReadings(page, '57', '57');
-  await expect(page.getByText('2 of 2 · two fingers beneath the tape')).toBeVisible();
+  await expect(page.getByText('1 of 2 · two fingers beneath the tape')).toBeVisible();
+  await takeReadings(page, '38', '38');
+  await expect(page.getByText('2 of 2 · touching, not pressing')).toBeVisible();
 });
 
 test('what an earlier docket has on record is offered with its date, and kept with one key', async ({
@@ -222,4 +222,37 @@ test('a tape that sends is heard like a typed reading, and one sent twice counts
   await expect(page.getByText('The tape sent 95.5 cm while no measurement was open.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: 'Chest: 95.3 cm' })).toBeVisible();
+});
+
+test('the wearer measures themselves by a link, and the fitter takes it over', async ({
+  fitter: page,
+  browser,
+  baseURL,
+  allowErrors,
+}) => {
+  allowErrors(/410/);
+  await openDocket(page, 'priya', ['Estuary fleece', 'Bra']);
+  await page.getByRole('button', { name: 'Link for the wearer' }).click();
+  const address = (await page.getByRole('link', { name: /\/self\// }).textContent())!;
+  const own = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  await own.goto(new URL(address.trim()).pathname.replace(/^/, baseURL!));
+  await expect(own.getByRole('heading', { name: 'Priya Solheim, your measurements' })).toBeVisible();
+  await own.getByLabel('Chest in cm').fill('9');
+  await own.getByLabel('Bust in cm', { exact: true }).fill('95');
+  await own.getByRole('button', { name: 'Send to the fitter' }).click();
+  await expect(own.getByText('9 cm is outside any chest')).toBeVisible();
+  await own.reload();
+  await expect(own.getByLabel('Bust in cm', { exact: true })).toHaveValue('95');
+  await own.getByLabel('Chest in cm').fill('95,5');
+  await own.getByRole('button', { name: 'Send to the fitter' }).click();
+  await expect(own.getByRole('heading', { name: 'Thank you' })).toBeVisible();
+  await own.reload();
+  await expect(own.getByRole('alert')).toContainText('This link has been used');
+  await own.close();
+
+  await page.reload();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/On record: 95.5 cm, read by the wearer on/)).toBeVisible();
+  await page.keyboard.press('k');
+  await expect(page.getByRole('heading', { name: 'Bust' })).toBeVisible();
 });

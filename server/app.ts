@@ -11,6 +11,7 @@ import type { Config } from './config';
 import { notFound, ProblemError } from './problem-error';
 import { workRoutes } from './routes';
 import { deviceRoutes } from './routes/devices';
+import { selfRoutes } from './routes/self';
 import { requireSession, sessionRoutes } from './routes/session';
 import { serveWeb } from './routes/web';
 import type { Database } from './store/database';
@@ -66,6 +67,7 @@ export function createApp({ database, logger, stopping, config }: AppParts): Exp
     response.json({ status: 'ok' });
   });
   app.use(sessionRoutes(database, config.SECURE_COOKIE));
+  app.use(selfRoutes(database));
   app.use('/api', requireSession(database));
   app.use(workRoutes(database));
   app.use(deviceRoutes(database, stopping));
@@ -82,7 +84,10 @@ function logRequests(logger: Logger): RequestHandler {
   return pinoHttp({
     logger,
     serializers: {
-      req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0] }),
+      req: ({ method, url }: { method: string; url: string }) => ({
+        method,
+        path: url.split('?')[0]!.replace(/^(\/api)?\/self\/.*/, '$1/self/…'),
+      }),
       res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
     },
     customLogLevel: (_request, response, error) =>

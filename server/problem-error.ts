@@ -9,6 +9,7 @@ const TITLES: Readonly<Record<ProblemKind, readonly [status: number, title: stri
   'not-found': [404, 'Not found'],
   'changed-meanwhile': [409, 'Changed meanwhile'],
   'id-taken': [409, 'The id is taken'],
+  'link-ended': [410, 'The link has ended'],
   'too-large': [413, 'Too large'],
   'chart-findings': [422, 'The chart was not taken'],
   'not-decidable': [422, 'This cannot be decided'],

@@ -6,6 +6,7 @@ import {
   protocolSaveSchema,
   readingSaveSchema,
   ROUTES,
+  selfLinkSaveSchema,
   skipSaveSchema,
   verdictsPath,
   wearerSaveSchema,
@@ -24,6 +25,7 @@ import {
   takeReading,
 } from '../services/bench';
 import { importChart } from '../services/charts';
+import { makeSelfLink } from '../services/self-measuring';
 import { findCharts, listCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
 import { listDockets } from '../store/docket-store';
@@ -97,6 +99,10 @@ export function workRoutes(database: Database): Router {
           fitterOf(response).id,
         ),
       );
+    })
+    .put(`${ROUTES.selfLinks}/:id`, async (request, response) => {
+      const { docketId } = readBody(selfLinkSaveSchema, request);
+      response.json(await makeSelfLink(database, readId(request), docketId, fitterOf(response).id));
     })
     .get(ROUTES.protocols, async (_request, response) => {
       response.json(await listProtocols(database));

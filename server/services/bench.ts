@@ -17,6 +17,7 @@ import {
 } from '@neat-measure/contract';
 import { decidingCodes, onlyPart, readReading, sayReadingProblem } from '@neat-measure/core';
 import { notFound, ProblemError } from '../problem-error';
+import { selfRecorded } from './self-measuring';
 import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
 import { hasDecision, listDecisions, saveDecision } from '../store/decision-store';
@@ -37,23 +38,25 @@ import { findWearer } from '../store/wearer-store';
 export async function openBench(database: Database, docketId: string): Promise<Bench> {
   const docket = await findDocket(database, docketId);
   if (docket === undefined) throw notFound('docket');
-  const [wearer, charts, protocols, readings, earlier, skips, confirmations, decisions] = await Promise.all([
-    findWearer(database, docket.wearerId),
-    findCharts(database, docket.chartIds),
-    findProtocols(database, docket.protocolIds),
-    listReadings(database, docketId),
-    listEarlierReadings(database, docket),
-    listSkips(database, docketId),
-    listConfirmations(database, docketId),
-    listDecisions(database, docketId),
-  ]);
+  const [wearer, charts, protocols, readings, earlier, own, skips, confirmations, decisions] =
+    await Promise.all([
+      findWearer(database, docket.wearerId),
+      findCharts(database, docket.chartIds),
+      findProtocols(database, docket.protocolIds),
+      listReadings(database, docketId),
+      listEarlierReadings(database, docket),
+      selfRecorded(database, docketId),
+      listSkips(database, docketId),
+      listConfirmations(database, docketId),
+      listDecisions(database, docketId),
+    ]);
   return {
     docket,
     wearer: wearer!,
     charts,
     protocols,
     readings,
-    record: recordOf(earlier),
+    record: joinRecords(recordOf(earlier), own),
     skips,
     confirmations,
     decisions,
@@ -62,6 +65,13 @@ export async function openBench(database: Database, docketId: string): Promise<B
 
 /** How long a record stands before the wearer is measured again, unless a chart says otherwise: half a year. */
 const REMEASURE_AFTER_DAYS = 183;
+
+/** What a fitter read stands before what the wearer read, unless it is due; of the wearer's own the latest counts. */
+function joinRecords(read: readonly Recorded[], own: readonly Recorded[]): Recorded[] {
+  const latest = own.filter(({ code }, index) => own.slice(index + 1).every((one) => one.code !== code));
+  const kept = read.filter(({ code, due }) => !due || latest.every((one) => one.code !== code));
+  return [...kept, ...latest.filter(({ code }) => kept.every((one) => one.code !== code))];
+}
 
 /** The latest settled value of each measurement on earlier dockets. */
 function recordOf(earlier: readonly Reading[]): Recorded[] {

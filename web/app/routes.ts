@@ -24,6 +24,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('../places/sign-in/sign-in').then(({ SignIn }) => SignIn),
   },
   {
+    path: 'self/:token',
+    title: 'Your measurements · Neat Measure',
+    loadComponent: () => import('../places/self/self-sheet').then(({ SelfSheet }) => SelfSheet),
+  },
+  {
     path: '',
     canActivate: [signedIn],
     children: [

@@ -6,6 +6,8 @@ import {
   docketSummariesSchema,
   pathOf,
   ROUTES,
+  selfLinkSchema,
+  type SelfLink,
   skipSchema,
   type Bench,
   type ConfirmationSave,
@@ -18,6 +20,7 @@ import {
   type SkipSave,
 } from '@neat-measure/contract';
 import type { Observable } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
 import { Api } from './api';
 
 /** Dockets, and what is decided on them. */
@@ -43,6 +46,11 @@ export class DocketService {
 
   confirm(id: string, confirmation: ConfirmationSave): Observable<DocketConfirmation> {
     return this.api.put(pathOf(ROUTES.confirmations, id), confirmation, confirmationSchema);
+  }
+
+  /** Makes a link with which the wearer measures themselves; its token is told only now. */
+  selfLink(docketId: string): Observable<SelfLink> {
+    return this.api.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId }, selfLinkSchema);
   }
 
   decide(id: string, decision: DecisionSave): Observable<Decision> {

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import * as bench from './0001-bench';
 import * as measuring from './0002-measuring';
+import * as selfLinks from './0005-self-links';
 import * as devices from './0004-devices';
 import * as carried from './0003-carried-readings';
 
@@ -10,6 +11,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0002-measuring', measuring],
   ['0003-carried-readings', carried],
   ['0004-devices', devices],
+  ['0005-self-links', selfLinks],
 ];
 
 /** Migrations as code of the bundle, so that a running server needs no folder of scripts. */

@@ -10,6 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
+import { DocketService } from '../../data/docket-service';
 import { SpeechService } from '../../data/speech-service';
 import { measurement, STANCE_ASKS } from '@neat-measure/core';
 import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
@@ -37,6 +38,7 @@ export class Bench {
   protected readonly store = inject(BenchStore);
   private readonly shortcuts = inject(ShortcutService);
   protected readonly speech = inject(SpeechService);
+  private readonly dockets = inject(DocketService);
   private readonly router = inject(Router);
   private readonly reading = viewChild(ReadingPanel);
   private readonly decidePanel = viewChild(DecidePanel);
@@ -75,6 +77,20 @@ export class Bench {
       { keys: ['O'], does: 'deciding: another size' },
       { keys: ['Esc'], does: 'clear what is typed; deciding: back to the proposal' },
     ]);
+  }
+
+  /** The address with which the wearer measures themselves, once it has been made. */
+  protected readonly link = signal('');
+  protected readonly linkEnds = signal('');
+
+  protected makeLink(): void {
+    this.dockets.selfLink(this.docketId()).subscribe({
+      next: ({ token, expiresAt }) => {
+        this.link.set(`${location.origin}/self/${token}`);
+        this.linkEnds.set(new Date(expiresAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' }));
+      },
+      error: (problem: Error) => this.store.trouble.set(problem.message),
+    });
   }
 
   /** Leaves for the next wearer. */
