@@ -251,6 +251,7 @@ test('the wearer measures themselves by a link, and the fitter takes it over', a
   await own.close();
 
   await page.reload();
+  await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText(/On record: 95.5 cm, read by the wearer on/)).toBeVisible();
   await page.keyboard.press('k');

@@ -82,6 +82,35 @@ try {
   await page.goto(`${base}/bench`);
   await page.getByRole('option').first().waitFor();
   await shoot('docket');
+  await page.keyboard.type('siob');
+  await page.keyboard.press('Enter');
+  for (const garment of ['Ranger field jacket', 'Ranger trousers'])
+    await page.getByRole('checkbox', { name: garment }).check();
+  await page.getByText('Or measure by a protocol').click();
+  for (const protocol of ['Concealable vest, method c', 'Footwear'])
+    await page.getByRole('checkbox', { name: protocol }).check();
+  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Begin' }).waitFor();
+  await shoot('prepare');
+  await page.keyboard.press('Enter');
+  await type('96', '96', '98.5', '98.5');
+  await page.getByText('it is so').waitFor();
+  await shoot('check');
+  await page.keyboard.press('c');
+  await page.getByRole('heading', { name: 'Widest girth' }).waitFor();
+  await type('99', '99', '97', '97', '102', '102', '39', '39');
+  await page.getByRole('heading', { name: 'Turned away' }).waitFor();
+  await page.keyboard.press('Enter');
+  await page.getByRole('heading', { name: 'Collar to belt' }).waitFor();
+  await type('46', '46');
+  await page.getByRole('heading', { name: 'Seated' }).waitFor();
+  await page.keyboard.press('Enter');
+  await page.getByRole('heading', { name: 'Front, seated' }).waitFor();
+  await page.keyboard.type('33');
+  await shoot('seated');
+  await page.goto(`${base}/bench/protocols`);
+  await page.getByRole('table').waitFor();
+  await shoot('protocols');
   await page.goto(`${base}/charts`);
   await page.getByRole('table').waitFor();
   await shoot('charts');

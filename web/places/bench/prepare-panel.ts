@@ -28,7 +28,9 @@ import { BenchStore } from './bench-store';
     @for (line of cautions(); track line) {
       <p class="caution"><b>Caution.</b> {{ line }}</p>
     }
-    <button type="button" class="primary" (click)="store.next()"><kbd>Enter</kbd> Begin</button>
+    <div class="go">
+      <button type="button" class="primary" (click)="store.next()"><kbd>Enter</kbd> Begin</button>
+    </div>
   `,
   styleUrl: './prompt-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
