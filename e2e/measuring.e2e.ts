@@ -231,12 +231,12 @@ test('the wearer measures themselves by a link, and the fitter takes it over', a
   allowErrors,
 }) => {
   allowErrors(/410/);
-  await openDocket(page, 'priya', ['Estuary fleece', 'Bra']);
+  await openDocket(page, 'Oluwaseun Brandt', ['Estuary fleece', 'Bra']);
   await page.getByRole('button', { name: 'Link for the wearer' }).click();
   const address = (await page.getByRole('link', { name: /\/self\// }).textContent())!;
   const own = await browser.newPage({ viewport: { width: 390, height: 844 } });
   await own.goto(new URL(address.trim()).pathname.replace(/^/, baseURL!));
-  await expect(own.getByRole('heading', { name: 'Priya Solheim, your measurements' })).toBeVisible();
+  await expect(own.getByRole('heading', { name: 'Oluwaseun Brandt, your measurements' })).toBeVisible();
   await own.getByLabel('Chest in cm').fill('9');
   await own.getByLabel('Bust in cm', { exact: true }).fill('95');
   await own.getByRole('button', { name: 'Send to the fitter' }).click();

@@ -93,15 +93,21 @@ export class GarmentCards {
   }
 }
 
-/** What stands at the right of a card: the size, or how far the sizes have narrowed. */
+/** What stands at the right of a card: the size, both where it is near or in between, or how far the sizes have narrowed. */
 function outcome({ verdict }: Garment): string {
-  if (verdict.proposed !== null && verdict.verdict !== 'beyond') {
-    return verdict.verdict === 'between' || verdict.verdict === 'edge'
-      ? [verdict.proposed, ...verdict.alternates].join(' | ')
-      : verdict.proposed;
+  const { reason, proposed } = verdict;
+  switch (reason.verdict) {
+    case 'beyond':
+      return 'made to measure';
+    case 'between':
+      return [...new Set(reason.gaps.flatMap(({ below, above }) => [below, above]))].join(' | ');
+    case 'edge':
+      return reason.neighbour === null ? reason.size : `${reason.size} | ${reason.neighbour}`;
+    case 'incomplete':
+      return `${reason.possible.length} left`;
+    default:
+      return proposed ?? '';
   }
-  if (verdict.verdict === 'beyond') return 'made to measure';
-  return verdict.reason.verdict === 'incomplete' ? `${verdict.reason.possible.length} left` : '';
 }
 
 function candidates({ verdict, decision }: Garment): readonly string[] {

@@ -15,6 +15,9 @@ import { BenchStore } from './bench-store';
   template: `
     <p class="step">Before the tape</p>
     <h1>Prepare</h1>
+    @for (line of cautions(); track line) {
+      <p class="caution"><b>Caution.</b> {{ line }}</p>
+    }
     <ul class="list">
       @for (line of prepare(); track line) {
         <li>{{ line }}</li>
@@ -24,9 +27,6 @@ import { BenchStore } from './bench-store';
     <p class="tools"><b>To be taken:</b> {{ summary() }}.</p>
     @for (line of conflicts(); track line) {
       <p class="conflict">{{ line }}</p>
-    }
-    @for (line of cautions(); track line) {
-      <p class="caution"><b>Caution.</b> {{ line }}</p>
     }
     <div class="go">
       <button type="button" class="primary" (click)="store.next()"><kbd>Enter</kbd> Begin</button>
