@@ -5,10 +5,15 @@ import { node, say } from './lib/run.mjs';
 await npmPackages();
 const TSC = 'node_modules/typescript/bin/tsc';
 const CHECKS = [
-  ...['core', 'core/tsconfig.spec.json', 'contract', 'server', 'cli', 'e2e'].map((project) => [
-    `types of ${project}`,
-    [TSC, '-p', project],
-  ]),
+  ...[
+    'core',
+    'core/tsconfig.spec.json',
+    'contract',
+    'contract/tsconfig.spec.json',
+    'server',
+    'cli',
+    'e2e',
+  ].map((project) => [`types of ${project}`, [TSC, '-p', project]]),
   [
     'types and templates of web',
     ['node_modules/@angular/compiler-cli/bundles/src/bin/ngc.js', '-p', 'web/tsconfig.app.json', '--noEmit'],

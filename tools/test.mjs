@@ -15,7 +15,7 @@ let mariadb = null;
 
 const PARTS = {
   core: jasmine('core/**/*.spec.ts'),
-  files: jasmine('cli/**/*.spec.ts', 'tools/**/*.spec.mjs'),
+  files: jasmine('contract/**/*.spec.ts', 'cli/**/*.spec.ts'),
   server: async (env) =>
     jasmine('server/**/*.spec.ts')({ ...env, TEST_DATABASE_URL: (await database()).url('neat_measure') }),
   web: async (env) => {

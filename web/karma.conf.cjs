@@ -22,6 +22,9 @@ module.exports = (config) =>
     },
     client: { jasmine: { random: true } },
     browserNoActivityTimeout: 120_000,
+    // A spec that computes for seconds answers no ping meanwhile; that is no lost browser.
+    pingTimeout: 120_000,
+    browserDisconnectTimeout: 60_000,
     restartOnFileChange: false,
   });
 
