@@ -4,7 +4,9 @@ import {
   settleReadings,
   type Agreement,
   CHECK_CODES,
+  CLOTHINGS,
   INSTRUMENTS,
+  MEASURE_UNITS,
   MEASUREMENT_CODES,
   STANCES,
   TENSIONS,
@@ -38,6 +40,13 @@ const docketFieldsSchema = z.object({
     .refine((ids) => new Set(ids).size === ids.length, {
       error: 'A protocol can stand on the docket only once.',
     }),
+  /** Single measurements asked for besides: a protocol's steps on demand, or any other. */
+  extraCodes: z
+    .array(z.enum(MEASUREMENT_CODES))
+    .max(MEASUREMENT_CODES.length)
+    .refine((codes) => new Set(codes).size === codes.length, {
+      error: 'A measurement can be asked for only once.',
+    }),
   version: versionSchema,
 });
 
@@ -67,9 +76,11 @@ export const readingSaveSchema = z.object({
   docketId: idSchema,
   code: z.enum(MEASUREMENT_CODES),
   typed: lineSchema(40),
-  unit: unitSchema,
+  /** The unit a bare number took; of a mass, kg or lb. */
+  unit: z.enum(MEASURE_UNITS),
   stance: z.enum(STANCES),
   tension: z.enum(TENSIONS),
+  clothing: z.enum(CLOTHINGS),
   instrument: z.enum(INSTRUMENTS),
   origin: z.enum(ORIGINS),
   takenAt: instantSchema,

@@ -7,6 +7,7 @@ export * from './protocol';
 export * from './decision';
 export * from './docket';
 export * from './judge-docket';
+export * from './plan-docket';
 export * from './device';
 export * from './self-measuring';
 export * from './routes';

@@ -12,6 +12,7 @@ const reading = (code: MeasurementCode, value: Length, changes: Partial<Reading>
   unit: 'cm',
   stance: 'standing',
   tension: 'skin',
+  clothing: 'close-fitting',
   instrument: 'tape',
   origin: 'fitter',
   takenAt: new Date(Date.UTC(2026, 4, 4, 8, minute++)).toISOString(),

@@ -36,6 +36,11 @@ export function verdictsPath(docketId: string): string {
   return `${ROUTES.dockets}/${docketId}/verdicts`;
 }
 
+/** GET: the steps of a docket as a PDF to be printed and filled in by hand. */
+export function sheetPath(docketId: string): string {
+  return `${ROUTES.dockets}/${docketId}/sheet.pdf`;
+}
+
 /** PUT: takes a reading back. */
 export function withdrawalPath(readingId: string): string {
   return `${ROUTES.readings}/${readingId}/withdrawal`;

@@ -2,6 +2,7 @@
 export * from './outcome';
 export * from './quantity/length';
 export * from './quantity/parse-length';
+export * from './quantity/mass';
 export * from './quantity/format-length';
 export * from './quantity/rounding';
 export * from './quantity/say-length-problem';
@@ -15,6 +16,7 @@ export * from './body/protocol';
 export * from './body/protocols';
 export * from './body/drawing/figure';
 export * from './body/drawing/tape-paths';
+export * from './body/drawing/draw-svg';
 export * from './capture/agreement';
 export * from './capture/checks';
 export * from './capture/confirmations';

@@ -13,7 +13,11 @@ export type Stance = (typeof STANCES)[number];
 export const TENSIONS = ['skin', 'snug', 'one-finger', 'two-fingers', 'drawn-tight'] as const;
 export type Tension = (typeof TENSIONS)[number];
 
-/** What the tape does on the body. */
+/** What is between tape and body: nothing, close-fitting clothes, what is worn beneath the garment, or more. */
+export const CLOTHINGS = ['bare', 'close-fitting', 'worn-beneath', 'thick'] as const;
+export type Clothing = (typeof CLOTHINGS)[number];
+
+/** What the tape does on the body; a mass is weighed, and kept in whole grams where a length has micrometres. */
 export const MEASUREMENT_KINDS = ['girth', 'length', 'height', 'foot', 'mass'] as const;
 export type MeasurementKind = (typeof MEASUREMENT_KINDS)[number];
 

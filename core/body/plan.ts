@@ -1,6 +1,6 @@
 import { measurement } from './catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
-import { STANCES, type Stance, type Tension } from './measurement';
+import { STANCES, type Clothing, type Stance, type Tension } from './measurement';
 
 /** One measurement that a garment's chart or a protocol asks for. */
 export interface Need {
@@ -80,7 +80,9 @@ export function planSteps(codes: readonly MeasurementCode[]): MeasurementCode[] 
 /** What a step needs of the shoes: those to be worn, none, or either. */
 export function shoesFor(code: MeasurementCode): 'on' | 'off' | 'either' {
   if (code === 'outseam' || code === 'hollow-to-hem') return 'on';
-  return code === 'height' || code === 'heel-girth' || measurement(code).kind === 'foot' ? 'off' : 'either';
+  return code === 'height' || code === 'weight' || code === 'heel-girth' || measurement(code).kind === 'foot'
+    ? 'off'
+    : 'either';
 }
 
 /** Which side of the body a step is taken on, where it has one. */
@@ -170,6 +172,14 @@ export const TENSION_WORDS: Readonly<Record<Tension, string>> = {
   'one-finger': 'one finger beneath the tape',
   'two-fingers': 'two fingers beneath the tape',
   'drawn-tight': 'drawn tight',
+};
+
+/** What lies between tape and body, in words. */
+export const CLOTHING_WORDS: Readonly<Record<Clothing, string>> = {
+  bare: 'on bare skin',
+  'close-fitting': 'over close-fitting clothes',
+  'worn-beneath': 'over what is worn beneath the garment',
+  thick: 'over thick clothes',
 };
 
 /** A conflict as a sentence that says what is done about it. */

@@ -241,6 +241,7 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
       ),
       ...taken(
         'height',
+        'weight',
         'shoulder-width',
         'across-back',
         'back-waist-length',

@@ -4,6 +4,7 @@ import {
   chiSquareAbove,
   cm,
   inches,
+  kilograms,
   mm,
   saySuspicion,
   unlikelyBody,
@@ -15,6 +16,7 @@ import {
 import { bodyDimensions507, type BodyDimensions } from '../testing/body-dimensions-507';
 import { COLUMNS_507, fitBodyStatistics } from '../testing/fit-body-statistics';
 import { seededRandom } from '../testing/random';
+import { WEIGHT_AND_HEIGHT_200 } from '../testing/weight-and-height-200';
 import { BODY_STATISTICS } from './body-statistics';
 
 const values = (known: Partial<Record<MeasurementCode, Length>>): KnownValues =>
@@ -210,5 +212,29 @@ describe('the checks on the 507 bodies', () => {
   it('know every measurement they speak of', () => {
     const codes = CATALOGUE.map(({ code }) => code as string);
     for (const variable of BODY_STATISTICS.variables) expect(codes).toContain(variable);
+  });
+});
+
+describe('weight and height together', () => {
+  it('ask about the one exchanged row of 200, and about no other', () => {
+    const asked = WEIGHT_AND_HEIGHT_200.flatMap(([weight, height], index) => {
+      const values = new Map<MeasurementCode, Length>([
+        ['weight', kilograms(weight)],
+        ['height', cm(height)],
+      ]);
+      const outside = [...values].some(([code, value]) => !withinLimits(code, value));
+      return outside || checkBody(values).some(({ check }) => check === 'weight-to-height')
+        ? [index + 1]
+        : [];
+    });
+    expect(asked).toEqual([12]);
+  });
+
+  it('ask when the height was taken in inches by mistake', () => {
+    const values = new Map<MeasurementCode, Length>([
+      ['weight', kilograms(166)],
+      ['height', inches(57)],
+    ]);
+    expect(checkBody(values).map(({ check }) => check)).toContain('weight-to-height');
   });
 });

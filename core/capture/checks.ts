@@ -1,5 +1,6 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { inches, micrometres, mm, type Length } from '../quantity/length';
+import { inches, MICROMETRES_PER, micrometres, mm, type Length } from '../quantity/length';
+import { GRAMS_PER } from '../quantity/mass';
 import { unlikelyBody, type Unlikely } from './likelihood';
 
 /** The values of one wearer, as far as they are known. */
@@ -14,6 +15,7 @@ export const CHECK_CODES = [
   'overarm-over-chest',
   'inside-to-outside-leg',
   'inside-leg-to-height',
+  'weight-to-height',
   'feet-lengths',
   'waist-to-hip-drop',
   'shoulder-to-waist',
@@ -39,6 +41,7 @@ export interface Suspicion {
         readonly most: Length | null;
       }
     | { readonly kind: 'ratio'; readonly is: number; readonly least: number; readonly most: number }
+    | { readonly kind: 'build'; readonly is: number; readonly least: number; readonly most: number }
     | { readonly kind: 'value'; readonly is: Length; readonly least: Length; readonly most: Length }
     | { readonly kind: 'unlikely'; readonly unlikely: Unlikely };
 }
@@ -92,6 +95,9 @@ const USUAL: readonly { check: CheckCode; code: MeasurementCode; least: Length; 
 /** Inside leg as a share of height. Common practice, no source. */
 const LEG_SHARE = { least: 0.38, most: 0.52 };
 
+/** Kilograms over the square of the height in metres; outside these nearly always a slip (working values of ours). */
+const BUILD = { least: 13, most: 60 };
+
 /**
  * Checks the values of one wearer against each other, as far as they are known. The limits of
  * a single value are checked when it is read (`readReading`).
@@ -117,7 +123,7 @@ export function checkBody(values: KnownValues): Suspicion[] {
             facts: { kind: 'unlikely', unlikely },
           },
         ];
-  return [...related, ...checkLegShare(values), ...usual, ...together];
+  return [...related, ...checkLegShare(values), ...checkBuild(values), ...usual, ...together];
 }
 
 function checkRelation(
@@ -140,5 +146,21 @@ function checkLegShare(values: KnownValues): Suspicion[] {
   const facts = { kind: 'ratio', is: leg / height, ...LEG_SHARE } as const;
   return [
     { check: 'inside-leg-to-height', weight: 'ask', measurements: ['inside-leg-length', 'height'], facts },
+  ];
+}
+
+function checkBuild(values: KnownValues): Suspicion[] {
+  const [weight, height] = [values.get('weight'), values.get('height')];
+  if (weight === undefined || height === undefined) return [];
+  const metres = height / MICROMETRES_PER.m;
+  const is = weight / GRAMS_PER.kg / metres ** 2;
+  if (is >= BUILD.least && is <= BUILD.most) return [];
+  return [
+    {
+      check: 'weight-to-height',
+      weight: 'ask',
+      measurements: ['weight', 'height'],
+      facts: { kind: 'build', is, ...BUILD },
+    },
   ];
 }

@@ -1,10 +1,12 @@
 import { formatNumber } from '../quantity/format-length';
-import { micrometres, type Length, type WorkingUnit } from '../quantity/length';
-import { parseLength } from '../quantity/parse-length';
+import { micrometres, type Length } from '../quantity/length';
+import { parseMeasure, type MeasureUnit } from '../quantity/mass';
 import { roundLength } from '../quantity/rounding';
 
-/** One nudge: an eighth of an inch, or half a centimetre. */
-const NUDGE: Readonly<Record<WorkingUnit, Length>> = {
+/** One nudge: an eighth of an inch, half a centimetre, or about a fifth of a kilogram. */
+const NUDGE: Readonly<Record<MeasureUnit, Length>> = {
+  kg: micrometres(200),
+  lb: micrometres(227),
   in: micrometres(3_175),
   cm: micrometres(5_000),
   mm: micrometres(5_000),
@@ -20,10 +22,10 @@ const NUDGE: Readonly<Record<WorkingUnit, Length>> = {
 export function nudgeEntry(
   entry: string,
   before: Length | null,
-  unit: WorkingUnit,
+  unit: MeasureUnit,
   direction: 1 | -1,
 ): string | null {
-  const read = parseLength(entry, unit);
+  const read = parseMeasure(entry, unit);
   const from = read.ok ? read.value.length : entry.trim() === '' ? before : null;
   if (from === null) return null;
   const step = NUDGE[unit];

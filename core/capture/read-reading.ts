@@ -1,8 +1,9 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { failure, success, type Outcome } from '../outcome';
-import { WORKING_UNITS, type Length, type LengthUnit, type WorkingUnit } from '../quantity/length';
-import { parseLength, type LengthProblem, type WrittenLength } from '../quantity/parse-length';
+import { WORKING_UNITS, type Length, type WorkingUnit } from '../quantity/length';
+import { isMassUnit, parseMeasure, type MeasureUnit, type WrittenMeasure } from '../quantity/mass';
+import type { LengthProblem } from '../quantity/parse-length';
 
 /** A number that is possible in another unit than the one assumed. */
 export interface UnitOffer {
@@ -18,15 +19,17 @@ export type ReadingProblem =
       readonly measurement: MeasurementCode;
       /** What was typed, with the unit it was taken in. */
       readonly text: string;
-      readonly unit: LengthUnit;
+      readonly unit: WrittenMeasure['unit'];
       readonly limits: { readonly least: Length; readonly most: Length };
       /** Units in which the same bare number would be possible; the working ones, in their fixed order. */
       readonly offers: readonly UnitOffer[];
     };
 
-/** The unit a bare number takes: the docket's, but always millimetres for a foot. */
-export function bareUnit(code: MeasurementCode, docket: WorkingUnit): WorkingUnit {
-  return measurement(code).kind === 'foot' ? 'mm' : docket;
+/** The unit a bare number takes: the docket's, always millimetres for a foot, and pounds beside inches. */
+export function bareUnit(code: MeasurementCode, docket: MeasureUnit): MeasureUnit {
+  const { kind } = measurement(code);
+  if (kind === 'mass') return docket === 'in' || docket === 'lb' ? 'lb' : 'kg';
+  return kind === 'foot' ? 'mm' : docket;
 }
 
 /** Whether a length is within the hard limits of a measurement. */
@@ -44,9 +47,10 @@ export function withinLimits(code: MeasurementCode, length: Length): boolean {
 export function readReading(
   text: string,
   code: MeasurementCode,
-  unit: WorkingUnit,
-): Outcome<WrittenLength, ReadingProblem> {
-  const written = parseLength(text, unit);
+  unit: MeasureUnit,
+): Outcome<WrittenMeasure, ReadingProblem> {
+  const asked = measurement(code).kind === 'mass' ? bareUnit(code, unit) : unit;
+  const written = parseMeasure(text, asked);
   if (!written.ok) return failure({ code: 'unreadable', measurement: code, problem: written.problem });
   const { length, unit: taken, bare } = written.value;
   if (withinLimits(code, length)) return success(written.value);
@@ -56,13 +60,13 @@ export function readReading(
     text: text.trim(),
     unit: taken,
     limits: measurement(code).limits,
-    offers: bare ? otherUnits(text, code, taken) : [],
+    offers: bare && !isMassUnit(asked) ? otherUnits(text, code, taken) : [],
   });
 }
 
-function otherUnits(text: string, code: MeasurementCode, assumed: LengthUnit): UnitOffer[] {
+function otherUnits(text: string, code: MeasurementCode, assumed: WrittenMeasure['unit']): UnitOffer[] {
   return WORKING_UNITS.filter((unit) => unit !== assumed).flatMap((unit) => {
-    const written = parseLength(text, unit);
+    const written = parseMeasure(text, unit);
     return written.ok && withinLimits(code, written.value.length)
       ? [{ unit, length: written.value.length }]
       : [];

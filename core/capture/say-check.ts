@@ -12,6 +12,8 @@ export function saySuspicion({ check, measurements, facts }: Suspicion, unit: Wo
       return sayDifference(check, measurements, facts, unit);
     case 'ratio':
       return `The inside leg is ${percent(facts.is)} of the height; ${percent(facts.least)} to ${percent(facts.most)} is usual. Was it taken to the ankle bone, without shoes?`;
+    case 'build':
+      return 'Weight and height do not go together. Were they exchanged, or is one of them in another unit?';
     case 'value':
       return `${named(measurements[0]!)} ${formatLength(facts.is, unit)} is unusual; ${formatLength(facts.least, unit)} to ${formatLength(facts.most, unit)} is usual. Is the waist marked where it creases?`;
     case 'unlikely':
@@ -28,6 +30,7 @@ const QUESTIONS: Readonly<Record<CheckCode, string>> = {
   'inside-to-outside-leg':
     'Was the inside leg taken from the fork to the ankle bone, the outside leg from the waist to the floor?',
   'inside-leg-to-height': '',
+  'weight-to-height': '',
   'feet-lengths': 'Feet seldom differ by more than 10 mm. Look at both outlines again.',
   'waist-to-hip-drop': '',
   'shoulder-to-waist': '',

@@ -1,11 +1,11 @@
 import { measurement } from '../body/catalogue';
 import { formatLength } from '../quantity/format-length';
-import type { WorkingUnit } from '../quantity/length';
+import type { MeasureUnit } from '../quantity/mass';
 import { sayLengthProblem } from '../quantity/say-length-problem';
 import type { ReadingProblem } from './read-reading';
 
 /** A reading problem as a sentence that says what to do next. */
-export function sayReadingProblem(problem: ReadingProblem, unit: WorkingUnit): string {
+export function sayReadingProblem(problem: ReadingProblem, unit: MeasureUnit): string {
   if (problem.code === 'unreadable') return sayLengthProblem(problem.problem);
   const { text, limits, offers } = problem;
   const written = /[a-z"']/i.test(text) ? text : `${text} ${problem.unit}`;

@@ -1,4 +1,5 @@
 import { MICROMETRES_PER, micrometres, type Length, type WorkingUnit } from './length';
+import { GRAMS_PER, isMassUnit, type MeasureUnit } from './mass';
 import { roundLength } from './rounding';
 
 /** A length taken apart for the screen: the whole part large, the fraction raised, the unit beside it. */
@@ -9,7 +10,7 @@ export interface LengthFigures {
   readonly whole: string;
   /** `1/4`, or empty. Only inches have one. */
   readonly fraction: string;
-  readonly unit: WorkingUnit;
+  readonly unit: MeasureUnit;
 }
 
 /** The finest step shown in each unit: an eighth of an inch, a millimetre. */
@@ -21,9 +22,14 @@ export const SHOWN_STEP: Readonly<Record<WorkingUnit, Length>> = {
 
 /**
  * Takes a length apart in a unit, to the step shown in that unit (1/8 in, 0.1 cm, 1 mm).
- * What is shown may be rounded; what is compared never is.
+ * A mass, told by its unit, is shown to a tenth. What is shown may be rounded; what is compared never is.
  */
-export function lengthFigures(length: Length, unit: WorkingUnit): LengthFigures {
+export function lengthFigures(length: Length, unit: MeasureUnit): LengthFigures {
+  // A mass: whole grams, shown to a tenth.
+  if (isMassUnit(unit)) {
+    const sign = length < 0 ? '−' : '';
+    return { sign, whole: massNumber(Math.abs(length) / GRAMS_PER[unit]), fraction: '', unit };
+  }
   const shown = roundLength(micrometres(Math.abs(length)), { mode: 'nearest', step: SHOWN_STEP[unit] })!;
   const sign = length < 0 && shown > 0 ? '−' : '';
   if (unit === 'in') {
@@ -41,14 +47,19 @@ export function lengthFigures(length: Length, unit: WorkingUnit): LengthFigures 
  *
  * @example formatLength(inches(41.25), 'in') // '41 1/4 in'
  */
-export function formatLength(length: Length, unit: WorkingUnit): string {
+export function formatLength(length: Length, unit: MeasureUnit): string {
   return `${formatNumber(length, unit)} ${unit}`;
 }
 
 /** Writes a length as a bare number in a unit, for axes and table cells whose head names the unit. */
-export function formatNumber(length: Length, unit: WorkingUnit): string {
+export function formatNumber(length: Length, unit: MeasureUnit): string {
   const { sign, whole, fraction } = lengthFigures(length, unit);
   return `${sign}${[whole, fraction].filter((part) => part !== '').join(' ')}`;
+}
+
+function massNumber(count: number): string {
+  const tenths = Math.round(count * 10);
+  return (tenths / 10).toFixed(tenths % 10 === 0 ? 0 : 1);
 }
 
 function reduced(numerator: number, denominator: number): string {

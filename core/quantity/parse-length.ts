@@ -73,15 +73,19 @@ export function parseLength(text: string, unit: LengthUnit): Outcome<WrittenLeng
   const feet = FEET.exec(plain);
   if (feet) return feetAndInches(text, feet[1]!, feet[2]);
 
-  const match = WITH_UNIT.exec(plain);
-  if (!match) return failure({ code: 'unreadable', text });
-  const written = match[2]?.trim();
-  const named = written === undefined ? unit : UNIT_SPELLINGS[written.replace(/\.$/, '')];
-  if (named === undefined) return failure({ code: 'unknown-unit', text, unit: written! });
+  const number = splitNumber(plain);
+  if (number === null) return failure({ code: 'unreadable', text });
+  const named = number.unit === null ? unit : UNIT_SPELLINGS[number.unit];
+  if (named === undefined) return failure({ code: 'unknown-unit', text, unit: number.unit! });
+  if (number.denominator === 0) return failure({ code: 'zero-denominator', text });
+  return measured(text, number, named, number.unit === null);
+}
 
-  const ratio = toRatio(match[1]!);
-  if (ratio.denominator === 0) return failure({ code: 'zero-denominator', text });
-  return measured(text, ratio, named, written === undefined);
+/** A text taken apart into its number and the unit behind it; `null` when it is not that. */
+export function splitNumber(plain: string): (Ratio & { readonly unit: string | null }) | null {
+  const match = WITH_UNIT.exec(plain);
+  if (!match) return null;
+  return { ...toRatio(match[1]!), unit: match[2]?.trim().replace(/\.$/, '') ?? null };
 }
 
 /** One spelling for quotes, primes, dashes, spaces and fractions, so that one grammar serves. */
@@ -137,7 +141,7 @@ function toRatio(number: string): Ratio {
 }
 
 /** Whole-number division to the nearest, a half upward; both operands non-negative whole numbers. */
-function divideToNearest(numerator: number, denominator: number): number {
+export function divideToNearest(numerator: number, denominator: number): number {
   const quotient = Math.floor(numerator / denominator);
   const remainder = numerator - quotient * denominator;
   return remainder * 2 >= denominator ? quotient + 1 : quotient;

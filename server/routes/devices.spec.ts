@@ -33,7 +33,8 @@ describe('devices', () => {
     });
     await ready();
     let text = '';
-    for await (const chunk of response.body!) {
+    // Node's streams iterate; the browser's types beside them do not say so.
+    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
       text += Buffer.from(chunk).toString();
       if ((text.match(/^data: /gm) ?? []).length >= count) break;
     }

@@ -7,12 +7,14 @@ import {
   readingSaveSchema,
   ROUTES,
   selfLinkSaveSchema,
+  sheetPath,
   skipSaveSchema,
   verdictsPath,
   wearerSaveSchema,
   withdrawalPath,
 } from '@neat-measure/contract';
 import { Router } from 'express';
+import { printMeasuringSheet } from '../print/measuring-sheet';
 import { notFound } from '../problem-error';
 import {
   confirm,
@@ -68,6 +70,11 @@ export function workRoutes(database: Database): Router {
     })
     .put(`${ROUTES.dockets}/:id`, async (request, response) => {
       response.json(await keepDocket(database, readId(request), readBody(docketSaveSchema, request)));
+    })
+    .get(sheetPath(':id'), async (request, response) => {
+      const sheet = await printMeasuringSheet(await openBench(database, readId(request)));
+      response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="steps.pdf"');
+      response.send(sheet);
     })
     .get(verdictsPath(':id'), async (request, response) => {
       response.json(await judgeDocket(database, readId(request)));

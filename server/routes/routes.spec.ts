@@ -10,6 +10,7 @@ import {
   protocolsSchema,
   readingSchema,
   ROUTES,
+  sheetPath,
   verdictsPath,
   wearersSchema,
   withdrawalPath,
@@ -56,6 +57,7 @@ describe('the routes', () => {
       preference: 'regular',
       chartIds: charts,
       protocolIds: [] as string[],
+      extraCodes: [] as string[],
       version: 0,
     };
     return { id: await saved(ROUTES.dockets, docket), chartId: charts[0]!, docket };
@@ -67,6 +69,7 @@ describe('the routes', () => {
     unit: 'cm',
     stance: 'standing',
     tension: 'skin',
+    clothing: 'close-fitting',
     instrument: 'tape',
     origin: 'fitter',
     takenAt: new Date().toISOString(),
@@ -334,7 +337,52 @@ describe('the routes', () => {
     });
   });
 
+  describe('the printed sheet and what is asked for besides', () => {
+    it('prints the steps of a docket as a PDF with its own fonts, letters beyond Latin-1 too', async () => {
+      const { id, docket } = await docketOf();
+      await saved(ROUTES.wearers, { name: 'Łucja Ðuričić', role: '', version: 0 });
+      const asked = { ...docket, protocolIds: ['vest-c'], extraCodes: ['weight'], version: 1 };
+      const { body } = await app.put(pathOf(ROUTES.dockets, id), asked);
+      expect(body.docket.extraCodes).toEqual(['weight']);
+      expect((await app.put(pathOf(ROUTES.dockets, id), asked)).body.docket.version).toBe(2);
+      const other = await app.put(pathOf(ROUTES.dockets, id), { ...asked, extraCodes: [] });
+      expect(problem(other)).toEqual([409, 'changed-meanwhile']);
+
+      const sheet = await fetch(`http://127.0.0.1:${app.port}${sheetPath(id)}`, {
+        headers: { cookie: app.cookie },
+      });
+      expect(sheet.headers.get('content-type')).toContain('application/pdf');
+      const bytes = Buffer.from(await sheet.arrayBuffer());
+      expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+      expect(bytes.toString('latin1')).toContain('AtkinsonHyperlegibleNext');
+    });
+
+    it('refuses a measurement asked for twice, and prints nothing for strangers or unknown dockets', async () => {
+      const { id, docket } = await docketOf();
+      const twice = { ...docket, extraCodes: ['weight', 'weight'], version: 1 };
+      expect(problem(await app.put(pathOf(ROUTES.dockets, id), twice))).toEqual([400, 'invalid']);
+      expect(problem(await app.get(sheetPath(uuidv7())))).toEqual([404, 'not-found']);
+      expect(problem(await app.send('GET', sheetPath(id), undefined, { cookie: '' }))).toEqual([
+        401,
+        'not-signed-in',
+      ]);
+    });
+  });
+
   describe('readings', () => {
+    it('keep how the tape lay and over what, and a weight in grams', async () => {
+      const { id } = await docketOf();
+      const readingId = uuidv7();
+      const tight = reading(id, 'chest-girth', '98', { tension: 'drawn-tight', clothing: 'worn-beneath' });
+      const kept = (await app.put(pathOf(ROUTES.readings, readingId), tight)).body;
+      expect([kept.tension, kept.clothing]).toEqual(['drawn-tight', 'worn-beneath']);
+      const weighed = reading(id, 'weight', '11 st 4', { unit: 'kg', instrument: 'scale' });
+      expect((await app.put(pathOf(ROUTES.readings, uuidv7()), weighed)).body.length).toBe(71_668);
+      expect(
+        problem(await app.put(pathOf(ROUTES.readings, uuidv7()), { ...tight, clothing: 'armour' })),
+      ).toEqual([400, 'invalid']);
+    });
+
     it('keep what was typed and derive the length; the same reading again changes nothing', async () => {
       const { id } = await docketOf();
       const [readingId, body] = [uuidv7(), reading(id, 'chest-girth', '38 1/2', { unit: 'in' })];

@@ -24,6 +24,7 @@ describe('measuring oneself', () => {
       preference: 'regular',
       chartIds: [],
       protocolIds: ['bra', 'footwear'],
+      extraCodes: [],
       version: 0,
     });
     docketId = id;

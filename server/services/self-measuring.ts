@@ -1,7 +1,11 @@
-import type { Recorded, SelfLink, SelfSheet, SelfSubmission } from '@neat-measure/contract';
 import {
-  decidingCodes,
-  planSteps,
+  planOf,
+  type Recorded,
+  type SelfLink,
+  type SelfSheet,
+  type SelfSubmission,
+} from '@neat-measure/contract';
+import {
   readReading,
   bareUnit,
   sayReadingProblem,
@@ -123,13 +127,8 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
     findCharts(database, docket.chartIds),
     findProtocols(database, docket.protocolIds),
   ]);
-  const codes = [
-    ...charts.flatMap(({ sheet }) => decidingCodes(sheet)),
-    ...protocols.flatMap(({ steps }) =>
-      steps.filter(({ onDemand }) => onDemand !== true).map(({ code }) => code),
-    ),
-  ];
-  return { name: wearer!.name, unit: docket.unit, codes: planSteps(codes) };
+  const codes = planOf({ docket, charts, protocols }).steps.map(({ code }) => code);
+  return { name: wearer!.name, unit: docket.unit, codes };
 }
 
 async function usableLink(database: Database, token: string): Promise<LinkRow> {

@@ -1,5 +1,5 @@
 import type { Docket, DocketSave, DocketSummary, Reading, ReadingSave } from '@neat-measure/contract';
-import type { Length } from '@neat-measure/core';
+import type { Length, MeasurementCode } from '@neat-measure/core';
 import type { Database } from './database';
 import { saveOnce } from './save-once';
 import { changedMeanwhile, saveVersioned } from './save-versioned';
@@ -16,7 +16,16 @@ const LISTED = 200;
 export async function findDocket(database: Database, id: string): Promise<Docket | undefined> {
   const row = await database<DocketRow>('dockets').where({ id }).first();
   if (row === undefined) return undefined;
-  return toDocket(row, await garmentsOf(database, id), await protocolsOf(database, id));
+  return toDocket(
+    row,
+    await garmentsOf(database, id),
+    await protocolsOf(database, id),
+    await extrasOf(database, id),
+  );
+}
+
+async function extrasOf(database: Database, docketId: string): Promise<MeasurementCode[]> {
+  return database('docket_extras').where({ docket_id: docketId }).orderBy('position').pluck('code');
 }
 
 async function garmentsOf(database: Database, docketId: string): Promise<string[]> {
@@ -48,8 +57,12 @@ export async function saveDocket(database: Database, id: string, save: DocketSav
       compared: Object.keys(columns),
     });
     if (outcome === 'repeated') {
-      const kept = [await garmentsOf(transaction, id), await protocolsOf(transaction, id)];
-      if (JSON.stringify(kept) !== JSON.stringify([save.chartIds, save.protocolIds]))
+      const kept = [
+        await garmentsOf(transaction, id),
+        await protocolsOf(transaction, id),
+        await extrasOf(transaction, id),
+      ];
+      if (JSON.stringify(kept) !== JSON.stringify([save.chartIds, save.protocolIds, save.extraCodes]))
         throw changedMeanwhile();
       return;
     }
@@ -64,6 +77,12 @@ export async function saveDocket(database: Database, id: string, save: DocketSav
       'docket_protocols',
       id,
       save.protocolIds.map((protocol_id) => ({ protocol_id })),
+    );
+    await replaceRows(
+      transaction,
+      'docket_extras',
+      id,
+      save.extraCodes.map((code) => ({ code })),
     );
   });
 }
@@ -108,6 +127,10 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
     .whereIn('docket_id', ids)
     .orderBy('position')
     .select<{ docket_id: string; protocol_id: string }[]>('docket_id', 'protocol_id');
+  const extras = await database('docket_extras')
+    .whereIn('docket_id', ids)
+    .orderBy('position')
+    .select<{ docket_id: string; code: MeasurementCode }[]>('docket_id', 'code');
   const decisions = await database('decisions')
     .whereIn('docket_id', ids)
     .orderBy(['decided_at', 'id'])
@@ -119,6 +142,7 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
         row,
         own.map(({ chart_id }) => chart_id),
         protocols.filter(({ docket_id }) => docket_id === row.id).map(({ protocol_id }) => protocol_id),
+        extras.filter(({ docket_id }) => docket_id === row.id).map(({ code }) => code),
       ),
       wearer: {
         id: row.wearer_id,
@@ -140,7 +164,7 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
 
 type ReadingRow = Pick<
   Reading,
-  'device' | 'id' | 'code' | 'typed' | 'unit' | 'stance' | 'tension' | 'instrument' | 'origin'
+  'device' | 'clothing' | 'id' | 'code' | 'typed' | 'unit' | 'stance' | 'tension' | 'instrument' | 'origin'
 > & {
   readonly docket_id: string;
   readonly length_um: number;
@@ -236,6 +260,7 @@ function toDocket(
   { wearer_id, opened_at, id, number, occasion, unit, preference, version }: DocketRow,
   chartIds: string[],
   protocolIds: string[],
+  extraCodes: MeasurementCode[],
 ): Docket {
   return {
     id,
@@ -247,6 +272,7 @@ function toDocket(
     wearerId: wearer_id,
     chartIds,
     protocolIds,
+    extraCodes,
     openedAt: opened_at.toISOString(),
   };
 }

@@ -17,6 +17,7 @@ describe('ReadingOutbox', () => {
     unit: 'cm',
     stance: 'standing',
     tension: 'skin',
+    clothing: 'close-fitting',
     instrument: 'tape',
     origin: 'fitter',
     takenAt: '2026-05-04T08:00:00.000Z',

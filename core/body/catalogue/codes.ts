@@ -26,6 +26,7 @@ export const MEASUREMENT_CODES = [
   'armscye-girth',
   'hand-girth',
   'height',
+  'weight',
   'shoulder-length',
   'shoulder-width',
   'across-back',

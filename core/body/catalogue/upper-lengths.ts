@@ -1,7 +1,8 @@
 import { mm } from '../../quantity/length';
+import { kilograms } from '../../quantity/mass';
 import type { Measurement } from '../measurement';
 
-/** Height, and lengths and widths above the waist. */
+/** Height and weight, and lengths and widths above the waist. */
 export const UPPER_LENGTHS: readonly Measurement[] = [
   {
     code: 'height',
@@ -17,6 +18,21 @@ export const UPPER_LENGTHS: readonly Measurement[] = [
     notToBeConfusedWith: ['hollow-to-hem'],
     standardError: mm(4),
     limits: { least: mm(900), most: mm(2300) },
+  },
+  {
+    code: 'weight',
+    name: 'Weight',
+    short: 'Weight',
+    place:
+      'On a scale on a hard floor, no shoes, standing still in the middle. For the record; it is never a size.',
+    kind: 'mass',
+    stance: 'standing',
+    tension: 'skin',
+    instruments: ['scale'],
+    spoils: ['Shoes, belt or full pockets', 'Scale on carpet', 'Holding on to something'],
+    notToBeConfusedWith: ['height'],
+    standardError: kilograms(0.3),
+    limits: { least: kilograms(20), most: kilograms(300) },
   },
   {
     code: 'shoulder-length',

@@ -83,6 +83,8 @@ export const TAPE_PATHS: Readonly<Record<MeasurementCode, TapePath>> = {
   'armscye-girth': run('front', [179, 93], [169, 108], [168, 126], [178, 140]),
   'hand-girth': girth('hand', 318, 91, 182),
   height: run('front', [228, 494], [228, 4]),
+  // The edge of the scale beneath the feet.
+  weight: run('front', [70, 497], [180, 497]),
   'shoulder-length': run('back', [138, 78], SHOULDER_POINT),
   'shoulder-width': run('back', [67, 98], [125, 92], SHOULDER_POINT),
   'across-back': run('back', [74, 124], [125, 122], [176, 124]),

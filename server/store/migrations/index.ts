@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import * as bench from './0001-bench';
+import * as clothing from './0006-clothing-and-extras';
 import * as measuring from './0002-measuring';
 import * as selfLinks from './0005-self-links';
 import * as devices from './0004-devices';
@@ -12,6 +13,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0003-carried-readings', carried],
   ['0004-devices', devices],
   ['0005-self-links', selfLinks],
+  ['0006-clothing-and-extras', clothing],
 ];
 
 /** Migrations as code of the bundle, so that a running server needs no folder of scripts. */

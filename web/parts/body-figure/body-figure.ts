@@ -1,25 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import {
-  DRAWINGS,
-  measurement,
-  smoothPath,
-  straightPath,
-  TAPE_PATHS,
-  type MeasurementCode,
-} from '@neat-measure/core';
-
-/** Views whose lines are of straight things. */
-const STRAIGHT = new Set(['feet']);
+import { drawnView, measurement, smoothPath, TAPE_PATHS, type MeasurementCode } from '@neat-measure/core';
 
 /** The body with the tape where a measurement wants it. */
 @Component({
   selector: 'nm-body-figure',
   template: `
     <svg viewBox="0 0 250 500" role="img" [attr.aria-label]="spoken()">
-      @for (path of outlines(); track $index) {
+      @for (path of drawn().outlines; track $index) {
         <path class="body" [attr.d]="path" />
       }
-      @for (path of lines(); track $index) {
+      @for (path of drawn().lines; track $index) {
         <path class="line" [attr.d]="path" />
       }
       @if (tape(); as tape) {
@@ -76,15 +66,7 @@ export class BodyFigure {
     const code = this.code();
     return code === null ? null : TAPE_PATHS[code];
   });
-  private readonly view = computed(() => this.path()?.view ?? 'front');
-  protected readonly outlines = computed(() =>
-    DRAWINGS[this.view()].outlines.map((points) => smoothPath(points, true)),
-  );
-  protected readonly lines = computed(() =>
-    DRAWINGS[this.view()].lines.map((points) =>
-      STRAIGHT.has(this.view()) ? straightPath(points) : smoothPath(points),
-    ),
-  );
+  protected readonly drawn = computed(() => drawnView(this.path()?.view ?? 'front'));
   protected readonly tape = computed(() => {
     const path = this.path();
     return path && { path: smoothPath(path.points), end: path.points.at(-1)! };

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { lengthFigures, type Length, type WorkingUnit } from '@neat-measure/core';
+import { lengthFigures, type Length, type MeasureUnit } from '@neat-measure/core';
 
 /** A length in figures: the fraction raised, the unit beside it. Its size is that of the text around. */
 @Component({
@@ -35,6 +35,6 @@ import { lengthFigures, type Length, type WorkingUnit } from '@neat-measure/core
 })
 export class Figures {
   readonly length = input.required<Length>();
-  readonly unit = input.required<WorkingUnit>();
+  readonly unit = input.required<MeasureUnit>();
   protected readonly figures = computed(() => lengthFigures(this.length(), this.unit()));
 }

@@ -1,12 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import {
+  demandable,
+  planOf,
   settledValues,
   standingReadings,
   type Bench,
   type DecisionSave,
   type Reading,
-  type ReadingSave,
   type StreamedLine,
 } from '@neat-measure/contract';
 import {
@@ -15,14 +16,14 @@ import {
   deviceLength,
   formatLength,
   decidingCodes,
-  measurement,
   openSuspicions,
+  type Clothing,
   type Instrument,
+  type Tension,
   type Suspicion,
   readReading,
   type MeasurementCode,
   type ReadingProblem,
-  type WorkingUnit,
 } from '@neat-measure/core';
 import { EMPTY, finalize, switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -31,16 +32,10 @@ import { DocketService } from '../../data/docket-service';
 import { ReadingOutbox } from '../../data/reading-outbox';
 import { UnitService } from '../../data/unit-service';
 import { asTaken, garmentsOf, stepsOf, withWaiting, type Garment, type Step } from './bench-view';
-import { planOf, stopsOf, type Stop } from './stops';
+import { stopsOf, type Stop } from './stops';
+import { toReading, type Taken } from './taken';
 
-/** A reading to be kept: typed by the fitter unless something else is said. */
-interface Taken {
-  readonly typed: string;
-  readonly unit: WorkingUnit;
-  readonly origin?: ReadingSave['origin'];
-  readonly carriedFrom?: string | null;
-  readonly device?: string | null;
-}
+const NOTHING_ASKED = { charts: [], protocols: [], docket: { extraCodes: [] } };
 
 /** The state of one docket on the Bench. */
 @Injectable()
@@ -62,11 +57,16 @@ export class BenchStore {
   /** What girths and lengths are taken with: the tape, or a marked string laid on a ruler. */
   readonly instrument = signal<Instrument>('tape');
 
+  /** What lies between tape and body; stays until it is changed, as the wearer does. */
+  readonly clothing = signal<Clothing>('close-fitting');
+  /** The tension the step at hand was taken with, where it was not the one asked for. */
+  private readonly otherTension = signal<{ code: MeasurementCode; tension: Tension } | null>(null);
+
   readonly docket = computed(() => this.bench()?.docket ?? null);
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   readonly unit = this.units.unit;
 
-  readonly plan = computed(() => planOf(this.bench() ?? { charts: [], protocols: [] }));
+  readonly plan = computed(() => planOf(this.bench() ?? NOTHING_ASKED));
   readonly stops = computed(() => stopsOf(this.plan()));
   readonly stop = computed<Stop>(
     () => this.stops().find(({ key }) => key === this.at()) ?? { key: 'decide', kind: 'decide' },
@@ -91,6 +91,13 @@ export class BenchStore {
 
   /** The step being taken, or `null` at any other stop. */
   readonly current = computed(() => this.steps().find(({ code }) => code === this.at()) ?? null);
+  /** How the tape lies at the step at hand: as asked, unless the fitter says otherwise. */
+  readonly tension = computed<Tension>(() => {
+    const [step, other] = [this.current(), this.otherTension()];
+    return other !== null && other.code === step?.code ? other.tension : (step?.tension ?? 'skin');
+  });
+  /** What may be measured besides, and whether it is asked for. */
+  readonly extras = computed(() => demandable(this.bench() ?? NOTHING_ASKED));
   readonly currentNumber = computed(() => this.steps().findIndex(({ code }) => code === this.at()) + 1);
   /** The suspicions the step at hand takes part in. */
   readonly currentSuspicions = computed(() => {
@@ -266,6 +273,25 @@ export class BenchStore {
       });
   }
 
+  /** Says how the tape lies at this step, where it cannot lie as asked. */
+  takeWith(tension: Tension): void {
+    const step = this.current();
+    if (step !== null) this.otherTension.set({ code: step.code, tension });
+  }
+
+  /** Asks for a measurement besides, or no longer; what has been read stays read. */
+  askFor(code: MeasurementCode, asked: boolean): void {
+    const bench = this.bench();
+    if (bench === null) return;
+    const { id, number: _, openedAt: __, ...docket } = bench.docket;
+    const others = docket.extraCodes.filter((one) => one !== code);
+    this.trouble.set('');
+    this.dockets.save(id, { ...docket, extraCodes: asked ? [...others, code] : others }).subscribe({
+      next: (saved) => this.bench.set(withWaiting(saved, this.outbox.waitingFor(id))),
+      error: (problem: Error) => this.trouble.set(problem.message),
+    });
+  }
+
   clearEntry(): void {
     this.entry.set('');
     this.problem.set(null);
@@ -321,27 +347,14 @@ export class BenchStore {
     if (this.current()?.agreement.state === 'agreed' && !asks) this.next();
   }
 
-  private keep(
-    code: MeasurementCode,
-    { typed, unit, origin = 'fitter', carriedFrom = null, device = null }: Taken,
-  ): void {
+  private keep(code: MeasurementCode, taken: Taken): void {
     const bench = this.bench();
     if (bench === null) return;
-    const { stance, instruments } = measurement(code);
-    const { tension } = this.plan().steps.find((step) => step.code === code)!;
-    const reading: ReadingSave = {
-      docketId: bench.docket.id,
-      code,
-      typed,
-      unit,
-      stance,
-      tension,
-      instrument: instruments.includes(this.instrument()) ? this.instrument() : instruments[0]!,
-      origin,
-      takenAt: new Date().toISOString(),
-      carriedFrom,
-      device,
-    };
+    const reading = toReading(bench.docket.id, code, taken, {
+      tension: this.tension(),
+      clothing: this.clothing(),
+      instrument: this.instrument(),
+    });
     const id = uuidv7();
     this.bench.set({ ...bench, readings: [...bench.readings, ...asTaken(id, reading)] });
     this.outbox.take(id, reading);

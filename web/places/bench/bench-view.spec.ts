@@ -1,7 +1,6 @@
-import { SHIPPED_PROTOCOLS, type Bench, type ReadingSave } from '@neat-measure/contract';
+import { planOf, SHIPPED_PROTOCOLS, type Bench, type ReadingSave } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
 import { asTaken, stepsOf, withWaiting } from './bench-view';
-import { planOf } from './stops';
 
 const reading = (changes: Partial<ReadingSave> = {}): ReadingSave => ({
   docketId: uuidv7(),
@@ -10,6 +9,7 @@ const reading = (changes: Partial<ReadingSave> = {}): ReadingSave => ({
   unit: 'cm',
   stance: 'standing',
   tension: 'skin',
+  clothing: 'close-fitting',
   instrument: 'tape',
   origin: 'fitter',
   takenAt: '2026-05-04T08:00:00.000Z',
@@ -19,6 +19,7 @@ const reading = (changes: Partial<ReadingSave> = {}): ReadingSave => ({
 });
 const bench = (changes: Partial<Bench> = {}): Bench =>
   ({
+    docket: { extraCodes: [] },
     charts: [],
     protocols: SHIPPED_PROTOCOLS.filter(({ id }) => id === 'headwear'),
     readings: [],

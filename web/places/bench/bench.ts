@@ -71,6 +71,8 @@ export class Bench {
       { keys: ['S'], does: 'pass the step over, with a reason' },
       { keys: ['C'], does: 'confirm a value that was asked about' },
       { keys: ['K'], does: 'keep what an earlier docket has on record' },
+      { keys: ['T'], does: 'how the tape lies, where it cannot lie as asked' },
+      { keys: ['W'], does: 'what lies between tape and body' },
       { keys: ['V'], does: 'spoken prompts on or off' },
       { keys: ['D'], does: 'decide the garments' },
       { keys: ['←', '→'], does: 'deciding: the garment before or after' },
@@ -108,6 +110,7 @@ export class Bench {
   protected onKey(event: KeyboardEvent): void {
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    if (this.typedAhead(key)) return event.preventDefault();
     const panel = this.reading() ?? this.decidePanel();
     const handled = panel?.onKey(key, event) ?? false;
     if (handled) {
@@ -121,10 +124,21 @@ export class Bench {
     command();
   }
 
+  /** A key of a reading that comes before its step is drawn: it belongs to that step all the same. */
+  private typedAhead(key: string): boolean {
+    if (this.stop().kind !== 'step' || this.reading() !== undefined) return false;
+    if (/^[\d.,/ ½¼¾⅛⅜⅝⅞]$/.test(key)) this.store.entry.update((entry) => entry + key);
+    else if (key === 'Enter' && this.store.entry() !== '') this.store.takeEntry();
+    else return false;
+    return true;
+  }
+
   private readonly commands: Readonly<Record<string, () => void>> = {
     b: () => this.store.back(),
     s: () => (this.stop().kind === 'step' ? this.reading()?.passOver() : this.store.next()),
     Enter: () => this.enter(),
+    t: () => this.reading()?.turnTension(),
+    w: () => this.reading()?.turnClothing(),
     v: () => this.speech.toggle(),
     r: () => this.store.takeBack(),
     d: () => this.store.toDeciding(),

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { sheetPath } from '@neat-measure/contract';
 import {
   GENERAL_PREPARATION,
   instrumentsOf,
@@ -28,6 +29,24 @@ import { BenchStore } from './bench-store';
     @for (line of conflicts(); track line) {
       <p class="conflict">{{ line }}</p>
     }
+    @if (store.extras().length > 0) {
+      <div class="extras" role="group" aria-label="On demand">
+        <b>On demand:</b>
+        @for (extra of extras(); track extra.code) {
+          <button
+            type="button"
+            class="small"
+            [attr.aria-pressed]="extra.asked"
+            (click)="store.askFor(extra.code, !extra.asked)"
+          >
+            {{ extra.asked ? '✓ ' : '' }}{{ extra.name }}
+          </button>
+        }
+      </div>
+    }
+    <p class="tools">
+      <a [href]="sheet()" target="_blank" rel="noopener">Print these steps</a> for someone without a screen.
+    </p>
     <div class="go">
       <button type="button" class="primary" (click)="store.next()"><kbd>Enter</kbd> Begin</button>
     </div>
@@ -49,6 +68,10 @@ export class PreparePanel {
   protected readonly instruments = computed(() =>
     instrumentsOf(this.store.steps().map(({ code }) => code)).map((one) => INSTRUMENT_WORDS[one]),
   );
+  protected readonly extras = computed(() =>
+    this.store.extras().map((extra) => ({ ...extra, name: measurement(extra.code).name })),
+  );
+  protected readonly sheet = computed(() => sheetPath(this.store.docket()!.id));
   protected readonly conflicts = computed(() => this.store.plan().conflicts.map(sayConflict));
   protected readonly cautions = computed(() => [
     ...new Set(this.store.protocols().flatMap(({ cautions }) => cautions)),

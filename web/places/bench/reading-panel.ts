@@ -13,10 +13,14 @@ import {
   formatLength,
   measurement,
   nudgeEntry,
-  parseLength,
+  parseMeasure,
+  isMassUnit,
   sayReadingProblem,
   saySuspicion,
+  CLOTHING_WORDS,
+  CLOTHINGS,
   TENSION_WORDS,
+  TENSIONS,
   STANCE_WORDS,
   type MeasurementCode,
   bareUnit,
@@ -60,7 +64,12 @@ export class ReadingPanel {
   /** The unit a bare number takes here. */
   protected readonly unit = computed(() => bareUnit(this.step().code, this.store.unit()));
 
-  protected readonly tension = computed(() => TENSION_WORDS[this.step().tension]);
+  protected readonly tension = computed(() => TENSION_WORDS[this.store.tension()]);
+  protected readonly clothing = computed(() => CLOTHING_WORDS[this.store.clothing()]);
+  /** Whether the tape lies otherwise than the plan asks. */
+  protected readonly otherwise = computed(() => this.store.tension() !== this.step().tension);
+  /** Where only flesh and cloth are between, tension and clothing mean something. */
+  protected readonly taped = computed(() => this.described().instruments.includes('tape'));
   /** Whether girths and lengths are taken with a string here, which is laid on a ruler afterwards. */
   protected readonly byString = computed(
     () => this.described().instruments.includes('string') && this.store.instrument() === 'string',
@@ -105,9 +114,15 @@ export class ReadingPanel {
 
   /** What is typed, once it can be read, in the other unit too: a second pair of eyes. */
   protected readonly echo = computed(() => {
-    const read = parseLength(this.store.entry(), this.unit());
+    const read = parseMeasure(this.store.entry(), this.unit());
     if (!read.ok || !withinLimits(this.step().code, read.value.length)) return '';
-    const other = read.value.unit === 'in' || read.value.unit === 'ft' ? 'cm' : 'in';
+    const other = isMassUnit(this.unit())
+      ? read.value.unit === 'lb'
+        ? 'kg'
+        : 'lb'
+      : read.value.unit === 'in' || read.value.unit === 'ft'
+        ? 'cm'
+        : 'in';
     return `${formatLength(read.value.length, this.unit())} is ${formatLength(read.value.length, other)}`;
   });
 
@@ -152,7 +167,7 @@ export class ReadingPanel {
   });
   /** How far what is typed would lie from the reading before it. */
   protected readonly apart = computed(() => {
-    const read = parseLength(this.store.entry(), this.unit());
+    const read = parseMeasure(this.store.entry(), this.unit());
     const before = this.step().readings.at(-1);
     return read.ok && before !== undefined
       ? `${formatLength(distance(read.value.length, before.length), this.unit())} from the reading before`
@@ -196,6 +211,16 @@ export class ReadingPanel {
     return true;
   }
 
+  /** The next way for the tape to lie. */
+  turnTension(): void {
+    this.store.takeWith(after(TENSIONS, this.store.tension()));
+  }
+
+  /** The next thing that may lie between tape and body. */
+  turnClothing(): void {
+    this.store.clothing.set(after(CLOTHINGS, this.store.clothing()));
+  }
+
   /** Goes on where the step has its value; otherwise asks why it is passed over. */
   passOver(): void {
     if (this.step().agreement.state === 'agreed') this.store.next();
@@ -231,4 +256,9 @@ export class ReadingPanel {
     this.write(nudged);
     return true;
   }
+}
+
+/** The one after in a short list, round and round. */
+function after<One>(list: readonly One[], one: One): One {
+  return list[(list.indexOf(one) + 1) % list.length]!;
 }

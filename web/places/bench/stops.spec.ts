@@ -1,9 +1,12 @@
 import { SHIPPED_PROTOCOLS } from '@neat-measure/contract';
-import { planOf, stopsOf } from './stops';
+import { planOf } from '@neat-measure/contract';
+import { stopsOf } from './stops';
 
 const protocol = (id: string) => SHIPPED_PROTOCOLS.find((one) => one.id === id)!;
 const keys = (...ids: string[]) =>
-  stopsOf(planOf({ charts: [], protocols: ids.map(protocol) })).map(({ key }) => key);
+  stopsOf(planOf({ charts: [], protocols: ids.map(protocol), docket: { extraCodes: [] } })).map(
+    ({ key }) => key,
+  );
 
 describe('the stops of a docket', () => {
   it('begin with preparing, announce each change of stance, and end with deciding', () => {
