@@ -40,11 +40,16 @@ export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter
   },
 });
 
-/** Opens a docket by keyboard alone: types part of the name, ticks garments by their names. */
-export async function openDocket(page: Page, wearer: string, garments: readonly string[]): Promise<void> {
+/** Names the wearer by keyboard: the field waits for letters as soon as the page stands. */
+export async function chooseWearer(page: Page, wearer: string): Promise<void> {
   await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
   await page.keyboard.type(wearer);
   await page.keyboard.press('Enter');
+}
+
+/** Opens a docket by keyboard alone: types part of the name, ticks garments by their names. */
+export async function openDocket(page: Page, wearer: string, garments: readonly string[]): Promise<void> {
+  await chooseWearer(page, wearer);
   for (const garment of garments) {
     const box = page.getByRole('checkbox', { name: garment });
     for (let presses = 0; !(await holdsFocus(box)); presses++) {

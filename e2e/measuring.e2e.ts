@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openDocket, takeReadings, test } from './fitter';
+import { expect, chooseWearer, openDocket, takeReadings, test } from './fitter';
 
 /** Presses keys and counts those that are no part of a number. */
 class Keys {
@@ -86,8 +86,7 @@ test('preparing names what to wear, the cautions, and two charts that mean diffe
   fitter: page,
 }) => {
   await expect(page.getByRole('option', { name: /Joaquín/ })).toBeVisible();
-  await page.keyboard.type('joaquin');
-  await page.keyboard.press('Enter');
+  await chooseWearer(page, 'joaquin');
   for (const name of ['Ranger field jacket', 'Ranger trousers'])
     await page.getByRole('checkbox', { name }).check();
   await page.getByText('Or measure by a protocol').click();
@@ -172,9 +171,9 @@ test('a shipped protocol is copied, changed, and measured by', async ({ fitter: 
 
   await page.getByRole('link', { name: 'Back to the docket' }).click();
   await openDocket(page, 'wen', ['Storm hats']);
-  await expect(page.getByText('1 of 2 · two fingers beneath the tape')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Tape: two fingers beneath the tape' })).toBeVisible();
   await takeReadings(page, '38', '38');
-  await expect(page.getByText('2 of 2 · touching, not pressing')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Tape: touching, not pressing' })).toBeVisible();
 });
 
 test('what an earlier docket has on record is offered with its date, and kept with one key', async ({
@@ -256,4 +255,42 @@ test('the wearer measures themselves by a link, and the fitter takes it over', a
   await expect(page.getByText(/On record: 95.5 cm, read by the wearer on/)).toBeVisible();
   await page.keyboard.press('k');
   await expect(page.getByRole('heading', { name: 'Bust' })).toBeVisible();
+});
+
+test('a step on demand is asked for while preparing, and a reading keeps how it was taken', async ({
+  fitter: page,
+}) => {
+  await chooseWearer(page, 'Noor Extra');
+  await page.getByText('Or measure by a protocol').click();
+  await page.getByRole('checkbox', { name: /^Uniform intake/ }).check();
+  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Waist to hip' }).click();
+  await expect(page.getByRole('button', { name: '✓ Waist to hip' })).toHaveAttribute('aria-pressed', 'true');
+  const sheet = await page.request.get(
+    (await page.getByRole('link', { name: 'Print these steps' }).getAttribute('href'))!,
+  );
+  expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-');
+
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.locator('#entry')).toBeFocused();
+  await page.keyboard.press('t');
+  await page.keyboard.press('w');
+  await expect(page.getByRole('button', { name: /not as asked/ })).toBeVisible();
+  const saved = page.waitForRequest((request) => request.url().includes('/api/readings/'));
+  await takeReadings(page, '38');
+  expect((await saved).postDataJSON()).toMatchObject({ tension: 'snug', clothing: 'worn-beneath' });
+});
+
+test('keys typed ahead of a step that is not drawn yet belong to that step', async ({ fitter: page }) => {
+  await chooseWearer(page, 'Ida Ahead');
+  await page.getByText('Or measure by a protocol').click();
+  await page.getByRole('checkbox', { name: /^Headwear/ }).check();
+  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
+  // All of it within one turn of the page, as a script or a very fast wedge would send it.
+  await page.evaluate(() => {
+    for (const key of ['Enter', '5', '7', 'Enter'])
+      document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+  });
+  await expect(page.getByText('One reading: read it once more.')).toBeVisible();
 });

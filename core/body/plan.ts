@@ -178,7 +178,7 @@ export const TENSION_WORDS: Readonly<Record<Tension, string>> = {
 export const CLOTHING_WORDS: Readonly<Record<Clothing, string>> = {
   bare: 'on bare skin',
   'close-fitting': 'over close-fitting clothes',
-  'worn-beneath': 'over what is worn beneath the garment',
+  'worn-beneath': 'over what is worn beneath',
   thick: 'over thick clothes',
 };
 
