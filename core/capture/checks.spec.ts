@@ -13,8 +13,9 @@ import {
   type Length,
   type MeasurementCode,
 } from '../index';
-import { bodyDimensions507, type BodyDimensions } from '../testing/body-dimensions-507';
-import { COLUMNS_507, fitBodyStatistics } from '../testing/fit-body-statistics';
+import { bodyDimensions507, type BodyDimensions } from '../reference/body-dimensions-507';
+import { COLUMNS_507 } from '../reference/bodies-507';
+import { fitBodyStatistics } from '../testing/fit-body-statistics';
 import { seededRandom } from '../testing/random';
 import { WEIGHT_AND_HEIGHT_200 } from '../testing/weight-and-height-200';
 import { BODY_STATISTICS } from './body-statistics';

@@ -1,8 +1,8 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { readReading, type ReadingProblem } from '../capture/read-reading';
-import { parseCsv, type TableRow } from '../chart/csv';
+import { parseCsv, type TableRow } from '../chart/formats/csv';
 import type { FileFinding, Place } from '../chart/finding';
-import { parseHeading, type HeadingProblem } from '../chart/heading';
+import { parseHeading, type HeadingProblem } from '../chart/formats/heading';
 import { failure, success, type Outcome } from '../outcome';
 import type { Length, WorkingUnit } from '../quantity/length';
 
@@ -37,7 +37,8 @@ export interface Person {
 /** The list: each row a person or what is wrong with it, in the order of the file. */
 export type PeopleRow = Outcome<Person, readonly PersonProblem[]>;
 
-interface Heading {
+/** One measured column of a list. */
+export interface PeopleHeading {
   readonly index: number;
   readonly text: string;
   readonly code: MeasurementCode;
@@ -53,17 +54,18 @@ export function readPeople(text: string): Outcome<PeopleRow[], readonly PeopleFi
   if (!rows.ok) return failure([rows.problem]);
   const [head, ...lines] = rows.value;
   if (head === undefined) return failure([{ code: 'file-empty' }]);
-  const headings = readHeadings(head);
+  const headings = readPeopleHeadings(head);
   if (!headings.ok) return headings;
   const firstLines = new Map<string, number>();
-  return success(lines.map((row) => readPerson(row, head.cells.length, headings.value, firstLines)));
+  return success(lines.map((row) => readPersonRow(row, head.cells.length, headings.value, firstLines)));
 }
 
-function readHeadings(head: TableRow): Outcome<Heading[], readonly PeopleFinding[]> {
+/** Reads the heading of a list. */
+export function readPeopleHeadings(head: TableRow): Outcome<PeopleHeading[], readonly PeopleFinding[]> {
   const findings: PeopleFinding[] = [];
   const [first = '', ...names] = head.cells;
   if (first.toLowerCase() !== 'id') findings.push({ code: 'no-id-column', found: first });
-  const headings: Heading[] = [];
+  const headings: PeopleHeading[] = [];
   names.forEach((text, at) => {
     const place: Place = { line: head.line, column: at + 2, heading: text };
     const heading = parseHeading(text);
@@ -75,10 +77,16 @@ function readHeadings(head: TableRow): Outcome<Heading[], readonly PeopleFinding
   return findings.length > 0 ? failure(findings) : success(headings);
 }
 
-function readPerson(
+/**
+ * Reads one row of a list.
+ *
+ * @param width how many cells the heading has
+ * @param firstLines where each id stood first; grows with every row
+ */
+export function readPersonRow(
   { line, cells }: TableRow,
   width: number,
-  headings: readonly Heading[],
+  headings: readonly PeopleHeading[],
   firstLines: Map<string, number>,
 ): PeopleRow {
   const problems: PersonProblem[] = [];

@@ -1,14 +1,14 @@
 import Papa from 'papaparse';
 import type { CompiledChart } from '../chart/compile-chart';
-import { judge } from '../match/judge';
+import { judge, type JudgeOptions } from '../match/judge';
 import { sayReason } from '../match/say-verdict';
 import type { GarmentVerdict } from '../match/verdict';
 import type { WorkingUnit } from '../quantity/length';
 import type { Person } from './read-people';
 
 /** Sizes one row of a list. */
-export function sizePerson(chart: CompiledChart, person: Person): GarmentVerdict {
-  return judge(chart, new Map([...person.values].map(([code, value]) => [code, { value }])));
+export function sizePerson(chart: CompiledChart, person: Person, options: JudgeOptions = {}): GarmentVerdict {
+  return judge(chart, new Map([...person.values].map(([code, value]) => [code, { value }])), options);
 }
 
 /** The heading of the sizes written out. */

@@ -12,13 +12,15 @@ import {
   sayReason,
   VERDICTS,
   type ChartPart,
-  type CompiledChart,
+  onlyPart,
+  plainPart,
+  type CompiledPart,
   type Length,
   type MeasurementCode,
   type RuleOverride,
   type Verdict,
 } from '../index';
-import { bodyDimensions507 } from '../testing/body-dimensions-507';
+import { bodyDimensions507 } from '../reference/body-dimensions-507';
 import { compiledOf, sheetOf } from '../testing/charts';
 
 /** Chest and waist with a gap in the waist between M and L. */
@@ -45,16 +47,16 @@ describe('judge', () => {
   it('settles well inside one size', () => {
     const verdict = judged(98, 85);
     expect([verdict.verdict, verdict.proposed]).toEqual(['settled', 'M']);
-    expect(verdict.odds[0]!.chance).toBeGreaterThan(0.99);
+    expect(verdict.parts[0]!.odds[0]!.chance).toBeGreaterThan(0.99);
     expect(sayReason(verdict, 'cm')).toBe('Natural waist 85 cm lies inside M, 3 cm clear of its edge.');
   });
 
   it('calls an edge when the tape’s error alone could move the size', () => {
     const verdict = judged(101.5, 84);
     expect([verdict.verdict, verdict.proposed, verdict.alternates]).toEqual(['edge', 'M', ['L']]);
-    expect(verdict.odds.map(({ size }) => size)).toEqual(['M', 'L']);
+    expect(verdict.parts[0]!.odds.map(({ size }) => size)).toEqual(['M', 'L']);
     // Half a centimetre is 0.714 standard errors of 7 mm: 23.8 % beyond it.
-    expect(verdict.odds[1]!.chance).toBeCloseTo(0.2375, 3);
+    expect(verdict.parts[0]!.odds[1]!.chance).toBeCloseTo(0.2375, 3);
     expect(sayReason(verdict, 'cm')).toBe(
       'Chest 101.5 cm lies inside M, but only 0.5 cm from its edge: the tape’s own error makes it L in 24 % of cases.',
     );
@@ -125,10 +127,14 @@ describe('judge', () => {
 
   it('proposes nothing on a measurement that failed a check', () => {
     const one = body({ 'chest-girth': cm(98), 'waist-girth': cm(85) });
-    const verdict = judge(compiledOf(JACKET), one, {}, new Set(['waist-girth', 'hip-girth']));
-    expect([verdict.verdict, verdict.proposed, verdict.placements.length]).toEqual(['suspect', null, 2]);
+    const verdict = judge(compiledOf(JACKET), one, { suspects: new Set(['waist-girth', 'hip-girth']) });
+    expect([verdict.verdict, verdict.proposed, verdict.parts[0]!.placements.length]).toEqual([
+      'suspect',
+      null,
+      2,
+    ]);
     expect(sayReason(verdict, 'cm')).toBe('To be read again or confirmed: natural waist.');
-    expect(judge(compiledOf(JACKET), one, {}, new Set(['hip-girth'])).verdict).toBe('settled');
+    expect(judge(compiledOf(JACKET), one, { suspects: new Set(['hip-girth']) }).verdict).toBe('settled');
   });
 
   it('chooses among overlapping sizes by preference', () => {
@@ -176,29 +182,29 @@ describe('judge', () => {
         fc.integer({ min: 55, max: 145 }),
         (rows, chest, waist) => {
           const grown = rows.sort((a, b) => a[0][0] - b[0][0]);
-          const part: ChartPart = {
-            code: 'size',
-            name: 'Size',
-            sizes: grown.map((_, at) => `${at}`),
-            columns: ([0, 1] as const).map((at) => ({
+          const part = plainPart(
+            grown.map((_, at) => `${at}`),
+            ([0, 1] as const).map((at) => ({
               code: at === 0 ? 'chest-girth' : 'waist-girth',
               role: 'deciding' as const,
               unit: 'cm' as const,
               reach: 'halfway' as const,
+              ease: null,
+              instead: [],
               cells: grown.map((row) => ({
                 kind: 'interval' as const,
                 lower: { at: cm(row[at][0]), edge: 'printed' as const },
                 upper: { at: cm(row[at][0] + row[at][1]), edge: 'printed' as const },
               })),
             })),
-          };
+          );
           const chart = compileChart({ ...sheetOf(JACKET), parts: [part] });
           const verdict = judge(chart, body({ 'chest-girth': cm(chest), 'waist-girth': cm(waist) }));
           expect(VERDICTS).toContain(verdict.verdict);
-          expect(plainVerdict(chart, [cm(chest), cm(waist)])).toBe(
+          expect(plainVerdict(onlyPart(chart), [cm(chest), cm(waist)])).toBe(
             verdict.verdict === 'edge' ? 'settled' : verdict.verdict,
           );
-          const sum = verdict.odds.reduce((total, { chance }) => total + chance, 0);
+          const sum = verdict.parts[0]!.odds.reduce((total, { chance }) => total + chance, 0);
           expect(sum).toBeGreaterThan(0.98);
           expect(sum).toBeLessThanOrEqual(1 + 1e-9);
           expect(verdict.alternates).not.toContain(verdict.proposed!);
@@ -211,7 +217,7 @@ describe('judge', () => {
 });
 
 /** The meaning of the verdicts once more, as a deliberately plain loop. */
-function plainVerdict(chart: CompiledChart, values: readonly Length[]): Verdict {
+function plainVerdict(chart: CompiledPart, values: readonly Length[]): Verdict {
   let gap = false;
   const fits = chart.sizes.map(() => true);
   for (let c = 0; c < values.length; c++) {
@@ -284,7 +290,7 @@ describe('EN 13402-3 men’s chest (from memory)', () => {
 });
 
 describe('place', () => {
-  const column = compiledOf(JACKET).deciding[1]!;
+  const column = onlyPart(compiledOf(JACKET)).deciding[1]!;
   it('names the sizes beside a gap and the distance to the nearer', () => {
     expect(place(column, cm(89))).toEqual(
       jasmine.objectContaining({ where: 'gap', below: 1, above: 2, toEdge: mm(10), containing: [] }),

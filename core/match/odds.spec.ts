@@ -7,7 +7,11 @@ import {
   propose,
   sizeOdds,
   type FitPreference,
+  exactly,
+  onlyPart,
+  readingSpread,
   type Measured,
+  type Spread,
 } from '../index';
 import { compiledOf } from '../testing/charts';
 import { seededNormal, seededRandom } from '../testing/random';
@@ -42,6 +46,8 @@ describe('normalBelow', () => {
   });
 });
 
+const asMeasured = ({ value, below }: Spread): Measured => ({ value: micrometres(value), below });
+
 describe('sizeOdds', () => {
   const gapped = 'size,chest-girth (cm),waist-girth (cm)\nS,86-94,74-82\nM,94-102,82-88\nL,102-110,92-98';
   const overlapping = 'size,chest-girth (cm)\nS,86-96\nM,92-102\nL,100-110';
@@ -55,17 +61,17 @@ describe('sizeOdds', () => {
   ];
   for (const [name, csv, values, preference, rule] of cases) {
     it(`agrees with 100,000 simulated readings within three standard errors: ${name}`, () => {
-      const chart = compiledOf(csv, { rule, key: rule === 'key-decides' ? 'waist-girth' : null });
-      const measured: Measured[] = values.map((value) => ({ value: cm(value), standardError: 7_000 }));
-      const { sizes, none } = sizeOdds(chart, measured, preference);
+      const part = onlyPart(compiledOf(csv, { rule, key: rule === 'key-decides' ? 'waist-girth' : null }));
+      const measured = values.map((value) => readingSpread('chest-girth', cm(value), 7_000));
+      const { sizes, none } = sizeOdds(part, measured.map(asMeasured), preference);
       const normal = seededNormal(seededRandom(20_1));
       const draws = 100_000;
       const counts = new Array<number>(sizes.length + 1).fill(0);
       for (let draw = 0; draw < draws; draw++) {
         const placements = measured.map(({ value, standardError }, at) =>
-          place(chart.deciding[at]!, micrometres(Math.round(value + standardError * normal()))),
+          place(part.deciding[at]!, micrometres(Math.round(value + standardError * normal()))),
         );
-        counts[propose(chart, placements, preference) ?? sizes.length]!++;
+        counts[propose(part, placements, preference) ?? sizes.length]!++;
       }
       [...sizes, none].forEach((chance, at) => {
         const error = Math.sqrt((chance * (1 - chance)) / draws);
@@ -78,11 +84,8 @@ describe('sizeOdds', () => {
 
   it('is certain of a value without error', () => {
     const { sizes } = sizeOdds(
-      compiledOf(gapped),
-      [
-        { value: cm(98), standardError: 0 },
-        { value: cm(85), standardError: 0 },
-      ],
+      onlyPart(compiledOf(gapped)),
+      [exactly(cm(98)), exactly(cm(85))].map(asMeasured),
       'regular',
     );
     expect(sizes).toEqual([0, 1, 0]);

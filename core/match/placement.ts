@@ -1,11 +1,11 @@
-import type { MeasurementCode } from '../body/catalogue/codes';
+import type { ColumnCode } from '../chart/column-code';
 import { holds, toNearestEnd, type Interval } from '../chart/interval';
 import type { CompiledColumn } from '../chart/compile-chart';
 import type { Length } from '../quantity/length';
 
 /** Where one measurement of a wearer falls on the sizes of a part. Sizes are indices, smallest first. */
 export interface Placement {
-  readonly code: MeasurementCode;
+  readonly code: ColumnCode;
   readonly value: Length;
   /** The sizes whose interval holds the value; empty unless `where` is `inside`. */
   readonly containing: readonly number[];
@@ -21,7 +21,7 @@ export interface Placement {
 /**
  * Places a value on a column: which sizes hold it, and if none does, between or beyond which.
  */
-export function place(column: CompiledColumn, value: Length): Placement {
+export function place(column: Pick<CompiledColumn, 'code' | 'intervals'>, value: Length): Placement {
   const { code, intervals } = column;
   const containing = intervals.flatMap((interval, size) => (holds(interval, value) ? [size] : []));
   if (containing.length > 0) {

@@ -1,6 +1,7 @@
-import { middle, type Interval } from '../chart/interval';
-import type { CompiledChart } from '../chart/compile-chart';
+import { holds, middle } from '../chart/interval';
+import type { CompiledColumn, CompiledPart } from '../chart/compile-chart';
 import type { FitPreference } from '../chart/size-chart';
+import type { Length } from '../quantity/length';
 import type { Placement } from './placement';
 
 /** How the placements of a part stand together, before odds are asked. */
@@ -35,20 +36,25 @@ export function standing(placements: readonly Placement[]): Standing {
  *   for wins, and one that asks for none leaves none.
  * - `key-decides`: the key placement alone, its gap by preference (close the lower, roomy
  *   the upper, regular the nearer bound, a tie upward).
+ * - `closest`: the size with the least sum of distances to its intervals, each in steps of its
+ *   own column, a tie to the larger.
+ * - A part that leans takes the larger or the smaller of several whatever the preference.
  *
  * @returns the index of the size, or `null` when there is none to propose
  */
 export function propose(
-  chart: CompiledChart,
+  part: CompiledPart,
   placements: readonly Placement[],
   preference: FitPreference,
 ): number | null {
+  const liked = preferenceOf(part, preference);
   const common = commonSizes(placements);
   if (common.length === 1) return common[0]!;
-  if (common.length > 1) return preferred(chart, placements, common, preference);
-  if (chart.rule === 'key-decides') {
-    const key = placements.find(({ code }) => code === chart.key);
-    return key === undefined ? null : keyAsksFor(chart, key, preference);
+  if (common.length > 1) return preferred(part, placements, common, liked);
+  if (part.rule === 'closest') return closest(part, placements);
+  if (part.rule === 'key-decides') {
+    const key = placements.find(({ code }) => code === part.key);
+    return key === undefined ? null : keyAsksFor(part, key, liked);
   }
   const asked = placements.map(asksFor);
   return asked.some((size) => size === null) ? null : Math.max(...(asked as number[]));
@@ -66,17 +72,17 @@ export function asksFor(placement: Placement): number | null {
   }
 }
 
-function keyAsksFor(chart: CompiledChart, key: Placement, preference: FitPreference): number | null {
+function keyAsksFor(part: CompiledPart, key: Placement, preference: FitPreference): number | null {
   switch (key.where) {
     case 'inside':
-      return preferred(chart, [key], key.containing, preference);
+      return preferred(part, [key], key.containing, preference);
     case 'above':
       return null;
     case 'below':
       return key.above;
     case 'gap': {
       if (preference !== 'regular') return preference === 'close' ? key.below : key.above;
-      const intervals = columnOf(chart, key).intervals;
+      const intervals = columnOf(part, key).intervals;
       const toLower = key.value - intervals[key.below!]!.upper!;
       const toUpper = intervals[key.above!]!.lower! - key.value;
       return toLower < toUpper ? key.below : key.above;
@@ -85,7 +91,7 @@ function keyAsksFor(chart: CompiledChart, key: Placement, preference: FitPrefere
 }
 
 function preferred(
-  chart: CompiledChart,
+  part: CompiledPart,
   placements: readonly Placement[],
   sizes: readonly number[],
   preference: FitPreference,
@@ -95,7 +101,7 @@ function preferred(
   let best = { size: sizes[0]!, off: Infinity };
   for (const size of sizes) {
     const off = placements.reduce((sum, placement) => {
-      const at = middle(columnOf(chart, placement).intervals[size]!);
+      const at = middle(columnOf(part, placement).intervals[size]!);
       return sum + (at === null ? 0 : Math.abs(placement.value - at));
     }, 0);
     if (off <= best.off) best = { size, off };
@@ -103,10 +109,34 @@ function preferred(
   return best.size;
 }
 
-/** The intervals a placement was placed on. */
-export function columnOf(
-  chart: CompiledChart,
-  { code }: Pick<Placement, 'code'>,
-): { readonly intervals: readonly Interval[] } {
-  return chart.deciding.find((column) => column.code === code)!;
+/** The preference that counts for a part: its own lean before the wearer's. */
+export function preferenceOf({ lean }: CompiledPart, preference: FitPreference): FitPreference {
+  return lean === null ? preference : lean === 'larger' ? 'roomy' : 'close';
+}
+
+function closest(part: CompiledPart, placements: readonly Placement[]): number {
+  let best = { size: 0, misfit: Infinity };
+  part.sizes.forEach((_, size) => {
+    const misfit = placements.reduce((sum, placement) => {
+      const column = columnOf(part, placement);
+      return sum + toInterval(column, size, placement.value) / column.step;
+    }, 0);
+    if (misfit <= best.misfit) best = { size, misfit };
+  });
+  return best.size;
+}
+
+/** How far a value is outside a size's interval; nothing inside it. */
+export function toInterval({ intervals }: CompiledColumn, size: number, value: number): number {
+  const interval = intervals[size]!;
+  if (holds(interval, value as Length)) return 0;
+  return Math.min(
+    interval.lower === null ? Infinity : Math.abs(value - interval.lower),
+    interval.upper === null ? Infinity : Math.abs(value - interval.upper),
+  );
+}
+
+/** The column a placement was placed on. */
+export function columnOf(part: CompiledPart, { code }: Pick<Placement, 'code'>): CompiledColumn {
+  return part.deciding.find((column) => column.code === code)!;
 }

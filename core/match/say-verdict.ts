@@ -2,7 +2,14 @@ import { measurement } from '../body/catalogue';
 import type { FitPreference, HouseRule } from '../chart/size-chart';
 import { formatLength } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
-import type { GarmentVerdict, PlacedMeasurement, Reason, Verdict } from './verdict';
+import {
+  decidingPart,
+  type GarmentVerdict,
+  type PartVerdict,
+  type PlacedMeasurement,
+  type Reason,
+  type Verdict,
+} from './verdict';
 
 /** Each verdict as the word shown beside its glyph. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -21,6 +28,7 @@ export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
 export const RULE_WORDS: Readonly<Record<HouseRule, string>> = {
   'widest-decides': 'the widest decides',
   'key-decides': 'the key measurement decides',
+  closest: 'the closest decides',
 };
 
 /** Each fit preference in a few words. */
@@ -30,8 +38,28 @@ export const PREFERENCE_WORDS: Readonly<Record<FitPreference, string>> = {
   roomy: 'a roomy fit',
 };
 
-/** The reason of a verdict in one or two sentences, lengths in the reader's unit. */
-export function sayReason({ reason }: Pick<GarmentVerdict, 'reason'>, unit: WorkingUnit): string {
+/**
+ * The reason of a verdict in one or two sentences, lengths in the reader's unit. Of a garment
+ * of several parts, the part that decides is named; of a combination that is not made, what
+ * is made and near.
+ */
+export function sayReason(
+  verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade'>,
+  unit: WorkingUnit,
+): string {
+  if (verdict.notMade !== null) {
+    const { asked, nearest } = verdict.notMade;
+    const near =
+      nearest.length === 0 ? 'Nothing near is made either.' : `Made and nearest: ${list(nearest, 'and')}.`;
+    return `${asked} is not made. ${near}`;
+  }
+  const part = decidingPart(verdict);
+  const words = sayPartReason(part, unit);
+  return verdict.parts.length === 1 ? words : `${part.name}: ${uncapital(words, part)}`;
+}
+
+/** The reason of one part's verdict. */
+export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: WorkingUnit): string {
   switch (reason.verdict) {
     case 'settled':
       return saySettled(reason, unit);
@@ -44,14 +72,11 @@ export function sayReason({ reason }: Pick<GarmentVerdict, 'reason'>, unit: Work
     case 'split':
       return `${capital(reason.says.map((one) => `${name(one)} says ${list(one.sizes, 'or')}`).join(', '))}. ${pick(reason)}`;
     case 'beyond':
-      return `${reason.outside.map((one) => sayOutside(one, unit)).join('; ')}. Made to measure is the way on.`;
+      return sayBeyond(reason, unit);
     case 'incomplete':
       return sayIncomplete(reason);
     case 'suspect':
-      return `To be read again or confirmed: ${list(
-        reason.suspects.map((code) => measurement(code).name.toLowerCase()),
-        'and',
-      )}.`;
+      return saySuspect(reason);
   }
 }
 
@@ -90,12 +115,28 @@ function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
     : `${value(one, unit)} is ${by}below the smallest size, ${one.above}`;
 }
 
-function sayIncomplete({ missing, possible }: Extract<Reason, { verdict: 'incomplete' }>): string {
+function sayBeyond({ outside, offScale }: Extract<Reason, { verdict: 'beyond' }>, unit: WorkingUnit): string {
+  const past = offScale.map((name) => `${name} goes past the maker’s own table`);
+  return `${[...outside.map((one) => sayOutside(one, unit)), ...past].join('; ')}. Made to measure is the way on.`;
+}
+
+function saySuspect({ suspects, requirement }: Extract<Reason, { verdict: 'suspect' }>): string {
+  const names = list(
+    suspects.map((code) => measurement(code).name.toLowerCase()),
+    'and',
+  );
+  const why = requirement === null ? '' : `${capital(requirement)}. `;
+  return `${why}To be read again${requirement === null ? ' or confirmed' : ''}: ${names}.`;
+}
+
+function sayIncomplete({ missing, possible, waitsFor }: Extract<Reason, { verdict: 'incomplete' }>): string {
+  const left = possible.length <= 4 ? `Left: ${list(possible, 'or')}.` : `${possible.length} sizes are left.`;
+  if (missing.length === 0)
+    return `It goes by the size of the ${waitsFor ?? 'part before'}, which is not known yet. ${left}`;
   const names = list(
     missing.map((code) => measurement(code).name.toLowerCase()),
     'and',
   );
-  const left = possible.length <= 4 ? `Left: ${list(possible, 'or')}.` : `${possible.length} sizes are left.`;
   return `Still to measure: ${names}. ${left}`;
 }
 
@@ -106,11 +147,17 @@ function pick({ rule, pick: size }: { readonly rule: HouseRule; readonly pick: s
 }
 
 function value(one: PlacedMeasurement, unit: WorkingUnit): string {
-  return `${measurement(one.code).name} ${formatLength(one.value, unit)}`;
+  const estimate = one.estimatedFrom === null ? '' : ' (an estimate)';
+  return `${one.name} ${formatLength(one.value, unit)}${estimate}`;
 }
 
 function name(one: PlacedMeasurement): string {
-  return measurement(one.code).name.toLowerCase();
+  return one.name.toLowerCase();
+}
+
+/** Behind the name of a part a sentence goes on small, unless it begins with a size. */
+function uncapital(text: string, { reason }: PartVerdict): string {
+  return reason.verdict === 'overlap' ? text : text.charAt(0).toLowerCase() + text.slice(1);
 }
 
 function list(words: readonly string[], last: 'and' | 'or'): string {

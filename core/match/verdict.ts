@@ -1,4 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
+import type { Clothing, Tension } from '../body/measurement';
+import type { ColumnCode, DerivedCode } from '../chart/column-code';
+import type { Derived } from '../chart/derive';
 import type { FitPreference, HouseRule } from '../chart/size-chart';
 import type { Length } from '../quantity/length';
 
@@ -19,9 +22,10 @@ export type Verdict = (typeof VERDICTS)[number];
 /** The verdicts that go on the exceptions list until somebody decides. */
 export const FLAGS: readonly Verdict[] = ['between', 'split', 'beyond', 'not-made'];
 
-/** One deciding measurement on the sizes of a part, by label. */
+/** One measurement, or something derived, on the sizes of a part, by label. */
 export interface PlacedMeasurement {
-  readonly code: MeasurementCode;
+  readonly code: ColumnCode;
+  readonly name: string;
   readonly value: Length;
   /** In micrometres; the half-length of the whiskers on the ruler. */
   readonly standardError: number;
@@ -31,12 +35,23 @@ export interface PlacedMeasurement {
   readonly below: string | null;
   readonly above: string | null;
   readonly toEdge: Length | null;
+  /** What it was estimated from, where the measurement itself was not taken. */
+  readonly estimatedFrom: ColumnCode | null;
 }
 
 /** The chance of one size; `null` stands for no size of this chart. */
 export interface SizeChance {
   readonly size: string | null;
   readonly chance: number;
+}
+
+/** What has to be changed on the proposed size for one measurement, and what that size holds. */
+export interface Alteration {
+  readonly code: ColumnCode;
+  readonly name: string;
+  readonly does: 'take-in' | 'let-out' | 'shorten' | 'lengthen';
+  readonly by: Length;
+  readonly holds: { readonly lower: Length | null; readonly upper: Length | null };
 }
 
 /** Why the verdict is what it is: the facts, for a sentence in either unit. */
@@ -67,29 +82,83 @@ export type Reason =
       readonly rule: HouseRule;
       readonly pick: string | null;
     }
-  | { readonly verdict: 'beyond'; readonly outside: readonly PlacedMeasurement[] }
+  | {
+      readonly verdict: 'beyond';
+      readonly outside: readonly PlacedMeasurement[];
+      /** Arithmetic that goes past the maker's own table, by the name of the derivation. */
+      readonly offScale: readonly string[];
+    }
   | {
       readonly verdict: 'suspect';
       readonly suspects: readonly MeasurementCode[];
       readonly possible: readonly string[];
+      /** A requirement of the maker's arithmetic that the readings do not meet. */
+      readonly requirement: string | null;
     }
   | {
       readonly verdict: 'incomplete';
       readonly missing: readonly MeasurementCode[];
       readonly possible: readonly string[];
+      /** The part whose size must be known first. */
+      readonly waitsFor: string | null;
     };
+
+/** What is said of one part of a garment. */
+export interface PartVerdict {
+  readonly part: string;
+  readonly name: string;
+  readonly verdict: Exclude<Verdict, 'not-made'>;
+  /** The size of this part, or `null` where none is proposed. */
+  readonly proposed: string | null;
+  readonly reason: Reason;
+  /** The sizes that came into question, where another part's outcome leaves only some. */
+  readonly sizes: readonly string[];
+  readonly placements: readonly PlacedMeasurement[];
+  /** What the chart reports beside: never decides. */
+  readonly advisory: readonly PlacedMeasurement[];
+  /** Largest first, those of at least one in a thousand; empty while incomplete. */
+  readonly odds: readonly SizeChance[];
+  /** Other sizes a fitter might choose: neighbours of a gap, the common sizes, what the other measurement says. */
+  readonly alternates: readonly string[];
+  readonly alterations: readonly Alteration[];
+  readonly rule: HouseRule;
+}
+
+/** A measurement that was taken otherwise than the chart expects: said, and never converted. */
+export interface TakenOtherwise {
+  readonly code: MeasurementCode;
+  readonly wanted: { readonly tension: Tension | null; readonly clothing: Clothing | null };
+  readonly taken: { readonly tension: Tension | null; readonly clothing: Clothing | null };
+}
 
 /** What is said of one garment for one wearer, with everything it rests on. */
 export interface GarmentVerdict {
   readonly verdict: Verdict;
   /** The label to hand over, or `null`: nothing is proposed while a measurement is missing or no size goes. */
   readonly proposed: string | null;
-  readonly reason: Reason;
-  readonly placements: readonly PlacedMeasurement[];
-  /** Largest first, those of at least one in a thousand; empty while incomplete. */
-  readonly odds: readonly SizeChance[];
-  /** Other sizes a fitter might choose: neighbours of a gap, the common sizes, what the other measurement says. */
+  /** The size of each part that has one. */
+  readonly sizes: Readonly<Record<string, string>>;
+  readonly parts: readonly PartVerdict[];
+  /** The part that decides the verdict, or `null` where the combination does. */
+  readonly worst: string | null;
+  /** Labels that are made and near, where the one that was asked for is not. */
+  readonly notMade: { readonly asked: string; readonly nearest: readonly string[] } | null;
+  /** Other labels a fitter might choose. */
   readonly alternates: readonly string[];
+  /** The maker's arithmetic, line by line. */
+  readonly derived: readonly (Omit<Derived<Length>, 'code'> & {
+    readonly code: DerivedCode;
+    readonly name: string;
+  })[];
+  /** Options of the maker whose conditions hold. */
+  readonly options: readonly { readonly name: string; readonly adds: string }[];
+  readonly takenOtherwise: readonly TakenOtherwise[];
+  readonly cautions: readonly string[];
   readonly rule: HouseRule;
   readonly preference: FitPreference;
+}
+
+/** The verdict of the part that decides; of a combination that is not made, the first part's. */
+export function decidingPart({ parts, worst }: Pick<GarmentVerdict, 'parts' | 'worst'>): PartVerdict {
+  return parts.find(({ part }) => part === worst) ?? parts[0]!;
 }

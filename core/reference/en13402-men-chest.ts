@@ -1,6 +1,6 @@
 import { cm } from '../quantity/length';
 import type { Cell } from '../chart/interval';
-import type { ChartPart } from '../chart/size-chart';
+import { plainPart, type ChartPart } from '../chart/size-chart';
 
 /** Lower end, nominal value and upper end of each chest size, in cm. */
 const CHEST_SIZES: readonly (readonly [number, number, number])[] = [
@@ -45,16 +45,16 @@ export const EN_13402_MEN_CHEST: ChartPart = part(
 export const EN_13402_MEN_CHEST_LETTERS: ChartPart = part(CHEST_LETTERS);
 
 function part(rows: readonly (readonly [string, number, number])[]): ChartPart {
-  return {
-    code: 'size',
-    name: 'Size',
-    sizes: rows.map(([size]) => size),
-    columns: [
+  return plainPart(
+    rows.map(([size]) => size),
+    [
       {
         code: 'chest-girth',
         role: 'deciding',
         unit: 'cm',
         reach: 'halfway',
+        ease: null,
+        instead: [],
         cells: rows.map(
           ([, lower, upper]): Cell => ({
             kind: 'interval',
@@ -64,5 +64,5 @@ function part(rows: readonly (readonly [string, number, number])[]): ChartPart {
         ),
       },
     ],
-  };
+  );
 }

@@ -1,18 +1,14 @@
 import { compileChart, type CompiledChart } from '../chart/compile-chart';
-import { importCsv } from '../chart/import-csv';
-import type { ChartSheet } from '../chart/size-chart';
+import { importCsv } from '../chart/formats/import-csv';
+import { sheetAround, type ChartSheet } from '../chart/size-chart';
 
 /** A chart sheet from the CSV text of a size table; throws on a table with findings, for specs only. */
 export function sheetOf(csv: string, overrides: Partial<ChartSheet> = {}): ChartSheet {
   const part = importCsv(csv);
   if (!part.ok) throw new Error(JSON.stringify(part.problem));
   return {
-    maker: 'Ostrel Workwear',
-    garment: 'Test garment',
+    ...sheetAround(part.value, { maker: 'Ostrel Workwear', garment: 'Test garment', rule: 'widest-decides' }),
     unit: 'cm',
-    rule: 'widest-decides',
-    key: null,
-    parts: [part.value],
     ...overrides,
   };
 }

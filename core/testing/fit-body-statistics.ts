@@ -1,21 +1,6 @@
 import { micrometres } from '../quantity/length';
-import { bodyDimensions507 } from './body-dimensions-507';
-
-/** The columns of the 507 bodies that a tape measures, by the code they are measured under. */
-export const COLUMNS_507 = {
-  height: 'Height',
-  'overarm-girth': 'ShoulderG',
-  'chest-girth': 'ChestG',
-  'waist-girth': 'WaistG',
-  'navel-girth': 'AbdG',
-  'hip-girth': 'HipG',
-  'thigh-girth': 'ThighG',
-  'upper-arm-girth': 'BicepG',
-  'knee-girth': 'KneeG',
-  'calf-girth': 'CalfG',
-  'ankle-girth': 'AnkleG',
-  'wrist-girth': 'WristG',
-} as const;
+import { bodyDimensions507 } from '../reference/body-dimensions-507';
+import { COLUMNS_507 } from '../reference/bodies-507';
 
 /** Means and covariances of the natural logarithms of the values in micrometres, per build. */
 export function fitBodyStatistics() {

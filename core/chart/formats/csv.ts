@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { failure, success, type Outcome } from '../outcome';
-import type { FileFinding } from './finding';
+import { failure, success, type Outcome } from '../../outcome';
+import type { FileFinding } from '../finding';
 
 /** A row of a table with the line it came from, counted from 1 as a text editor counts. */
 export interface TableRow {
@@ -33,7 +33,7 @@ export function parseCsv(text: string): Outcome<TableRow[], FileFinding> {
  * The delimiter the heading uses. Papa's own guess weighs every line, and decimal commas in
  * a semicolon file mislead it; headings hold neither numbers nor commas of their own.
  */
-function likelyDelimiter(text: string): string {
+export function likelyDelimiter(text: string): string {
   const heading = text.split(/\r\n|\r|\n/).find((line) => line.trim() !== '') ?? '';
   return [';', '\t'].find((sign) => heading.includes(sign)) ?? ',';
 }

@@ -1,7 +1,7 @@
-import { failure, success, type Outcome } from '../outcome';
-import type { WorkingUnit } from '../quantity/length';
-import { normalise, parseLength, type LengthProblem } from '../quantity/parse-length';
-import type { Bound, Cell } from './interval';
+import { failure, success, type Outcome } from '../../outcome';
+import type { WorkingUnit } from '../../quantity/length';
+import { normalise, parseLength, type LengthProblem } from '../../quantity/parse-length';
+import type { Bound, Cell } from '../interval';
 
 /** Why a cell holds no interval. */
 export type CellProblem =
@@ -11,10 +11,14 @@ export type CellProblem =
 
 const VALUE = String.raw`(?:\d+(?: +|-)\d+\/\d+|\d+\/\d+|\d*[.,]?\d+)`;
 const RANGE = new RegExp(`^(${VALUE}) ?(?:-| to ) ?(${VALUE})$`);
+const BOTH_COMPARED = /^(>=|≥|>)\s*([^<≤]+?)\s*,?\s+(<=|≤|<)\s*(.+)$/;
 const COMPARED = /^(<=|>=|≤|≥|<|>)\s*(.*)$/;
 
+type BothCompared = readonly [string, from: string, lower: string, to: string, upper: string];
+
 /**
- * Reads one cell of a size table: `86-90`, `86 – 90`, `34 1/2-36`, `90`, `>=130`, `<82`.
+ * Reads one cell of a size table: `86-90`, `86 – 90`, `34 1/2-36`, `90`, `>=130`, `<82`,
+ * `>=66 <=71`.
  *
  * A dash followed by a bare fraction belongs to the number (`38-1/2` is thirty-eight and a
  * half), as fitters write it everywhere else.
@@ -24,6 +28,8 @@ const COMPARED = /^(<=|>=|≤|≥|<|>)\s*(.*)$/;
  */
 export function parseCell(text: string, unit: WorkingUnit): Outcome<Cell, CellProblem> {
   const plain = normalise(text);
+  const both = BOTH_COMPARED.exec(plain);
+  if (both) return bothEnds(both as unknown as BothCompared, unit);
   const compared = COMPARED.exec(plain);
   if (compared) return openEnded(compared[1]!, compared[2]!, unit);
 
@@ -50,6 +56,19 @@ function openEnded(sign: string, value: string, unit: WorkingUnit): Outcome<Cell
       ? { kind: 'interval', lower: null, upper: bound }
       : { kind: 'interval', lower: bound, upper: null },
   );
+}
+
+function bothEnds([, from, low, to, high]: BothCompared, unit: WorkingUnit): Outcome<Cell, CellProblem> {
+  const lower = openEnded(from, low, unit);
+  if (!lower.ok) return lower;
+  const upper = openEnded(to, high, unit);
+  if (!upper.ok) return upper;
+  if (lower.value.kind !== 'interval' || upper.value.kind !== 'interval') return lower;
+  const [start, end] = [lower.value.lower!, upper.value.upper!];
+  if (start.at > end.at) return failure({ code: 'upside-down', mend: `${from}${high} ${to}${low}` });
+  if (start.at === end.at && (start.edge === 'open' || end.edge === 'open'))
+    return failure({ code: 'empty-interval' });
+  return success({ kind: 'interval', lower: start, upper: end });
 }
 
 function closedRange(first: string, second: string, unit: WorkingUnit): Outcome<Cell, CellProblem> {

@@ -9,8 +9,8 @@ import {
   settleColumn,
   type Cell,
   type Finding,
-} from '../index';
-import { sheetOf } from '../testing/charts';
+} from '../../index';
+import { sheetOf } from '../../testing/charts';
 
 const bytes = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0));
 const found = (file: string | Uint8Array): readonly Finding[] => {

@@ -1,8 +1,8 @@
-import { isMeasurementCode } from '../body/catalogue';
-import type { MeasurementCode } from '../body/catalogue/codes';
-import { nearestCodes } from '../body/nearest-codes';
-import { failure, success, type Outcome } from '../outcome';
-import { WORKING_UNITS, type WorkingUnit } from '../quantity/length';
+import { isMeasurementCode } from '../../body/catalogue';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import { nearestCodes } from '../../body/nearest-codes';
+import { failure, success, type Outcome } from '../../outcome';
+import { WORKING_UNITS, type WorkingUnit } from '../../quantity/length';
 
 /** Why a column heading names no measurement in a unit. */
 export type HeadingProblem =

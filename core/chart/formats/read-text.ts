@@ -1,5 +1,5 @@
-import { failure, success, type Outcome } from '../outcome';
-import type { FileFinding } from './finding';
+import { failure, success, type Outcome } from '../../outcome';
+import type { FileFinding } from '../finding';
 
 /** The largest table file taken. A chart of 60 sizes is some 5 kB; people files go another way. */
 export const MOST_CHART_BYTES = 1_000_000;

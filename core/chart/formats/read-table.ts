@@ -1,16 +1,12 @@
-import { failure, success, type Outcome } from '../outcome';
-import type { WorkingUnit } from '../quantity/length';
-import type { MeasurementCode } from '../body/catalogue/codes';
+import { failure, success, type Outcome } from '../../outcome';
+import type { WorkingUnit } from '../../quantity/length';
+import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { TableRow } from './csv';
-import type { Finding, Place, TableFinding } from './finding';
+import type { Finding, Place, TableFinding } from '../finding';
 import { parseHeading } from './heading';
-import type { Cell } from './interval';
+import type { Cell } from '../interval';
 import { parseCell } from './parse-cell';
-import type { ChartColumn, ChartPart } from './size-chart';
-
-/** The most sizes a table may have, and the longest label. */
-export const MOST_SIZES = 200;
-export const LONGEST_SIZE = 24;
+import { LONGEST_SIZE, MOST_SIZES, plainPart, type ChartColumn, type ChartPart } from '../size-chart';
 
 interface Heading {
   readonly index: number;
@@ -43,7 +39,7 @@ export function readTable(rows: readonly TableRow[]): Outcome<ChartPart, readonl
   findExtraCells(head, lines, findings);
 
   if (findings.length > 0) return failure(findings);
-  return success({ code: 'size', name: 'Size', sizes, columns });
+  return success(plainPart(sizes, columns));
 }
 
 function readHeadings(head: TableRow, findings: TableFinding[]): Heading[] {
@@ -96,7 +92,15 @@ function readColumn(heading: Heading, lines: readonly TableRow[], findings: Tabl
   findMixture(sound, findings);
   findNotGrowing(sound, findings);
   const cells = sound.map(({ cell }) => cell);
-  return { code: heading.code, role: 'deciding', unit: heading.unit, reach: 'halfway', cells };
+  return {
+    code: heading.code,
+    role: 'deciding',
+    unit: heading.unit,
+    reach: 'halfway',
+    ease: null,
+    instead: [],
+    cells,
+  };
 }
 
 function readCell(text: string, unit: WorkingUnit, place: Place, findings: TableFinding[]): Cell | null {

@@ -1,0 +1,119 @@
+import { failure, success, type Outcome } from '../../outcome';
+import { writeLengthOperand } from '../derivation';
+import type { FileFinding } from '../finding';
+import { sayFinding } from '../say-finding';
+import type { RoundingPolicy } from '../../quantity/rounding';
+import { chartSheetSchema, type ChartSheet } from '../size-chart';
+import { MOST_CHART_BYTES, readText } from './read-text';
+import { writeCell } from './write-cell';
+
+/** What is wrong with a chart file in JSON: no JSON at all, or a sheet that does not hold together. */
+export type JsonFinding =
+  | FileFinding
+  | { readonly code: 'not-json'; readonly line: number | null }
+  | { readonly code: 'sheet-fault'; readonly path: string; readonly message: string };
+
+/** How deep a file may nest; a chart needs eight. */
+const DEEPEST = 20;
+
+/** Reads a chart file in JSON. Every fault is told at once, each with its path. */
+export function importChartJson(file: Uint8Array | string): Outcome<ChartSheet, readonly JsonFinding[]> {
+  const text = typeof file === 'string' ? success(file) : readText(file);
+  if (!text.ok) return failure([text.problem]);
+  if (text.value.trim() === '') return failure([{ code: 'file-empty' }]);
+  if (text.value.length > MOST_CHART_BYTES)
+    return failure([{ code: 'file-too-large', bytes: text.value.length, most: MOST_CHART_BYTES }]);
+  let json: unknown;
+  try {
+    json = JSON.parse(text.value);
+  } catch (error) {
+    const at = /position (\d+)/.exec((error as Error).message)?.[1];
+    const line = at === undefined ? null : text.value.slice(0, Number(at)).split('\n').length;
+    return failure([{ code: 'not-json', line }]);
+  }
+  if (depth(json) > DEEPEST)
+    return failure([{ code: 'sheet-fault', path: '', message: 'It nests deeper than any chart does.' }]);
+  return readChartSheet(json);
+}
+
+/** Reads what was JSON as a chart. */
+export function readChartSheet(json: unknown): Outcome<ChartSheet, readonly JsonFinding[]> {
+  const sheet = chartSheetSchema.safeParse(json);
+  if (sheet.success) return success(sheet.data);
+  return failure(
+    sheet.error.issues.map((issue) => ({
+      code: 'sheet-fault' as const,
+      path: issue.path.map(String).join('.'),
+      message: /[.?]$/.test(issue.message) ? issue.message : `${issue.message}.`,
+    })),
+  );
+}
+
+function depth(value: unknown, level = 1): number {
+  if (level > DEEPEST || value === null || typeof value !== 'object') return level;
+  return Object.values(value).reduce<number>((most, one) => Math.max(most, depth(one, level + 1)), level);
+}
+
+/**
+ * A chart as its file writes it, lossless: cells and lengths as people write them wherever the
+ * text reads back to the same micrometre.
+ */
+export function exportChartJson(sheet: ChartSheet): string {
+  return `${JSON.stringify(writtenSheet(sheet), null, 2)}\n`;
+}
+
+/** The same as plain values, before they become text. */
+export function writtenSheet(sheet: ChartSheet): object {
+  return {
+    ...sheet,
+    expects: sheet.expects.map((one) => ({
+      ...one,
+      rounding: one.rounding && writtenRounding(one.rounding),
+    })),
+    derivations: sheet.derivations.map((derivation) => ({
+      ...derivation,
+      steps: derivation.steps.map((step) => {
+        if (step.do === 'round') return { ...step, to: writtenRounding(step.to) };
+        if (step.do === 'lookup')
+          return {
+            ...step,
+            rows: step.rows.map(({ upTo, gives }) => ({
+              upTo: writeLengthOperand(upTo),
+              gives: writeLengthOperand(gives),
+            })),
+          };
+        return step;
+      }),
+    })),
+    parts: sheet.parts.map((part) => ({
+      ...part,
+      values: part.values?.map(writeLengthOperand) ?? null,
+      columns: part.columns.map((column) => ({
+        ...column,
+        ease: column.ease && {
+          least: writeLengthOperand(column.ease.least),
+          most: writeLengthOperand(column.ease.most),
+        },
+        cells: column.cells.map((cell) => writeCell(cell, column.unit) ?? cell),
+      })),
+    })),
+    options: sheet.options.map((option) => ({
+      ...option,
+      when: option.when.map((one) => ({ ...one, length: writeLengthOperand(one.length) })),
+    })),
+  };
+}
+
+function writtenRounding(to: RoundingPolicy): object {
+  if (to.mode === 'down-to-offered') return { ...to, offered: to.offered.map(writeLengthOperand) };
+  return { ...to, step: writeLengthOperand(to.step) };
+}
+
+/** A finding of a JSON chart as a sentence. */
+export function sayJsonFinding(finding: JsonFinding): string {
+  if (finding.code !== 'sheet-fault' && finding.code !== 'not-json') return sayFinding(finding);
+  if (finding.code === 'sheet-fault')
+    return finding.path === '' ? finding.message : `${finding.path}: ${finding.message}`;
+  const where = finding.line === null ? '' : ` It breaks off near line ${finding.line}.`;
+  return `The file is no JSON.${where} Check brackets, commas and quotation marks.`;
+}

@@ -1,0 +1,74 @@
+import type { ChartSheet } from './size-chart';
+
+/**
+ * The label of a garment from the sizes of its parts, by the chart's template.
+ *
+ * @returns the label, or `null` while a part has no size
+ *
+ * @example labelOf({ label: '{waist}x{leg}', parts }, { waist: '34', leg: '32' }) // '34x32'
+ */
+export function labelOf(
+  { label, parts }: Pick<ChartSheet, 'label' | 'parts'>,
+  sizes: Readonly<Record<string, string>>,
+): string | null {
+  if (parts.some(({ code }) => sizes[code] === undefined)) return null;
+  const template = label ?? parts.map(({ code }) => `{${code}}`).join(' ');
+  return template.replace(/\{([^}]*)\}/g, (_, code: string) => sizes[code] ?? '');
+}
+
+/** Whether the sizes of the parts are offered and made together. */
+export function isMade(
+  { combinations, parts }: Pick<ChartSheet, 'combinations' | 'parts'>,
+  sizes: Readonly<Record<string, string>>,
+): boolean {
+  const made = combinations.every(({ parts: [first, second], made }) => {
+    const [one, other] = [sizes[first], sizes[second]];
+    return one === undefined || other === undefined || (made[one]?.includes(other) ?? false);
+  });
+  return (
+    made &&
+    parts.every(({ code, offered }) => {
+      const [own, by] = [sizes[code], offered === null ? undefined : sizes[offered.by]];
+      return own === undefined || by === undefined || (offered!.sizes[by]?.includes(own) ?? true);
+    })
+  );
+}
+
+/** The most combinations that are looked through for near ones. */
+const MOST_LOOKED_AT = 200_000;
+
+/**
+ * The combinations that are made and lie nearest to one that is not, by steps of size summed
+ * over the parts; of equals the larger first.
+ */
+export function nearestMade(
+  sheet: Pick<ChartSheet, 'combinations' | 'parts'>,
+  asked: Readonly<Record<string, string>>,
+  most = 4,
+): Record<string, string>[] {
+  const { parts } = sheet;
+  const at = parts.map(({ code, sizes }) => sizes.indexOf(asked[code]!));
+  const found: { sizes: Record<string, string>; steps: number; size: number }[] = [];
+  let left = MOST_LOOKED_AT;
+  // Rings of growing distance, so that the first ring with enough in it ends the search.
+  for (let reach = 1; reach <= 6 && found.length < most && left > 0; reach++) {
+    const walk = (index: number, steps: number, size: number, sizes: Record<string, string>): void => {
+      if (left-- <= 0 || !isMade(sheet, sizes)) return;
+      if (index === parts.length) {
+        if (steps === reach) found.push({ sizes, steps, size });
+        return;
+      }
+      const part = parts[index]!;
+      for (let by = steps - reach; by <= reach - steps; by++) {
+        const label = part.sizes[at[index]! + by];
+        if (label === undefined) continue;
+        walk(index + 1, steps + Math.abs(by), size + by, { ...sizes, [part.code]: label });
+      }
+    };
+    walk(0, 0, 0, {});
+  }
+  return found
+    .sort((a, b) => a.steps - b.steps || b.size - a.size)
+    .slice(0, most)
+    .map(({ sizes }) => sizes);
+}

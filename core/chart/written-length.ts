@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { micrometres, type Length } from '../quantity/length';
+import { parseLength } from '../quantity/parse-length';
+
+/**
+ * A length as a chart file writes it: with its unit (`"1 in"`, `"97.5 cm"`), or as whole
+ * micrometres. Both are exact; people write the first.
+ */
+export const writtenLengthSchema = z
+  .union([z.int().min(-100_000_000).max(100_000_000), z.string().min(1).max(24)])
+  .transform((written, context): Length => {
+    if (typeof written === 'number') return micrometres(written);
+    const negative = /^[-−]/.test(written.trim());
+    const read = parseLength(written.trim().replace(/^[-−]/, ''), 'mm');
+    if (read.ok && !read.value.bare) return micrometres(negative ? -read.value.length : read.value.length);
+    context.addIssue(`“${written}” is no length with a unit. Write it such as "1 in" or "97.5 cm".`);
+    return z.NEVER;
+  });
+
+/** A rounding policy as a chart file writes it. */
+export const writtenRoundingSchema = z.union([
+  z.object({
+    mode: z.enum(['up', 'down', 'nearest']),
+    step: writtenLengthSchema.refine((step) => step > 0, { error: 'A rounding step must be above zero.' }),
+  }),
+  z.object({ mode: z.literal('down-to-offered'), offered: z.array(writtenLengthSchema).min(1).max(60) }),
+]);
