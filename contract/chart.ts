@@ -1,42 +1,45 @@
-import {
-  chartSheetSchema,
-  FIT_PREFERENCES,
-  HOUSE_RULES,
-  MEASUREMENT_CODES,
-  MOST_CHART_BYTES,
-} from '@neat-measure/core';
+import { chartSheetSchema, FIT_PREFERENCES, type ChartSheet } from '@neat-measure/core';
 import { z } from 'zod';
 import { idSchema, instantSchema, lineSchema } from './shared';
 
-/** What a person says of a chart that the table itself does not. */
-export const chartHeadSchema = z.object({
-  maker: lineSchema(80),
-  garment: lineSchema(80),
-  rule: z.enum(HOUSE_RULES),
-  key: z.enum(MEASUREMENT_CODES).nullable(),
-  /** The name of the file, or how else the table came. */
+const sheetSchema = chartSheetSchema as z.ZodType<ChartSheet, unknown>;
+
+/**
+ * Putting a chart on the shelf, or a new version of one in its place. A version is immutable:
+ * what was sized by it stays explained by it.
+ */
+export const chartSaveSchema = z.object({
+  sheet: sheetSchema,
+  /** The name of the file, or how else the sheet came. */
   source: lineSchema(200),
+  /** The version this one follows; `null` for a chart of its own. */
+  replaces: idSchema.nullable(),
 });
+export type ChartSave = z.infer<typeof chartSaveSchema>;
 
-/** Importing a chart from the text of a CSV file. A chart is immutable: a change is another chart. */
-export const chartImportSchema = chartHeadSchema
-  .extend({ csv: z.string().max(MOST_CHART_BYTES) })
-  .refine(({ rule, key }) => rule !== 'key-decides' || key !== null, {
-    error: 'Choose the measurement that decides.',
-    path: ['key'],
-  });
-export type ChartImport = z.infer<typeof chartImportSchema>;
-
-/** A chart as it is kept. */
+/** A version of a chart as it is kept. */
 export const chartSchema = z.object({
   id: idSchema,
-  sheet: chartSheetSchema,
+  /** All versions of one chart share it: the id of the first. */
+  seriesId: idSchema,
+  version: z.int().min(1),
+  sheet: sheetSchema,
   source: z.string(),
   importedAt: instantSchema,
 });
 export type Chart = z.infer<typeof chartSchema>;
 
 export const chartsSchema = z.array(chartSchema);
+
+/** Where a version is used: dockets it stands on, garments decided by it. */
+export const chartUsesSchema = z.object({
+  dockets: z.int(),
+  decisions: z.int(),
+  latest: z.array(
+    z.object({ docketId: idSchema, number: z.int(), wearer: z.string(), openedAt: instantSchema }),
+  ),
+});
+export type ChartUses = z.infer<typeof chartUsesSchema>;
 
 /** How a wearer likes a garment. */
 export const preferenceSchema = z.enum(FIT_PREFERENCES);

@@ -5,6 +5,7 @@ import {
   type Agreement,
   CHECK_CODES,
   CLOTHINGS,
+  HOUSE_RULES,
   INSTRUMENTS,
   MEASURE_UNITS,
   MEASUREMENT_CODES,
@@ -40,6 +41,11 @@ const docketFieldsSchema = z.object({
     .refine((ids) => new Set(ids).size === ids.length, {
       error: 'A protocol can stand on the docket only once.',
     }),
+  /** Rule or preference for single garments, in the place of the chart's and the docket's. */
+  overrides: z.record(
+    idSchema,
+    z.object({ rule: z.enum(HOUSE_RULES).nullable(), preference: preferenceSchema.nullable() }),
+  ),
   /** Single measurements asked for besides: a protocol's steps on demand, or any other. */
   extraCodes: z
     .array(z.enum(MEASUREMENT_CODES))

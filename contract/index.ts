@@ -4,6 +4,7 @@ export * from './session';
 export * from './wearer';
 export * from './chart';
 export * from './protocol';
+export * from './verdict';
 export * from './decision';
 export * from './docket';
 export * from './judge-docket';

@@ -5,16 +5,22 @@ import {
   type Length,
   judge,
   measurement,
+  type ChartSheet,
+  type Clothing,
+  type CompiledChart,
   type GarmentVerdict,
+  type Tension,
   type MeasurementCode,
 } from '@neat-measure/core';
 import type { Chart } from './chart';
 import { agreementOf, standingReadings, type Bench, type Reading } from './docket';
 
-/** A value with the standard error that its origin gives it, in micrometres. */
+/** A value with the standard error that its origin and its repeats give it, in micrometres, and how it was taken. */
 interface SettledValue {
   readonly value: Length;
   readonly standardError: number;
+  readonly tension: Tension;
+  readonly clothing: Clothing;
 }
 
 /** What the wearer read, or only reports, is worth less: working factors of ours until the log has data. */
@@ -32,9 +38,33 @@ export function settledBody(readings: readonly Reading[]): Map<MeasurementCode, 
     const standing = standingReadings(readings, [code]);
     const { value } = agreementOf(code, standing);
     const factor = Math.max(1, ...standing.map(({ origin }) => ERROR_FACTOR[origin]));
-    if (value !== null) settled.set(code, { value, standardError: factor * measurement(code).standardError });
+    const last = standing.at(-1);
+    if (value === null || last === undefined) continue;
+    settled.set(code, {
+      value,
+      standardError:
+        factor *
+        repeatedError(
+          code,
+          standing.map(({ length }) => length),
+        ),
+      tension: last.tension,
+      clothing: last.clothing,
+    });
   }
   return settled;
+}
+
+/**
+ * The error of one reading: the catalogue's, or what this wearer's own repeats show where that
+ * is more. Of two readings the difference over root two estimates it.
+ */
+function repeatedError(code: MeasurementCode, lengths: readonly Length[]): number {
+  const usual = measurement(code).standardError;
+  if (lengths.length < 2) return usual;
+  const mean = lengths.reduce<number>((sum, one) => sum + one, 0) / lengths.length;
+  const spread = Math.sqrt(lengths.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (lengths.length - 1));
+  return Math.max(usual, spread);
 }
 
 /** The values alone, for the checks. */
@@ -51,5 +81,19 @@ export function judgeGarment(
   { docket, readings, confirmations }: Pick<Bench, 'docket' | 'readings' | 'confirmations'>,
 ): GarmentVerdict {
   const suspects = suspectCodes(openSuspicions(settledValues(readings), confirmations));
-  return judge(compileChart(chart.sheet), settledBody(readings), { preference: docket.preference }, suspects);
+  const override = docket.overrides[chart.id];
+  return judge(compiled(chart.sheet), settledBody(readings), {
+    preference: override?.preference ?? docket.preference,
+    rule: override?.rule ?? undefined,
+    suspects,
+  });
+}
+
+const COMPILED = new WeakMap<ChartSheet, CompiledChart>();
+
+/** A chart compiled, once for as long as its sheet lives: it is judged by at every key. */
+export function compiled(sheet: ChartSheet): CompiledChart {
+  const known = COMPILED.get(sheet) ?? compileChart(sheet);
+  COMPILED.set(sheet, known);
+  return known;
 }

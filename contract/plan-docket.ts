@@ -13,7 +13,12 @@ export type Planned = Pick<Bench, 'charts' | 'protocols'> & {
  */
 export function planOf({ charts, protocols, docket }: Planned): Plan {
   return planDocket([
-    ...charts.flatMap(({ sheet }) => decidingCodes(sheet).map((code): Need => ({ by: sheet.garment, code }))),
+    ...charts.flatMap(({ sheet }) =>
+      decidingCodes(sheet).map((code): Need => {
+        const tension = sheet.expects.find((one) => one.code === code)?.tension ?? undefined;
+        return { by: sheet.garment, code, tension };
+      }),
+    ),
     ...protocols.flatMap(({ name, steps }) =>
       steps
         .filter(({ onDemand }) => onDemand !== true)

@@ -6,7 +6,7 @@ export const ROUTES = {
   session: '/api/session',
   /** GET all; PUT one by id. */
   wearers: '/api/wearers',
-  /** GET all or one by id; PUT one by id to import it. */
+  /** GET the latest versions, or any version by id; PUT a version by id. */
   charts: '/api/charts',
   /** GET the latest; GET one by id for the Bench; PUT one by id. */
   dockets: '/api/dockets',
@@ -39,6 +39,21 @@ export function verdictsPath(docketId: string): string {
 /** GET: the steps of a docket as a PDF to be printed and filled in by hand. */
 export function sheetPath(docketId: string): string {
   return `${ROUTES.dockets}/${docketId}/sheet.pdf`;
+}
+
+/** GET: every version of the chart that a version belongs to, the newest first. */
+export function chartVersionsPath(chartId: string): string {
+  return `${ROUTES.charts}/${chartId}/versions`;
+}
+
+/** GET: a version as a PDF. */
+export function chartSheetPath(chartId: string): string {
+  return `${ROUTES.charts}/${chartId}/sheet.pdf`;
+}
+
+/** GET: where a version is used. */
+export function chartUsesPath(chartId: string): string {
+  return `${ROUTES.charts}/${chartId}/uses`;
 }
 
 /** PUT: takes a reading back. */

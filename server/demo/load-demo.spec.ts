@@ -17,11 +17,9 @@ describe('loadDemo', () => {
       await app.database('fitters').delete();
       expect(await loadDemo(app.database, FOLDER)).toBeTrue();
       expect((await listWearers(app.database)).length).toBeGreaterThanOrEqual(12);
-      expect((await listCharts(app.database)).map(({ sheet }) => sheet.garment)).toEqual([
+      expect((await listCharts(app.database)).map(({ sheet }) => sheet.garment)).toContain(
         'Ranger field jacket',
-        'Ranger trousers',
-        'Estuary fleece',
-      ]);
+      );
       expect(await loadDemo(app.database, FOLDER)).toBeFalse();
     } finally {
       await app.stop();

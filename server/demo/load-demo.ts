@@ -1,8 +1,9 @@
-import { chartHeadSchema, lineSchema, signInSchema } from '@neat-measure/contract';
+import { lineSchema, signInSchema } from '@neat-measure/contract';
+import { importChartJson } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { importChart } from '../services/charts';
+import { keepChart } from '../services/charts';
 import { addFitter } from '../services/sign-in';
 import type { Database } from '../store/database';
 import { findAccount } from '../store/fitter-store';
@@ -11,7 +12,7 @@ import { saveWearer } from '../store/wearer-store';
 const demoSchema = z.object({
   fitters: z.array(signInSchema.extend({ name: lineSchema(120) })).min(1),
   wearers: z.array(z.object({ id: z.uuidv7(), name: lineSchema(120), role: z.string() })),
-  charts: z.array(chartHeadSchema.extend({ id: z.uuidv7(), file: z.string() })),
+  charts: z.array(z.object({ id: z.uuidv7(), file: z.string() })),
 });
 
 /**
@@ -29,9 +30,10 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
     const keeper = (await findAccount(transaction, demo.fitters[0]!.signIn))!;
     for (const { id, ...wearer } of demo.wearers)
       await saveWearer(transaction, id, { ...wearer, version: 0 });
-    for (const { id, file, ...chart } of demo.charts) {
-      const csv = await readFile(join(folder, 'charts', file), 'utf8');
-      await importChart(transaction, id, { ...chart, csv }, keeper.id);
+    for (const { id, file } of demo.charts) {
+      const sheet = importChartJson(await readFile(join(folder, 'charts', file)));
+      if (!sheet.ok) throw new Error(`demo chart ${file} has faults: ${JSON.stringify(sheet.problem)}`);
+      await keepChart(transaction, id, { sheet: sheet.value, source: file, replaces: null }, keeper.id);
     }
   });
   return true;

@@ -1,5 +1,8 @@
 import {
-  chartImportSchema,
+  chartSaveSchema,
+  chartSheetPath,
+  chartUsesPath,
+  chartVersionsPath,
   confirmationSaveSchema,
   decisionSaveSchema,
   docketSaveSchema,
@@ -13,7 +16,8 @@ import {
   wearerSaveSchema,
   withdrawalPath,
 } from '@neat-measure/contract';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
+import { printChart } from '../print/chart-sheet';
 import { printMeasuringSheet } from '../print/measuring-sheet';
 import { notFound } from '../problem-error';
 import {
@@ -26,9 +30,9 @@ import {
   takeBack,
   takeReading,
 } from '../services/bench';
-import { importChart } from '../services/charts';
+import { keepChart, versionsOf } from '../services/charts';
 import { makeSelfLink } from '../services/self-measuring';
-import { findCharts, listCharts } from '../store/chart-store';
+import { chartUses, findCharts, listCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
 import { listDockets } from '../store/docket-store';
 import { findProtocols, listProtocols, saveProtocol } from '../store/protocol-store';
@@ -52,14 +56,22 @@ export function workRoutes(database: Database): Router {
       if (chart === undefined) throw notFound('chart');
       response.json(chart);
     })
+    .get(chartVersionsPath(':id'), async (request, response) => {
+      response.json(await versionsOf(database, readId(request)));
+    })
+    .get(chartSheetPath(':id'), async (request, response) => {
+      const [chart] = await findCharts(database, [readId(request)]);
+      if (chart === undefined) throw notFound('chart');
+      sendPdf(response, await printChart(chart), 'chart.pdf');
+    })
+    .get(chartUsesPath(':id'), async (request, response) => {
+      const id = readId(request);
+      if ((await findCharts(database, [id])).length === 0) throw notFound('chart');
+      response.json(await chartUses(database, id));
+    })
     .put(`${ROUTES.charts}/:id`, async (request, response) => {
       response.json(
-        await importChart(
-          database,
-          readId(request),
-          readBody(chartImportSchema, request),
-          fitterOf(response).id,
-        ),
+        await keepChart(database, readId(request), readBody(chartSaveSchema, request), fitterOf(response).id),
       );
     })
     .get(ROUTES.dockets, async (_request, response) => {
@@ -73,8 +85,7 @@ export function workRoutes(database: Database): Router {
     })
     .get(sheetPath(':id'), async (request, response) => {
       const sheet = await printMeasuringSheet(await openBench(database, readId(request)));
-      response.type('application/pdf').setHeader('Content-Disposition', 'inline; filename="steps.pdf"');
-      response.send(sheet);
+      sendPdf(response, sheet, 'steps.pdf');
     })
     .get(verdictsPath(':id'), async (request, response) => {
       response.json(await judgeDocket(database, readId(request)));
@@ -124,4 +135,10 @@ export function workRoutes(database: Database): Router {
         await decide(database, readId(request), readBody(decisionSaveSchema, request), fitterOf(response).id),
       );
     });
+}
+
+/** Sends a PDF to be shown in the browser, from where it is printed. */
+function sendPdf(response: Response, pdf: Buffer, name: string): void {
+  response.type('application/pdf').setHeader('Content-Disposition', `inline; filename="${name}"`);
+  response.send(pdf);
 }

@@ -24,6 +24,7 @@ describe('measuring oneself', () => {
       preference: 'regular',
       chartIds: [],
       protocolIds: ['bra', 'footwear'],
+      overrides: {},
       extraCodes: [],
       version: 0,
     });

@@ -4,6 +4,7 @@ import {
   type Recorded,
   standingReadings,
   type Bench,
+  type Chart,
   type Decision,
   type DecisionSave,
   type DocketSave,
@@ -15,7 +16,14 @@ import {
   type SkipSave,
   type ReadingSave,
 } from '@neat-measure/contract';
-import { decidingCodes, onlyPart, readReading, sayReadingProblem } from '@neat-measure/core';
+import {
+  decidingCodes,
+  labelOf,
+  readReading,
+  sayReadingProblem,
+  type ChartSheet,
+  type MeasurementCode,
+} from '@neat-measure/core';
 import { notFound, ProblemError } from '../problem-error';
 import { selfRecorded } from './self-measuring';
 import { findCharts } from '../store/chart-store';
@@ -56,7 +64,7 @@ export async function openBench(database: Database, docketId: string): Promise<B
     charts,
     protocols,
     readings,
-    record: joinRecords(recordOf(earlier), own),
+    record: joinRecords(recordOf(earlier, charts), own),
     skips,
     confirmations,
     decisions,
@@ -74,8 +82,7 @@ function joinRecords(read: readonly Recorded[], own: readonly Recorded[]): Recor
 }
 
 /** The latest settled value of each measurement on earlier dockets. */
-function recordOf(earlier: readonly Reading[]): Recorded[] {
-  const oldest = new Date(Date.now() - REMEASURE_AFTER_DAYS * 86_400_000).toISOString();
+function recordOf(earlier: readonly Reading[], charts: readonly Chart[]): Recorded[] {
   return [...new Set(earlier.map(({ code }) => code))].flatMap((code): Recorded[] => {
     const taken = earlier.filter((reading) => reading.code === code);
     const last = taken.at(-1)!;
@@ -83,8 +90,19 @@ function recordOf(earlier: readonly Reading[]): Recorded[] {
     const agreement = agreementOf(code, together);
     if (agreement.state !== 'agreed') return [];
     const takenAt = last.carriedFrom ?? last.takenAt;
+    const oldest = new Date(Date.now() - remeasureAfter(code, charts) * 86_400_000).toISOString();
     return [{ code, value: agreement.value, takenAt, origin: last.origin, due: takenAt < oldest }];
   });
+}
+
+/** The shortest period that a chart of the docket names for a measurement, or the house's. */
+function remeasureAfter(code: MeasurementCode, charts: readonly Chart[]): number {
+  const named = charts.flatMap(({ sheet }) =>
+    sheet.expects.flatMap((one) =>
+      one.code === code && one.remeasureAfter !== null ? [one.remeasureAfter] : [],
+    ),
+  );
+  return named.length === 0 ? REMEASURE_AFTER_DAYS : Math.min(...named);
 }
 
 /**
@@ -169,7 +187,7 @@ export async function judgeDocket(database: Database, docketId: string): Promise
  * Decides a garment, on the verdict that the standing readings give now.
  *
  * @throws ProblemError `changed-meanwhile` when other readings stand than the fitter saw,
- *   `not-decidable` when the size is not the proposal (accepting) or not of this chart
+ *   `not-decidable` when the sizes are not the proposal (accepting) or not of this chart
  */
 export async function decide(
   database: Database,
@@ -183,6 +201,7 @@ export async function decide(
   if (chart === undefined)
     throw new ProblemError('not-decidable', 'This garment is not on the docket. Add it first.');
 
+  const verdict = judgeGarment(chart, bench);
   if (!(await hasDecision(database, id))) {
     const standing = standingReadings(readings, decidingCodes(chart.sheet)).map((reading) => reading.id);
     if ([...standing].sort().join() !== [...save.readingIds].sort().join())
@@ -190,20 +209,31 @@ export async function decide(
         'changed-meanwhile',
         'The readings have changed since you looked. Look at the verdict again, then decide.',
       );
-    checkSize(save, judgeGarment(chart, bench).proposed, onlyPart(chart.sheet).sizes);
+    checkSizes(save, chart.sheet, verdict.sizes, verdict.proposed);
   }
-  await saveDecision(database, id, save, judgeGarment(chart, bench), fitterId);
+  const size = 'sizes' in save ? labelOf(chart.sheet, save.sizes) : null;
+  await saveDecision(database, id, save, size, verdict, fitterId);
   return (await listDecisions(database, save.docketId)).find((decision) => decision.id === id)!;
 }
 
-function checkSize(save: DecisionSave, proposed: string | null, sizes: readonly string[]): void {
-  if (save.outcome === 'accepted' && save.size !== proposed) {
-    const detail = proposed === null ? 'No size is proposed yet.' : `The proposal is ${proposed}.`;
+function checkSizes(
+  save: DecisionSave,
+  sheet: ChartSheet,
+  proposed: Readonly<Record<string, string>>,
+  label: string | null,
+): void {
+  if (!('sizes' in save)) return;
+  for (const part of sheet.parts) {
+    const size = save.sizes[part.code];
+    if (size === undefined || !part.sizes.includes(size))
+      throw new ProblemError(
+        'not-decidable',
+        `${size ?? 'Nothing'} is no size of ${sheet.parts.length === 1 ? 'this chart' : part.name}. Choose one of ${part.sizes.join(', ')}.`,
+      );
+  }
+  const same = sheet.parts.every(({ code }) => save.sizes[code] === proposed[code]);
+  if (save.outcome === 'accepted' && (label === null || !same)) {
+    const detail = label === null ? 'No size is proposed yet.' : `The proposal is ${label}.`;
     throw new ProblemError('not-decidable', `${detail} Take another size with a reason instead.`);
   }
-  if (!sizes.includes(save.size))
-    throw new ProblemError(
-      'not-decidable',
-      `${save.size} is no size of this chart. Choose one of ${sizes.join(', ')}.`,
-    );
 }

@@ -1,48 +1,34 @@
-import type { Chart, ChartImport } from '@neat-measure/contract';
-import { importCsv, sayFinding, type ChartSheet } from '@neat-measure/core';
-import { ProblemError } from '../problem-error';
-import { findCharts, saveChart } from '../store/chart-store';
+import type { Chart, ChartSave } from '@neat-measure/contract';
+import { notFound } from '../problem-error';
+import { findCharts, listVersions, saveChart } from '../store/chart-store';
 import type { Database } from '../store/database';
 
 /**
- * Imports a chart from CSV text: all of it, or nothing.
+ * Puts a chart on the shelf, or the next version of one. All of it, or nothing: the sheet has
+ * been through its schema, which holds its parts together.
  *
- * @throws ProblemError `chart-findings` with every finding as a sentence; `invalid` when the
- *   key measurement is no column of the table
+ * @throws ProblemError `not-found` when the version it follows is unknown, `changed-meanwhile`
+ *   when another version followed it first
  */
-export async function importChart(
+export async function keepChart(
   database: Database,
   id: string,
-  chart: ChartImport,
+  { sheet, source, replaces }: ChartSave,
   fitterId: string,
 ): Promise<Chart> {
-  const part = importCsv(chart.csv);
-  if (!part.ok)
-    throw new ProblemError(
-      'chart-findings',
-      'The size table has faults. Mend them in the file and bring it again; nothing was saved.',
-      {
-        findings: part.problem.map(sayFinding),
-      },
-    );
-  const { maker, garment, rule, key } = chart;
-  if (key !== null && part.value.columns.every(({ code }) => code !== key))
-    throw new ProblemError(
-      'invalid',
-      'The measurement that decides is no column of this table. Choose one of its columns.',
-      {
-        faults: [{ path: 'key', message: 'Choose one of the table’s measurements.' }],
-      },
-    );
-  const sheet: ChartSheet = {
-    maker,
-    garment,
-    unit: part.value.columns[0]!.unit,
-    rule,
-    key: rule === 'key-decides' ? key : null,
-    parts: [part.value],
-  };
-  await saveChart(database, id, sheet, chart.source, fitterId);
-  const [saved] = await findCharts(database, [id]);
-  return saved!;
+  const before = replaces === null ? null : (await findCharts(database, [replaces]))[0];
+  if (before === undefined) throw notFound('chart');
+  const place =
+    before === null
+      ? { seriesId: id, version: 1 }
+      : { seriesId: before.seriesId, version: before.version + 1 };
+  await saveChart(database, { id, ...place, sheet, source }, fitterId);
+  return (await findCharts(database, [id]))[0]!;
+}
+
+/** Every version of the chart that a version belongs to, the newest first. */
+export async function versionsOf(database: Database, id: string): Promise<Chart[]> {
+  const [chart] = await findCharts(database, [id]);
+  if (chart === undefined) throw notFound('chart');
+  return listVersions(database, chart.seriesId);
 }

@@ -8,12 +8,14 @@ import { saveOnce } from './save-once';
 type DecisionRow = Pick<Decision, 'id' | 'outcome' | 'size' | 'reason' | 'fitter'> & {
   readonly docket_id: string;
   readonly chart_id: string;
+  readonly sizes: unknown;
   readonly reading_ids: unknown;
   readonly verdict: unknown;
   readonly decided_at: Date;
 };
 
 const readingIdsSchema = z.array(z.string());
+const sizesSchema = z.record(z.string(), z.string());
 
 /** Every decision of a docket, oldest first. The latest of a garment stands. */
 export async function listDecisions(database: Database, docketId: string): Promise<Decision[]> {
@@ -28,6 +30,9 @@ export async function listDecisions(database: Database, docketId: string): Promi
     chartId: row.chart_id,
     outcome: row.outcome,
     size: row.size,
+    // Decisions of before garments had parts kept the label only.
+    sizes:
+      row.sizes === null ? { size: row.size ?? '' } : readJson(sizesSchema, row.sizes, `decision ${row.id}`),
     reason: row.reason,
     fitter: row.fitter,
     readingIds: readJson(readingIdsSchema, row.reading_ids, `decision ${row.id}`),
@@ -46,6 +51,7 @@ export async function saveDecision(
   database: Database,
   id: string,
   save: DecisionSave,
+  size: string | null,
   verdict: GarmentVerdict,
   fitterId: string,
 ): Promise<void> {
@@ -54,8 +60,9 @@ export async function saveDecision(
     docket_id: save.docketId,
     chart_id: save.chartId,
     outcome: save.outcome,
-    size: save.size,
-    reason: save.outcome === 'overridden' ? save.reason : null,
+    size,
+    sizes: JSON.stringify('sizes' in save ? save.sizes : {}),
+    reason: 'reason' in save ? save.reason : null,
     reading_ids: JSON.stringify(save.readingIds),
     verdict: JSON.stringify(verdict),
     fitter_id: fitterId,

@@ -1,5 +1,13 @@
-import type { Docket, DocketSave, DocketSummary, Reading, ReadingSave } from '@neat-measure/contract';
-import type { Length, MeasurementCode } from '@neat-measure/core';
+import {
+  isClosing,
+  type Decision,
+  type Docket,
+  type DocketSave,
+  type DocketSummary,
+  type Reading,
+  type ReadingSave,
+} from '@neat-measure/contract';
+import type { FitPreference, HouseRule, Length, MeasurementCode } from '@neat-measure/core';
 import type { Database } from './database';
 import { saveOnce } from './save-once';
 import { changedMeanwhile, saveVersioned } from './save-versioned';
@@ -28,8 +36,31 @@ async function extrasOf(database: Database, docketId: string): Promise<Measureme
   return database('docket_extras').where({ docket_id: docketId }).orderBy('position').pluck('code');
 }
 
-async function garmentsOf(database: Database, docketId: string): Promise<string[]> {
-  return database('docket_garments').where({ docket_id: docketId }).orderBy('position').pluck('chart_id');
+interface GarmentRow {
+  readonly docket_id: string;
+  readonly chart_id: string;
+  readonly rule: HouseRule | null;
+  readonly preference: FitPreference | null;
+}
+
+async function garmentsOf(database: Database, docketId: string): Promise<GarmentRow[]> {
+  return database<GarmentRow>('docket_garments')
+    .where({ docket_id: docketId })
+    .orderBy('position')
+    .select('docket_id', 'chart_id', 'rule', 'preference');
+}
+
+function chartIdsOf(garments: readonly Pick<GarmentRow, 'chart_id'>[]): string[] {
+  return garments.map(({ chart_id }) => chart_id);
+}
+
+/** What is said of single garments; those of which nothing is said are left out. */
+function overridesOf(garments: readonly GarmentRow[]): Docket['overrides'] {
+  return Object.fromEntries(
+    garments
+      .filter(({ rule, preference }) => rule !== null || preference !== null)
+      .map(({ chart_id, rule, preference }) => [chart_id, { rule, preference }]),
+  );
 }
 
 async function protocolsOf(database: Database, docketId: string): Promise<string[]> {
@@ -41,6 +72,13 @@ async function protocolsOf(database: Database, docketId: string): Promise<string
  * transaction.
  */
 export async function saveDocket(database: Database, id: string, save: DocketSave): Promise<void> {
+  // An override of a garment that is not on the docket says nothing.
+  const overrides = Object.fromEntries(
+    Object.entries(save.overrides).filter(
+      ([chartId, { rule, preference }]) =>
+        save.chartIds.includes(chartId) && (rule !== null || preference !== null),
+    ),
+  );
   await database.transaction(async (transaction) => {
     const columns = {
       wearer_id: save.wearerId,
@@ -57,12 +95,17 @@ export async function saveDocket(database: Database, id: string, save: DocketSav
       compared: Object.keys(columns),
     });
     if (outcome === 'repeated') {
+      const garments = await garmentsOf(transaction, id);
       const kept = [
-        await garmentsOf(transaction, id),
+        chartIdsOf(garments),
+        sorted(overridesOf(garments)),
         await protocolsOf(transaction, id),
         await extrasOf(transaction, id),
       ];
-      if (JSON.stringify(kept) !== JSON.stringify([save.chartIds, save.protocolIds, save.extraCodes]))
+      if (
+        JSON.stringify(kept) !==
+        JSON.stringify([save.chartIds, sorted(overrides), save.protocolIds, save.extraCodes])
+      )
         throw changedMeanwhile();
       return;
     }
@@ -70,7 +113,11 @@ export async function saveDocket(database: Database, id: string, save: DocketSav
       transaction,
       'docket_garments',
       id,
-      save.chartIds.map((chart_id) => ({ chart_id })),
+      save.chartIds.map((chart_id) => ({
+        chart_id,
+        rule: overrides[chart_id]?.rule ?? null,
+        preference: overrides[chart_id]?.preference ?? null,
+      })),
     );
     await replaceRows(
       transaction,
@@ -85,6 +132,12 @@ export async function saveDocket(database: Database, id: string, save: DocketSav
       save.extraCodes.map((code) => ({ code })),
     );
   });
+}
+
+function sorted(overrides: Docket['overrides']): unknown {
+  return Object.entries(overrides)
+    .map(([id, { rule, preference }]) => [id, rule, preference])
+    .sort(([a], [b]) => (a! < b! ? -1 : 1));
 }
 
 /** Puts the numbered rows of a docket in the place of those it had. */
@@ -122,7 +175,9 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
     .join('charts', 'charts.id', 'docket_garments.chart_id')
     .whereIn('docket_id', ids)
     .orderBy('position')
-    .select<{ docket_id: string; chart_id: string; garment: string }[]>('docket_id', 'chart_id', 'garment');
+    .select<
+      (GarmentRow & { garment: string })[]
+    >('docket_id', 'chart_id', 'garment', 'docket_garments.rule', 'docket_garments.preference');
   const protocols = await database('docket_protocols')
     .whereIn('docket_id', ids)
     .orderBy('position')
@@ -134,13 +189,15 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
   const decisions = await database('decisions')
     .whereIn('docket_id', ids)
     .orderBy(['decided_at', 'id'])
-    .select<{ docket_id: string; chart_id: string; size: string }[]>('docket_id', 'chart_id', 'size');
+    .select<
+      { docket_id: string; chart_id: string; outcome: Decision['outcome']; size: string | null }[]
+    >('docket_id', 'chart_id', 'outcome', 'size');
   return rows.map((row) => {
     const own = garments.filter(({ docket_id }) => docket_id === row.id);
     return {
       docket: toDocket(
         row,
-        own.map(({ chart_id }) => chart_id),
+        own,
         protocols.filter(({ docket_id }) => docket_id === row.id).map(({ protocol_id }) => protocol_id),
         extras.filter(({ docket_id }) => docket_id === row.id).map(({ code }) => code),
       ),
@@ -154,12 +211,18 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
       garments: own.map(({ chart_id, garment }) => ({
         chartId: chart_id,
         garment,
-        decided:
-          decisions.filter((one) => one.docket_id === row.id && one.chart_id === chart_id).at(-1)?.size ??
-          null,
+        decided: saidOf(
+          decisions.filter((one) => one.docket_id === row.id && one.chart_id === chart_id).at(-1),
+        ),
       })),
     };
   });
+}
+
+/** What a list says of a garment that is decided; nothing of one that is put off. */
+function saidOf(decision: Pick<Decision, 'outcome' | 'size'> | undefined): string | null {
+  if (decision === undefined || !isClosing(decision)) return null;
+  return decision.size ?? 'made to measure';
 }
 
 type ReadingRow = Pick<
@@ -258,7 +321,7 @@ export async function withdrawReading(
 
 function toDocket(
   { wearer_id, opened_at, id, number, occasion, unit, preference, version }: DocketRow,
-  chartIds: string[],
+  garments: readonly GarmentRow[],
   protocolIds: string[],
   extraCodes: MeasurementCode[],
 ): Docket {
@@ -270,7 +333,8 @@ function toDocket(
     preference,
     version,
     wearerId: wearer_id,
-    chartIds,
+    chartIds: chartIdsOf(garments),
+    overrides: overridesOf(garments),
     protocolIds,
     extraCodes,
     openedAt: opened_at.toISOString(),

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import * as bench from './0001-bench';
+import * as chartVersions from './0007-chart-versions';
 import * as clothing from './0006-clothing-and-extras';
 import * as measuring from './0002-measuring';
 import * as selfLinks from './0005-self-links';
@@ -14,6 +15,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0004-devices', devices],
   ['0005-self-links', selfLinks],
   ['0006-clothing-and-extras', clothing],
+  ['0007-chart-versions', chartVersions],
 ];
 
 /** Migrations as code of the bundle, so that a running server needs no folder of scripts. */

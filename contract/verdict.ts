@@ -1,0 +1,211 @@
+import {
+  CLOTHINGS,
+  FIT_PREFERENCES,
+  HOUSE_RULES,
+  isColumnCode,
+  isDerivedCode,
+  measurement,
+  MEASUREMENT_CODES,
+  TENSIONS,
+  VERDICTS,
+  type ColumnCode,
+  type DerivedCode,
+  type DerivedLine,
+  type GarmentVerdict,
+  type Length,
+  type MeasurementCode,
+} from '@neat-measure/core';
+import { z } from 'zod';
+import { lengthSchema } from './shared';
+
+const codeSchema = z.enum(MEASUREMENT_CODES);
+const columnSchema = z.custom<ColumnCode>((text) => typeof text === 'string' && isColumnCode(text));
+const derivedSchema = z.custom<DerivedCode>((text) => typeof text === 'string' && isDerivedCode(text));
+const ruleSchema = z.enum(HOUSE_RULES);
+const sizesSchema = z.array(z.string());
+
+const placedSchema = z.object({
+  code: columnSchema,
+  name: z.string(),
+  value: lengthSchema,
+  standardError: z.number(),
+  where: z.enum(['inside', 'gap', 'below', 'above']),
+  sizes: sizesSchema,
+  below: z.string().nullable(),
+  above: z.string().nullable(),
+  toEdge: lengthSchema.nullable(),
+  estimatedFrom: columnSchema.nullable(),
+});
+
+const reasonSchema = z.discriminatedUnion('verdict', [
+  z.object({ verdict: z.literal('settled'), size: z.string(), tightest: placedSchema }),
+  z.object({
+    verdict: z.literal('edge'),
+    size: z.string(),
+    neighbour: z.string().nullable(),
+    chance: z.number(),
+    tightest: placedSchema,
+  }),
+  z.object({
+    verdict: z.literal('overlap'),
+    sizes: sizesSchema,
+    preference: z.enum(FIT_PREFERENCES),
+    pick: z.string(),
+  }),
+  z.object({
+    verdict: z.literal('between'),
+    gaps: z.array(placedSchema),
+    rule: ruleSchema,
+    pick: z.string().nullable(),
+  }),
+  z.object({
+    verdict: z.literal('split'),
+    says: z.array(placedSchema),
+    rule: ruleSchema,
+    pick: z.string().nullable(),
+  }),
+  z.object({
+    verdict: z.literal('suspect'),
+    suspects: z.array(codeSchema),
+    possible: sizesSchema,
+    requirement: z.string().nullable(),
+  }),
+  z.object({ verdict: z.literal('beyond'), outside: z.array(placedSchema), offScale: sizesSchema }),
+  z.object({
+    verdict: z.literal('incomplete'),
+    missing: z.array(codeSchema),
+    possible: sizesSchema,
+    waitsFor: z.string().nullable(),
+  }),
+]);
+
+const partSchema = z.object({
+  part: z.string(),
+  name: z.string(),
+  verdict: z.enum(VERDICTS).exclude(['not-made']),
+  proposed: z.string().nullable(),
+  reason: reasonSchema,
+  sizes: sizesSchema,
+  placements: z.array(placedSchema),
+  advisory: z.array(placedSchema),
+  odds: z.array(z.object({ size: z.string().nullable(), chance: z.number() })),
+  alternates: sizesSchema,
+  alterations: z.array(
+    z.object({
+      code: columnSchema,
+      name: z.string(),
+      does: z.enum(['take-in', 'let-out', 'shorten', 'lengthen']),
+      by: lengthSchema,
+      holds: z.object({ lower: lengthSchema.nullable(), upper: lengthSchema.nullable() }),
+    }),
+  ),
+  rule: ruleSchema,
+});
+
+const mannerSchema = z.object({
+  tension: z.enum(TENSIONS).nullable(),
+  clothing: z.enum(CLOTHINGS).nullable(),
+});
+
+/** The lines of the arithmetic are kept as they were carried out; their steps are the chart version's own. */
+const lineSchema = z.custom<DerivedLine<Length>>(
+  (line) => typeof line === 'object' && line !== null && 'step' in line && 'operands' in line,
+);
+
+const currentSchema = z.object({
+  verdict: z.enum(VERDICTS),
+  proposed: z.string().nullable(),
+  sizes: z.record(z.string(), z.string()),
+  parts: z.array(partSchema).min(1),
+  worst: z.string().nullable(),
+  notMade: z.object({ asked: z.string(), nearest: sizesSchema }).nullable(),
+  alternates: sizesSchema,
+  derived: z.array(
+    z.object({
+      code: derivedSchema,
+      name: z.string(),
+      lines: z.array(lineSchema),
+      result: lengthSchema.nullable(),
+      problem: z
+        .discriminatedUnion('code', [
+          z.object({ code: z.literal('missing'), readings: z.array(codeSchema) }),
+          z.object({ code: z.literal('waits'), part: z.string() }),
+          z.object({
+            code: z.literal('requirement'),
+            because: z.string(),
+            readings: z.array(codeSchema),
+          }),
+          z.object({ code: z.literal('off-scale'), step: z.string(), value: lengthSchema }),
+        ])
+        .nullable(),
+      readings: z.array(codeSchema),
+    }),
+  ),
+  options: z.array(z.object({ name: z.string(), adds: z.string() })),
+  takenOtherwise: z.array(z.object({ code: codeSchema, wanted: mannerSchema, taken: mannerSchema })),
+  cautions: z.array(z.string()),
+  rule: ruleSchema,
+  preference: z.enum(FIT_PREFERENCES),
+});
+
+/**
+ * A verdict as the API carries it and a decision keeps it. Decisions of before garments had
+ * parts kept a shorter form; it is read as a garment of one part.
+ */
+export const verdictSchema: z.ZodType<GarmentVerdict, unknown> = z.preprocess(
+  (kept) => (isOnePartForm(kept) ? toParts(kept) : kept),
+  currentSchema,
+);
+
+interface OnePartForm {
+  readonly verdict: string;
+  readonly proposed: string | null;
+  readonly reason: { readonly verdict: string; readonly size?: string };
+  readonly placements: readonly { readonly code: MeasurementCode }[];
+  readonly odds: unknown;
+  readonly alternates: unknown;
+  readonly rule: unknown;
+  readonly preference: unknown;
+}
+
+function isOnePartForm(kept: unknown): kept is OnePartForm {
+  return typeof kept === 'object' && kept !== null && !('parts' in kept) && 'placements' in kept;
+}
+
+function toParts({ verdict, proposed, reason, placements, odds, alternates, rule, preference }: OnePartForm) {
+  // The placements are repeated inside the reason; all of them get what they lacked.
+  const whole = JSON.parse(JSON.stringify({ reason, placements }), (_, value: unknown) =>
+    typeof value === 'object' && value !== null && 'standardError' in value && 'code' in value
+      ? { name: measurement((value as { code: MeasurementCode }).code).name, estimatedFrom: null, ...value }
+      : value,
+  ) as { reason: object; placements: unknown };
+  const part = {
+    part: 'size',
+    name: 'Size',
+    verdict,
+    proposed,
+    reason: { offScale: [], requirement: null, waitsFor: null, ...whole.reason },
+    sizes: [],
+    placements: whole.placements,
+    advisory: [],
+    odds,
+    alternates,
+    alterations: [],
+    rule,
+  };
+  return {
+    verdict,
+    proposed,
+    sizes: proposed === null ? {} : { size: proposed },
+    parts: [part],
+    worst: 'size',
+    notMade: null,
+    alternates,
+    derived: [],
+    options: [],
+    takenOtherwise: [],
+    cautions: [],
+    rule,
+    preference,
+  };
+}
