@@ -2,10 +2,14 @@ import { inject, Injectable } from '@angular/core';
 import {
   chartSchema,
   chartsSchema,
+  chartUsesPath,
+  chartUsesSchema,
+  chartVersionsPath,
   pathOf,
   ROUTES,
   type Chart,
-  type ChartImport,
+  type ChartSave,
+  type ChartUses,
 } from '@neat-measure/contract';
 import type { Observable } from 'rxjs';
 import { Api } from './api';
@@ -19,8 +23,17 @@ export class ChartService {
     return this.api.get(ROUTES.charts, chartsSchema);
   }
 
-  /** Imports a chart under an id the caller made, so that trying again after a failure adds no second one. */
-  import(id: string, chart: ChartImport): Observable<Chart> {
+  /** Every version of the chart that a version belongs to, the newest first. */
+  versions(id: string): Observable<Chart[]> {
+    return this.api.get(chartVersionsPath(id), chartsSchema);
+  }
+
+  uses(id: string): Observable<ChartUses> {
+    return this.api.get(chartUsesPath(id), chartUsesSchema);
+  }
+
+  /** Keeps a version under an id the caller made, so that trying again after a failure adds no second one. */
+  save(id: string, chart: ChartSave): Observable<Chart> {
     return this.api.put(pathOf(ROUTES.charts, id), chart, chartSchema);
   }
 }

@@ -7,6 +7,7 @@ import {
   standingReadings,
   type Bench,
   type DecisionSave,
+  type DocketSave,
   type Reading,
   type StreamedLine,
 } from '@neat-measure/contract';
@@ -33,7 +34,8 @@ import { ReadingOutbox } from '../../data/reading-outbox';
 import { UnitService } from '../../data/unit-service';
 import { asTaken, garmentsOf, stepsOf, withWaiting, type Garment, type Step } from './bench-view';
 import { stopsOf, type Stop } from './stops';
-import { toReading, type Taken } from './taken';
+import { readRecorded, toReading, type Taken } from './taken';
+import type { Choice, Override } from './choice';
 
 const NOTHING_ASKED = { charts: [], protocols: [], docket: { extraCodes: [] } };
 
@@ -199,13 +201,7 @@ export class BenchStore {
   takeRecorded(): void {
     const recorded = this.recorded();
     if (recorded === null) return;
-    // In millimetres a whole number of micrometres is written exactly.
-    this.keep(recorded.code, {
-      typed: `${recorded.value / 1_000} mm`,
-      unit: 'mm',
-      origin: recorded.origin,
-      carriedFrom: recorded.takenAt,
-    });
+    this.keep(recorded.code, readRecorded(recorded));
   }
 
   /** Takes back the last reading of the current step, or of the step before where it has none. */
@@ -281,15 +277,8 @@ export class BenchStore {
 
   /** Asks for a measurement besides, or no longer; what has been read stays read. */
   askFor(code: MeasurementCode, asked: boolean): void {
-    const bench = this.bench();
-    if (bench === null) return;
-    const { id, number: _, openedAt: __, ...docket } = bench.docket;
-    const others = docket.extraCodes.filter((one) => one !== code);
-    this.trouble.set('');
-    this.dockets.save(id, { ...docket, extraCodes: asked ? [...others, code] : others }).subscribe({
-      next: (saved) => this.bench.set(withWaiting(saved, this.outbox.waitingFor(id))),
-      error: (problem: Error) => this.trouble.set(problem.message),
-    });
+    const others = (this.bench()?.docket.extraCodes ?? []).filter((one) => one !== code);
+    this.change({ extraCodes: asked ? [...others, code] : others });
   }
 
   clearEntry(): void {
@@ -297,20 +286,21 @@ export class BenchStore {
     this.problem.set(null);
   }
 
-  /** Decides a garment: the proposal, or another size with its reason. */
-  decide(garment: Garment, choice: { readonly size: string; readonly reason: string | null }): void {
+  /** Decides a garment on the readings that stand, once all of them have arrived. */
+  decide(garment: Garment, choice: Choice): void {
     const bench = this.bench();
     if (bench === null || this.saving()) return;
     const readingIds = standingReadings(bench.readings, decidingCodes(garment.chart.sheet)).map(
       ({ id }) => id,
     );
-    const base = { docketId: bench.docket.id, chartId: garment.chart.id, readingIds, size: choice.size };
     this.saving.set(true);
     this.trouble.set('');
-    const decision: DecisionSave =
-      choice.reason === null
-        ? { ...base, outcome: 'accepted' }
-        : { ...base, outcome: 'overridden', reason: choice.reason };
+    const decision: DecisionSave = {
+      docketId: bench.docket.id,
+      chartId: garment.chart.id,
+      readingIds,
+      ...choice,
+    };
     this.outbox
       .whenSent()
       .pipe(
@@ -319,6 +309,29 @@ export class BenchStore {
       )
       .subscribe({
         next: (kept) => this.bench.update((now) => now && { ...now, decisions: [...now.decisions, kept] }),
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
+  }
+
+  /** Puts a rule or preference in the place of the chart's and the docket's, for one garment; kept with the docket. */
+  overrule(garment: Garment, by: Partial<Override>): void {
+    const overrides = this.bench()?.docket.overrides ?? {};
+    const before = overrides[garment.chart.id] ?? { rule: null, preference: null };
+    this.change({ overrides: { ...overrides, [garment.chart.id]: { ...before, ...by } } });
+  }
+
+  /** Saves a change of the docket; the readings that still wait here stand in what comes back. */
+  private change(changes: Partial<DocketSave>): void {
+    const bench = this.bench();
+    if (bench === null || this.saving()) return;
+    const { id, number: _, openedAt: __, ...docket } = bench.docket;
+    this.saving.set(true);
+    this.trouble.set('');
+    this.dockets
+      .save(id, { ...docket, ...changes })
+      .pipe(finalize(() => this.saving.set(false)))
+      .subscribe({
+        next: (saved) => this.bench.set(withWaiting(saved, this.outbox.waitingFor(id))),
         error: (problem: Error) => this.trouble.set(problem.message),
       });
   }

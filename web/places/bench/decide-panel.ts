@@ -1,83 +1,96 @@
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
-  ElementRef,
   inject,
-  Injector,
   input,
   model,
   output,
   signal,
   untracked,
 } from '@angular/core';
+import { isClosing } from '@neat-measure/contract';
 import {
-  compileChart,
-  measurement,
-  onlyPart,
+  decidingPart,
+  FIT_PREFERENCES,
+  HOUSE_RULES,
+  PREFERENCE_WORDS,
   RULE_WORDS,
-  sayChance,
-  sayReason,
   VERDICT_WORDS,
-  type MeasurementCode,
+  type FitPreference,
+  type HouseRule,
 } from '@neat-measure/core';
-import { SizeRuler } from '../../parts/size-ruler/size-ruler';
+import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
 import { BenchStore } from './bench-store';
 import type { Garment } from './bench-view';
+import { SizeChoice, type ChosenSizes } from './size-choice';
 
-/** Reasons to hand over another size, as fitters give them. */
-const REASONS = [
-  'Wearer wants it roomier',
-  'Wearer wants it closer',
-  'Thick layers beneath',
-  'Tried on, fits better',
-  'Nothing else on the shelf',
-] as const;
+const OUTCOME_WORDS = {
+  accepted: 'Accepted',
+  overridden: 'Chosen instead',
+  'made-to-measure': 'To be made to measure',
+  later: 'Put off until the wearer comes back',
+} as const;
 
-/** Deciding one garment: the verdict at its largest, the proposal to accept, or another size with its reason. */
+/** Deciding one garment: the verdict at its largest, the proposal to accept, or what is done instead. */
 @Component({
   selector: 'nm-decide-panel',
-  imports: [SizeRuler, VerdictGlyph],
+  imports: [SizeChoice, VerdictAccount, VerdictGlyph],
   templateUrl: './decide-panel.html',
   styleUrl: './decide-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DecidePanel {
   protected readonly store = inject(BenchStore);
-  private readonly injector = inject(Injector);
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly garment = input.required<Garment>();
   readonly count = input.required<number>();
   readonly at = model.required<number>();
   readonly decided = output<void>();
   readonly leave = output<void>();
 
-  protected readonly reasons = REASONS;
-  /** Whether another size is being chosen. */
-  protected readonly choosing = signal(false);
-  protected readonly size = signal<string | null>(null);
-  protected readonly reason = signal('');
-  protected readonly fault = signal('');
+  /** What the choice of another size starts from, while one is being chosen. */
+  protected readonly choosing = signal<Readonly<Record<string, string>> | null>(null);
 
+  protected readonly sheet = computed(() => this.garment().chart.sheet);
   protected readonly verdict = computed(() => this.garment().verdict);
   protected readonly word = computed(() => VERDICT_WORDS[this.verdict().verdict]);
-  protected readonly says = computed(() => sayReason(this.verdict(), this.store.unit()));
-  protected readonly compiled = computed(() => compileChart(this.garment().chart.sheet));
-  protected readonly sizes = computed(() => onlyPart(this.garment().chart.sheet).sizes);
-  protected readonly ruleWords = computed(() => RULE_WORDS[this.verdict().rule]);
   protected readonly acceptable = computed(() => this.verdict().proposed);
-  protected readonly odds = computed(() =>
-    this.verdict().odds.map(({ size, chance }) => ({
-      size: size ?? 'none',
-      words: sayChance(chance),
-      percent: chance * 100,
-    })),
+  protected readonly flagged = computed(() => ['beyond', 'not-made'].includes(this.verdict().verdict));
+  /** The decision that stands, in words; one put off leaves the garment open. */
+  protected readonly standing = computed(() => {
+    const { decision } = this.garment();
+    if (decision === null) return null;
+    const size = decision.size === null ? '' : `: ${decision.size}`;
+    return {
+      words: `${OUTCOME_WORDS[decision.outcome]}${size}.`,
+      reason: decision.reason,
+      by: decision.fitter,
+    };
+  });
+  protected readonly closed = computed(() => isClosing(this.garment().decision));
+  protected readonly allClosed = computed(() =>
+    this.store.garments().every(({ decision }) => isClosing(decision)),
   );
-  protected readonly allDecided = computed(() =>
-    this.store.garments().every(({ decision }) => decision !== null),
+  /** What is different now from what the decision rests on. */
+  protected readonly difference = computed(() => {
+    const { decision, verdict } = this.garment();
+    if (decision === null || !isClosing(decision) || decision.verdict.proposed === verdict.proposed)
+      return '';
+    const was = decision.verdict.proposed ?? 'no size';
+    return `It was decided when the proposal was ${was}; by what stands now it is ${verdict.proposed ?? 'no size'}.`;
+  });
+
+  protected readonly rules = HOUSE_RULES.map((value) => ({ value, words: RULE_WORDS[value] }));
+  protected readonly preferences = FIT_PREFERENCES.map((value) => ({
+    value,
+    words: PREFERENCE_WORDS[value],
+  }));
+
+  protected readonly ownRule = computed(() => RULE_WORDS[this.sheet().rule]);
+  protected readonly docketPreference = computed(
+    () => PREFERENCE_WORDS[this.store.docket()?.preference ?? 'regular'],
   );
 
   constructor() {
@@ -85,73 +98,87 @@ export class DecidePanel {
     const chartId = computed(() => this.garment().chart.id);
     effect(() => {
       chartId();
-      untracked(() => this.choosing.set(false));
+      untracked(() => this.choosing.set(null));
     });
   }
 
   /** Takes the keys of deciding; returns whether the key was one. */
   onKey(key: string, event: KeyboardEvent): boolean {
     const onButton = event.target instanceof HTMLButtonElement;
-    if (key === 'Enter' && !onButton) this.enter();
-    else if (key === 'o') this.choose();
-    else if (key === 'Escape' && this.choosing()) this.choosing.set(false);
+    if (this.choosing() !== null) {
+      if (key !== 'Escape') return false;
+      this.choosing.set(null);
+    } else if (key === 'Enter' && !onButton) this.enter();
+    else if (key === 'o') this.choose(this.instead());
+    else if (key === 'ArrowUp' || key === 'ArrowDown')
+      this.choose(this.neighbour(key === 'ArrowUp' ? 1 : -1));
+    else if (key === 'm') this.makeToMeasure();
+    else if (key === 'l') this.putOff();
     else if (key === 'ArrowLeft' || key === 'ArrowRight') this.move(key === 'ArrowRight' ? 1 : -1);
     else return false;
     return true;
   }
 
   private enter(): void {
-    if (this.choosing()) this.override();
-    else if (this.allDecided()) this.leave.emit();
+    if (this.allClosed()) this.leave.emit();
     else this.accept();
   }
 
   protected accept(): void {
-    const size = this.acceptable();
-    if (size === null || this.store.saving()) return;
-    this.store.decide(this.garment(), { size, reason: null });
+    if (this.acceptable() === null || this.store.saving()) return;
+    this.store.decide(this.garment(), { outcome: 'accepted', sizes: this.verdict().sizes });
     this.decided.emit();
   }
 
-  protected choose(): void {
-    this.size.set(this.verdict().alternates[0] ?? this.verdict().proposed);
-    this.reason.set('');
-    this.fault.set('');
-    this.choosing.set(true);
-    afterNextRender(
-      () => this.host.nativeElement.querySelector<HTMLElement>('.choice input:checked')?.focus(),
-      {
-        injector: this.injector,
-      },
-    );
+  protected choose(start: Readonly<Record<string, string>>): void {
+    this.choosing.set(start);
   }
 
-  protected override(): void {
-    const size = this.size();
-    if (size === null) return this.fault.set('Choose a size first.');
-    if (this.reason().trim() === '') return this.fault.set('Give a reason: choose one, or write it.');
-    this.store.decide(this.garment(), { size, reason: this.reason().trim() });
-    this.choosing.set(false);
+  protected override({ sizes, reason }: ChosenSizes): void {
+    this.store.decide(this.garment(), { outcome: 'overridden', sizes, reason });
+    this.choosing.set(null);
     this.decided.emit();
   }
 
-  protected onFormKey(event: KeyboardEvent): void {
-    if (event.key === 'Escape') this.choosing.set(false);
-    else if (event.key === 'Enter') this.override();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+  protected makeToMeasure(): void {
+    if (this.store.saving()) return;
+    this.store.decide(this.garment(), { outcome: 'made-to-measure', reason: null });
+    this.decided.emit();
+  }
+
+  protected putOff(): void {
+    if (this.store.saving()) return;
+    this.store.decide(this.garment(), { outcome: 'later', reason: null });
+    this.decided.emit();
+  }
+
+  protected setRule(rule: string): void {
+    this.store.overrule(this.garment(), { rule: rule === '' ? null : (rule as HouseRule) });
+  }
+
+  protected setPreference(preference: string): void {
+    this.store.overrule(this.garment(), {
+      preference: preference === '' ? null : (preference as FitPreference),
+    });
+  }
+
+  /** The proposal with the deciding part changed to its first alternate: the likeliest other choice. */
+  protected instead(): Readonly<Record<string, string>> {
+    const { part, alternates } = decidingPart(this.verdict());
+    const other = alternates[0];
+    return other === undefined ? this.verdict().sizes : { ...this.verdict().sizes, [part]: other };
+  }
+
+  /** The proposal one size up or down in the part that decides. */
+  protected neighbour(by: 1 | -1): Readonly<Record<string, string>> {
+    const { part, alternates } = decidingPart(this.verdict());
+    const { sizes } = this.sheet().parts.find(({ code }) => code === part)!;
+    const from = this.verdict().sizes[part] ?? alternates[0];
+    const next = from === undefined ? undefined : sizes[sizes.indexOf(from) + by];
+    return next === undefined ? this.verdict().sizes : { ...this.verdict().sizes, [part]: next };
   }
 
   protected move(by: number): void {
     this.at.set((this.at() + by + this.count()) % this.count());
-  }
-
-  protected name(code: MeasurementCode): string {
-    return measurement(code).name;
-  }
-
-  protected markOf(code: MeasurementCode) {
-    return this.verdict().placements.find((placement) => placement.code === code) ?? null;
   }
 }

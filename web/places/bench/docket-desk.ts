@@ -161,6 +161,7 @@ export class DocketDesk {
       preference: this.preference(),
       chartIds,
       protocolIds: (this.protocols() ?? []).map(({ id }) => id).filter((id) => this.chosen().has(id)),
+      overrides: {},
       extraCodes: [],
       version: 0,
     };

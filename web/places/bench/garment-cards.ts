@@ -1,18 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import {
-  compileChart,
-  countingFeet,
-  formatLength,
-  measurement,
-  sayReason,
-  VERDICT_WORDS,
-  type CompiledChart,
-  type MeasurementCode,
-} from '@neat-measure/core';
+import { isClosing, type Decision } from '@neat-measure/contract';
+import { countingFeet, formatLength, sayReason, VERDICT_WORDS } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
+import { rulersOf, shortOutcome } from '../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
 import { BenchStore } from './bench-store';
 import type { Garment } from './bench-view';
+
+/** The most rulers of one card; a garment of many parts shows those that are still open. */
+const MOST_RULERS = 3;
+
+const DECIDED_WORDS: Readonly<Record<Decision['outcome'], string>> = {
+  accepted: 'accepted',
+  overridden: 'chosen instead',
+  'made-to-measure': 'to be made to measure',
+  later: 'put off',
+};
 
 /** Every garment on the docket, narrowing as the readings come in. */
 @Component({
@@ -28,26 +31,21 @@ export class GarmentCards {
   readonly deciding = input<number | null>(null);
   readonly chosen = output<number>();
 
-  private readonly compiled = new Map<string, CompiledChart>();
-
   protected readonly cards = computed(() =>
     this.store.garments().map((garment) => {
       const { chart, verdict, decision } = garment;
+      const closed = isClosing(decision);
       return {
-        garment,
-        chart: this.compile(garment),
+        id: chart.id,
+        verdict: verdict.verdict,
         name: chart.sheet.garment,
-        size: decision?.size ?? outcome(garment),
-        decided: decision !== null,
-        beyond: decision === null && verdict.verdict === 'beyond',
-        word:
-          decision === null
-            ? VERDICT_WORDS[verdict.verdict]
-            : decision.outcome === 'accepted'
-              ? 'accepted'
-              : 'chosen instead',
+        size: closed ? (decision!.size ?? 'made to measure') : shortOutcome(verdict),
+        open: !closed && (verdict.verdict === 'incomplete' || verdict.verdict === 'suspect'),
+        closed,
+        beyond: !closed && verdict.verdict === 'beyond',
+        word: decision === null ? VERDICT_WORDS[verdict.verdict] : DECIDED_WORDS[decision.outcome],
         reason: decision?.reason ?? sayReason(verdict, this.store.unit()),
-        candidates: candidates(garment),
+        rulers: closed ? [] : openRulers(garment),
       };
     }),
   );
@@ -77,47 +75,11 @@ export class GarmentCards {
       };
     }),
   );
-
-  protected name(code: MeasurementCode): string {
-    return measurement(code).name;
-  }
-
-  protected markOf({ verdict }: Garment, code: MeasurementCode) {
-    return verdict.placements.find((placement) => placement.code === code) ?? null;
-  }
-
-  private compile({ chart }: Garment): CompiledChart {
-    const known = this.compiled.get(chart.id) ?? compileChart(chart.sheet);
-    this.compiled.set(chart.id, known);
-    return known;
-  }
 }
 
-/** What stands at the right of a card: the size, both where it is near or in between, or how far the sizes have narrowed. */
-function outcome({ verdict }: Garment): string {
-  const { reason, proposed } = verdict;
-  switch (reason.verdict) {
-    case 'beyond':
-      return 'made to measure';
-    case 'between':
-      return [...new Set(reason.gaps.flatMap(({ below, above }) => [below, above]))].join(' | ');
-    case 'edge':
-      return reason.neighbour === null ? reason.size : `${reason.size} | ${reason.neighbour}`;
-    case 'incomplete':
-      return `${reason.possible.length} left`;
-    default:
-      return proposed ?? '';
-  }
-}
-
-function candidates({ verdict, decision }: Garment): readonly string[] {
-  if (decision !== null) return [decision.size];
-  if (verdict.reason.verdict === 'incomplete')
-    return verdict.placements.length === 0 ? [] : verdict.reason.possible;
-  if (verdict.verdict === 'beyond') return [];
-  return verdict.proposed === null
-    ? verdict.alternates
-    : verdict.verdict === 'settled'
-      ? [verdict.proposed]
-      : [verdict.proposed, ...verdict.alternates];
+/** The rulers that still tell something: all of a simple garment's, of another those that are not settled. */
+function openRulers({ chart, verdict }: Garment) {
+  const rulers = rulersOf(chart.sheet, verdict);
+  const open = verdict.parts.length > 1 ? rulers.filter(({ settled }) => !settled) : rulers;
+  return open.slice(0, MOST_RULERS);
 }

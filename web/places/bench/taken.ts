@@ -1,4 +1,4 @@
-import type { ReadingSave } from '@neat-measure/contract';
+import type { ReadingSave, Recorded } from '@neat-measure/contract';
 import {
   measurement,
   type Clothing,
@@ -46,5 +46,17 @@ export function toReading(
     takenAt: new Date().toISOString(),
     carriedFrom,
     device,
+  };
+}
+
+/** A value on record, carried over with its date and origin. */
+export function readRecorded({ value, origin, takenAt, code }: Recorded): Taken {
+  // In grams or millimetres a whole number of grams or micrometres is written exactly.
+  const mass = measurement(code).kind === 'mass';
+  return {
+    typed: mass ? `${value} g` : `${value / 1_000} mm`,
+    unit: mass ? 'kg' : 'mm',
+    origin,
+    carriedFrom: takenAt,
   };
 }

@@ -1,58 +1,82 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Chart } from '@neat-measure/contract';
-import { importCsv, MOST_CHART_BYTES, RULE_WORDS, sayFinding, type ChartPart } from '@neat-measure/core';
+import { GARMENT_KINDS, KIND_WORDS, type ChartSheet } from '@neat-measure/core';
+import { ChartFiles, type Brought } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
-import { UnitService } from '../../data/unit-service';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
-import { ChartImportForm } from './chart-import-form';
-import { PartRulers } from './part-rulers';
+import { ChartDraft, type Draft } from './chart-draft';
+import { ChartView } from './chart-view';
+import { TableMapping } from './table-mapping';
 
-/** A file that was brought and can be imported. */
-export interface BroughtTable {
-  readonly source: string;
-  readonly csv: string;
-  readonly part: ChartPart;
-}
-
-/** Charts: the makers' sheets on the shelf, and a place to drop one's own. */
+/** Charts: the makers' sheets on the shelf, and a place to bring one's own. */
 @Component({
   selector: 'nm-charts',
-  imports: [RouterLink, ChartImportForm, PartRulers],
+  imports: [ChartDraft, ChartView, RouterLink, TableMapping],
   templateUrl: './charts.html',
   styleUrl: './charts.less',
-  host: { '(dragover)': 'onDragOver($event)', '(dragleave)': 'over.set(false)', '(drop)': 'onDrop($event)' },
+  host: {
+    '(dragover)': 'onDragOver($event)',
+    '(dragleave)': 'over.set(false)',
+    '(drop)': 'onDrop($event)',
+    '(document:paste)': 'onPaste($event)',
+  },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Charts {
   private readonly charts = inject(ChartService);
-  protected readonly units = inject(UnitService);
+  private readonly files = inject(ChartFiles);
+  private readonly view = viewChild.required<ElementRef<HTMLElement>>('view');
 
   private readonly all = signal<readonly Chart[] | null>(null);
   protected readonly loading = computed(() => this.all() === null);
+  protected readonly byKind = signal(false);
+  protected readonly sought = signal('');
   protected readonly shelves = computed(() => {
-    const makers = new Map<string, Chart[]>();
-    for (const chart of this.all() ?? [])
-      makers.set(chart.sheet.maker, [...(makers.get(chart.sheet.maker) ?? []), chart]);
-    return [...makers].map(([maker, charts]) => ({ maker, charts }));
+    const sought = this.sought().toLowerCase().trim();
+    const found = (this.all() ?? []).filter(({ sheet }) =>
+      `${sheet.garment} ${sheet.maker} ${KIND_WORDS[sheet.kind]}`.toLowerCase().includes(sought),
+    );
+    const shelves = new Map<string, Chart[]>();
+    for (const chart of found) {
+      const name = this.byKind() ? KIND_WORDS[chart.sheet.kind] : chart.sheet.maker;
+      shelves.set(name, [...(shelves.get(name) ?? []), chart]);
+    }
+    const order = GARMENT_KINDS.map((kind) => KIND_WORDS[kind]);
+    return [...shelves]
+      .map(([name, charts]) => ({ name, charts }))
+      .sort((a, b) =>
+        this.byKind() ? order.indexOf(a.name) - order.indexOf(b.name) : a.name.localeCompare(b.name),
+      );
   });
   private readonly openId = signal<string | null>(null);
   protected readonly open = computed(
-    () => this.all()?.find(({ id }) => id === this.openId()) ?? this.all()?.[0] ?? null,
+    () => this.all()?.find(({ id }) => id === this.openId()) ?? this.shelves()[0]?.charts[0] ?? null,
   );
 
   /** Whether a file is held over the page. */
   protected readonly over = signal(false);
-  protected readonly brought = signal<BroughtTable | null>(null);
-  /** What is wrong with the file that was brought last. */
-  protected readonly findings = signal<{ source: string; sentences: readonly string[] } | null>(null);
+  /** What was brought last: a table still to be understood, or what is wrong with it. */
+  protected readonly brought = signal<Exclude<Brought, { kind: 'sheet' }> | null>(null);
+  protected readonly draft = signal<Draft | null>(null);
   protected readonly trouble = signal('');
-  /** The chart imported last, to go on with at once. */
+  /** The chart put on the shelf last, to go on with at once. */
   protected readonly added = signal<Chart | null>(null);
 
   constructor() {
-    inject(ShortcutService).shortcuts.set([]);
-    inject(DestroyRef).onDestroy(() => this.brought.set(null));
+    inject(ShortcutService).shortcuts.set([
+      { keys: ['Ctrl+V'], does: 'bring a table copied from a spreadsheet or a page' },
+      { keys: ['↑', '↓', 'Enter'], does: 'in a table: the cell above or below' },
+      { keys: ['Ctrl+Z'], does: 'in a table: one change back' },
+    ]);
     this.charts.list().subscribe({
       next: (charts) => this.all.set(charts),
       error: (problem: Error) => {
@@ -65,10 +89,12 @@ export class Charts {
   protected show(chart: Chart): void {
     this.openId.set(chart.id);
     this.discard();
+    // The shelf scrolls by itself; the chart is read from its top.
+    this.view().nativeElement.scrollIntoView({ block: 'start' });
   }
 
-  protected ruleOf({ sheet }: Chart): string {
-    return RULE_WORDS[sheet.rule];
+  protected sizesOf({ sheet }: Chart): string {
+    return sheet.parts.length === 1 ? `${sheet.parts[0]!.sizes.length} sizes` : `${sheet.parts.length} parts`;
   }
 
   protected onDragOver(event: DragEvent): void {
@@ -90,31 +116,53 @@ export class Charts {
     picker.value = '';
   }
 
+  /** A block copied from a spreadsheet or a page is a chart brought, unless it is meant for a field. */
+  protected onPaste(event: ClipboardEvent): void {
+    if (event.defaultPrevented || event.target instanceof HTMLInputElement || event.clipboardData === null)
+      return;
+    const file = event.clipboardData.files[0];
+    const html = event.clipboardData.getData('text/html');
+    const text = /<table[\s>]/i.test(html) ? html : event.clipboardData.getData('text/plain');
+    if (file !== undefined) void this.bring(file);
+    else if (text.trim() !== '') this.take(this.files.readPasted(text));
+  }
+
   /** Looks at a file; nothing is saved until the fitter says so. */
   private async bring(file: File): Promise<void> {
+    this.take(await this.files.read(file));
+  }
+
+  private take(brought: Brought): void {
     this.discard();
-    // A file far too large is not even read.
-    const large = file.size > MOST_CHART_BYTES;
-    const bytes = large ? new Uint8Array() : new Uint8Array(await file.arrayBuffer());
-    const part = large ? tooLarge(file.size) : importCsv(bytes);
-    if (!part.ok) this.findings.set({ source: file.name, sentences: part.problem.map(sayFinding) });
-    else this.brought.set({ source: file.name, csv: new TextDecoder().decode(bytes), part: part.value });
+    if (brought.kind === 'sheet')
+      this.draft.set({ sheet: brought.sheet, source: brought.source, replaces: null });
+    else this.brought.set(brought);
+  }
+
+  /** A table as it was understood becomes a draft. */
+  protected onRead(sheet: ChartSheet): void {
+    this.draft.set({ sheet, source: this.brought()?.source ?? 'pasted', replaces: null });
+    this.brought.set(null);
+  }
+
+  protected onEdit(chart: Chart, sheet: ChartSheet): void {
+    this.discard();
+    this.draft.set({ sheet, source: 'changed here', replaces: chart });
   }
 
   protected discard(): void {
     this.brought.set(null);
-    this.findings.set(null);
+    this.draft.set(null);
     this.added.set(null);
   }
 
-  protected onAdded(chart: Chart): void {
-    this.brought.set(null);
-    this.all.update((charts) => [...(charts ?? []).filter(({ id }) => id !== chart.id), chart]);
+  protected onSaved(chart: Chart): void {
+    this.draft.set(null);
+    this.all.update((charts) => [
+      ...(charts ?? []).filter(({ seriesId }) => seriesId !== chart.seriesId),
+      chart,
+    ]);
     this.openId.set(chart.id);
     this.added.set(chart);
   }
-}
-
-function tooLarge(bytes: number): ReturnType<typeof importCsv> {
-  return { ok: false, problem: [{ code: 'file-too-large', bytes, most: MOST_CHART_BYTES }] };
 }

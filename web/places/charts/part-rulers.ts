@@ -1,24 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import {
-  formatNumber,
-  measurement,
-  settleColumn,
-  type Cell,
-  type ChartPart,
-  type WorkingUnit,
-} from '@neat-measure/core';
+import { compiled } from '@neat-measure/contract';
+import { isDerivedCode, measurement, type ChartSheet, type WorkingUnit } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
+import { sayCell } from './say-cell';
 
-/** A part of a chart: one ruler a measurement, and the table beneath in the reader's unit. */
+/** One part of a chart: a ruler a measurement, and the table beneath in the reader's unit. */
 @Component({
   selector: 'nm-part-rulers',
   imports: [SizeRuler],
   template: `
-    @for (column of columns(); track column.name) {
+    @for (column of columns(); track column.code) {
       <div class="ruler">
-        <h3>
-          {{ column.name }} <span>{{ column.place }}</span>
-        </h3>
+        <h4>
+          {{ column.name }} <span>{{ column.about }}</span>
+        </h4>
         <nm-size-ruler
           stature="chart"
           [measurement]="column.name"
@@ -28,13 +23,16 @@ import { SizeRuler } from '../../parts/size-ruler/size-ruler';
         />
       </div>
     }
-    <div class="scroll" tabindex="0" role="region" aria-label="Size table">
+    <div class="scroll" tabindex="0" role="region" [attr.aria-label]="part().name + ', table'">
       <table>
         <thead>
           <tr>
-            <th scope="col">Size</th>
-            @for (column of columns(); track column.name) {
+            <th scope="col">{{ part().name }}</th>
+            @for (column of columns(); track column.code) {
               <th scope="col" class="figure">{{ column.name }}, {{ unit() }}</th>
+            }
+            @for (system of part().also; track system.system) {
+              <th scope="col" class="figure">{{ system.system }}</th>
             }
           </tr>
         </thead>
@@ -45,65 +43,43 @@ import { SizeRuler } from '../../parts/size-ruler/size-ruler';
               @for (cell of row.cells; track $index) {
                 <td class="figure num">{{ cell }}</td>
               }
+              @for (label of row.also; track $index) {
+                <td class="figure num">{{ label }}</td>
+              }
             </tr>
           }
         </tbody>
       </table>
     </div>
   `,
-  styles: `
-    .ruler {
-      max-width: 860px;
-      margin-top: 18px;
-    }
-    h3 {
-      font-size: 17px;
-      font-weight: 650;
-    }
-    h3 span {
-      margin-left: 8px;
-      color: var(--soft);
-      font-size: 14px;
-      font-weight: 400;
-    }
-    .scroll {
-      max-width: 860px;
-      margin-top: 22px;
-      overflow-x: auto;
-    }
-    table {
-      border-collapse: collapse;
-      background: var(--paper);
-    }
-    th,
-    td {
-      height: 36px;
-      padding: 0 18px;
-      border: 1px solid var(--line);
-      text-align: left;
-    }
-    thead th {
-      color: var(--soft);
-      font-weight: 500;
-    }
-    .figure {
-      text-align: right;
-    }
-  `,
+  styleUrl: './part-rulers.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PartRulers {
-  readonly part = input.required<ChartPart>();
+  readonly sheet = input.required<ChartSheet>();
+  readonly code = input.required<string>();
   readonly unit = input.required<WorkingUnit>();
 
+  protected readonly part = computed(() => this.sheet().parts.find(({ code }) => code === this.code())!);
+  private readonly whole = computed(
+    () => compiled(this.sheet()).parts.find(({ whole }) => whole.code === this.code())!.whole,
+  );
   protected readonly columns = computed(() =>
     this.part().columns.map((column) => {
-      const { name, place } = measurement(column.code);
+      const { name, intervals } = [...this.whole().deciding, ...this.whole().advisory].find(
+        ({ code }) => code === column.code,
+      )!;
+      const about = [
+        isDerivedCode(column.code) ? 'derived' : measurement(column.code).place,
+        column.role === 'advisory' ? 'reported, does not decide' : '',
+        column.ease === null ? '' : 'finished measures; the ruler shows the bodies they are for',
+      ];
       return {
+        code: column.code,
         name,
-        place,
-        intervals: settleColumn(column.cells as Cell[], column.reach),
-        cells: column.cells as Cell[],
+        intervals,
+        about: about.filter(Boolean).join(' · '),
+        cells: column.cells,
       };
     }),
   );
@@ -111,16 +87,7 @@ export class PartRulers {
     this.part().sizes.map((size, index) => ({
       size,
       cells: this.columns().map(({ cells }) => sayCell(cells[index]!, this.unit())),
+      also: this.part().also.map(({ labels }) => labels[index]!),
     })),
   );
-}
-
-/** A cell as its maker means it, in the reader's unit. */
-function sayCell(cell: Cell, unit: WorkingUnit): string {
-  if (cell.kind === 'nominal') return formatNumber(cell.at, unit);
-  const { lower, upper } = cell;
-  if (lower === null)
-    return upper === null ? 'any' : `${upper.edge === 'closed' ? '≤' : '<'} ${formatNumber(upper.at, unit)}`;
-  if (upper === null) return `${lower.edge === 'open' ? '>' : '≥'} ${formatNumber(lower.at, unit)}`;
-  return `${formatNumber(lower.at, unit)} – ${formatNumber(upper.at, unit)}`;
 }

@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import {
+  sayAlteration,
+  sayChance,
+  sayChange,
+  sayDerivedLine,
+  sayReason,
+  sayTakenOtherwise,
+  type ChartSheet,
+  type GarmentVerdict,
+  type WorkingUnit,
+} from '@neat-measure/core';
+import { SizeRuler } from '../size-ruler/size-ruler';
+import { rulersOf } from './verdict-view';
+
+/**
+ * The whole account of a verdict: the reason, the rulers, how sure the tape is, what would
+ * change it, what to alter, the maker's arithmetic line by line, and what to be careful of.
+ */
+@Component({
+  selector: 'nm-verdict-account',
+  imports: [SizeRuler],
+  templateUrl: './verdict-account.html',
+  styleUrl: './verdict-account.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VerdictAccount {
+  readonly sheet = input.required<ChartSheet>();
+  readonly verdict = input.required<GarmentVerdict>();
+  readonly unit = input.required<WorkingUnit>();
+
+  protected readonly says = computed(() => sayReason(this.verdict(), this.unit()));
+  protected readonly rulers = computed(() => rulersOf(this.sheet(), this.verdict()));
+  protected readonly several = computed(() => this.verdict().parts.length > 1);
+
+  /** Parts of which more than one size is likely, the chances in words. */
+  protected readonly odds = computed(() =>
+    this.verdict()
+      .parts.filter(({ odds }) => odds.length > 1)
+      .map(({ name, odds }) => ({
+        name,
+        chances: odds.map(({ size, chance }) => ({ size: size ?? 'none', words: sayChance(chance) })),
+      })),
+  );
+
+  /** How little would make it another size, a line a part. */
+  protected readonly changes = computed(() =>
+    this.verdict()
+      .parts.map((part) => sayChange(part, this.unit()))
+      .filter((line) => line !== null),
+  );
+
+  protected readonly alterations = computed(() =>
+    this.verdict().parts.flatMap(({ alterations, proposed }) =>
+      alterations.map((one) => sayAlteration(one, proposed ?? '', this.unit())),
+    ),
+  );
+
+  protected readonly marks = computed(() => this.verdict().takenOtherwise.map(sayTakenOtherwise));
+
+  /** The same sizes in the names of other systems. */
+  protected readonly also = computed(() =>
+    this.sheet().parts.flatMap((part) => {
+      const at = part.sizes.indexOf(this.verdict().sizes[part.code] ?? '');
+      return at < 0 ? [] : part.also.map(({ system, labels }) => `${system} ${labels[at]!}`);
+    }),
+  );
+
+  protected readonly arithmetic = computed(() => {
+    const { derived } = this.verdict();
+    const nameOf = (code: string) => derived.find((one) => one.code === code)?.name ?? code;
+    return derived
+      .filter(({ lines }) => lines.length > 0)
+      .map(({ code, name, lines }) => ({
+        code,
+        name,
+        lines: lines.map((line) => sayDerivedLine(line, this.unit(), nameOf)),
+      }));
+  });
+}

@@ -1,0 +1,90 @@
+import { compiled } from '@neat-measure/contract';
+import {
+  offeredPart,
+  type ChartSheet,
+  type ColumnCode,
+  type GarmentVerdict,
+  type Interval,
+  type PartVerdict,
+  type PlacedMeasurement,
+} from '@neat-measure/core';
+
+/** One ruler of a garment: a measurement, or something derived, on the sizes of its part. */
+export interface RulerRow {
+  readonly key: string;
+  /** The part's name, where the garment has several. */
+  readonly part: string;
+  readonly code: ColumnCode;
+  readonly name: string;
+  readonly sizes: readonly string[];
+  readonly intervals: readonly Interval[];
+  readonly reading: PlacedMeasurement | null;
+  readonly candidates: readonly string[];
+  /** Whether the part has come to one size. */
+  readonly settled: boolean;
+}
+
+/** The rulers of a garment as its parts stand now: those a part goes by, as another part's outcome leaves them. */
+export function rulersOf(sheet: ChartSheet, verdict: GarmentVerdict): RulerRow[] {
+  const outcomes = new Map(Object.entries(verdict.sizes));
+  return compiled(sheet).parts.flatMap((plan) => {
+    const part = offeredPart(plan, outcomes);
+    const said = verdict.parts.find((one) => one.part === part.code)!;
+    return part.deciding.map((column) => ({
+      key: `${part.code} ${column.code}`,
+      part: sheet.parts.length === 1 ? '' : part.name,
+      code: column.code,
+      name: column.name,
+      sizes: part.sizes,
+      intervals: column.intervals,
+      reading: said.placements.find(({ code }) => code === column.code) ?? null,
+      candidates: candidatesOf(said),
+      settled: said.verdict === 'settled',
+    }));
+  });
+}
+
+/** The sizes of a part still in the running; none where nothing has been read that could tell. */
+export function candidatesOf({
+  reason,
+  placements,
+  proposed,
+  alternates,
+  verdict,
+}: PartVerdict): readonly string[] {
+  if (reason.verdict === 'incomplete' || reason.verdict === 'suspect')
+    return placements.length === 0 ? [] : reason.possible;
+  if (verdict === 'beyond') return [];
+  if (proposed === null) return alternates;
+  return verdict === 'settled' ? [proposed] : [proposed, ...alternates];
+}
+
+/** What stands for a garment in one word or two: its label, both where it is near or in between, or how far it has narrowed. */
+export function shortOutcome(verdict: GarmentVerdict): string {
+  const { proposed, alternates } = verdict;
+  switch (verdict.verdict) {
+    case 'beyond':
+      return 'made to measure';
+    case 'not-made':
+      return `${verdict.notMade!.asked} not made`;
+    case 'between':
+    case 'edge': {
+      const other = alternates[0];
+      if (verdict.parts.length > 1 || other === undefined) return proposed ?? '';
+      return proposed === null ? alternates.join(' | ') : `${proposed} | ${other}`;
+    }
+    case 'incomplete':
+    case 'suspect':
+      return leftOf(verdict);
+    default:
+      return proposed ?? '';
+  }
+}
+
+function leftOf({ parts, verdict }: GarmentVerdict): string {
+  if (verdict === 'suspect') return '';
+  const open = parts.filter(({ proposed }) => proposed === null);
+  const [only] = parts;
+  if (parts.length > 1) return `${parts.length - open.length} of ${parts.length} parts`;
+  return only?.reason.verdict === 'incomplete' ? `${only.reason.possible.length} left` : '';
+}

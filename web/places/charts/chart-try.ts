@@ -1,0 +1,113 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { compiled } from '@neat-measure/contract';
+import {
+  bareUnit,
+  decidingCodes,
+  judge,
+  measurement,
+  planSteps,
+  readingsBehind,
+  readReading,
+  sayReadingProblem,
+  VERDICT_WORDS,
+  type ChartSheet,
+  type FitPreference,
+  type Length,
+  type MeasurementCode,
+  type WorkingUnit,
+} from '@neat-measure/core';
+import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
+import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
+
+/** Trying a chart on numbers: type measurements, see every line of its arithmetic and the verdict as it comes. */
+@Component({
+  selector: 'nm-chart-try',
+  imports: [VerdictAccount, VerdictGlyph],
+  template: `
+    <div class="fields">
+      @for (field of fields(); track field.code) {
+        <label
+          >{{ field.name }}
+          <span class="entry">
+            <input
+              type="text"
+              inputmode="decimal"
+              autocomplete="off"
+              maxlength="40"
+              [value]="typed()[field.code] ?? ''"
+              [attr.aria-invalid]="field.fault !== ''"
+              (input)="write(field.code, $any($event.target).value)"
+            /><span class="unit">{{ field.unit }}</span>
+          </span>
+          @if (field.fault) {
+            <span class="wrong" role="alert">{{ field.fault }}</span>
+          }
+        </label>
+      }
+      <label
+        >Fit
+        <select [value]="preference()" (change)="preference.set($any($event.target).value)">
+          <option value="close">close</option>
+          <option value="regular">regular</option>
+          <option value="roomy">roomy</option>
+        </select></label
+      >
+    </div>
+    <div class="outcome" aria-live="polite">
+      <p class="verdict">
+        <nm-verdict-glyph [verdict]="verdict().verdict" />
+        <b>{{ word() }}</b>
+        <span class="size num" data-tried>{{ verdict().proposed ?? '–' }}</span>
+      </p>
+      <nm-verdict-account [sheet]="sheet()" [verdict]="verdict()" [unit]="unit()" />
+    </div>
+  `,
+  styleUrl: './chart-try.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChartTry {
+  readonly sheet = input.required<ChartSheet>();
+  readonly unit = input.required<WorkingUnit>();
+
+  protected readonly typed = signal<Readonly<Partial<Record<MeasurementCode, string>>>>({});
+  protected readonly preference = signal<FitPreference>('regular');
+
+  /** Everything the chart could use: what decides, what is reported, what stands in, what options ask. */
+  protected readonly fields = computed(() => {
+    const sheet = this.sheet();
+    const columns = sheet.parts.flatMap((part) => part.columns);
+    const codes = planSteps([
+      ...decidingCodes(sheet),
+      ...columns.flatMap(({ code, instead }) =>
+        [code, ...instead].flatMap((one) => readingsBehind(sheet, one)),
+      ),
+      ...sheet.options.flatMap(({ when }) => when.flatMap(({ of }) => readingsBehind(sheet, of))),
+    ]);
+    return codes.map((code) => {
+      const unit = bareUnit(code, this.unit());
+      const text = this.typed()[code] ?? '';
+      const read = text.trim() === '' ? null : readReading(text, code, unit);
+      return {
+        code,
+        name: measurement(code).name,
+        unit,
+        fault: read !== null && !read.ok ? sayReadingProblem(read.problem, unit) : '',
+        value: read?.ok === true ? read.value.length : null,
+      };
+    });
+  });
+
+  protected readonly verdict = computed(() => {
+    const known = this.fields().filter(
+      (field): field is typeof field & { value: Length } => field.value !== null,
+    );
+    return judge(compiled(this.sheet()), new Map(known.map(({ code, value }) => [code, { value }])), {
+      preference: this.preference(),
+    });
+  });
+  protected readonly word = computed(() => VERDICT_WORDS[this.verdict().verdict]);
+
+  protected write(code: MeasurementCode, text: string): void {
+    this.typed.update((typed) => ({ ...typed, [code]: text }));
+  }
+}

@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Chart, ChartUses } from '@neat-measure/contract';
+import { compareCharts, sayChartChange } from '@neat-measure/core';
+import { ChartService } from '../../data/chart-service';
+
+/** Every version of a chart, what each changed against the one before, and where this one is used. */
+@Component({
+  selector: 'nm-chart-versions',
+  imports: [RouterLink],
+  template: `
+    @if (trouble()) {
+      <p class="fault" role="alert">{{ trouble() }}</p>
+    }
+    <h4>Versions</h4>
+    <ol>
+      @for (version of listed(); track version.id) {
+        <li>
+          <b>Version {{ version.number }}</b> <span>{{ version.day }} · {{ version.source }}</span>
+          @if (version.changes.length > 0) {
+            <ul>
+              @for (line of version.changes; track $index) {
+                <li>{{ line }}</li>
+              }
+            </ul>
+          }
+        </li>
+      }
+    </ol>
+    @if (uses(); as uses) {
+      <h4>Where it is used</h4>
+      <p>
+        On {{ uses.dockets }} {{ uses.dockets === 1 ? 'docket' : 'dockets' }}; {{ uses.decisions }}
+        {{ uses.decisions === 1 ? 'garment' : 'garments' }} decided by it.
+      </p>
+      @for (docket of uses.latest; track docket.docketId) {
+        <p>
+          <a [routerLink]="['/bench', docket.docketId]">Docket {{ docket.number }}, {{ docket.wearer }}</a>
+        </p>
+      }
+    }
+  `,
+  styles: `
+    h4 {
+      margin-top: 18px;
+      font-size: 17px;
+      font-weight: 650;
+    }
+    ol {
+      margin: 8px 0 0;
+      padding: 0;
+      list-style: none;
+    }
+    ol > li {
+      padding: 8px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    span {
+      margin-left: 8px;
+      color: var(--soft);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChartVersions {
+  readonly chart = input.required<Chart>();
+  private readonly charts = inject(ChartService);
+
+  private readonly versions = signal<readonly Chart[]>([]);
+  protected readonly uses = signal<ChartUses | null>(null);
+  protected readonly trouble = signal('');
+
+  protected readonly listed = computed(() =>
+    this.versions().map((version, at) => {
+      const before = this.versions()[at + 1];
+      return {
+        id: version.id,
+        number: version.version,
+        source: version.source,
+        day: new Date(version.importedAt).toLocaleDateString('en-GB', {
+          day: 'numeric',
+          month: 'long',
+          year: 'numeric',
+        }),
+        changes: before === undefined ? [] : compareCharts(before.sheet, version.sheet).map(sayChartChange),
+      };
+    }),
+  );
+
+  constructor() {
+    effect((onCleanup) => {
+      const { id } = this.chart();
+      this.versions.set([]);
+      this.uses.set(null);
+      const told = { error: (problem: Error) => this.trouble.set(problem.message) };
+      const versions = this.charts.versions(id).subscribe({ next: (all) => this.versions.set(all), ...told });
+      const uses = this.charts.uses(id).subscribe({ next: (all) => this.uses.set(all), ...told });
+      onCleanup(() => {
+        versions.unsubscribe();
+        uses.unsubscribe();
+      });
+    });
+  }
+}

@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { chartSheetPath, type Chart } from '@neat-measure/contract';
+import {
+  columnName,
+  exportChartJson,
+  exportCsv,
+  firstPart,
+  KIND_WORDS,
+  measurement,
+  RULE_WORDS,
+  sayRequirement,
+  type ChartSheet,
+} from '@neat-measure/core';
+import { ChartFiles } from '../../data/chart-files';
+import { UnitService } from '../../data/unit-service';
+import { ChartTry } from './chart-try';
+import { ChartVersions } from './chart-versions';
+import { DoctorList } from './doctor-list';
+import { PartRulers } from './part-rulers';
+import { SizeMap } from './size-map';
+
+const TABS = ['sizes', 'try', 'map', 'doctor', 'versions'] as const;
+type Tab = (typeof TABS)[number];
+const TAB_WORDS: Readonly<Record<Tab, string>> = {
+  sizes: 'Sizes',
+  try: 'Try it',
+  map: 'Map',
+  doctor: 'Doctor',
+  versions: 'Versions',
+};
+
+/** One chart of the shelf: its sizes, trying it, the map, what the doctor says, its versions. */
+@Component({
+  selector: 'nm-chart-view',
+  imports: [ChartTry, ChartVersions, DoctorList, PartRulers, RouterLink, SizeMap],
+  templateUrl: './chart-view.html',
+  styleUrl: './chart-view.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChartView {
+  readonly chart = input.required<Chart>();
+  /** Asks for a new version, from this sheet. */
+  readonly edit = output<ChartSheet>();
+  private readonly files = inject(ChartFiles);
+  protected readonly units = inject(UnitService);
+
+  protected readonly tabs = TABS.map((tab) => ({ tab, words: TAB_WORDS[tab] }));
+  protected readonly tab = signal<Tab>('sizes');
+  protected readonly sheet = computed(() => this.chart().sheet);
+  protected readonly about = computed(() => {
+    const { sheet, version, source } = this.chart();
+    return [sheet.maker, KIND_WORDS[sheet.kind], RULE_WORDS[sheet.rule], `version ${version}`, source].join(
+      ' · ',
+    );
+  });
+  /** What the chart says beyond its tables, a line each. */
+  protected readonly says = computed(() => sayRequirement(this.sheet(), this.units.unit()));
+  protected readonly printed = computed(() => chartSheetPath(this.chart().id));
+
+  protected nameOf(code: Parameters<typeof columnName>[1]): string {
+    return columnName(this.sheet(), code, (one) => measurement(one).name);
+  }
+
+  protected saveJson(): void {
+    this.files.save(exportChartJson(this.sheet()), `${this.fileName()}.json`, 'application/json');
+  }
+
+  protected saveCsv(): void {
+    this.files.save(exportCsv(this.sheet(), firstPart(this.sheet())), `${this.fileName()}.csv`, 'text/csv');
+  }
+
+  protected async saveXlsx(): Promise<void> {
+    this.files.save(await this.files.writeWorkbook(this.sheet()), `${this.fileName()}.xlsx`);
+  }
+
+  private fileName(): string {
+    return this.sheet()
+      .garment.toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '');
+  }
+}

@@ -1,0 +1,194 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
+import { columnName, measurement, type ChartPart, type ChartSheet } from '@neat-measure/core';
+import { faultOf, partOf, pasteInto, textOf, type PartText } from './part-text';
+
+/**
+ * A part's table to be typed in like a spreadsheet: arrows and Enter move, a copied block is
+ * pasted whole, Ctrl+Z takes a change back. What cannot be read stays as it was typed.
+ */
+@Component({
+  selector: 'nm-part-editor',
+  template: `
+    <div class="scroll" tabindex="-1" (keydown)="onKey($event)" (paste)="onPaste($event)">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{{ part().name }}</th>
+            @for (column of columns(); track column.code) {
+              <th scope="col">{{ column.name }}, {{ column.unit }}</th>
+            }
+            <th><span class="unseen">Rows</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of text(); track $index; let at = $index) {
+            <tr>
+              @for (cell of row; track $index; let column = $index) {
+                <td>
+                  <input
+                    type="text"
+                    autocomplete="off"
+                    spellcheck="false"
+                    maxlength="60"
+                    [class.num]="column > 0"
+                    [attr.data-at]="at + ':' + column"
+                    [attr.aria-label]="nameOf(at, column)"
+                    [attr.aria-invalid]="faults().has(at + ':' + column)"
+                    [title]="faults().get(at + ':' + column) ?? ''"
+                    [value]="cell"
+                    (change)="write(at, column, $any($event.target).value)"
+                  />
+                </td>
+              }
+              <td class="rows">
+                <button type="button" (click)="add(at)" [attr.aria-label]="'A size after ' + row[0]">
+                  +
+                </button>
+                <button type="button" (click)="drop(at)" [attr.aria-label]="'Take out ' + row[0]">−</button>
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
+    @if (firstFault(); as fault) {
+      <p class="fault" role="alert">{{ fault }}</p>
+    }
+  `,
+  styleUrl: './part-editor.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PartEditor {
+  readonly sheet = input.required<ChartSheet>();
+  readonly part = input.required<ChartPart>();
+  /** The part as it stands after a change, or `null` while a cell cannot be read. */
+  readonly changed = output<ChartPart | null>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  /** Follows the part from outside (a mend, an undone step), and is otherwise what is typed. */
+  protected readonly text = linkedSignal<ChartPart, PartText>({
+    source: this.part,
+    computation: (part, before) => {
+      const made = before === undefined ? null : partOf(part, before.value);
+      return made !== null && same(made, part) ? before!.value : textOf(part);
+    },
+  });
+  private past: PartText[] = [];
+
+  protected readonly columns = computed(() =>
+    this.part().columns.map(({ code, unit }) => ({
+      code,
+      unit,
+      name: columnName(this.sheet(), code, (one) => measurement(one).name),
+    })),
+  );
+  protected readonly faults = computed(() => {
+    const faults = new Map<string, string>();
+    this.text().forEach((row, at) =>
+      row.forEach((_, column) => {
+        const fault = faultOf(this.part(), this.text(), at, column);
+        if (fault !== null) faults.set(`${at}:${column}`, fault);
+      }),
+    );
+    return faults;
+  });
+  protected readonly firstFault = computed(() => {
+    const [first] = this.faults();
+    if (first === undefined) return null;
+    const [at, column] = first[0].split(':').map(Number) as [number, number];
+    return `${this.nameOf(at, column)}: ${first[1]}`;
+  });
+
+  protected nameOf(at: number, column: number): string {
+    const size = this.text()[at]?.[0] ?? '';
+    if (column === 0) return size === '' ? `Label of line ${at + 1}` : `Label ${size}`;
+    return `${size}, ${this.columns()[column - 1]?.name ?? ''}`;
+  }
+
+  protected write(at: number, column: number, value: string): void {
+    this.set(
+      this.text().map((row, index) =>
+        index === at ? row.map((cell, c) => (c === column ? value : cell)) : row,
+      ),
+    );
+  }
+
+  protected add(at: number): void {
+    const empty = (this.text()[0] ?? ['']).map(() => '');
+    this.set([...this.text().slice(0, at + 1), empty, ...this.text().slice(at + 1)]);
+    this.focus(at + 1, 0);
+  }
+
+  protected drop(at: number): void {
+    if (this.text().length > 1) this.set(this.text().filter((_, index) => index !== at));
+  }
+
+  protected onPaste(event: ClipboardEvent): void {
+    const block = event.clipboardData?.getData('text/plain') ?? '';
+    const at = placeOf(event.target);
+    if (at === null || !/[\t\n]/.test(block.replace(/\n$/, ''))) return;
+    event.preventDefault();
+    this.set(pasteInto(this.text(), at[0], at[1], block));
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const at = placeOf(event.target);
+    if ((event.ctrlKey || event.metaKey) && event.key === 'z' && this.past.length > 0) {
+      event.preventDefault();
+      this.takeBack();
+      return;
+    }
+    if (at === null || event.ctrlKey || event.altKey || event.metaKey) return;
+    const down = { ArrowUp: -1, ArrowDown: 1, Enter: event.shiftKey ? -1 : 1 }[event.key];
+    if (down === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.focus(at[0] + down, at[1]);
+  }
+
+  /** One change back, of this table. */
+  private takeBack(): void {
+    const before = this.past.pop()!;
+    this.text.set(before);
+    this.changed.emit(partOf(this.part(), before));
+  }
+
+  private set(text: PartText): void {
+    this.past = [...this.past.slice(-200), this.text()];
+    this.text.set(text);
+    this.changed.emit(partOf(this.part(), text));
+  }
+
+  private focus(row: number, column: number): void {
+    // A row just added is drawn first.
+    setTimeout(() => {
+      const field = this.host.nativeElement.querySelector<HTMLInputElement>(`[data-at="${row}:${column}"]`);
+      field?.focus();
+      field?.select();
+    });
+  }
+}
+
+function placeOf(target: EventTarget | null): readonly [number, number] | null {
+  const at = target instanceof HTMLElement ? target.dataset['at'] : undefined;
+  if (at === undefined) return null;
+  const [row, column] = at.split(':').map(Number) as [number, number];
+  return [row, column];
+}
+
+function same(one: ChartPart, other: ChartPart): boolean {
+  return (
+    JSON.stringify(one.sizes) === JSON.stringify(other.sizes) &&
+    JSON.stringify(one.columns.map(({ cells }) => cells)) ===
+      JSON.stringify(other.columns.map(({ cells }) => cells))
+  );
+}

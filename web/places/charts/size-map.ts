@@ -1,0 +1,256 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal } from '@angular/core';
+import { compiled } from '@neat-measure/contract';
+import {
+  holds,
+  MICROMETRES_PER,
+  type ChartSheet,
+  type ColumnCode,
+  type CompiledColumn,
+  type Interval,
+  type Length,
+  type MeasurementCode,
+  type WorkingUnit,
+} from '@neat-measure/core';
+import { bodies507 } from '@neat-measure/core/bodies-507';
+import { ScatterChart } from 'echarts/charts';
+import { AriaComponent, GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
+import * as echarts from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import type { EChartsCoreOption } from 'echarts/core';
+import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+
+echarts.use([ScatterChart, GridComponent, MarkAreaComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+
+const INK = '#1e2a2b';
+const SOFT = '#566160';
+const LINE = '#d9d4c5';
+const GREEN = '#17544a';
+const BRICK = '#a63a24';
+/** Axes begin and end on round numbers. */
+const ROUND = 5;
+const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
+
+/** Two measurements as axes, the sizes as boxes to scale, gaps bare, and the 507 bodies as points: whom a part holds, and whom not. */
+@Component({
+  selector: 'nm-size-map',
+  imports: [NgxEchartsDirective],
+  providers: [provideEchartsCore({ echarts })],
+  template: `
+    @if (columns().length < 2) {
+      <p>A map needs two measurements in one part; this chart has none. The rulers show it all.</p>
+    } @else {
+      <div class="axes">
+        <label
+          >Along
+          <select [value]="across()" (change)="across.set($any($event.target).value)">
+            @for (one of columns(); track one.key) {
+              <option [value]="one.key" [selected]="one.key === across()">{{ one.name }}</option>
+            }
+          </select></label
+        >
+        <label
+          >Up
+          <select [value]="up()" (change)="up.set($any($event.target).value)">
+            @for (one of others(); track one.key) {
+              <option [value]="one.key" [selected]="one.key === up()">{{ one.name }}</option>
+            }
+          </select></label
+        >
+      </div>
+      @if (coverage(); as held) {
+        <p class="held">
+          Of 507 bodies a size holds <b>{{ held.inside }}</b
+          >; <b>{{ held.between }}</b> fall between sizes or are split, <b>{{ held.outside }}</b> lie outside
+          all of them.
+        </p>
+      } @else {
+        <p class="held">The 507 bodies were not measured here; the boxes are to scale all the same.</p>
+      }
+      <div echarts class="map" [options]="options()" [autoResize]="true"></div>
+      <p class="source">
+        Points: Heinz, Peterson, Johnson and Kerk (2003), Journal of Statistics Education 11(2); 247 men and
+        260 women, most of them young and active.
+      </p>
+    }
+  `,
+  styles: `
+    .axes {
+      display: flex;
+      gap: 20px;
+      margin-top: 14px;
+    }
+    select {
+      min-height: var(--target);
+      margin-left: 6px;
+      padding: 0 8px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: var(--ink);
+      font: inherit;
+    }
+    .held {
+      margin-top: 12px;
+      font-size: 17px;
+    }
+    .map {
+      height: 470px;
+      max-width: 860px;
+    }
+    .source {
+      color: var(--soft);
+      font-size: 14px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SizeMap {
+  readonly sheet = input.required<ChartSheet>();
+  readonly unit = input.required<WorkingUnit>();
+
+  /** Deciding columns of parts that have more than one. */
+  protected readonly columns = computed(() =>
+    compiled(this.sheet())
+      .parts.map(({ whole }) => whole)
+      .filter(({ deciding }) => deciding.length > 1)
+      .flatMap((part) =>
+        part.deciding.map((column) => ({
+          key: `${part.code} ${column.code}`,
+          part: part.code,
+          sizes: part.sizes,
+          name: column.name,
+          column,
+        })),
+      ),
+  );
+  protected readonly across = linkedSignal(() => this.columns()[0]?.key ?? '');
+  protected readonly others = computed(() => {
+    const along = this.columns().find(({ key }) => key === this.across());
+    return this.columns().filter(({ key, part }) => key !== this.across() && part === along?.part);
+  });
+  protected readonly up = linkedSignal(() => this.others()[0]?.key ?? '');
+
+  private readonly axes = computed(() => {
+    const along = this.columns().find(({ key }) => key === this.across());
+    const upward = this.others().find(({ key }) => key === this.up()) ?? this.others()[0];
+    return along === undefined || upward === undefined ? null : { along, upward };
+  });
+
+  private readonly points = computed(() => {
+    const axes = this.axes();
+    if (axes === null) return [];
+    const codes = [axes.along.column.code, axes.upward.column.code] as MeasurementCode[];
+    return BODIES.flatMap((body) => {
+      const [x, y] = codes.map((code) => body.get(code));
+      if (x === undefined || y === undefined) return [];
+      return [{ x, y, where: whereIs(axes.along.column, axes.upward.column, x, y) }];
+    });
+  });
+
+  protected readonly coverage = computed(() => {
+    const points = this.points();
+    if (points.length === 0) return null;
+    const share = (where: string) =>
+      `${Math.round((100 * points.filter((point) => point.where === where).length) / points.length)} %`;
+    return { inside: share('inside'), between: share('between'), outside: share('outside') };
+  });
+
+  protected readonly options = computed<EChartsCoreOption>(() => {
+    const axes = this.axes();
+    if (axes === null) return {};
+    const per = MICROMETRES_PER[this.unit()];
+    const points = this.points();
+    const xs = rangeOf(
+      axes.along.column,
+      points.map(({ x }) => x),
+    );
+    const ys = rangeOf(
+      axes.upward.column,
+      points.map(({ y }) => y),
+    );
+    const axis = (name: string, [low, high]: [number, number]) => ({
+      name: `${name}, ${this.unit()}`,
+      nameLocation: 'middle',
+      nameGap: 34,
+      nameTextStyle: { color: INK, fontFamily: TEXT, fontSize: 15 },
+      min: Math.floor(low / per / ROUND) * ROUND,
+      max: Math.ceil(high / per / ROUND) * ROUND,
+      axisLine: { lineStyle: { color: SOFT } },
+      axisLabel: { color: SOFT, fontFamily: TEXT, fontSize: 13 },
+      splitLine: { show: false },
+    });
+    const box = (size: string, index: number) => {
+      const [x, y] = [axes.along.column.intervals[index]!, axes.upward.column.intervals[index]!];
+      const end = (bound: number | null, open: number) => (bound ?? open) / per;
+      return [
+        { name: size, xAxis: end(x.lower, xs[0]), yAxis: end(y.lower, ys[0]) },
+        { xAxis: end(x.upper, xs[1]), yAxis: end(y.upper, ys[1]) },
+      ];
+    };
+    const scatter = (where: string, color: string) => ({
+      type: 'scatter',
+      symbolSize: 6,
+      silent: true,
+      itemStyle: { color, opacity: 0.5 },
+      data: points.filter((point) => point.where === where).map(({ x, y }) => [x / per, y / per]),
+    });
+    return {
+      animation: false,
+      aria: { enabled: true },
+      textStyle: { fontFamily: TEXT },
+      grid: { left: 62, right: 20, top: 14, bottom: 54 },
+      xAxis: axis(axes.along.name, xs),
+      yAxis: axis(axes.upward.name, ys),
+      series: [
+        {
+          ...scatter('inside', GREEN),
+          markArea: {
+            silent: true,
+            itemStyle: { color: 'rgba(23,84,74,0.09)', borderColor: GREEN, borderWidth: 1.2 },
+            label: { color: INK, fontWeight: 600, fontSize: 14, position: 'insideTopLeft' },
+            data: axes.along.sizes.map(box),
+          },
+        },
+        scatter('between', INK),
+        scatter('outside', BRICK),
+      ],
+      backgroundColor: 'transparent',
+      color: [GREEN, LINE],
+    };
+  });
+}
+
+const BODIES: readonly ReadonlyMap<ColumnCode, Length>[] = bodies507();
+
+/** In one size's box, in none but within the range of both measures, or outside of one. */
+function whereIs(
+  along: CompiledColumn,
+  upward: CompiledColumn,
+  x: Length,
+  y: Length,
+): 'inside' | 'between' | 'outside' {
+  const boxed = along.intervals.some(
+    (interval, size) => holds(interval, x) && holds(upward.intervals[size]!, y),
+  );
+  if (boxed) return 'inside';
+  const outside = ([column, value]: readonly [CompiledColumn, Length]) =>
+    column.intervals.every(({ from }) => from > value) ||
+    column.intervals.every(({ until }) => until <= value);
+  return (
+    [
+      [along, x],
+      [upward, y],
+    ] as const
+  ).some(outside)
+    ? 'outside'
+    : 'between';
+}
+
+function rangeOf({ intervals }: CompiledColumn, values: readonly Length[]): [number, number] {
+  const ends = intervals
+    .flatMap(({ lower, upper }: Interval) => [lower, upper])
+    .filter((end) => end !== null);
+  const all = [...ends, ...values];
+  const [low, high] = [Math.min(...all), Math.max(...all)];
+  return [low - (high - low) * 0.03, high + (high - low) * 0.03];
+}
