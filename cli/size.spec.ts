@@ -1,6 +1,7 @@
 import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Readable, Writable } from 'node:stream';
 import { sizeFiles } from './size';
 
 const CHART = 'size,chest-girth (cm)\nM,94-102\nL,104-110\n';
@@ -14,7 +15,22 @@ describe('size', () => {
     await writeFile(join(folder, 'chart.csv'), CHART);
     await writeFile(join(folder, 'people.csv'), 'id,chest-girth (cm)\nada,98\nben,103\ncid,\n');
   });
-  const size = (...args: string[]) => sizeFiles(args, (line) => told.push(line));
+  const size = async (...args: string[]) => sizeFrom('', ...args);
+  const sizeFrom = async (input: string, ...args: string[]) => {
+    const written: string[] = [];
+    const output = new Writable({
+      write(chunk: Buffer, _, done) {
+        written.push(chunk.toString());
+        done();
+      },
+    });
+    const code = await sizeFiles(args, {
+      input: Readable.from(input === '' ? [] : [Buffer.from(input)]),
+      output,
+      tell: (line) => told.push(line),
+    });
+    return { output: written.join(''), code };
+  };
   const at = (name: string) => join(folder, name);
 
   it('sizes every row', async () => {
@@ -75,6 +91,43 @@ describe('size', () => {
       expect(told.join('\n')).toMatch(expected);
     });
   }
+
+  it('takes the chart as JSON, the list along a pipe, and the rule as asked', async () => {
+    const chart = join(process.cwd(), 'demo', 'charts', 'guide-blazer.json');
+    const list = 'id;chest-girth (in);height (in)\r\nada;41;70\r\nben;39;78\r\n';
+    const { output, code } = await sizeFrom(list, '--chart', chart, '--people', '-', '--unit', 'cm');
+    expect(code).withContext(told.join()).toBe(0);
+    const [, ada, ben] = output.split('\n');
+    expect(ada).toMatch(/^ada,edge,42 R,40 R/);
+    expect(ada).toContain('104.1 cm');
+    expect(ben).toMatch(/^ben,edge,40 L/);
+  });
+
+  it('writes everything a verdict rests on as JSON lines', async () => {
+    const chart = join(process.cwd(), 'demo', 'charts', 'tidewall-vest.json');
+    const list = 'id,abdominal-girth (in),notch-to-belt-standing (in),collar-to-belt (in)\nada,36,16,19\n';
+    const { output } = await sizeFrom(list, '--chart', chart, '--people', '-', '--json');
+    const { id, sizes, derived } = JSON.parse(output);
+    expect([id, sizes['front-length'], sizes['back-length']]).toEqual(['ada', '15', '15']);
+    expect(derived[0].result).toBe(39 * 25_400);
+  });
+
+  it('takes a rule and a key in the place of the chart’s', async () => {
+    await writeFile(
+      at('two.csv'),
+      'size,chest-girth (cm),waist-girth (cm)\nM,94-102,80-90\nL,102-110,90-98\n',
+    );
+    const list = 'id,chest-girth (cm),waist-girth (cm)\nada,98,95\n';
+    const sized = async (...args: string[]) =>
+      (await sizeFrom(list, '--chart', at('two.csv'), '--people', '-', ...args)).output.split('\n')[1];
+    expect(await sized()).toMatch(/^ada,split,L/);
+    expect(await sized('--rule', 'key-decides', '--key', 'chest-girth')).toMatch(/^ada,split,M/);
+    expect(await sized('--rule', 'closest')).toMatch(/^ada,split,L/);
+    expect(await sized('--rule', 'key-decides')).toBeUndefined();
+    expect(told.at(-1)).toContain('Choose the measurement that decides');
+    expect(await sized('--rule', 'tightest')).toBeUndefined();
+    expect(told.join()).toContain('--rule takes widest-decides, key-decides, closest.');
+  });
 
   it('shows how it is used', async () => {
     expect((await size()).code).toBe(1);

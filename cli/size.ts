@@ -1,109 +1,260 @@
 import {
+  chartSheetSchema,
   compileChart,
+  failure,
+  FIT_PREFERENCES,
+  HOUSE_RULES,
+  importChartJson,
   importCsv,
-  readPeople,
-  readText,
+  isColumnCode,
+  MOST_CHART_BYTES,
+  readPeopleHeadings,
+  readPersonRow,
   sayFinding,
+  sayJsonFinding,
   sayPeopleFinding,
   sayPersonProblem,
+  sheetAround,
   SIZED_HEADING,
   sizedRow,
   sizePerson,
+  success,
+  WORKING_UNITS,
   writeCsv,
+  type ChartSheet,
+  type FitPreference,
+  type HouseRule,
+  type Outcome,
+  type PeopleHeading,
+  type WorkingUnit,
 } from '@neat-measure/core';
-import { readFile, writeFile } from 'node:fs/promises';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { open } from 'node:fs/promises';
 import { basename, resolve } from 'node:path';
+import type { Readable, Writable } from 'node:stream';
 import { parseArgs } from 'node:util';
+import { streamRows } from './people-stream';
 
-const USAGE = `npm run size -- --chart FILE --people FILE [--out FILE]
+const USAGE = `npm run size -- --chart FILE --people FILE [options]
 
 Sizes a list of people against one chart, without a server.
-  --chart   a size table as CSV: size, then one column a measurement, e.g. chest-girth (cm)
-  --people  a list as CSV: id, then one column a measurement
-  --out     where to write id,verdict,size,alternates,reason; standard output if left out
+  --chart       a chart as JSON, or a size table as CSV: size, then one column a measurement, e.g. chest-girth (cm)
+  --people      a list as CSV: id, then one column a measurement; - reads standard input
+  --out         where to write id,verdict,size,alternates,reason; standard output if left out
+  --rule        ${HOUSE_RULES.join(' | ')}, in the place of the chart's own
+  --key         the column that decides under key-decides
+  --preference  ${FIT_PREFERENCES.join(' | ')}; regular if left out
+  --unit        ${WORKING_UNITS.join(' | ')} for the reasons; the chart's own if left out
+  --json        one JSON object a line instead, with parts, odds and the maker's arithmetic
 Rows that cannot be read are told on standard error by their line; the others are sized.
+The list streams: any length of it is sized in the same memory.
 Exit code 1 if any row or file could not be read.`;
 
-/** A list of people is longer than a chart: a million rows of ten measurements is some 60 MB. */
-const MOST_PEOPLE_BYTES = 200_000_000;
+/** How often progress is told, in rows. */
+const PROGRESS_ROWS = 100_000;
+/** How many rows are written at once. */
+const ROWS_AT_ONCE = 1_000;
+
+/** Where the command reads and writes. */
+export interface Streams {
+  readonly input: Readable;
+  readonly output: Writable;
+  /** Takes each line for standard error. */
+  readonly tell: (line: string) => void;
+}
+
+interface Asked {
+  readonly chart: string;
+  readonly people: string;
+  readonly out: string | undefined;
+  readonly rule: HouseRule | undefined;
+  readonly key: string | undefined;
+  readonly preference: FitPreference | undefined;
+  readonly unit: WorkingUnit | undefined;
+  readonly json: boolean;
+}
 
 /**
- * Sizes people against a chart, from files to files.
+ * Sizes people against a chart, from file to file or along a pipe.
  *
  * @param args the command's arguments
- * @param tell takes each line for standard error
- * @returns what goes to standard output (empty when it went to a file), and the exit code
+ * @returns the exit code
  */
-export async function sizeFiles(
-  args: readonly string[],
-  tell: (line: string) => void,
-): Promise<{ output: string; code: number }> {
-  const wrong = (...lines: readonly string[]) => {
-    lines.forEach(tell);
-    return { output: '', code: 1 };
-  };
-  let options: { chart?: string; people?: string; out?: string; help?: boolean };
-  try {
-    const text = { type: 'string' } as const;
-    ({ values: options } = parseArgs({
-      args: [...args],
-      options: { chart: text, people: text, out: text, help: { type: 'boolean' } },
-    }));
-  } catch (error) {
-    return wrong((error as Error).message, '', USAGE);
+export async function sizeFiles(args: readonly string[], streams: Streams): Promise<number> {
+  const { tell } = streams;
+  const asked = readArguments(args);
+  if (asked === 'help') {
+    streams.output.write(`${USAGE}\n`);
+    return 0;
   }
-  if (options.help === true) return { output: `${USAGE}\n`, code: 0 };
-  if (options.chart === undefined || options.people === undefined)
-    return wrong('Both --chart and --people are needed.', '', USAGE);
+  if (typeof asked === 'string') {
+    [asked, '', USAGE].forEach(tell);
+    return 1;
+  }
+  const sheet = await readChart(asked);
+  if (!sheet.ok) {
+    sheet.problem.forEach(tell);
+    return 1;
+  }
+  try {
+    return await sizeStream(asked, sheet.value, streams);
+  } catch (error) {
+    tell(sayBroken(error as NodeJS.ErrnoException, asked));
+    return 1;
+  }
+}
 
-  const chartFile = await readBytes(options.chart, tell);
-  const peopleFile = await readBytes(options.people, tell);
-  if (chartFile === null || peopleFile === null) return wrong();
-  const part = importCsv(chartFile);
-  if (!part.ok)
-    return wrong(
-      `${basename(options.chart)}: the size table has faults.`,
-      ...part.problem.map((finding) => `  ${sayFinding(finding)}`),
-    );
-  const text = readText(peopleFile, MOST_PEOPLE_BYTES);
-  if (!text.ok) return wrong(`${basename(options.people)}: ${sayFinding(text.problem)}`);
-  const people = readPeople(text.value);
-  if (!people.ok)
-    return wrong(
-      `${basename(options.people)}: the headings have faults.`,
-      ...people.problem.map((finding) => `  ${sayPeopleFinding(finding)}`),
-    );
+async function sizeStream(
+  asked: Asked,
+  sheet: ChartSheet,
+  { input, output, tell }: Streams,
+): Promise<number> {
+  const chart = compileChart(sheet);
+  const unit = asked.unit ?? sheet.unit;
+  const options = { preference: asked.preference };
+  const people = asked.people === '-' ? input : createReadStream(fromCaller(asked.people));
+  const out = asked.out === undefined ? output : createWriteStream(fromCaller(asked.out));
+  // A place that cannot be written fails before anything is awaited from it.
+  const failed = new Promise<never>((_, fail) => out.once('error', fail));
+  failed.catch(() => undefined);
+  const once = (event: 'drain' | 'finish') =>
+    Promise.race([new Promise<void>((go) => out.once(event, () => go())), failed]);
 
-  const unit = part.value.columns[0]!.unit;
-  const chart = compileChart({
-    maker: 'file',
-    garment: basename(options.chart),
-    unit,
-    rule: 'widest-decides',
-    key: null,
-    parts: [part.value],
-  });
-  const rows: (readonly string[])[] = [SIZED_HEADING];
-  let unread = 0;
-  for (const person of people.value) {
-    if (person.ok) rows.push(sizedRow(person.value, sizePerson(chart, person.value), unit));
-    else {
+  let headings: readonly PeopleHeading[] | null = null;
+  let width = 0;
+  let [rows, unread] = [0, 0];
+  let waiting: string[][] = asked.json ? [] : [[...SIZED_HEADING]];
+  let lines = '';
+  const firstLines = new Map<string, number>();
+  const flush = async () => {
+    const text = lines + (waiting.length === 0 ? '' : writeCsv(waiting));
+    [waiting, lines] = [[], ''];
+    if (text !== '' && !out.write(text)) await once('drain');
+  };
+  for await (const row of streamRows(people)) {
+    if (headings === null) {
+      const read = readPeopleHeadings(row);
+      if (!read.ok) {
+        tell(`${basename(asked.people)}: the headings have faults.`);
+        read.problem.forEach((finding) => tell(`  ${sayPeopleFinding(finding)}`));
+        return 1;
+      }
+      [headings, width] = [read.value, row.cells.length];
+      continue;
+    }
+    rows += 1;
+    const person = readPersonRow(row, width, headings, firstLines);
+    if (person.ok) {
+      const verdict = sizePerson(chart, person.value, options);
+      if (asked.json) lines += `${JSON.stringify({ id: person.value.id, ...verdict })}\n`;
+      else waiting.push(sizedRow(person.value, verdict, unit));
+    } else {
       unread += 1;
       person.problem.forEach((problem) => tell(sayPersonProblem(problem)));
     }
+    if (rows % ROWS_AT_ONCE === 0) await flush();
+    if (rows % PROGRESS_ROWS === 0) tell(`${rows} rows sized …`);
   }
-  const csv = writeCsv(rows);
-  if (options.out !== undefined) {
+  if (headings === null) {
+    tell(`${basename(asked.people)}: the file is empty. It needs a heading line and one line a person.`);
+    return 1;
+  }
+  await flush();
+  if (asked.out !== undefined) {
+    const finished = once('finish');
+    out.end();
+    await finished;
+  }
+  if (unread > 0) tell(`${unread} of ${rows} rows could not be read.`);
+  return unread > 0 ? 1 : 0;
+}
+
+/** The arguments, `help`, or what is wrong with them. */
+function readArguments(args: readonly string[]): Asked | 'help' | (string & {}) {
+  const text = { type: 'string' } as const;
+  const options = {
+    chart: text,
+    people: text,
+    out: text,
+    rule: text,
+    key: text,
+    preference: text,
+    unit: text,
+  };
+  try {
+    const { values } = parseArgs({
+      args: [...args],
+      options: { ...options, json: { type: 'boolean' }, help: { type: 'boolean' } },
+    });
+    if (values.help === true) return 'help';
+    if (values.chart === undefined || values.people === undefined)
+      return 'Both --chart and --people are needed.';
+    const wrong = (['rule', 'preference', 'unit'] as const).find(
+      (name) => values[name] !== undefined && !(KNOWN[name] as readonly string[]).includes(values[name]),
+    );
+    if (wrong !== undefined) return `--${wrong} takes ${KNOWN[wrong].join(', ')}.`;
+    return { ...values, json: values.json ?? false } as Asked;
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+const KNOWN = { rule: HOUSE_RULES, preference: FIT_PREFERENCES, unit: WORKING_UNITS } as const;
+
+/** A chart from its JSON form or from a size table, told apart by what the file begins with, its rule as asked. */
+async function readChart(asked: Asked): Promise<Outcome<ChartSheet, readonly string[]>> {
+  const name = basename(asked.chart);
+  const file = await readWhole(asked.chart);
+  if (file === null)
+    return failure([`${asked.chart} cannot be read. Check the name, from the folder you are in.`]);
+  const faults = (sentences: readonly string[]) =>
+    failure([`${name}: the chart has faults.`, ...sentences.map((sentence) => `  ${sentence}`)]);
+  let sheet: ChartSheet;
+  if (/^\s*\{/.test(new TextDecoder().decode(file.subarray(0, 64)).replace(/^\uFEFF/, ''))) {
+    const read = importChartJson(file);
+    if (!read.ok) return faults(read.problem.map(sayJsonFinding));
+    sheet = read.value;
+  } else {
+    const part = importCsv(file);
+    if (!part.ok) return faults(part.problem.map(sayFinding));
+    sheet = sheetAround(part.value, { maker: 'file', garment: name, rule: 'widest-decides' });
+  }
+  if (asked.rule === undefined && asked.key === undefined) return success(sheet);
+  if (asked.key !== undefined && !isColumnCode(asked.key))
+    return failure([`--key ${asked.key} is no measurement known here.`]);
+  const key = asked.key ?? sheet.key;
+  const ruled = chartSheetSchema.safeParse({
+    ...sheet,
+    rule: asked.rule ?? sheet.rule,
+    key,
+    // A rule that is asked for is asked of every part.
+    parts: sheet.parts.map((part) => ({ ...part, rule: asked.rule === undefined ? part.rule : null })),
+  });
+  return ruled.success ? success(ruled.data) : faults(ruled.error.issues.map(({ message }) => message));
+}
+
+/** A chart file; one larger than any chart is not read to its end. */
+async function readWhole(path: string): Promise<Uint8Array | null> {
+  try {
+    const file = await open(fromCaller(path));
     try {
-      await writeFile(fromCaller(options.out), csv);
-    } catch (error) {
-      return wrong(
-        `${options.out} could not be written: ${(error as Error).message}. Name a place that can.`,
-      );
+      const bytes = Buffer.alloc(MOST_CHART_BYTES + 1);
+      const { bytesRead } = await file.read(bytes, 0, bytes.length, 0);
+      return bytes.subarray(0, bytesRead);
+    } finally {
+      await file.close();
     }
+  } catch {
+    return null;
   }
-  if (unread > 0) tell(`${unread} of ${people.value.length} rows could not be read.`);
-  return { output: options.out === undefined ? csv : '', code: unread > 0 ? 1 : 0 };
+}
+
+/** What broke off a stream, as a sentence. */
+function sayBroken(error: NodeJS.ErrnoException, { people, out }: Asked): string {
+  if (error instanceof RangeError) return `${basename(people)}: ${error.message}. Is it a list of people?`;
+  if (out !== undefined && error.path === fromCaller(out))
+    return `${out} could not be written: ${error.message}. Name a place that can.`;
+  return `${people} cannot be read. Check the name, from the folder you are in.`;
 }
 
 /** npm moves to the project's root; a path is meant from where the person stands. */
@@ -111,19 +262,10 @@ function fromCaller(path: string): string {
   return resolve(process.env['INIT_CWD'] ?? '.', path);
 }
 
-async function readBytes(path: string, tell: (line: string) => void): Promise<Uint8Array | null> {
-  try {
-    return await readFile(fromCaller(path));
-  } catch {
-    tell(`${path} cannot be read. Check the name, from the folder you are in.`);
-    return null;
-  }
-}
-
 if (process.argv[1]?.endsWith('size.ts')) {
-  const { output, code } = await sizeFiles(process.argv.slice(2), (line) =>
-    process.stderr.write(`${line}\n`),
-  );
-  process.stdout.write(output);
-  process.exitCode = code;
+  process.exitCode = await sizeFiles(process.argv.slice(2), {
+    input: process.stdin,
+    output: process.stdout,
+    tell: (line) => process.stderr.write(`${line}\n`),
+  });
 }
