@@ -68,10 +68,11 @@ export function derive<Value>(
 }
 
 function deriveOne<Value>(
-  { code, steps }: Derivation,
+  derivation: Derivation,
   algebra: Algebra<Value>,
   known: ReadonlyMap<DerivedCode, Derived<Value>>,
 ): Derived<Value> {
+  const { code, steps } = derivation;
   const results = new Map<string, Value>();
   const lines: DerivedLine<Value>[] = [];
   const readings = new Set<MeasurementCode>();
@@ -107,9 +108,8 @@ function deriveOne<Value>(
     }
   };
 
-  for (const step of steps) {
-    const earlier = [...results.keys()];
-    const operands = operandsOf(step).map((text) => ({ text, value: valueOf(parseOperand(text, earlier)) }));
+  for (const { step, parsed } of parsedSteps(derivation)) {
+    const operands = parsed.map(({ text, operand }) => ({ text, value: valueOf(operand) }));
     // The rest is still walked, so that every missing measurement is named at once.
     if (operands.some(({ value }) => value === undefined)) continue;
     const sound = operands as { text: string; value: Value }[];
@@ -131,6 +131,25 @@ function deriveOne<Value>(
   if (missing.size > 0) problem = { code: 'missing', readings: [...missing] };
   const last = results.get(steps.at(-1)!.as);
   return { code, lines, result: problem === null ? (last ?? null) : null, problem, readings: [...readings] };
+}
+
+interface ParsedStep {
+  readonly step: DerivationStep;
+  readonly parsed: readonly { readonly text: string; readonly operand: Operand | null }[];
+}
+
+const PARSED = new WeakMap<Derivation, readonly ParsedStep[]>();
+
+/** The steps of a derivation with their operands taken apart, once for as long as it lives. */
+function parsedSteps(derivation: Derivation): readonly ParsedStep[] {
+  const known = PARSED.get(derivation);
+  if (known !== undefined) return known;
+  const steps = derivation.steps.map((step, at) => {
+    const earlier = derivation.steps.slice(0, at).map(({ as }) => as);
+    return { step, parsed: operandsOf(step).map((text) => ({ text, operand: parseOperand(text, earlier) })) };
+  });
+  PARSED.set(derivation, steps);
+  return steps;
 }
 
 function carryOut<Value>(

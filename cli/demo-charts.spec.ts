@@ -1,0 +1,336 @@
+import {
+  BulkArithmetic,
+  BulkPart,
+  compileChart,
+  examineChart,
+  exportChartJson,
+  importChartJson,
+  judge,
+  measurement,
+  offeredPart,
+  readReading,
+  sayDiagnosis,
+  sayReason,
+  type ChartSheet,
+  type MeasurementCode,
+} from '@neat-measure/core';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Readable, Writable } from 'node:stream';
+import { sizeFiles } from './size';
+
+const FOLDER = join(process.cwd(), 'demo', 'charts');
+const NAMES = readdirSync(FOLDER).map((file) => file.replace('.json', ''));
+const sheetOf = (name: string): ChartSheet => {
+  const read = importChartJson(readFileSync(join(FOLDER, `${name}.json`)));
+  if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.problem)}`);
+  return read.value;
+};
+
+/** Readings as they are typed, in the unit of the chart. */
+type Typed = Partial<Record<MeasurementCode, string>>;
+const bodyOf = (sheet: ChartSheet, typed: Typed) =>
+  new Map(
+    Object.entries(typed).map(([code, text]) => {
+      const unit = code.startsWith('foot-') ? 'mm' : sheet.unit;
+      const read = readReading(text, code as MeasurementCode, unit);
+      if (!read.ok) throw new Error(`${code} ${text}`);
+      return [code as MeasurementCode, { value: read.value.length }] as const;
+    }),
+  );
+
+/**
+ * A wearer a family and the label they come to. What is reckoned follows the worked examples
+ * of the trade (common practice, no source); the charts are invented.
+ */
+const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | null, verdict: string])[] = [
+  ['field-jacket', { 'chest-girth': '98', 'waist-girth': '86' }, 'M', 'settled'],
+  ['estuary-fleece', { 'chest-girth': '37 1/2' }, 'M', 'settled'],
+  ['ranger-trousers', { 'trouser-waist-girth': '34', 'hip-girth': '40' }, '34', 'settled'],
+  ['harbour-parka', { 'chest-girth': '98', 'waist-girth': '86', height: '176' }, 'M regular', 'settled'],
+  ['harbour-parka', { 'chest-girth': '82', 'waist-girth': '70', height: '188' }, null, 'not-made'],
+  ['warden-trousers', { 'trouser-waist-girth': '34', 'inside-leg-length': '32' }, '34x32', 'settled'],
+  ['warden-trousers', { 'trouser-waist-girth': '42', 'inside-leg-length': '34' }, null, 'not-made'],
+  ['ceremony-trousers', { 'trouser-waist-girth': '36', 'hip-girth': '42' }, '36', 'settled'],
+  ['guide-blazer', { 'chest-girth': '42', height: '69' }, '42 R', 'settled'],
+  ['guide-blazer', { 'chest-girth': '42', height: '66' }, '42 R', 'edge'],
+  ['guide-blazer', { 'chest-girth': '42', height: '71' }, '42 L', 'edge'],
+  ['guide-blazer', { 'waist-girth': '30', height: '69' }, '36 R', 'settled'],
+  ['jetty-shirt', { 'neck-girth': '15 1/4', 'cervicale-to-wrist': '33' }, '16/33', 'settled'],
+  ['boathouse-shirt', { 'neck-girth': '15', 'chest-girth': '39' }, 'M', 'settled'],
+  [
+    'ferry-waistcoat',
+    { 'chest-girth': '40', 'waist-girth': '43', 'abdominal-girth': '45', 'hip-girth': '44' },
+    '46',
+    'settled',
+  ],
+  ['evening-trousers', { 'waist-girth': '35', outseam: '41' }, '33x41', 'settled'],
+  [
+    'tidewall-vest',
+    { 'abdominal-girth': '36', 'notch-to-belt-standing': '16', 'collar-to-belt': '19' },
+    '20-15 / 19-15',
+    'settled',
+  ],
+  [
+    'saltmarsh-vest',
+    {
+      'chest-girth': '38 1/2',
+      'abdominal-girth': '37',
+      'notch-to-belt-seated': '15 1/2',
+      'nape-to-belt': '16 1/2',
+    },
+    'C 13/16',
+    'settled',
+  ],
+  [
+    'breakwater-vest',
+    {
+      'abdominal-girth': '36',
+      'notch-to-belt-seated': '14 1/2',
+      'notch-to-belt-standing': '17',
+      'collar-to-belt': '17 1/2',
+    },
+    '20-14 / 19-16',
+    'settled',
+  ],
+  [
+    'curlew-vest',
+    {
+      'chest-girth': '37',
+      'abdominal-girth': '25',
+      'clavicle-to-apex': '7',
+      'apex-to-belt': '6',
+      'nape-to-belt': '15 1/2',
+    },
+    '17-11 1/2 / 17-15',
+    'settled',
+  ],
+  [
+    'curlew-vest',
+    {
+      'chest-girth': '37',
+      'abdominal-girth': '25',
+      'clavicle-to-apex': '5',
+      'apex-to-belt': '7',
+      'nape-to-belt': '15 1/2',
+    },
+    null,
+    'suspect',
+  ],
+  [
+    'curlew-vest-structured',
+    {
+      'chest-girth': '37',
+      'underbust-girth': '33',
+      'abdominal-girth': '31',
+      'clavicle-to-apex': '7',
+      'apex-to-belt': '6 1/4',
+      'nape-to-belt': '15 1/2',
+    },
+    'B 19-11 1/2 / 18-15',
+    'edge',
+  ],
+  [
+    'mudlark-coverall',
+    {
+      'chest-girth': '98',
+      'waist-girth': '88',
+      'hip-girth': '100',
+      'trunk-girth': '161',
+      'inside-leg-length': '80',
+    },
+    'M regular',
+    'settled',
+  ],
+  ['regatta-dress', { 'bust-girth': '90', 'waist-girth': '77', 'hip-girth': '96' }, '12', 'split'],
+  ['shorelark-bra-single', { 'underbust-girth': '35', 'bust-girth': '38' }, '36B', 'settled'],
+  ['shorelark-bra-double', { 'underbust-girth': '35', 'bust-girth': '39 1/2' }, '36B', 'settled'],
+  ['shorelark-bra-metric', { 'underbust-girth': '75', 'bust-girth': '90' }, '75B', 'edge'],
+  ['sluice-gloves', { 'hand-girth': '200', 'hand-length': '193' }, '9', 'split'],
+  // 22 3/4 in round the head is hat size 7 1/4.
+  ['marsh-hat', { 'head-girth': '22 3/4' }, '7 1/4', 'settled'],
+  ['marsh-cap', { 'head-girth': '57' }, 'M', 'settled'],
+  [
+    'mudflat-boots',
+    {
+      'foot-length-left': '248',
+      'foot-length-right': '250',
+      'foot-width-left': '98',
+      'foot-width-right': '97',
+    },
+    '250/100',
+    'edge',
+  ],
+  [
+    'saltpan-waders',
+    { 'chest-girth': '100', height: '170', 'foot-length-left': '258', 'foot-length-right': '257' },
+    'M boot 41',
+    'settled',
+  ],
+  ['grebe-dry-suit', { 'chest-girth': '99', 'hip-girth': '100', height: '174' }, 'M', 'settled'],
+  ['gannet-smock', { 'chest-girth': '98', 'hip-girth': '100' }, 'M', 'settled'],
+];
+
+describe('the demo charts', () => {
+  for (const name of NAMES) {
+    it(`${name} holds together, has nothing wrong, and is lossless as a file`, () => {
+      const sheet = sheetOf(name);
+      expect(
+        examineChart(sheet)
+          .filter(({ severity }) => severity === 'wrong')
+          .map((one) => sayDiagnosis(sheet, one)),
+      ).toEqual([]);
+      const again = importChartJson(exportChartJson(sheet));
+      expect(again.ok && again.value).toEqual(sheet);
+    });
+  }
+
+  it('are all met by a family below', () => {
+    expect([...new Set(FAMILIES.map(([name]) => name))].sort()).toEqual([...NAMES].sort());
+  });
+
+  for (const [name, typed, label, verdict] of FAMILIES) {
+    it(`${name}: ${Object.values(typed).join(', ')} comes to ${label ?? verdict}, by the command too`, async () => {
+      const sheet = sheetOf(name);
+      const said = judge(compileChart(sheet), bodyOf(sheet, typed));
+      expect([said.proposed, said.verdict])
+        .withContext(sayReason(said, sheet.unit))
+        .toEqual([label, verdict as never]);
+
+      const unitOf = (code: string) => (code.startsWith('foot-') ? 'mm' : sheet.unit);
+      const list = `id,${Object.keys(typed)
+        .map((code) => `${code} (${unitOf(code)})`)
+        .join(',')}\nada,${Object.values(typed).join(',')}\n`;
+      let written = '';
+      const output = new Writable({
+        write(chunk: Buffer, _, done) {
+          written += chunk.toString();
+          done();
+        },
+      });
+      const args = ['--chart', join(FOLDER, `${name}.json`), '--people', '-', '--json'];
+      expect(
+        await sizeFiles(args, { input: Readable.from([Buffer.from(list)]), output, tell: () => undefined }),
+      ).toBe(0);
+      expect(JSON.parse(written)).toEqual({ id: 'ada', ...JSON.parse(JSON.stringify(said)) });
+    });
+  }
+});
+
+describe('the odds on the demo charts', () => {
+  const DRAWS = 1_000_000;
+  const normals = drawNormals(1 << 20);
+
+  it('agree with a million simulated readings of every part of every chart', () => {
+    const far: string[] = [];
+    let compared = 0;
+    const once = FAMILIES.filter(([name], at) => FAMILIES.findIndex(([other]) => other === name) === at);
+    for (const [name, typed] of once) {
+      const sheet = sheetOf(name);
+      const body = bodyOf(sheet, typed);
+      const chart = compileChart(sheet);
+      const said = judge(chart, body);
+      const codes = [...body.keys()];
+      const values = codes.map((code) => body.get(code)!.value);
+      const errors = codes.map((code) => measurement(code).standardError);
+      const arithmetic = new BulkArithmetic(chart, codes);
+      const drawn = codes.map(() => new Float64Array(1));
+      const outcomes = new Map(Object.entries(said.sizes));
+      arithmetic.take(
+        codes.map((code) => Float64Array.of(body.get(code)!.value)),
+        0,
+      );
+      setOutcomes(arithmetic, said.sizes, sheet);
+      arithmetic.derive();
+      // The parts of one chart share the draws; each is placed with the others' outcomes as proposed.
+      const parts = chart.parts.flatMap((plan, at) => {
+        const { odds } = said.parts[at]!;
+        if (odds.length === 0) return [];
+        const part = offeredPart(plan, outcomes);
+        const columns = part.deciding.map(({ code, instead }) => {
+          const known = [code, ...instead].find(
+            (one) => !Number.isNaN(arithmetic.value(arithmetic.slotOf(one))),
+          );
+          return arithmetic.slotOf(known!);
+        });
+        return [
+          {
+            part,
+            odds,
+            columns,
+            bulk: new BulkPart(
+              part,
+              Int16Array.from(part.sizes, (_, index) => index),
+              'regular',
+            ),
+            values: new Float64Array(columns.length),
+            counts: new Float64Array(part.sizes.length + 1),
+          },
+        ];
+      });
+      for (let draw = 0; draw < DRAWS; draw++) {
+        for (let index = 0; index < codes.length; index++)
+          drawn[index]![0] = Math.round(
+            values[index]! + errors[index]! * normals[(draw * 7 + index * 349_117) & (normals.length - 1)]!,
+          );
+        arithmetic.take(drawn, 0);
+        arithmetic.derive();
+        for (const { bulk, columns, values: placed, counts } of parts) {
+          let known = true;
+          for (let index = 0; index < columns.length; index++) {
+            placed[index] = arithmetic.value(columns[index]!);
+            if (Number.isNaN(placed[index]!)) known = false;
+          }
+          if (known) bulk.place(placed);
+          counts[known && bulk.size >= 0 ? bulk.size : counts.length - 1]! += 1;
+        }
+      }
+      for (const { part, odds, counts } of parts)
+        [...part.sizes, null].forEach((size, index) => {
+          const chance = odds.find((one) => one.size === size)?.chance ?? 0;
+          const share = counts[index]! / DRAWS;
+          // Below one in a thousand a chance is not listed.
+          if (chance === 0 && share < 1.2e-3) return;
+          compared += 1;
+          const error = Math.sqrt(Math.max(chance * (1 - chance), 1e-7) / DRAWS);
+          const apart = (share - chance) / error;
+          if (Math.abs(apart) > 3)
+            far.push(
+              `${name}, ${part.name} ${size}: ${chance} against ${share}, ${apart.toFixed(1)} standard errors`,
+            );
+        });
+    }
+    expect(compared).toBeGreaterThan(60);
+    // Of so many comparisons one in four hundred lies beyond three standard errors by chance alone.
+    expect(far.length)
+      .withContext(far.join('\n'))
+      .toBeLessThanOrEqual(Math.ceil(compared / 100));
+  });
+});
+
+function setOutcomes(
+  arithmetic: BulkArithmetic,
+  sizes: Readonly<Record<string, string>>,
+  sheet: ChartSheet,
+): void {
+  for (const part of sheet.parts) {
+    const size = sizes[part.code];
+    const value = size === undefined || part.values === null ? NaN : part.values[part.sizes.indexOf(size)]!;
+    arithmetic.set(arithmetic.slotOf(`size-of:${part.code}`), value);
+  }
+}
+
+/** Standard normal draws by Box and Muller's transform, from a small seeded generator, in one table. */
+function drawNormals(count: number): Float64Array {
+  let state = 42;
+  const random = () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
+  };
+  return Float64Array.from(
+    { length: count },
+    () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random()),
+  );
+}

@@ -1,0 +1,293 @@
+import {
+  derive,
+  inches,
+  judge,
+  compileChart,
+  lengthAlgebra,
+  sayDerivedLine,
+  sayReason,
+  sayRequirement,
+  type DerivedCode,
+  type Length,
+  type MeasurementCode,
+} from '../index';
+import { scale, wholeSheet } from '../testing/whole-sheet';
+
+type Readings = Partial<Record<MeasurementCode, number>>;
+const algebra = (readings: Readings, sizes: Record<string, number> = {}) =>
+  lengthAlgebra(
+    (code) => (readings[code] === undefined ? undefined : inches(readings[code])),
+    (part) => (sizes[part] === undefined ? undefined : inches(sizes[part])),
+  );
+const round = (mode: 'up' | 'down' | 'nearest', step = '1 in') => ({ mode, step });
+/** What a derivation of these steps comes to, in inches, or why it comes to nothing. */
+const comesTo = (steps: object[], readings: Readings, sizes: Record<string, number> = {}) => {
+  const sheet = wholeSheet({
+    derivations: [{ code: 'derived:it', name: 'It', steps }],
+    parts: [
+      ...Object.keys(sizes).map((part) =>
+        scale(part, 'height', ['60', '70'], { values: ['17 in', '18 in'] }),
+      ),
+      scale('size', 'derived:it', ['10', '11']),
+    ],
+  });
+  const { result, problem, lines } = derive(sheet.derivations, algebra(readings, sizes)).get('derived:it')!;
+  return { inches: result === null ? null : result / 25_400, problem, lines };
+};
+
+// Worked examples of the trade: common practice, no source.
+describe('worked examples', () => {
+  const is = (name: string, steps: object[], readings: Readings, expected: number, sizes = {}) =>
+    it(name, () => expect(comesTo(steps, readings, sizes).inches).toBe(expected));
+
+  is(
+    'girth 36 with 1 in of overlap: total girth 39',
+    [{ do: 'add', as: 'total', of: ['abdominal-girth', '3 in'] }],
+    { 'abdominal-girth': 36 },
+    39,
+  );
+  is(
+    'notch to belt 16, less 1: front 15',
+    [{ do: 'subtract', as: 'front', from: 'notch-to-belt-standing', take: '1 in' }],
+    { 'notch-to-belt-standing': 16 },
+    15,
+  );
+  const back = [
+    { do: 'multiply', as: 'share', of: 'collar-to-belt', by: 0.8 },
+    { do: 'round', as: 'whole', of: 'share', to: round('nearest') },
+  ];
+  is('collar to belt 19 times 0.80 is 15.2: back 15', back, { 'collar-to-belt': 19 }, 15);
+  is('collar to belt 16 times 0.80 is 12.8: back 13', back, { 'collar-to-belt': 16 }, 13);
+  const total = [{ do: 'average', as: 'mean', of: ['chest-girth', 'abdominal-girth'] }];
+  const women: Readings = { 'chest-girth': 37, 'abdominal-girth': 25 };
+  is('chest 37 and girth 25: total girth 31', total, women, 31);
+  is('with overlap 34', [...total, { do: 'add', as: 'with-overlap', of: ['mean', '3 in'] }], women, 34);
+  is(
+    'front width 17',
+    [
+      ...total,
+      { do: 'add', as: 'with-overlap', of: ['mean', '3 in'] },
+      { do: 'multiply', as: 'half', of: 'with-overlap', by: 0.5 },
+    ],
+    women,
+    17,
+  );
+  is(
+    'back width 17, what the front leaves',
+    [
+      ...total,
+      { do: 'add', as: 'with-overlap', of: ['mean', '3 in'] },
+      { do: 'subtract', as: 'left', from: 'with-overlap', take: 'size-of:front' },
+    ],
+    women,
+    17,
+    { front: 17 },
+  );
+  const upperAndLower = [
+    { do: 'subtract', as: 'lower', from: 'apex-to-belt', take: '1 in' },
+    {
+      do: 'require',
+      as: 'upper',
+      of: 'clavicle-to-apex',
+      least: 'lower',
+      because: 'the upper part must be at least the lower',
+    },
+    { do: 'add', as: 'both', of: ['upper', 'lower'] },
+    {
+      do: 'round',
+      as: 'offered',
+      of: 'both',
+      to: { mode: 'down-to-offered', offered: ['11.5 in', '12.5 in'] },
+    },
+  ];
+  is(
+    'upper 7, lower 6 less 1: 12, of 11.5 and 12.5 the smaller',
+    upperAndLower,
+    { 'clavicle-to-apex': 7, 'apex-to-belt': 6 },
+    11.5,
+  );
+  is(
+    'jacket 36: trousers 30 to start',
+    [{ do: 'subtract', as: 'guess', from: 'chest-girth', take: '6 in' }],
+    { 'chest-girth': 36 },
+    30,
+  );
+  is(
+    'natural waist 35: formal-hire trousers 33',
+    [{ do: 'subtract', as: 'worn', from: 'waist-girth', take: '2 in' }],
+    { 'waist-girth': 35 },
+    33,
+  );
+  const band = { do: 'round', as: 'band', of: 'underbust-girth', to: round('up', '2 in') };
+  is('underbust 35: band 36', [band], { 'underbust-girth': 35 }, 36);
+  is(
+    'bust 38 over band 36: difference 2',
+    [band, { do: 'difference', as: 'cup', of: ['bust-girth', 'band'] }],
+    { 'underbust-girth': 35, 'bust-girth': 38 },
+    2,
+  );
+  is(
+    'the largest torso girth, belly included',
+    [{ do: 'max', as: 'largest', of: ['chest-girth', 'abdominal-girth', 'hip-girth'] }],
+    { 'chest-girth': 40, 'abdominal-girth': 44, 'hip-girth': 42 },
+    44,
+  );
+  const table = [
+    { upTo: '30 in', gives: '15 in' },
+    { upTo: '34 in', gives: '17 in' },
+  ];
+  is(
+    'looked up: the first row at or above',
+    [{ do: 'lookup', as: 'width', of: 'waist-girth', rows: table }],
+    { 'waist-girth': 30.5 },
+    17,
+  );
+  is(
+    'kept within limits',
+    [{ do: 'clamp', as: 'kept', of: 'waist-girth', least: '32 in', most: '40 in' }],
+    { 'waist-girth': 30 },
+    32,
+  );
+});
+
+describe('derive', () => {
+  it('names every missing measurement at once', () => {
+    const steps = [
+      { do: 'subtract', as: 'lower', from: 'apex-to-belt', take: '1 in' },
+      { do: 'add', as: 'both', of: ['clavicle-to-apex', 'lower'] },
+    ];
+    expect(comesTo(steps, {}).problem).toEqual({
+      code: 'missing',
+      readings: ['apex-to-belt', 'clavicle-to-apex'],
+    });
+  });
+
+  it('breaks off on a requirement that is not met, past a table, and while a part has no size', () => {
+    const require = {
+      do: 'require',
+      as: 'upper',
+      of: 'clavicle-to-apex',
+      least: 'apex-to-belt',
+      because: 'so it is',
+    };
+    expect(comesTo([require], { 'clavicle-to-apex': 5, 'apex-to-belt': 7 }).problem).toEqual({
+      code: 'requirement',
+      because: 'so it is',
+      readings: ['clavicle-to-apex', 'apex-to-belt'],
+    });
+    const lookup = {
+      do: 'lookup',
+      as: 'width',
+      of: 'waist-girth',
+      rows: [{ upTo: '30 in', gives: '15 in' }],
+    };
+    expect(comesTo([lookup], { 'waist-girth': 31 }).problem?.code).toBe('off-scale');
+    const left = { do: 'subtract', as: 'left', from: 'waist-girth', take: 'size-of:front' };
+    const sheet = wholeSheet({
+      derivations: [{ code: 'derived:it', name: 'It', steps: [left] }],
+      parts: [
+        scale('front', 'height', ['60', '70'], { values: ['17 in', '18 in'] }),
+        scale('size', 'derived:it', ['10', '11']),
+      ],
+    });
+    const one = derive(sheet.derivations, algebra({ 'waist-girth': 30 })).get('derived:it')!;
+    expect(one.problem).toEqual({ code: 'waits', part: 'front' });
+  });
+
+  it('explains each line as it was carried out', () => {
+    const { lines } = comesTo(
+      [
+        { do: 'multiply', as: 'share', of: 'collar-to-belt', by: 0.8 },
+        { do: 'round', as: 'whole', of: 'share', to: round('nearest') },
+      ],
+      { 'collar-to-belt': 19 },
+    );
+    expect(lines.map((line) => sayDerivedLine(line, 'in'))).toEqual([
+      'collar to belt 19 × 0.8 = 15.2 in',
+      'share 15.2 in, to the nearest 1 in: 15 in',
+    ]);
+  });
+
+  it('is said without any wearer too', () => {
+    const sheet = wholeSheet({
+      derivations: [
+        {
+          code: 'derived:worn',
+          name: 'Worn waist',
+          steps: [{ do: 'subtract', as: 'worn', from: 'waist-girth', take: '2 in' }],
+        },
+      ],
+      parts: [scale('waist', 'derived:worn', ['30', '31'])],
+      options: [
+        { name: 'Long', when: [{ of: 'height', is: 'above', length: '74 in' }], adds: '+2 in in the body' },
+      ],
+    });
+    expect(sayRequirement(sheet, 'in').map(({ about, words }) => `${about} ${words}`)).toEqual([
+      'Worn waist: natural waist − 2 in.',
+      'Long: offered when height is above 74 in; +2 in in the body.',
+    ]);
+  });
+});
+
+describe('a chart whose arithmetic asks for a part', () => {
+  const sheet = wholeSheet({
+    unit: 'in',
+    derivations: [
+      {
+        code: 'derived:total',
+        name: 'Total',
+        steps: [{ do: 'add', as: 'total', of: ['abdominal-girth', '3 in'] }],
+      },
+      {
+        code: 'derived:half',
+        name: 'Half',
+        steps: [{ do: 'multiply', as: 'half', of: 'derived:total', by: 0.5 }],
+      },
+      {
+        code: 'derived:left',
+        name: 'Left',
+        steps: [{ do: 'subtract', as: 'left', from: 'derived:total', take: 'size-of:front' }],
+      },
+    ],
+    parts: [
+      scale('front', 'derived:half', ['18', '19', '20', '21'], {
+        reach: 'next-up',
+        values: ['18 in', '19 in', '20 in', '21 in'],
+      }),
+      scale('back', 'derived:left', ['18', '19', '20', '21'], { reach: 'next-up' }),
+    ],
+    label: '{front}/{back}',
+    combinations: [
+      { parts: ['front', 'back'], made: { 18: ['18'], 19: ['18', '19'], 20: ['19', '20'], 21: ['20'] } },
+    ],
+  });
+  const body = (girth: number) =>
+    new Map<MeasurementCode, { value: Length; standardError: number }>([
+      ['abdominal-girth', { value: inches(girth), standardError: 0 }],
+    ]);
+
+  it('derives what rests on the outcome after it', () => {
+    const verdict = judge(compileChart(sheet), body(36));
+    expect([verdict.proposed, verdict.verdict]).toEqual(['20/19', 'settled']);
+    expect(verdict.derived.map(({ code, result }) => [code, Number(result) / 25_400])).toEqual([
+      ['derived:total', 39],
+      ['derived:half', 19.5],
+      ['derived:left', 19],
+    ] as [DerivedCode, number][]);
+  });
+
+  it('says what is not made, and what is made and near', () => {
+    const verdict = judge(compileChart(sheet), body(39));
+    expect([verdict.verdict, verdict.proposed]).toEqual(['not-made', null]);
+    expect(verdict.notMade).toEqual({ asked: '21/21', nearest: ['21/20', '20/20', '20/19', '19/19'] });
+    expect(sayReason(verdict, 'in')).toBe(
+      '21/21 is not made. Made and nearest: 21/20, 20/20, 20/19 and 19/19.',
+    );
+  });
+
+  it('waits for the part before where that has no size', () => {
+    const verdict = judge(compileChart(sheet), body(60));
+    expect(verdict.parts.map(({ verdict: said }) => said)).toEqual(['beyond', 'incomplete']);
+    expect(verdict.verdict).toBe('incomplete');
+  });
+});

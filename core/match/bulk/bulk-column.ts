@@ -1,0 +1,90 @@
+import type { CompiledColumn } from '../../chart/compile-chart';
+import { middle } from '../../chart/interval';
+
+/** No size: below every one, above every one, or nothing to go by. */
+export const NONE = -1;
+
+/** Where a stretch of a column lies. */
+export const INSIDE = 0;
+export const GAP = 1;
+export const BELOW = 2;
+export const ABOVE = 3;
+
+/**
+ * A column cut at every end of every interval, so that placing a value is one search among
+ * sorted numbers: stretch `n` reaches from `points[n - 1]` to before `points[n]`.
+ */
+export interface BulkColumn {
+  readonly points: Float64Array;
+  /** Which sizes a stretch lies in, a bit a size, `words` words a stretch. */
+  readonly masks: Int32Array;
+  readonly words: number;
+  readonly where: Uint8Array;
+  /** In a gap, the sizes on either side; below or above, the nearest on its one side. */
+  readonly below: Int16Array;
+  readonly above: Int16Array;
+  /** Of each size: its ends as printed and its middle, for distances; NaN where open. */
+  readonly from: Float64Array;
+  readonly until: Float64Array;
+  readonly lower: Float64Array;
+  readonly upper: Float64Array;
+  readonly middles: Float64Array;
+  readonly step: number;
+}
+
+/** Cuts a column for bulk matching. */
+export function cutColumn({ intervals, step }: CompiledColumn): BulkColumn {
+  const points = [...new Set(intervals.flatMap(({ from, until }) => [from, until]))]
+    .filter(Number.isFinite)
+    .sort((a, b) => a - b);
+  const stretches = points.length + 1;
+  const words = Math.ceil(intervals.length / 32);
+  const masks = new Int32Array(stretches * words);
+  const where = new Uint8Array(stretches);
+  const below = new Int16Array(stretches).fill(NONE);
+  const above = new Int16Array(stretches).fill(NONE);
+  for (let at = 0; at < stretches; at++) {
+    const start = at === 0 ? -Infinity : points[at - 1]!;
+    const end = at === points.length ? Infinity : points[at]!;
+    let inside = false;
+    let [highest, lowest] = [-Infinity, Infinity];
+    intervals.forEach(({ from, until }, size) => {
+      if (from <= start && end <= until) {
+        masks[at * words + (size >> 5)]! |= 1 << (size & 31);
+        inside = true;
+      }
+      // Of equals the last, as for a single person.
+      if (until <= start && until >= highest) [highest, below[at]] = [until, size];
+      if (from >= end && from <= lowest) [lowest, above[at]] = [from, size];
+    });
+    where[at] = inside ? INSIDE : below[at] === NONE ? BELOW : above[at] === NONE ? ABOVE : GAP;
+  }
+  const ends = (pick: (interval: (typeof intervals)[number]) => number | null) =>
+    Float64Array.from(intervals, (interval) => pick(interval) ?? NaN);
+  return {
+    points: Float64Array.from(points),
+    masks,
+    words,
+    where,
+    below,
+    above,
+    from: ends(({ from }) => from),
+    until: ends(({ until }) => until),
+    lower: ends(({ lower }) => lower),
+    upper: ends(({ upper }) => upper),
+    middles: ends(middle),
+    step,
+  };
+}
+
+/** The stretch a value lies in. */
+export function stretchOf({ points }: BulkColumn, value: number): number {
+  let low = 0;
+  let high = points.length;
+  while (low < high) {
+    const at = (low + high) >>> 1;
+    if (points[at]! <= value) low = at + 1;
+    else high = at;
+  }
+  return low;
+}

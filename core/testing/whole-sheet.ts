@@ -1,0 +1,39 @@
+import { chartSheetSchema, type ChartSheet } from '../chart/size-chart';
+
+/** A sheet as a file writes it, everything left out that the form lets out; throws on one with faults, for specs only. */
+export function wholeSheet(written: object): ChartSheet {
+  return chartSheetSchema.parse({
+    maker: 'Ostrel Workwear',
+    garment: 'Test garment',
+    unit: 'in',
+    rule: 'widest-decides',
+    ...written,
+  });
+}
+
+/** A part with one column of nominal or written cells. */
+export function scale(
+  code: string,
+  column: string,
+  sizes: readonly string[],
+  more: object = {},
+  cells = sizes,
+): object {
+  return {
+    code,
+    name: code,
+    sizes,
+    columns: [{ code: column, unit: 'in', cells, ...columnOf(more) }],
+    ...partOf(more),
+  };
+}
+
+const OF_COLUMN = ['reach', 'unit', 'ease', 'instead', 'role'];
+
+function columnOf(more: object): object {
+  return Object.fromEntries(Object.entries(more).filter(([name]) => OF_COLUMN.includes(name)));
+}
+
+function partOf(more: object): object {
+  return Object.fromEntries(Object.entries(more).filter(([name]) => !OF_COLUMN.includes(name)));
+}
