@@ -1,0 +1,161 @@
+import { examineChart, sayDiagnosis, type ChartSheet, type DiagnosisCode } from '../../index';
+import { scale, wholeSheet } from '../../testing/whole-sheet';
+
+const chest = (cells: readonly string[], more: object = {}, sizes = cells.map((_, at) => `${38 + at}`)) =>
+  wholeSheet({ unit: 'cm', parts: [scale('size', 'chest-girth', sizes, { unit: 'cm', ...more }, cells)] });
+const codes = (sheet: ChartSheet) => examineChart(sheet).map(({ code }) => code);
+const only = (sheet: ChartSheet, code: DiagnosisCode) =>
+  examineChart(sheet).find((one) => one.code === code)!;
+
+describe('the chart doctor', () => {
+  it('finds nothing in a sound chart', () => {
+    expect(codes(chest(['78-86', '86-94', '94-102', '102-110', '110-118']))).toEqual([]);
+  });
+
+  it('names gaps, and mends those of whole numbers', () => {
+    const whole = chest(['86-89', '90-93', '94-97']);
+    expect(codes(whole)).toEqual(['whole-number-gap', 'whole-number-gap']);
+    const { mend } = only(whole, 'whole-number-gap');
+    expect(codes(mend!.sheet)).withContext('one of two mended').toEqual(['whole-number-gap']);
+    expect(sayDiagnosis(whole, only(whole, 'whole-number-gap'))).toBe(
+      'Chest, size 39: 38 ends at 89 cm and 39 begins at 90 cm. If these are whole numbers, whoever lies between falls into a gap.',
+    );
+    const gap = chest(['86-90', '92-96', '96-100']);
+    expect(sayDiagnosis(gap, only(gap, 'gap'))).toContain('nobody is held from 90 to 92 cm');
+    expect(codes(chest(['>80 <90', '>90 <100', '>=100 <110'])))
+      .withContext('nobody holds 90 itself')
+      .toEqual(['gap']);
+  });
+
+  it('asks no gap of a measurement that is rounded to whole units first', () => {
+    const sheet = chest(['86-89', '90-93', '94-97']);
+    expect(
+      codes(
+        wholeSheet({ ...sheet, expects: [{ code: 'chest-girth', rounding: { mode: 'up', step: '1 cm' } }] }),
+      ),
+    ).toEqual([]);
+  });
+
+  it('notes overlaps', () => {
+    const sheet = chest(['86-94', '92-100', '98-106']);
+    expect(codes(sheet)).toEqual(['overlap', 'overlap']);
+    expect(sayDiagnosis(sheet, only(sheet, 'overlap'))).toContain('both hold 92 to 94 cm');
+  });
+
+  it('finds a cell in another unit, and reads it in that', () => {
+    const sheet = chest(['86-94', '37-40', '102-110', '110-118']);
+    const found = only(sheet, 'other-unit-cell');
+    expect([found.severity, found.mend?.does]).toEqual(['wrong', 'Read it in in']);
+    expect(codes(found.mend!.sheet)).not.toContain('other-unit-cell');
+  });
+
+  it('finds a whole column in another unit, and reads it in that', () => {
+    const sheet = chest(['34-36', '36-38', '38-40']);
+    expect(codes(sheet)).toEqual([
+      'other-unit-column',
+      'unreachable-size',
+      'unreachable-size',
+      'unreachable-size',
+    ]);
+    const { mend } = only(sheet, 'other-unit-column');
+    expect(mend?.sheet.parts[0]!.columns[0]!.unit).toBe('in');
+    expect(codes(mend!.sheet)).toEqual([]);
+  });
+
+  it('finds rows that fall back, stand twice, jump or were typed a line off', () => {
+    expect(codes(chest(['86-94', '102-110', '94-102', '110-118']))).toContain('not-growing');
+    expect(codes(chest(['86-94', '94-102', '94-102', '102-110']))).toContain('same-as-before');
+    const jump = chest(['86-90', '90-94', '94-98', '98-102', '112-116']);
+    expect(sayDiagnosis(jump, only(jump, 'step-jump'))).toBe(
+      'Chest, size 42: the step from 41 to 42 is 14 cm, where 4 cm is usual in this column.',
+    );
+    expect(codes(chest(['86-90', '90-98', '94-98', '98-102']))).toContain('moved-by-one');
+  });
+
+  it('finds letters out of order', () => {
+    const sizes = ['S', 'L', 'M', 'XL'];
+    const sheet = chest(['86-94', '94-102', '102-110', '110-118'], {}, sizes);
+    expect(sayDiagnosis(sheet, only(sheet, 'letters-out-of-order'))).toContain('M stands behind L');
+    expect(codes(chest(['86-94', '94-102'], {}, ['XXL', '3XL']))).toEqual([]);
+  });
+
+  it('turns an interval round that ends before it begins', () => {
+    // Text cannot carry one, but a file written by hand can.
+    const upside = {
+      kind: 'interval',
+      lower: { at: '94 cm', edge: 'printed' },
+      upper: { at: '86 cm', edge: 'printed' },
+    };
+    const sheet = wholeSheet({
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['S', 'M'],
+          columns: [{ code: 'chest-girth', unit: 'cm', cells: [upside, '94-102'] }],
+        },
+      ],
+    });
+    const { mend, severity } = only(sheet, 'upside-down');
+    expect([severity, mend?.does]).toEqual(['wrong', 'Turn it round']);
+    expect(codes(mend!.sheet)).toEqual([]);
+  });
+
+  it('finds sizes no body comes to, and bounds outside any body', () => {
+    const sheet = chest(['86-94', '94-102', '1020-1100']);
+    expect(codes(sheet)).toContain('outside-any-body');
+    expect(codes(sheet)).toContain('unreachable-size');
+  });
+
+  it('finds ease below nothing on what is cut wider than the body', () => {
+    const ease = { least: '-2 cm', most: '4 cm' };
+    expect(codes(wholeSheet({ ...chest(['100-104', '104-108'], { ease }), kind: 'jacket' }))).toContain(
+      'negative-ease',
+    );
+    expect(codes(wholeSheet({ ...chest(['100-104', '104-108'], { ease }), kind: 'dress' }))).not.toContain(
+      'negative-ease',
+    );
+  });
+
+  it('finds combinations and offers that leave a size out', () => {
+    const sheet = wholeSheet({
+      parts: [
+        scale('waist', 'trouser-waist-girth', ['30', '32', '34'], {}, ['29-31', '31-33', '33-35']),
+        scale(
+          'leg',
+          'inside-leg-length',
+          ['30', '32'],
+          { offered: { by: 'waist', sizes: { 30: ['30'], 32: ['30'], 34: ['30'] } } },
+          ['29-31', '31-33'],
+        ),
+      ],
+      combinations: [{ parts: ['waist', 'leg'], made: { 30: ['30'], 32: ['30'] } }],
+    });
+    expect(examineChart(sheet).map((one) => sayDiagnosis(sheet, one))).toEqual([
+      'leg, size 32: 32 is offered for no size of waist.',
+      'waist, size 34: 34 is made with no size of leg.',
+      'leg, size 32: 32 is made with no size of waist.',
+    ]);
+  });
+
+  it('finds arithmetic that never reaches its scale, and tables that fall back', () => {
+    const derived = (steps: object[], sizes: string[]) =>
+      wholeSheet({
+        derivations: [{ code: 'derived:it', name: 'It', steps }],
+        parts: [scale('size', 'derived:it', sizes)],
+      });
+    const inches = [{ do: 'multiply', as: 'it', of: 'head-girth', by: 0.3183 }];
+    expect(codes(derived(inches, ['6', '7', '8']))).toEqual([]);
+    const sheet = derived(inches, ['60', '70', '80']);
+    expect(sayDiagnosis(sheet, only(sheet, 'off-the-scale'))).toContain(
+      'comes to 5 3/4 to 8 1/2 in over all bodies',
+    );
+    const rows = [
+      { upTo: '30 in', gives: '10 in' },
+      { upTo: '28 in', gives: '11 in' },
+    ];
+    expect(codes(derived([{ do: 'lookup', as: 'it', of: 'chest-girth', rows }], ['10', '11']))).toContain(
+      'lookup-not-growing',
+    );
+  });
+});

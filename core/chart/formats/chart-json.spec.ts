@@ -1,0 +1,185 @@
+import {
+  compareCharts,
+  exportChartJson,
+  importChartJson,
+  sayChartChange,
+  sayJsonFinding,
+  type ChartSheet,
+} from '../../index';
+import { sheetOf } from '../../testing/charts';
+import { scale, wholeSheet } from '../../testing/whole-sheet';
+
+const faults = (written: string) => {
+  const read = importChartJson(written);
+  return read.ok ? [] : read.problem.map(sayJsonFinding);
+};
+const sheet: ChartSheet = wholeSheet({
+  label: '{waist}x{leg}',
+  derivations: [
+    {
+      code: 'derived:worn',
+      name: 'Worn',
+      steps: [{ do: 'subtract', as: 'worn', from: 'waist-girth', take: '2 in' }],
+    },
+  ],
+  parts: [
+    scale('waist', 'derived:worn', ['30', '32'], { values: ['30 in', '32.125 in'] }),
+    scale('leg', 'inside-leg-length', ['30', '32'], { ease: { least: '1 cm', most: '33 mm' } }, [
+      '29 1/3-31',
+      '>=31 <33',
+    ]),
+  ],
+});
+
+describe('a chart file in JSON', () => {
+  it('is lossless, and written as people write', () => {
+    const text = exportChartJson(sheet);
+    const again = importChartJson(text);
+    expect(again.ok && again.value).toEqual(sheet);
+    expect(text).toContain('"32.125 in"');
+    expect(text).toContain('">=31 <33"');
+    expect(importChartJson(new TextEncoder().encode(text)).ok).toBeTrue();
+  });
+
+  it('that is none ends in findings with their place, never in a stack trace', () => {
+    expect(faults('')).toEqual(['The file is empty. It needs a heading line and one line a size.']);
+    expect(faults('{"maker": \n "x",, }')[0]).toContain('The file is no JSON.');
+    expect(faults('[1, 2]').length).toBeGreaterThan(0);
+    expect(faults('null').length).toBeGreaterThan(0);
+    expect(faults(`${'['.repeat(50)}${']'.repeat(50)}`)).toEqual(['It nests deeper than any chart does.']);
+    expect(faults(`{"maker":"${'x'.repeat(9_000_000)}"}`)[0]).toContain('MB');
+    const written = JSON.parse(exportChartJson(sheet)) as { parts: { columns: { cells: string[] }[] }[] };
+    written.parts[1]!.columns[0]!.cells[0] = '29-x';
+    expect(faults(JSON.stringify(written))).toEqual([
+      'parts.1.columns.0.cells.0: “29-x” is no interval. Write 86-90, a single value such as 90, or an open end such as >=130 or <82.',
+    ]);
+  });
+
+  const broken: [string, (sheet: ChartSheet) => object, RegExp][] = [
+    [
+      'a step named as a measurement',
+      (one) => ({
+        derivations: [{ ...one.derivations[0]!, steps: [{ do: 'reading', as: 'height', of: 'height' }] }],
+      }),
+      /name of a measurement/,
+    ],
+    [
+      'an operand that is nothing',
+      (one) => ({
+        derivations: [{ ...one.derivations[0]!, steps: [{ do: 'reading', as: 'x', of: '2 stones' }] }],
+      }),
+      /“2 stones” is no measurement/,
+    ],
+    [
+      'a derivation of a later one',
+      (one) => ({
+        derivations: [
+          { code: 'derived:a', name: 'A', steps: [{ do: 'reading', as: 'x', of: 'derived:worn' }] },
+          ...one.derivations,
+        ],
+      }),
+      /derived:worn is not derived before it/,
+    ],
+    [
+      'a part that does not exist',
+      (one) => ({
+        derivations: [{ ...one.derivations[0]!, steps: [{ do: 'reading', as: 'x', of: 'size-of:torso' }] }],
+      }),
+      /no part “torso”/,
+    ],
+    [
+      'a part without values to reckon with',
+      (one) => ({
+        derivations: [{ ...one.derivations[0]!, steps: [{ do: 'reading', as: 'x', of: 'size-of:leg' }] }],
+      }),
+      /have no values/,
+    ],
+    [
+      'an offer by a part behind',
+      (one) => ({
+        parts: [{ ...one.parts[0]!, offered: { by: 'leg', sizes: { 30: ['30'] } } }, one.parts[1]!],
+      }),
+      /must be a part before it/,
+    ],
+    [
+      'an offer of a size that is none',
+      (one) => ({
+        parts: [one.parts[0]!, { ...one.parts[1]!, offered: { by: 'waist', sizes: { 30: ['99'] } } }],
+      }),
+      /“99” is offered and is no size/,
+    ],
+    ['a label that leaves a part out', () => ({ label: '{waist}' }), /leaves out leg/],
+    [
+      'a combination of sizes that are none',
+      () => ({ combinations: [{ parts: ['waist', 'leg'], made: { 31: ['30'] } }] }),
+      /“31” is no size of waist/,
+    ],
+    [
+      'a combination of one part',
+      () => ({ combinations: [{ parts: ['waist', 'waist'], made: {} }] }),
+      /not two parts/,
+    ],
+    [
+      'an ease upside down',
+      (one) => ({
+        parts: [
+          one.parts[0]!,
+          {
+            ...one.parts[1]!,
+            columns: [{ ...one.parts[1]!.columns[0]!, ease: { least: '3 cm', most: '1 cm' } }],
+          },
+        ],
+      }),
+      /ease of inside-leg-length is upside down/,
+    ],
+    [
+      'a weight as a size',
+      (one) => ({
+        parts: [
+          { ...one.parts[0]!, columns: [{ code: 'weight', unit: 'cm', cells: ['1', '2'] }] },
+          one.parts[1]!,
+        ],
+      }),
+      /no measurement known here/,
+    ],
+    [
+      'a value that is missing',
+      (one) => ({ parts: [{ ...one.parts[0]!, values: ['30 in'] }, one.parts[1]!] }),
+      /one value a size/,
+    ],
+  ];
+  for (const [name, change, said] of broken)
+    it(`is refused with ${name}`, () =>
+      expect(faults(JSON.stringify({ ...sheet, ...change(sheet) })).join()).toMatch(said));
+});
+
+describe('compareCharts', () => {
+  const before = sheetOf('size,chest-girth (cm)\nS,86-94\nM,94-102\nL,102-110\n');
+  it('says what a version changes, row by row', () => {
+    const after = {
+      ...sheetOf(
+        'size,chest-girth (cm),hip-girth (cm)\nS,86-94,90-98\nM,94-104,98-108\nXL,112-120,116-124\n',
+      ),
+      notes: 'Recut',
+      rule: 'closest' as const,
+    };
+    expect(compareCharts(before, after).map(sayChartChange)).toEqual([
+      'Size: size XL added',
+      'Size: size L gone',
+      'Size: Hip and seat added',
+      'Size M, Chest: 94-102 cm is now 94-104 cm',
+      'house rule: widest-decides is now closest',
+      'notes:  is now Recut',
+    ]);
+  });
+
+  it('says nothing of the same chart, and names parts that come and go', () => {
+    expect(compareCharts(before, before)).toEqual([]);
+    const two = {
+      ...before,
+      parts: [before.parts[0]!, { ...before.parts[0]!, code: 'length', name: 'Length' }],
+    };
+    expect(compareCharts(before, two).map(sayChartChange)).toEqual(['Length added']);
+    expect(compareCharts(two, before).map(sayChartChange)).toEqual(['Length gone']);
+  });
+});

@@ -1,0 +1,165 @@
+import {
+  exportCsv,
+  gridOfText,
+  planTable,
+  readPlanned,
+  sayFinding,
+  sheetAround,
+  tableRows,
+  turned,
+  writeCell,
+  type ChartPart,
+  type MeasurementCode,
+  type TablePlan,
+  type WorkingUnit,
+} from '../../index';
+import { sheetOf } from '../../testing/charts';
+
+const gridOf = (text: string) => {
+  const grid = gridOfText(text);
+  if (!grid.ok) throw new Error(JSON.stringify(grid.problem));
+  return grid.value;
+};
+const planOf = (text: string) => planTable(gridOf(text));
+const read = (text: string, change: (plan: TablePlan) => TablePlan = (plan) => plan) => {
+  const grid = gridOf(text);
+  return readPlanned(grid, change(planTable(grid)));
+};
+/** The cells of a part as text, a row a size. */
+const written = (part: ChartPart) =>
+  part.sizes.map((size, at) =>
+    [size, ...part.columns.map(({ cells, unit }) => writeCell(cells[at]!, unit))].join(' | '),
+  );
+const writtenOf = (text: string, change?: (plan: TablePlan) => TablePlan) => {
+  const outcome = read(text, change);
+  return outcome.ok ? written(outcome.value) : outcome.problem.map(sayFinding);
+};
+/** Says which measurement a column means. */
+const meaning =
+  (heading: string, means: MeasurementCode, unit?: WorkingUnit) =>
+  (plan: TablePlan): TablePlan => ({
+    ...plan,
+    columns: plan.columns.map((one) =>
+      one.heading === heading ? { ...one, means, unit: unit ?? one.unit } : one,
+    ),
+  });
+
+describe('planTable', () => {
+  it('reads a block copied from a spreadsheet, tabs and all', () => {
+    expect(
+      writtenOf('Size\tChest (cm)\tHeight (cm)\nS\t86–94\t164 - 172\nM\t94 to 102\t172 to 180\n'),
+    ).toEqual(['S | 86-94 | 164-172', 'M | 94-102 | 172-180']);
+  });
+
+  it('asks which waist is meant, and reads the column once it is said', () => {
+    const text = 'Size,Chest (in),Waist (in)\nS,34-37,28-31\nM,38-41,32-35\n';
+    const waist = planOf(text).columns[2]!;
+    expect([waist.means, waist.asks, waist.candidates.length]).toEqual([null, 'which-measurement', 4]);
+    expect(writtenOf(text, meaning('Waist (in)', 'trouser-waist-girth'))).toEqual([
+      'S | 34-37 | 28-31',
+      'M | 38-41 | 32-35',
+    ]);
+  });
+
+  it('takes two rows of heading, marks of inches and fractions', () => {
+    const text = '"",Chest,Neck\nSize,inches,inches\nS,"34"" - 36""",14 1/2-15\nM,"38½"" – 40 in",15-15½\n';
+    expect(writtenOf(text)).toEqual(['S | 34-36 | 14 1/2-15', 'M | 38 1/2-40 | 15-15 1/2']);
+  });
+
+  it('takes inches and centimetres side by side once, the first', () => {
+    const { columns } = planOf('Size,Chest in,Chest cm\nS,34-36,86-91\nM,38-40,97-102\n');
+    expect(columns.map(({ means, unit }) => [means, unit])).toEqual([
+      ['size', null],
+      ['chest-girth', 'in'],
+      [null, 'cm'],
+    ]);
+  });
+
+  it('turns a table round that has the sizes across', () => {
+    const text = ',S,M,L\nChest (cm),86-94,94-102,102-110\nHip (cm),90-98,98-106,106-114\n';
+    expect(planOf(text).across).toBeTrue();
+    expect(writtenOf(text)).toEqual(['S | 86-94 | 90-98', 'M | 94-102 | 98-106', 'L | 102-110 | 106-114']);
+    expect(turned(turned(gridOf(text))).rows.map(({ cells }) => cells)).toEqual(
+      gridOf(text).rows.map(({ cells }) => cells),
+    );
+  });
+
+  it('leaves titles and notes out, and takes their unit', () => {
+    const text =
+      'Harbour parka,,\nAll measures in cm,,\nSize,Chest,Hip\nS,86-94,90-98\nM,94-102,98-106\n* measured over a fleece,,\n';
+    const plan = planOf(text);
+    expect(plan.notes).toEqual(['Harbour parka', 'All measures in cm', '* measured over a fleece']);
+    expect(writtenOf(text)).toEqual(['S | 86-94 | 90-98', 'M | 94-102 | 98-106']);
+  });
+
+  it('guesses the unit from what a body can be, and asks where two are possible', () => {
+    expect(planOf('Size,Chest\nS,34-36\nM,38-40\n').columns[1]!.unit).toBe('in');
+    expect(planOf('Size,Chest\nS,86-94\nM,94-102\n').columns[1]!.unit).toBe('cm');
+    expect(planOf('Size,Height\nS,60-66\nM,66-72\n').columns[1]!.unit).toBe('in');
+    expect(planOf('Size,Hand length\n7,18-19\n8,19-20\n').columns[1]!.unit).toBe('cm');
+  });
+
+  it('joins lower and upper ends that stand in two columns, and open ends in words', () => {
+    const text = 'Size;Chest from (cm);Chest to (cm)\nS;86,5;94\nM;94;102\nL;102;\n';
+    expect(writtenOf(text)).toEqual(['S | 86.5-94', 'M | 94-102', 'L | >=102']);
+    expect(writtenOf('Size,Chest (cm)\nS,up to 94\nM,94-102\nL,102 and over\n')).toEqual([
+      'S | <=94',
+      'M | 94-102',
+      'L | >=102',
+    ]);
+    expect(writtenOf('Size,Chest (cm)\nS,under 94\nM,94-102\nL,102+\n')).toEqual([
+      'S | <94',
+      'M | 94-102',
+      'L | >=102',
+    ]);
+  });
+
+  it('tells faults where they stand in what was brought', () => {
+    const [fault] = writtenOf('Size,Colour,Chest (cm)\nS,blue,86-94\nM,green,102-94\n');
+    expect(fault).toBe('Size M, chest-girth (cm) (line 3, column 3): “102-94” is upside down. Write 94-102.');
+  });
+
+  it('refuses a column without a unit and a table without sizes', () => {
+    const text = 'Size,Chest (cm)\nS,86-94\nM,94-102\n';
+    expect(
+      writtenOf(text, (plan) => ({
+        ...plan,
+        columns: plan.columns.map((one) => ({ ...one, unit: null })),
+      }))[0],
+    ).toContain('the unit is missing');
+    expect(writtenOf(text, (plan) => ({ ...plan, columns: plan.columns.slice(1) }))[0]).toContain(
+      'must be headed “size”',
+    );
+  });
+
+  it('reads two thousand rows and stops at what no table has', () => {
+    const rows = Array.from({ length: 2_000 }, (_, at) => `${at},${600 + at * 0.5}-${600.5 + at * 0.5}`);
+    const [fault] = writtenOf(`Size,Chest (mm)\n${rows.join('\n')}`);
+    expect(fault).toContain('2000 sizes; at most 200 are taken');
+    expect(gridOfText('').ok).toBeFalse();
+    expect(gridOfText('a\0b').ok).toBeFalse();
+    expect(gridOfText('x'.repeat(9_000_000)).ok).toBeFalse();
+  });
+});
+
+describe('a part written as a table', () => {
+  it('reads back as it was', () => {
+    const sheet = sheetOf(
+      'size,chest-girth (in),waist-girth (cm)\nS,34 1/2-36,<80\nM,36-38,80-90\nL,>=38,>=90\n',
+    );
+    const part = sheet.parts[0]!;
+    expect(tableRows(sheet, part)[1]).toEqual(['S', '34 1/2-36', '<80']);
+    expect(sheetOf(exportCsv(sheet, part)).parts[0]).toEqual(part);
+  });
+
+  it('starts no formula in a spreadsheet', () => {
+    const sheet = sheetOf('size,chest-girth (cm)\nS,86-94\nM,94-102\n');
+    const [part] = sheet.parts;
+    const evil = { ...part!, sizes: ['=1+1', '@SUM(A1)'] };
+    const csv = exportCsv(
+      sheetAround(evil, { maker: 'Ostrel Workwear', garment: 'Cap', rule: 'widest-decides' }),
+      evil,
+    );
+    for (const line of csv.split('\n').slice(1)) expect(line).not.toMatch(/^[=@+-]/);
+  });
+});
