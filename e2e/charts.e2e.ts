@@ -1,8 +1,8 @@
 import { expect, openDocket, takeReadings, test } from './fitter';
 
-const csv = (name: string, text: string | Buffer) => ({
+const file = (name: string, text: string | Buffer, mimeType = 'text/csv') => ({
   name,
-  mimeType: 'text/csv',
+  mimeType,
   buffer: Buffer.isBuffer(text) ? text : Buffer.from(text),
 });
 const SHIRT = 'size,neck-girth (in)\nS,14-14 1/2\nM,15-15 1/2\nL,16-16 1/2\n';
@@ -11,64 +11,180 @@ test('a chart of one’s own is brought, seen as rulers, put on the shelf and si
   fitter: page,
 }) => {
   await page.getByRole('link', { name: 'Charts' }).press('Enter');
-  await expect(page.getByRole('heading', { name: 'Ranger field jacket' })).toBeVisible();
-  await page.setInputFiles('input[type=file]', csv('guide-shirt.csv', SHIRT));
-  await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await page.setInputFiles('input[type=file]', file('guide-shirt.csv', SHIRT));
+  await expect(page.getByRole('heading', { name: 'What do the columns mean?' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Neck, not read yet; sizes S to L/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with this' }).press('Enter');
 
+  await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
   const maker = page.getByLabel('Maker');
   await maker.focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Maker: Write something here.')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('Maker:');
   await page.keyboard.type('Pindlemere Mill');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Guide shirt is on the shelf.')).toBeVisible();
 
-  await page.getByRole('link', { name: 'Size somebody against it' }).press('Enter');
+  await page.getByRole('status').getByRole('link', { name: 'Size somebody against it' }).press('Enter');
   await expect(page.getByRole('checkbox', { name: /Guide shirt/ })).toBeChecked();
   await openDocket(page, 'desmond', []);
   await takeReadings(page, '15 1/4 in', '15 1/4 in');
   await expect(page.locator('[data-proposed]')).toHaveText('M');
 });
 
-test('a chart with faults is not taken; every fault names its cell and the mend', async ({
+test('a pasted block with a waist asks which waist is meant, and says every fault', async ({
   fitter: page,
 }) => {
   await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  const paste = (text: string, type = 'text/plain') =>
+    page.evaluate(
+      ([content, kind]) => {
+        const clipboardData = new DataTransfer();
+        clipboardData.setData(kind!, content!);
+        document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
+      },
+      [text, type],
+    );
+  await paste('Size\tChest (cm)\tWaist (cm)\nS\t86–94\t70 to 78\nM\t94–102\t86-78\n');
+  await expect(page.getByText('“Waist (cm)” is several places on the body.')).toBeVisible();
+  await page.getByLabel('What Waist (cm) means').selectOption('trouser-waist-girth');
+  await expect(page.locator('.findings li')).toHaveText([/“86-78” is upside down. Write 78-86/]);
+  await expect(page.getByRole('button', { name: 'Go on with this' })).toBeDisabled();
+
+  await paste(
+    '<table><tr><th>Size<th colspan=2>Hip<tr><td><td>in<td>cm<tr><td>S<td>34–36<td>86–91<tr><td>M<td>36–38<td>91–97</table>',
+    'text/html',
+  );
+  await expect(page.getByRole('cell', { name: '34–36 · 36–38' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go on with this' })).toBeEnabled();
+
   const bring = (name: string, text: string | Buffer) =>
-    page.setInputFiles('input[type=file]', csv(name, text));
-  await bring('bad.csv', 'size,waist (cm),chest-girth (cm)\nS,70-78,94-86\n,78-86,9o-98\nS,86-94,98-106');
-  await expect(page.getByRole('heading', { name: 'bad.csv was not taken' })).toBeVisible();
+    page.setInputFiles('input[type=file]', file(name, text));
   const found = page.locator('.findings li');
-  await expect(found).toContainText([
-    /Nearest: waist-girth, navel-girth/,
-    /this line has no size/,
-    /already stands on line 2/,
-    /“94-86” is upside down. Write 86-94/,
-    /“9o-98” is no interval/,
-  ]);
   await bring('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]));
   await expect(found).toHaveText([/The file is not text/]);
   await bring('huge.csv', Buffer.alloc(10_000_000, 'x'));
   await expect(found).toHaveText([/The file is 10.0 MB/]);
+  await bring('broken.json', '{"maker": "x"');
+  await expect(found).toHaveText([/The file is no JSON/]);
+  await bring('half.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 9, 9]));
+  await expect(found).toHaveText([/no workbook that can be read/]);
   await page.reload();
-  await expect(page.getByRole('complementary', { name: 'Shelf' })).not.toContainText(/bad|picture|huge/i);
+  await expect(page.getByRole('complementary', { name: 'Shelf' })).not.toContainText(
+    /picture|huge|broken|half/i,
+  );
+});
+
+test('a chart is changed in its table by keyboard, mended by the doctor, and kept as a new version', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await page.getByLabel('Find a chart').fill('marsh cap');
+  await page.getByRole('button', { name: /Marsh cap/ }).click();
+  await page.getByRole('button', { name: 'Change it' }).click();
+  const label = page.getByLabel('Label XL');
+  await label.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByLabel('Label L', { exact: true })).toBeFocused();
+  const cell = page.getByLabel('M, Head');
+  await cell.fill('56-57');
+  await cell.press('Enter');
+  await expect(page.getByText('nobody is held from').or(page.getByText('falls into a gap'))).toBeVisible();
+  await page.getByRole('button', { name: 'Let it reach to the next size' }).click();
+  await expect(cell).toHaveValue('56-58');
+  await cell.fill('56-5x');
+  await cell.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('M, Head: “56-5x” is no interval.');
+  await expect(page.getByRole('button', { name: 'Keep as version 2' })).toBeDisabled();
+  await page.keyboard.press('Control+z');
+  await expect(cell).toHaveValue('56-58');
+  await page.getByLabel('XL, Head').fill('60-63');
+  await page.getByLabel('XL, Head').press('Enter');
+  await page.getByRole('button', { name: 'Keep as version 2' }).click();
+  await expect(page.getByText('Marsh cap is on the shelf.')).toBeVisible();
+  await page.getByRole('tab', { name: 'Versions' }).click();
+  await expect(page.getByText('Size XL, Head: 60-62 cm is now 60-63 cm')).toBeVisible();
+  await expect(page.getByText('Version 1', { exact: true })).toBeVisible();
+});
+
+test('a chart is tried on numbers: every line of its arithmetic, and the same size as the command gives', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await page.getByLabel('Find a chart').fill('tidewall');
+  await page.getByRole('button', { name: /Tidewall vest/ }).click();
+  await page.getByRole('tab', { name: 'Try it' }).click();
+  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await page.getByLabel('Widest girth').fill('36');
+  await page.getByLabel('Front, standing').fill('16');
+  await page.getByLabel('Collar to belt').fill('19');
+  await expect(page.locator('[data-tried]')).toHaveText('20-15 / 19-15');
+  await page.getByText('The maker’s arithmetic').click();
+  await expect(page.getByText('collar to belt 19 × 0.8 = 15.2 in')).toBeVisible();
+  await expect(page.getByText('widest girth 36 + 3 = 39 in')).toBeVisible();
+  await expect(page.getByText('does not certify protection')).toBeVisible();
+  await page.getByLabel('Widest girth').fill('97');
+  await expect(page.getByRole('alert')).toContainText('97 in is outside any widest girth');
+});
+
+test('the map draws the sizes to scale over the 507 bodies, and says how many they hold', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await page.getByLabel('Find a chart').fill('field jacket');
+  await page.getByRole('button', { name: /Ranger field jacket/ }).click();
+  await page.getByRole('tab', { name: 'Map' }).click();
+  await expect(page.getByText('Of 507 bodies a size holds 38 %')).toBeVisible();
+  await expect(page.locator('.map svg')).toBeVisible();
+});
+
+test('a chart is saved as JSON, XLSX and CSV, and each of them can be brought again', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await page.getByLabel('Find a chart').fill('field jacket');
+  await page.getByRole('button', { name: /Ranger field jacket/ }).click();
+  const save = async (name: string) => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name, exact: true }).click();
+    return (await download).path();
+  };
+  for (const [name, ending] of [
+    ['XLSX', 'xlsx'],
+    ['CSV', 'csv'],
+  ] as const) {
+    const { readFile } = await import('node:fs/promises');
+    const bytes = await readFile(await save(name));
+    await page.setInputFiles('input[type=file]', file(`again.${ending}`, bytes));
+    await expect(page.getByRole('cell', { name: '78-86 · 86-94 · 94-102' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Go on with this' })).toBeEnabled();
+    await page.getByRole('button', { name: 'Discard' }).click();
+  }
+  const { readFile } = await import('node:fs/promises');
+  const json = await readFile(await save('Save as JSON'));
+  await page.setInputFiles('input[type=file]', file('again.json', json, 'application/json'));
+  await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
+  await expect(page.getByLabel('Garment', { exact: true })).toHaveValue('Ranger field jacket');
 });
 
 test('a dropped file is taken like a chosen one', async ({ fitter: page }) => {
   await page.goto('/charts');
-  await expect(page.getByRole('heading', { name: 'Ranger field jacket' })).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
   const transfer = await page.evaluateHandle((text) => {
     const dropped = new DataTransfer();
     dropped.items.add(new File([text], 'hall-cap.csv', { type: 'text/csv' }));
     return dropped;
   }, 'size,head-girth (cm)\nM,56-58\nL,58-60\n');
   await page.dispatchEvent('nm-charts', 'drop', { dataTransfer: transfer });
-  await expect(page.getByLabel('Garment')).toHaveValue('Hall cap');
+  await page.getByRole('button', { name: 'Go on with this' }).click();
+  await expect(page.getByLabel('Garment', { exact: true })).toHaveValue('Hall cap');
 });
 
 test('changing the unit re-expresses the chart', async ({ fitter: page }) => {
   await page.goto('/charts');
+  await page.getByRole('button', { name: /Ranger field jacket/ }).click();
   await expect(page.getByRole('cell', { name: '78 – 86' })).toBeVisible();
   await page.getByRole('button', { name: 'in', exact: true }).click();
   await expect(page.getByRole('cell', { name: '30 3/4 – 33 7/8' })).toBeVisible();

@@ -48,12 +48,16 @@ export async function chooseWearer(page: Page, wearer: string): Promise<void> {
 }
 
 /** Opens a docket by keyboard alone: types part of the name, ticks garments by their names. */
-export async function openDocket(page: Page, wearer: string, garments: readonly string[]): Promise<void> {
+export async function openDocket(
+  page: Page,
+  wearer: string,
+  garments: readonly (string | RegExp)[],
+): Promise<void> {
   await chooseWearer(page, wearer);
   for (const garment of garments) {
     const box = page.getByRole('checkbox', { name: garment });
     for (let presses = 0; !(await holdsFocus(box)); presses++) {
-      if (presses > 60) throw new Error(`${garment} is not reached by Tab`);
+      if (presses > 60) throw new Error(`${String(garment)} is not reached by Tab`);
       // The protocols are behind a fold, which opens like any other thing under the keys.
       const fold = page.getByText('Or measure by a protocol');
       if ((await holdsFocus(fold)) && !(await box.isVisible())) await page.keyboard.press('Enter');

@@ -1,18 +1,11 @@
-import { cm, compileChart, importCsv, inches, type ChartSheet } from '@neat-measure/core';
+import { cm, compileChart, importCsv, inches, onlyPart, sheetAround } from '@neat-measure/core';
 import { layOut } from './ruler-scale';
 
 const column = (csv: string) => {
   const part = importCsv(csv);
   if (!part.ok) throw new Error('a faulty table in a spec');
-  const sheet: ChartSheet = {
-    maker: 'm',
-    garment: 'g',
-    unit: 'cm',
-    rule: 'widest-decides',
-    key: null,
-    parts: [part.value],
-  };
-  return { sizes: part.value.sizes, intervals: compileChart(sheet).deciding[0]!.intervals };
+  const sheet = sheetAround(part.value, { maker: 'm', garment: 'g', rule: 'widest-decides' });
+  return { sizes: part.value.sizes, intervals: onlyPart(compileChart(sheet)).deciding[0]!.intervals };
 };
 const scaleOf = (csv: string, reading: number | null = null) => {
   const { sizes, intervals } = column(csv);
