@@ -8,12 +8,14 @@ import {
   type ChartSheet,
   type Clothing,
   type CompiledChart,
+  expectedValue,
   type GarmentVerdict,
+  type MeasuredValue,
   type Tension,
   type MeasurementCode,
 } from '@neat-measure/core';
 import type { Chart } from './chart';
-import { agreementOf, standingReadings, type Bench, type Reading } from './docket';
+import { agreementOf, standingReadings, type Bench, type Reading, type Skip } from './docket';
 
 /** A value with the standard error that its origin and its repeats give it, in micrometres, and how it was taken. */
 interface SettledValue {
@@ -78,15 +80,35 @@ export function settledValues(readings: readonly Reading[]): Map<MeasurementCode
  */
 export function judgeGarment(
   chart: Chart,
-  { docket, readings, confirmations }: Pick<Bench, 'docket' | 'readings' | 'confirmations'>,
+  { docket, readings, confirmations, skips }: Pick<Bench, 'docket' | 'readings' | 'confirmations' | 'skips'>,
 ): GarmentVerdict {
   const suspects = suspectCodes(openSuspicions(settledValues(readings), confirmations));
   const override = docket.overrides[chart.id];
-  return judge(compiled(chart.sheet), settledBody(readings), {
+  return judge(compiled(chart.sheet), withIdle(settledBody(readings), skips), {
     preference: override?.preference ?? docket.preference,
     rule: override?.rule ?? undefined,
     suspects,
   });
+}
+
+/** Why a step is passed over that no plausible value of can change any verdict. */
+export const IDLE_REASON = 'No value could change a size';
+
+/**
+ * A step passed over because nothing could come of it is judged at what the rest leads one to
+ * expect, and marked so; any other value would have given the same size.
+ */
+function withIdle(
+  body: ReadonlyMap<MeasurementCode, SettledValue>,
+  skips: readonly Skip[],
+): ReadonlyMap<MeasurementCode, MeasuredValue> {
+  const idle = skips.filter(({ code, reason }) => reason === IDLE_REASON && !body.has(code));
+  if (idle.length === 0) return body;
+  const known = new Map([...body].map(([code, { value }]) => [code, value]));
+  return new Map<MeasurementCode, MeasuredValue>([
+    ...body,
+    ...idle.map(({ code }) => [code, { value: expectedValue(known, code), assumed: true }] as const),
+  ]);
 }
 
 const COMPILED = new WeakMap<ChartSheet, CompiledChart>();

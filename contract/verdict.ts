@@ -27,6 +27,7 @@ const sizesSchema = z.array(z.string());
 const placedSchema = z.object({
   code: columnSchema,
   name: z.string(),
+  foot: z.boolean().default(false),
   value: lengthSchema,
   standardError: z.number(),
   where: z.enum(['inside', 'gap', 'below', 'above']),
@@ -94,6 +95,7 @@ const partSchema = z.object({
     z.object({
       code: columnSchema,
       name: z.string(),
+      foot: z.boolean().default(false),
       does: z.enum(['take-in', 'let-out', 'shorten', 'lengthen']),
       by: lengthSchema,
       holds: z.object({ lower: lengthSchema.nullable(), upper: lengthSchema.nullable() }),

@@ -294,3 +294,26 @@ test('keys typed ahead of a step that is not drawn yet belong to that step', asy
   });
   await expect(page.getByText('One reading: read it once more.')).toBeVisible();
 });
+
+test('the step that decides most is marked; one that can change nothing is passed over with the same verdict', async ({
+  fitter: page,
+}) => {
+  const verdict = page.getByRole('region', { name: 'Docket' });
+  await openDocket(page, 'Vesna Skip', ['Ranger field jacket']);
+  await expect(page.getByRole('button', { name: /not read, decides most/ })).toBeVisible();
+  await takeReadings(page, '140', '140');
+  await expect(page.getByText('No plausible value of natural waist changes a size any more.')).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(verdict).toContainText('beyond the range');
+  await expect(verdict).toContainText('Chest 140 cm is 10 cm past the largest size, 2XL.');
+  await page.keyboard.press('d');
+  await page.keyboard.press('m');
+  await expect(page.getByText('To be made to measure.')).toBeVisible();
+
+  // The same chest with the waist measured comes to the same.
+  await page.goto('/bench');
+  await openDocket(page, 'Vesna Whole', ['Ranger field jacket']);
+  await takeReadings(page, '140', '140', '125', '125');
+  await expect(verdict).toContainText('beyond the range');
+  await expect(verdict).toContainText('Chest 140 cm is 10 cm past the largest size, 2XL');
+});

@@ -66,7 +66,7 @@ interface Known {
 }
 
 /** The variable of the statistics that each measurement is. */
-const VARIABLE: Partial<Record<MeasurementCode, string>> = {
+export const VARIABLE: Partial<Record<MeasurementCode, string>> = {
   height: 'height',
   'overarm-girth': 'overarm-girth',
   'chest-girth': 'chest-girth',

@@ -4,7 +4,7 @@ import type { Length } from '../quantity/length';
 import { micrometres } from '../quantity/length';
 import { isDerivedCode, type ColumnCode } from './column-code';
 import { settleColumn, type Cell, type Interval } from './interval';
-import { columnName } from './size-chart';
+import { columnName, readingsBehind } from './size-chart';
 import type {
   ChartColumn,
   ChartPart,
@@ -22,6 +22,8 @@ export interface CompiledColumn {
   readonly name: string;
   /** Girths are taken in and let out, lengths shortened and lengthened. */
   readonly along: 'girth' | 'length';
+  /** Feet are shown in millimetres whatever the reader's unit. */
+  readonly foot: boolean;
   /** One a size, smallest size first: the body's own measures, ease taken off. */
   readonly intervals: readonly Interval[];
   /** The usual distance from one size to the next: the measure of a misfit. */
@@ -133,6 +135,7 @@ function compileColumn(sheet: ChartSheet, column: ChartColumn, kept: readonly nu
     code: column.code,
     name: columnName(sheet, column.code, (code) => measurement(code).name),
     along: girth ? 'girth' : 'length',
+    foot: readingsBehind(sheet, column.code).every((code) => measurement(code).kind === 'foot'),
     intervals,
     step: usualStep(intervals),
     instead: column.instead,

@@ -116,6 +116,7 @@ function labelled(
   return {
     code,
     name: column.name,
+    foot: column.foot,
     value,
     standardError: spread.standardError,
     where,
@@ -266,6 +267,8 @@ function alterations(
     const by = small ? (lower ?? from) - value : value - (upper ?? until);
     const girth = column.along === 'girth';
     const does = small ? (girth ? 'take-in' : 'shorten') : girth ? 'let-out' : 'lengthen';
-    return [{ code, name, does, by: micrometres(Math.max(0, by)), holds: { lower, upper } }];
+    return [
+      { code, name, foot: column.foot, does, by: micrometres(Math.max(0, by)), holds: { lower, upper } },
+    ];
   });
 }

@@ -32,6 +32,8 @@ export interface MeasuredValue {
   readonly standardError?: number;
   readonly tension?: Tension;
   readonly clothing?: Clothing;
+  /** Not measured: what the rest leads one to expect, where no value could change the size. */
+  readonly assumed?: boolean;
 }
 
 /** The values of one wearer. */
@@ -193,7 +195,8 @@ class Arithmetic {
       const [value, spread] = [this.reading(code), this.spread(code)];
       if (value === undefined || spread === undefined)
         return { value: null, problem: { code: 'missing', readings: [code] } };
-      return { value, spread, estimatedFrom: null, readings: [code] };
+      const estimatedFrom = this.body.get(code)?.assumed === true ? code : null;
+      return { value, spread, estimatedFrom, readings: [code] };
     }
     const one = this.lengths().get(code)!;
     if (one.result === null) return { value: null, problem: one.problem! };
@@ -234,7 +237,9 @@ class Arithmetic {
   private spread(code: MeasurementCode): Spread | undefined {
     const one = this.body.get(code);
     if (one === undefined) return undefined;
-    const spread = readingSpread(code, one.value, one.standardError ?? measurement(code).standardError);
+    // What is assumed stands for any value, so it has no error of its own to weigh.
+    const error = one.assumed === true ? 0 : (one.standardError ?? measurement(code).standardError);
+    const spread = readingSpread(code, one.value, error);
     const rounding = this.compiled.expects.get(code)?.rounding ?? null;
     return rounding === null ? spread : roundSpread(spread, rounding);
   }

@@ -1,7 +1,8 @@
 import { measurement } from '../body/catalogue';
 import { CLOTHING_WORDS, TENSION_WORDS } from '../body/plan';
-import { formatLength, formatNumber } from '../quantity/format-length';
+import { formatDistance, formatLength, formatNumber } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
+import { unitOf } from './say-verdict';
 import type { Alteration, PartVerdict, TakenOtherwise } from './verdict';
 
 const DOES: Readonly<Record<Alteration['does'], string>> = {
@@ -12,11 +13,9 @@ const DOES: Readonly<Record<Alteration['does'], string>> = {
 };
 
 /** What has to be altered, by how much, and what the size holds: "take in the waist by 3 cm; L holds 86 to 94 cm". */
-export function sayAlteration(
-  { does, name, by, holds }: Alteration,
-  size: string,
-  unit: WorkingUnit,
-): string {
+export function sayAlteration(alteration: Alteration, size: string, reader: WorkingUnit): string {
+  const { does, name, by, holds } = alteration;
+  const unit = unitOf(alteration, reader);
   const { lower, upper } = holds;
   const range =
     lower !== null && upper !== null
@@ -39,7 +38,7 @@ export function sayChange({ reason, placements, sizes }: PartVerdict, unit: Work
   const neighbours = [sizes[at - 1], sizes[at + 1]].filter(Boolean).join(' or ');
   const into = other ?? (neighbours === '' ? 'no size of this chart' : neighbours);
   const alone = placements.length === 1 ? '' : ', with the rest as it is,';
-  return `${formatLength(tightest.toEdge, unit)} on the ${tightest.name.toLowerCase()}${alone} would make it ${into}.`;
+  return `${formatDistance(tightest.toEdge, unitOf(tightest, unit))} on the ${tightest.name.toLowerCase()}${alone} would make it ${into}.`;
 }
 
 /** A measurement that was taken otherwise than the chart wants it. */

@@ -1,6 +1,6 @@
 import { measurement } from '../body/catalogue';
 import type { FitPreference, HouseRule } from '../chart/size-chart';
-import { formatLength } from '../quantity/format-length';
+import { formatDistance, formatLength } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
 import {
   decidingPart,
@@ -55,7 +55,9 @@ export function sayReason(
   }
   const part = decidingPart(verdict);
   const words = sayPartReason(part, unit);
-  return verdict.parts.length === 1 ? words : `${part.name}: ${uncapital(words, part)}`;
+  // A part named as its measurement needs no naming twice.
+  const named = words.toLowerCase().startsWith(part.name.toLowerCase());
+  return verdict.parts.length === 1 || named ? words : `${part.name}: ${uncapital(words, part)}`;
 }
 
 /** The reason of one part's verdict. */
@@ -92,7 +94,10 @@ function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>,
   // A settled size near an edge is one that the rule and the other measurements hold in place.
   if (tightest.toEdge !== null && tightest.toEdge < tightest.standardError)
     return `${value(tightest, unit)} is near an edge of ${size}, but the other measurements hold the size.`;
-  const clear = tightest.toEdge === null ? '' : `, ${formatLength(tightest.toEdge, unit)} clear of its edge`;
+  const clear =
+    tightest.toEdge === null
+      ? ''
+      : `, ${formatDistance(tightest.toEdge, unitOf(tightest, unit))} clear of its edge`;
   return `${value(tightest, unit)} lies inside ${size}${clear}.`;
 }
 
@@ -103,13 +108,13 @@ function sayEdge(reason: Extract<Reason, { verdict: 'edge' }>, unit: WorkingUnit
       ? 'near its edge'
       : tightest.toEdge === 0
         ? 'right on its edge'
-        : `only ${formatLength(tightest.toEdge, unit)} from its edge`;
+        : `only ${formatDistance(tightest.toEdge, unitOf(tightest, unit))} from its edge`;
   const rival = neighbour === null ? 'no size of this chart' : neighbour;
   return `${value(tightest, unit)} lies inside ${size}, but ${near}: the tape’s own error makes it ${rival} in ${sayChance(chance)} of cases.`;
 }
 
 function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
-  const by = one.toEdge === null ? '' : `${formatLength(one.toEdge, unit)} `;
+  const by = one.toEdge === null ? '' : `${formatDistance(one.toEdge, unitOf(one, unit))} `;
   return one.where === 'above'
     ? `${value(one, unit)} is ${by}past the largest size, ${one.below}`
     : `${value(one, unit)} is ${by}below the smallest size, ${one.above}`;
@@ -147,8 +152,14 @@ function pick({ rule, pick: size }: { readonly rule: HouseRule; readonly pick: s
 }
 
 function value(one: PlacedMeasurement, unit: WorkingUnit): string {
-  const estimate = one.estimatedFrom === null ? '' : ' (an estimate)';
-  return `${one.name} ${formatLength(one.value, unit)}${estimate}`;
+  const estimate =
+    one.estimatedFrom === null ? '' : one.estimatedFrom === one.code ? ' (not measured)' : ' (an estimate)';
+  return `${one.name} ${formatLength(one.value, unitOf(one, unit))}${estimate}`;
+}
+
+/** The unit something is told in: the reader's, of a foot always millimetres. */
+export function unitOf({ foot }: { readonly foot: boolean }, unit: WorkingUnit): WorkingUnit {
+  return foot ? 'mm' : unit;
 }
 
 function name(one: PlacedMeasurement): string {

@@ -26,6 +26,8 @@ export const FLAGS: readonly Verdict[] = ['between', 'split', 'beyond', 'not-mad
 export interface PlacedMeasurement {
   readonly code: ColumnCode;
   readonly name: string;
+  /** Whether it is a foot's, which is told in millimetres. */
+  readonly foot: boolean;
   readonly value: Length;
   /** In micrometres; the half-length of the whiskers on the ruler. */
   readonly standardError: number;
@@ -49,6 +51,7 @@ export interface SizeChance {
 export interface Alteration {
   readonly code: ColumnCode;
   readonly name: string;
+  readonly foot: boolean;
   readonly does: 'take-in' | 'let-out' | 'shorten' | 'lengthen';
   readonly by: Length;
   readonly holds: { readonly lower: Length | null; readonly upper: Length | null };

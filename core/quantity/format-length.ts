@@ -51,6 +51,14 @@ export function formatLength(length: Length, unit: MeasureUnit): string {
   return `${formatNumber(length, unit)} ${unit}`;
 }
 
+/** Writes how far something is from something else; what is too little to be shown is not called nothing. */
+export function formatDistance(length: Length, unit: WorkingUnit): string {
+  const shown = formatLength(length, unit);
+  return length > 0 && shown === formatLength(micrometres(0), unit)
+    ? `less than ${formatLength(SHOWN_STEP[unit], unit)}`
+    : shown;
+}
+
 /** Writes a length as a bare number in a unit, for axes and table cells whose head names the unit. */
 export function formatNumber(length: Length, unit: MeasureUnit): string {
   const { sign, whole, fraction } = lengthFigures(length, unit);

@@ -32,6 +32,9 @@ export interface MarkedReading {
   readonly standardError: number;
 }
 
+/** How much of the span an open end is given. */
+const OPEN_ROOM = 0.22;
+
 /** Ticks stand on round numbers, at most about this many. */
 const MOST_TICKS = 8;
 const STEPS: Readonly<Record<WorkingUnit, readonly number[]>> = {
@@ -59,8 +62,10 @@ export function layOut(
       : [reading.value - 1.5 * reading.standardError, reading.value + 1.5 * reading.standardError];
   const known = [...ends, ...whiskers];
   const span = Math.max(Math.max(...known) - Math.min(...known), cm(1));
-  const low = Math.min(...known) - span * 0.03;
-  const high = Math.max(...known) + span * 0.03;
+  // An open-ended size is drawn as wide as a label needs; where it ends nobody knows.
+  const room = (open: boolean) => span * (open ? OPEN_ROOM : 0.03);
+  const low = Math.min(...known) - room(intervals.some(({ lower }) => lower === null));
+  const high = Math.max(...known) + room(intervals.some(({ upper }) => upper === null));
   const percent = (length: number) => ((Math.min(Math.max(length, low), high) - low) / (high - low)) * 100;
 
   const segments: Segment[] = [];

@@ -20,6 +20,8 @@ export interface RulerRow {
   readonly intervals: readonly Interval[];
   readonly reading: PlacedMeasurement | null;
   readonly candidates: readonly string[];
+  /** Feet stay in millimetres. */
+  readonly foot: boolean;
   /** Whether the part has come to one size. */
   readonly settled: boolean;
 }
@@ -30,18 +32,32 @@ export function rulersOf(sheet: ChartSheet, verdict: GarmentVerdict): RulerRow[]
   return compiled(sheet).parts.flatMap((plan) => {
     const part = offeredPart(plan, outcomes);
     const said = verdict.parts.find((one) => one.part === part.code)!;
+    const candidates = candidatesOf(said);
+    const [first, end] = windowOf(part.sizes, candidates);
     return part.deciding.map((column) => ({
       key: `${part.code} ${column.code}`,
       part: sheet.parts.length === 1 ? '' : part.name,
       code: column.code,
       name: column.name,
-      sizes: part.sizes,
-      intervals: column.intervals,
+      sizes: part.sizes.slice(first, end),
+      intervals: column.intervals.slice(first, end),
       reading: said.placements.find(({ code }) => code === column.code) ?? null,
-      candidates: candidatesOf(said),
+      candidates,
+      foot: column.foot,
       settled: said.verdict === 'settled',
     }));
   });
+}
+
+/** The most sizes a ruler can show with their labels, and how many are kept on either side of the candidates. */
+const MOST_LABELLED = 13;
+const BESIDE = 3;
+
+/** A long scale is shown about its candidates, so that its labels can be read. */
+function windowOf(sizes: readonly string[], candidates: readonly string[]): readonly [number, number] {
+  const at = candidates.map((size) => sizes.indexOf(size)).filter((index) => index >= 0);
+  if (sizes.length <= MOST_LABELLED || at.length === 0) return [0, sizes.length];
+  return [Math.max(0, Math.min(...at) - BESIDE), Math.min(sizes.length, Math.max(...at) + BESIDE + 1)];
 }
 
 /** The sizes of a part still in the running; none where nothing has been read that could tell. */

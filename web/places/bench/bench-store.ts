@@ -238,12 +238,12 @@ export class BenchStore {
     this.goToStop('decide');
   }
 
-  /** Passes the current step over, with the reason. */
-  skip(reason: string): void {
-    const [bench, step] = [this.bench(), this.current()];
-    if (bench === null || step === null) return;
+  /** Passes a step over, with the reason; the current one unless another is named. */
+  skip(reason: string, code = this.current()?.code): void {
+    const bench = this.bench();
+    if (bench === null || code === undefined) return;
     this.trouble.set('');
-    this.dockets.skip(uuidv7(), { docketId: bench.docket.id, code: step.code, reason }).subscribe({
+    this.dockets.skip(uuidv7(), { docketId: bench.docket.id, code, reason }).subscribe({
       next: (skip) => {
         this.bench.update((now) => now && { ...now, skips: [...now.skips, skip] });
         if (this.current()?.code === skip.code) this.next();

@@ -16,6 +16,8 @@ import { measurement, STANCE_ASKS } from '@neat-measure/core';
 import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
 import { BenchStore } from './bench-store';
+import { ForesightService } from './foresight-service';
+import { ForesightStore } from './foresight-store';
 import { DecidePanel } from './decide-panel';
 import { GarmentCards } from './garment-cards';
 import { PreparePanel } from './prepare-panel';
@@ -27,7 +29,7 @@ import { TapeStrip } from './tape-strip';
 @Component({
   selector: 'nm-bench',
   imports: [BodyFigure, PreparePanel, StancePanel, ReadingPanel, DecidePanel, GarmentCards, TapeStrip],
-  providers: [BenchStore],
+  providers: [BenchStore, ForesightService, ForesightStore],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -36,6 +38,7 @@ import { TapeStrip } from './tape-strip';
 export class Bench {
   readonly docketId = input.required<string>();
   protected readonly store = inject(BenchStore);
+  private readonly foresight = inject(ForesightStore);
   private readonly shortcuts = inject(ShortcutService);
   protected readonly speech = inject(SpeechService);
   private readonly dockets = inject(DocketService);
@@ -73,6 +76,8 @@ export class Bench {
       { keys: ['K'], does: 'keep what an earlier docket has on record' },
       { keys: ['T'], does: 'how the tape lies, where it cannot lie as asked' },
       { keys: ['W'], does: 'what lies between tape and body' },
+      { keys: ['G'], does: 'go to the step that decides most' },
+      { keys: ['N'], does: 'pass over the steps that can change no size' },
       { keys: ['V'], does: 'spoken prompts on or off' },
       { keys: ['D'], does: 'decide the garments' },
       { keys: ['←', '→'], does: 'deciding: the garment before or after' },
@@ -139,6 +144,8 @@ export class Bench {
     Enter: () => this.enter(),
     t: () => this.reading()?.turnTension(),
     w: () => this.reading()?.turnClothing(),
+    g: () => this.foresight.takeNext(),
+    n: () => this.foresight.skipIdle(),
     v: () => this.speech.toggle(),
     r: () => this.store.takeBack(),
     d: () => this.store.toDeciding(),

@@ -74,9 +74,16 @@ export class DocketDesk {
     () =>
       this.query().trim() !== '' && this.matches().every(({ name }) => plain(name) !== plain(this.query())),
   );
+  /** Part of a garment's name, to find it among many. */
+  protected readonly sought = signal('');
   protected readonly shelves = computed(() => {
     const makers = new Map<string, { chart: Chart; measurements: string }[]>();
-    for (const chart of this.allCharts() ?? []) {
+    const sought = plain(this.sought());
+    // What is ticked stays in sight, whatever is sought.
+    const shown = (this.allCharts() ?? []).filter(
+      ({ id, sheet }) => this.chosen().has(id) || plain(`${sheet.garment} ${sheet.maker}`).includes(sought),
+    );
+    for (const chart of shown) {
       const measurements = decidingCodes(chart.sheet)
         .map((code) => measurement(code).name.toLowerCase())
         .join(', ');
@@ -89,6 +96,7 @@ export class DocketDesk {
     inject(ShortcutService).shortcuts.set([
       { keys: ['↑', '↓'], does: 'choose a wearer in the list' },
       { keys: ['Enter'], does: 'take the wearer; then open the docket' },
+      { keys: ['a–z', 'Enter'], does: 'part of a garment’s name, to tick it; Enter alone opens the docket' },
       { keys: ['Tab', 'Space'], does: 'go to a garment, tick it' },
     ]);
     effect(() => {
@@ -129,6 +137,17 @@ export class DocketDesk {
       });
     }
     queueMicrotask(() => document.querySelector<HTMLElement>('.garments input')?.focus());
+  }
+
+  /** Enter in the search ticks the first garment found; with nothing sought it opens the docket. */
+  protected takeFound(): void {
+    if (this.sought().trim() === '') return this.open();
+    const found = this.shelves()
+      .flatMap(({ charts }) => charts)
+      .find(({ chart }) => !this.chosen().has(chart.id));
+    if (found === undefined) return;
+    this.tick(found.chart.id);
+    this.sought.set('');
   }
 
   protected tick(chartId: string): void {

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { isClosing, type Decision } from '@neat-measure/contract';
-import { countingFeet, formatLength, sayReason, VERDICT_WORDS } from '@neat-measure/core';
+import { countingFeet, formatLength, measurement, sayReason, VERDICT_WORDS } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { rulersOf, shortOutcome } from '../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
 import { BenchStore } from './bench-store';
+import { ForesightStore } from './foresight-store';
 import type { Garment } from './bench-view';
 
 /** The most rulers of one card; a garment of many parts shows those that are still open. */
@@ -27,6 +28,7 @@ const DECIDED_WORDS: Readonly<Record<Decision['outcome'], string>> = {
 })
 export class GarmentCards {
   protected readonly store = inject(BenchStore);
+  protected readonly foresight = inject(ForesightStore);
   /** The garment being decided, or `null` while measuring. */
   readonly deciding = input<number | null>(null);
   readonly chosen = output<number>();
@@ -56,6 +58,14 @@ export class GarmentCards {
       count === 0 ? '' : `${count} ${one}${count === 1 ? '' : 's'}`;
     return `Docket: ${[counted(garments, 'garment'), counted(protocols, 'protocol')].filter(Boolean).join(', ')}`;
   });
+
+  /** The steps that can change no size any more, by name. */
+  protected readonly idle = computed(() =>
+    this.foresight
+      .idle()
+      .map((code) => measurement(code).name.toLowerCase())
+      .join(', '),
+  );
 
   /** Protocols have no size to give: how far they are, and what counts of the feet. */
   protected readonly records = computed(() =>

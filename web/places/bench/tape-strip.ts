@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject } from '@angular/core';
 import { bareUnit, formatNumber, measurement, STANCE_WORDS, type Stance } from '@neat-measure/core';
 import { BenchStore } from './bench-store';
+import { ForesightStore } from './foresight-store';
 
 /** The tape along the bottom: the steps in the order of the work, what is taken standing on it as a figure. */
 @Component({
@@ -11,6 +12,7 @@ import { BenchStore } from './bench-store';
 })
 export class TapeStrip {
   protected readonly store = inject(BenchStore);
+  private readonly foresight = inject(ForesightStore);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly stances = computed(() => {
@@ -59,7 +61,8 @@ export class TapeStrip {
       short,
       value,
       unit,
-      spoken: `${name}: ${state}`,
+      decidesMost: this.foresight.next() === code,
+      spoken: `${name}: ${state}${this.foresight.next() === code ? ', decides most' : ''}`,
       unsettled: (readings.length > 0 && agreement.state !== 'agreed') || asked,
     };
   }
