@@ -53,3 +53,16 @@ export type Decision = z.infer<typeof decisionSchema>;
 export function isClosing(decision: Pick<Decision, 'outcome'> | null): boolean {
   return decision !== null && decision.outcome !== 'later';
 }
+
+/** A garment that carries a flag nobody has decided yet. */
+export const exceptionSchema = z.object({
+  docketId: idSchema,
+  number: z.int(),
+  wearer: z.string(),
+  chartId: idSchema,
+  garment: z.string(),
+  maker: z.string(),
+  verdict: verdictSchema,
+});
+export type Exception = z.infer<typeof exceptionSchema>;
+export const exceptionsSchema = z.array(exceptionSchema);

@@ -24,6 +24,8 @@ export const ROUTES = {
   protocols: '/api/protocols',
   /** PUT one by id. */
   decisions: '/api/decisions',
+  /** GET: the flags of all wearers that nobody has decided yet. */
+  exceptions: '/api/exceptions',
 } as const;
 
 /** The path of one thing. */

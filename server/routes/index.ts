@@ -31,6 +31,7 @@ import {
   takeReading,
 } from '../services/bench';
 import { keepChart, versionsOf } from '../services/charts';
+import { listExceptions } from '../services/exceptions';
 import { makeSelfLink } from '../services/self-measuring';
 import { chartUses, findCharts, listCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
@@ -129,6 +130,9 @@ export function workRoutes(database: Database): Router {
       const id = readId(request);
       await saveProtocol(database, id, readBody(protocolSaveSchema, request));
       response.json((await findProtocols(database, [id]))[0]);
+    })
+    .get(ROUTES.exceptions, async (_request, response) => {
+      response.json(await listExceptions(database));
     })
     .put(`${ROUTES.decisions}/:id`, async (request, response) => {
       response.json(

@@ -51,11 +51,11 @@ export async function openBench(database: Database, docketId: string): Promise<B
       findWearer(database, docket.wearerId),
       findCharts(database, docket.chartIds),
       findProtocols(database, docket.protocolIds),
-      listReadings(database, docketId),
+      listReadings(database, [docketId]),
       listEarlierReadings(database, docket),
       selfRecorded(database, docketId),
-      listSkips(database, docketId),
-      listConfirmations(database, docketId),
+      listSkips(database, [docketId]),
+      listConfirmations(database, [docketId]),
       listDecisions(database, docketId),
     ]);
   return {
@@ -158,7 +158,7 @@ export async function passOver(
 ): Promise<Skip> {
   if ((await findDocket(database, save.docketId)) === undefined) throw notFound('docket');
   await saveSkip(database, id, save, fitterId);
-  return (await listSkips(database, save.docketId)).find((skip) => skip.id === id)!;
+  return (await listSkips(database, [save.docketId])).find((skip) => skip.id === id)!;
 }
 
 /** Keeps a fitter's word that values which failed a check are as they are. */
@@ -170,11 +170,11 @@ export async function confirm(
 ): Promise<DocketConfirmation> {
   if ((await findDocket(database, save.docketId)) === undefined) throw notFound('docket');
   await saveConfirmation(database, id, save, fitterId);
-  return (await listConfirmations(database, save.docketId)).find((confirmation) => confirmation.id === id)!;
+  return (await listConfirmations(database, [save.docketId])).find((confirmation) => confirmation.id === id)!;
 }
 
 async function findReading(database: Database, id: string, docketId: string): Promise<Reading> {
-  return (await listReadings(database, docketId)).find((reading) => reading.id === id)!;
+  return (await listReadings(database, [docketId])).find((reading) => reading.id === id)!;
 }
 
 /** The verdict on every garment of a docket, from the readings that stand. */

@@ -237,9 +237,9 @@ type ReadingRow = Pick<
   readonly withdrawn_at: Date | null;
 };
 
-/** Every reading of a docket in the order taken, withdrawn ones among them. */
-export async function listReadings(database: Database, docketId: string): Promise<Reading[]> {
-  return (await readingRows(database).where({ docket_id: docketId })).map(toReading);
+/** Every reading of some dockets in the order taken, withdrawn ones among them. */
+export async function listReadings(database: Database, docketIds: readonly string[]): Promise<Reading[]> {
+  return (await readingRows(database).whereIn('docket_id', [...docketIds])).map(toReading);
 }
 
 /** The standing readings of a wearer's other dockets, in the order taken. */

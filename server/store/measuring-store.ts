@@ -9,14 +9,18 @@ import type { Database } from './database';
 import { readJson } from './read-json';
 import { saveOnce } from './save-once';
 
-/** The steps passed over on a docket, oldest first. */
-export async function listSkips(database: Database, docketId: string): Promise<Skip[]> {
-  type Row = Pick<Skip, 'id' | 'code' | 'reason'> & { skipped_at: Date };
+/** The steps passed over on some dockets, oldest first. */
+export async function listSkips(database: Database, docketIds: readonly string[]): Promise<Skip[]> {
+  type Row = Pick<Skip, 'id' | 'code' | 'reason'> & { docket_id: string; skipped_at: Date };
   const rows = await database('step_skips')
-    .where({ docket_id: docketId })
+    .whereIn('docket_id', [...docketIds])
     .orderBy(['skipped_at', 'id'])
-    .select<Row[]>('id', 'code', 'reason', 'skipped_at');
-  return rows.map(({ skipped_at, ...row }) => ({ ...row, docketId, skippedAt: skipped_at.toISOString() }));
+    .select<Row[]>('id', 'docket_id', 'code', 'reason', 'skipped_at');
+  return rows.map(({ skipped_at, docket_id, ...row }) => ({
+    ...row,
+    docketId: docket_id,
+    skippedAt: skipped_at.toISOString(),
+  }));
 }
 
 /** Keeps that a step was passed over. */
@@ -30,22 +34,26 @@ export async function saveSkip(
   await saveOnce(database, 'step_skips', row, ['docket_id', 'code', 'reason']);
 }
 
-/** The suspicions confirmed on a docket, oldest first. */
-export async function listConfirmations(database: Database, docketId: string): Promise<DocketConfirmation[]> {
+/** The suspicions confirmed on some dockets, oldest first. */
+export async function listConfirmations(
+  database: Database,
+  docketIds: readonly string[],
+): Promise<DocketConfirmation[]> {
   interface Row {
     id: string;
+    docket_id: string;
     check_code: DocketConfirmation['check'];
     measured: unknown;
     reason: string;
     confirmed_at: Date;
   }
   const rows = await database('check_confirmations')
-    .where({ docket_id: docketId })
+    .whereIn('docket_id', [...docketIds])
     .orderBy(['confirmed_at', 'id'])
     .select<Row[]>();
-  return rows.map(({ id, check_code, measured, reason, confirmed_at }) => ({
+  return rows.map(({ id, docket_id, check_code, measured, reason, confirmed_at }) => ({
     id,
-    docketId,
+    docketId: docket_id,
     check: check_code,
     values: readJson(confirmationSchema.shape.values, measured, `confirmation ${id}`),
     reason,

@@ -50,6 +50,12 @@ export const ROUTES: Routes = [
           import('../places/bench/protocols/protocol-desk').then(({ ProtocolDesk }) => ProtocolDesk),
       },
       {
+        path: 'bench/exceptions',
+        title: 'Exceptions · Neat Measure',
+        loadComponent: () =>
+          import('../places/bench/exceptions/exception-list').then(({ ExceptionList }) => ExceptionList),
+      },
+      {
         path: 'bench/:docketId',
         title: 'Bench · Neat Measure',
         loadComponent: () => import('../places/bench/bench').then(({ Bench }) => Bench),

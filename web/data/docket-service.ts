@@ -4,6 +4,7 @@ import {
   confirmationSchema,
   decisionSchema,
   docketSummariesSchema,
+  exceptionsSchema,
   pathOf,
   ROUTES,
   selfLinkSchema,
@@ -16,6 +17,7 @@ import {
   type DocketConfirmation,
   type DocketSave,
   type DocketSummary,
+  type Exception,
   type Skip,
   type SkipSave,
 } from '@neat-measure/contract';
@@ -30,6 +32,11 @@ export class DocketService {
 
   list(): Observable<DocketSummary[]> {
     return this.api.get(ROUTES.dockets, docketSummariesSchema);
+  }
+
+  /** The flags of all wearers that nobody has decided yet. */
+  exceptions(): Observable<Exception[]> {
+    return this.api.get(ROUTES.exceptions, exceptionsSchema);
   }
 
   open(id: string): Observable<Bench> {

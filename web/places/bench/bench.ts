@@ -37,6 +37,8 @@ import { TapeStrip } from './tape-strip';
 })
 export class Bench {
   readonly docketId = input.required<string>();
+  /** The chart of the garment to be decided first, where one was followed here. */
+  readonly decide = input<string>();
   protected readonly store = inject(BenchStore);
   private readonly foresight = inject(ForesightStore);
   private readonly shortcuts = inject(ShortcutService);
@@ -51,12 +53,23 @@ export class Bench {
   /** At a step, before one, or deciding. */
   protected readonly stop = this.store.stop;
   protected readonly deciding = computed(() => this.stop().kind === 'decide' && this.garment() !== null);
+  private followed = false;
   protected readonly garment = computed(() => this.store.garments()[this.garmentAt()] ?? null);
 
   constructor() {
     effect(() => {
       const id = this.docketId();
       untracked(() => this.store.open(id));
+    });
+    effect(() => {
+      // Followed from the exceptions, the docket opens at the garment that is to be decided.
+      const at = this.store.garments().findIndex(({ chart }) => chart.id === this.decide());
+      if (at < 0 || this.followed) return;
+      this.followed = true;
+      untracked(() => {
+        this.garmentAt.set(at);
+        this.store.toDeciding();
+      });
     });
     effect(() => {
       const stop = this.stop();

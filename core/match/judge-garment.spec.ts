@@ -1,0 +1,186 @@
+import {
+  compileChart,
+  inches,
+  cm,
+  judge,
+  sayAlteration,
+  sayChange,
+  sayReason,
+  sayTakenOtherwise,
+  type MeasurementCode,
+  type MeasuredValue,
+} from '../index';
+import { compiledOf } from '../testing/charts';
+import { scale, wholeSheet } from '../testing/whole-sheet';
+
+const body = (values: Partial<Record<MeasurementCode, number>>, more: Partial<MeasuredValue> = {}) =>
+  new Map<MeasurementCode, MeasuredValue>(
+    Object.entries(values).map(([code, value]) => [
+      code as MeasurementCode,
+      { value: inches(value), ...more },
+    ]),
+  );
+const BLAZER = compileChart(
+  wholeSheet({
+    label: '{chest} {length}',
+    expects: [{ code: 'chest-girth', tension: 'drawn-tight', clothing: 'worn-beneath' }],
+    derivations: [
+      {
+        code: 'derived:chest',
+        name: 'Chest, from the waist',
+        steps: [{ do: 'add', as: 'chest', of: ['waist-girth', '6 in'] }],
+      },
+    ],
+    parts: [
+      scale('chest', 'chest-girth', ['40', '42', '44'], { instead: ['derived:chest'] }, [
+        '39-41',
+        '41-43',
+        '43-45',
+      ]),
+      scale('length', 'height', ['S', 'R', 'L'], { lean: 'larger' }, ['<66', '66-71', '>=71']),
+    ],
+    options: [{ name: 'Long torso', when: [{ of: 'height', is: 'above', length: '74 in' }], adds: '+2 in' }],
+  }),
+);
+
+describe('judge, of a garment of several parts', () => {
+  it('has the verdict of its worst part, and says which that is', () => {
+    const verdict = judge(BLAZER, body({ 'chest-girth': 47, height: 68 }));
+    expect([verdict.verdict, verdict.worst, verdict.proposed]).toEqual(['beyond', 'chest', null]);
+    expect(verdict.parts.map((part) => part.verdict)).toEqual(['beyond', 'settled']);
+    expect(sayReason(verdict, 'in')).toBe(
+      'Chest 47 in is 2 in past the largest size, 44. Made to measure is the way on.',
+    );
+    expect(judge(BLAZER, body({ height: 68 })).verdict).toBe('incomplete');
+  });
+
+  it('offers other labels with one part changed', () => {
+    const verdict = judge(BLAZER, body({ 'chest-girth': 42.9, height: 70.9 }));
+    expect([verdict.proposed, verdict.alternates]).toEqual(['42 R', ['44 R', '42 L']]);
+  });
+
+  it('estimates what is missing from what may stand in, and marks it', () => {
+    const verdict = judge(BLAZER, body({ 'waist-girth': 36, height: 68 }));
+    expect([verdict.proposed, verdict.parts[0]!.placements[0]!.estimatedFrom]).toEqual([
+      '42 R',
+      'derived:chest',
+    ]);
+    expect(sayReason(verdict, 'in')).toContain('42 in (an estimate)');
+  });
+
+  it('proposes an option when its condition holds', () => {
+    expect(judge(BLAZER, body({ 'chest-girth': 42, height: 75 })).options).toEqual([
+      { name: 'Long torso', adds: '+2 in' },
+    ]);
+    expect(judge(BLAZER, body({ 'chest-girth': 42, height: 74 })).options).toEqual([]);
+  });
+
+  it('says what was taken otherwise, and converts nothing', () => {
+    const taken = body({ 'chest-girth': 42, height: 68 }, { tension: 'skin', clothing: 'worn-beneath' });
+    const verdict = judge(BLAZER, taken);
+    expect(verdict.proposed).toBe('42 R');
+    expect(verdict.takenOtherwise.map(sayTakenOtherwise)).toEqual([
+      'Chest was taken touching, not pressing; this chart wants it drawn tight. Nothing was converted: measure again, or judge with that in mind.',
+    ]);
+    const right = body(
+      { 'chest-girth': 42, height: 68 },
+      { tension: 'drawn-tight', clothing: 'worn-beneath' },
+    );
+    expect(judge(BLAZER, right).takenOtherwise).toEqual([]);
+    expect(judge(BLAZER, body({ 'chest-girth': 42 })).takenOtherwise)
+      .withContext('nothing is known')
+      .toEqual([]);
+  });
+
+  it('leans where a part leans, whatever the wearer likes', () => {
+    const overlapping = compileChart(
+      wholeSheet({
+        parts: [scale('leg', 'inside-leg-length', ['30', '32'], { lean: 'larger' }, ['29-32', '31-34'])],
+      }),
+    );
+    expect(judge(overlapping, body({ 'inside-leg-length': 31.2 }), { preference: 'close' }).proposed).toBe(
+      '32',
+    );
+  });
+
+  it('has the cautions of its kind, and its own', () => {
+    const vest = compileChart(
+      wholeSheet({
+        kind: 'vest',
+        cautions: ['Keep it dry.'],
+        parts: [scale('size', 'chest-girth', ['40', '42'])],
+      }),
+    );
+    const { cautions } = judge(vest, body({ 'chest-girth': 40 }));
+    expect(cautions[0]).toContain('does not certify protection');
+    expect(cautions[1]).toBe('Keep it dry.');
+  });
+
+  it('assumes a value where it was passed over as idle, and marks it', () => {
+    const assumed = new Map<MeasurementCode, MeasuredValue>([
+      ['chest-girth', { value: inches(47) }],
+      ['height', { value: inches(68), assumed: true }],
+    ]);
+    const verdict = judge(BLAZER, assumed);
+    expect(verdict.verdict).toBe('beyond');
+    expect(verdict.parts[1]!.placements[0]!.estimatedFrom).toBe('height');
+  });
+});
+
+describe('alterations and what would change it', () => {
+  const DRESS = compiledOf(
+    'size,bust-girth (cm),waist-girth (cm)\n10,84-88,66-70\n12,88-92,70-74\n14,92-97,74-79',
+    { rule: 'key-decides', key: 'bust-girth' },
+  );
+  const dressed = (bust: number, waist: number) =>
+    judge(
+      DRESS,
+      new Map<MeasurementCode, MeasuredValue>([
+        ['bust-girth', { value: cm(bust) }],
+        ['waist-girth', { value: cm(waist) }],
+      ]),
+    );
+
+  it('name the measurement, the amount and what the size holds', () => {
+    const [let_] = dressed(90, 77).parts[0]!.alterations;
+    expect(sayAlteration(let_!, '12', 'cm')).toBe('let out the natural waist by 3 cm; 12 holds 70 to 74 cm');
+    const [take] = dressed(90, 67).parts[0]!.alterations;
+    expect(sayAlteration(take!, '12', 'cm')).toBe('take in the natural waist by 3 cm; 12 holds 70 to 74 cm');
+    expect(dressed(90, 72).parts[0]!.alterations).toEqual([]);
+  });
+
+  it('say how little would make it another size', () => {
+    expect(sayChange(dressed(90, 73).parts[0]!, 'cm')).toBe(
+      '1 cm on the natural waist, with the rest as it is, would make it 10 or 14.',
+    );
+    expect(sayChange(dressed(90, 77).parts[0]!, 'cm'))
+      .withContext('a split has no single size')
+      .toBeNull();
+  });
+});
+
+describe('the rule of the closest', () => {
+  const CHART = 'size,chest-girth (cm),waist-girth (cm)\nS,86-94,70-76\nM,94-102,76-82\nL,102-110,82-88';
+  const sized = (chest: number, waist: number) =>
+    judge(
+      compiledOf(CHART, { rule: 'closest' }),
+      new Map<MeasurementCode, MeasuredValue>([
+        ['chest-girth', { value: cm(chest) }],
+        ['waist-girth', { value: cm(waist) }],
+      ]),
+    );
+
+  it('takes the least misfit in steps of each column, a tie to the larger', () => {
+    // Chest 1 cm into M is an eighth of a step off S; waist 1 cm short of M is a sixth of a step off it.
+    expect([sized(95, 75).verdict, sized(95, 75).proposed]).toEqual(['split', 'S']);
+    // A third of a step either way.
+    expect(sized(96.6, 74).proposed).toBe('S');
+    expect(sized(98, 73).proposed).withContext('half a step either way').toBe('M');
+  });
+
+  it('has odds that sum to one, about half where it nearly ties', () => {
+    const [first, second] = sized(97.9, 73).parts[0]!.odds;
+    expect(first!.chance + second!.chance).toBeGreaterThan(0.98);
+    expect(Math.abs(first!.chance - 0.5)).toBeLessThan(0.15);
+  });
+});

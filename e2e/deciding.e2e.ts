@@ -1,0 +1,80 @@
+import { expect, openDocket, takeReadings, test } from './fitter';
+
+test('every flag waits on the exceptions until it is decided by keyboard', async ({ fitter: page }) => {
+  // A dress is split, trousers are not made; both are flags.
+  await openDocket(page, 'Imke Flagged', ['Regatta dress', 'Warden trousers']);
+  await takeReadings(page, '90', '90', '77', '77', '107', '107', '96', '96', '86', '86');
+  await expect(page.getByRole('heading', { name: 'Warden trousers' })).toBeVisible();
+  await page.goto('/bench/exceptions');
+  const flags = page.locator('.flag', { hasText: 'Imke Flagged' });
+  await expect(flags).toHaveCount(2);
+  await expect(page.locator('.flag').first()).toBeFocused();
+  while (!(await flags.nth(1).evaluate((flag) => flag === document.activeElement)))
+    await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Warden trousers');
+  await expect(page.getByText('42x34 is not made.').first()).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.getByText('To be made to measure.')).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Regatta dress');
+  await expect(page.getByText('bust says 12', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('let out the natural waist by 3 cm', { exact: false })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Accepted: 12.')).toBeVisible();
+  await page.goto('/bench/exceptions');
+  await expect(page.getByRole('heading', { name: 'Exceptions' })).toBeVisible();
+  await expect(page.getByText('Looking through the dockets')).toBeHidden();
+  await expect(flags).toHaveCount(0);
+});
+
+test('a garment is put off, sized up with a reason, and keeps its decision when it is measured again', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Rurik Later', ['Ranger field jacket']);
+  await takeReadings(page, '98', '98', '86', '86');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await page.keyboard.press('l');
+  await expect(page.getByText('Put off until the wearer comes back.')).toBeVisible();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('radio', { name: 'L', exact: true })).toBeChecked();
+  await page.getByLabel('Thick layers beneath').check();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Chosen instead: L.')).toBeVisible();
+  await page.getByRole('button', { name: 'Natural waist: 86 cm' }).click();
+  await page.keyboard.press('r');
+  await page.keyboard.press('r');
+  await takeReadings(page, '105', '105');
+  await expect(page.getByText('It was decided when the proposal was M')).toBeVisible();
+});
+
+test('a house rule and a fit are put in the place of the chart’s for one garment, and kept', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Sanna Rule', ['Ranger field jacket']);
+  await takeReadings(page, '98', '98', '95', '95');
+  await expect(page.locator('[data-proposed]')).toHaveText('L');
+  await page.getByLabel('House rule').selectOption('key-decides');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await page.reload();
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await page.getByLabel('House rule').selectOption('');
+  await expect(page.locator('[data-proposed]')).toHaveText('L');
+});
+
+test('a reading that was taken otherwise than a chart wants is said, and never converted', async ({
+  fitter: page,
+}) => {
+  // The evening trousers want the waist drawn tight, the waistcoat at the skin: it is taken as the first says.
+  await openDocket(page, 'Otto Tight', ['Evening trousers', 'Ferry waistcoat']);
+  await expect(page.getByRole('button', { name: /^Tape: / })).toBeVisible();
+  for (const name of ['Chest', 'Natural waist', 'Widest girth', 'Hip and seat', 'Outseam'])
+    await expect(page.getByRole('button', { name: new RegExp(`^${name}: `) })).toBeVisible();
+  await page.getByRole('button', { name: /^Natural waist: / }).click();
+  await expect(page.getByRole('button', { name: 'Tape: drawn tight' })).toBeVisible();
+  await page.keyboard.press('t');
+  await takeReadings(page, '88', '88');
+  await page.keyboard.press('d');
+  await expect(
+    page.getByText('Natural waist was taken touching, not pressing; this chart wants it drawn tight.'),
+  ).toBeVisible();
+});

@@ -1,0 +1,52 @@
+import { exceptionsSchema, pathOf, ROUTES } from '@neat-measure/contract';
+import { v7 as uuidv7 } from 'uuid';
+import { Harness } from '../testing/harness';
+import { problem, Records } from '../testing/records';
+
+describe('the route of exceptions', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+  const listed = async () => exceptionsSchema.parse((await app.get(ROUTES.exceptions)).body);
+
+  it('lists flags until somebody decides, and nothing else', async () => {
+    const settled = await records.measured('98', '86');
+    const split = await records.measured('98', '95');
+    const beyond = await records.measured('130', '125');
+    const found = await listed();
+    expect(found.map(({ docketId }) => docketId)).not.toContain(settled.id);
+    expect(found.map(({ docketId, verdict }) => [docketId, verdict.verdict])).toEqual(
+      jasmine.arrayWithExactContents([
+        [split.id, 'split'],
+        [beyond.id, 'beyond'],
+      ]),
+    );
+    const base = { docketId: split.id, chartId: split.chartId, readingIds: split.readingIds };
+    await app.put(pathOf(ROUTES.decisions, uuidv7()), { ...base, outcome: 'later', reason: null });
+    expect((await listed()).map(({ docketId }) => docketId))
+      .withContext('put off is not decided')
+      .toContain(split.id);
+    await app.put(pathOf(ROUTES.decisions, uuidv7()), {
+      ...base,
+      outcome: 'overridden',
+      sizes: { size: 'M' },
+      reason: 'Wears it open',
+    });
+    const over = { docketId: beyond.id, chartId: beyond.chartId, readingIds: beyond.readingIds };
+    const { body } = await app.put(pathOf(ROUTES.decisions, uuidv7()), {
+      ...over,
+      outcome: 'made-to-measure',
+      reason: null,
+    });
+    expect([body.size, body.outcome]).toEqual([null, 'made-to-measure']);
+    expect(await listed()).toEqual([]);
+  });
+
+  it('is for those who are signed in', async () => {
+    expect(problem(await app.send('GET', ROUTES.exceptions, undefined, { cookie: '' }))).toEqual([
+      401,
+      'not-signed-in',
+    ]);
+  });
+});

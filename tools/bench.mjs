@@ -1,0 +1,24 @@
+// npm run bench [charts bulk size last-key]: measures what is called fast. Compare within one run; machines differ.
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { npmPackages } from './lib/install.mjs';
+import { measureLastKey } from './lib/last-key.mjs';
+import { DATA, ROOT } from './lib/paths.mjs';
+import { node, run, say } from './lib/run.mjs';
+
+const only = process.argv.slice(2);
+const asked = (name) => only.length === 0 || only.includes(name);
+await npmPackages();
+
+// DuckDB is only needed here, so it is installed here and not with the project.
+const duck = join(DATA, 'bench');
+if (asked('bulk')) {
+  mkdirSync(duck, { recursive: true });
+  writeFileSync(join(duck, 'package.json'), '{"private":true}\n');
+  say('Installing DuckDB for this comparison ...');
+  await run('npm', ['install', '--silent', '--prefix', duck, '@duckdb/node-api@1.5.6-r.1'], { cwd: duck });
+}
+const parts = only.filter((name) => name !== 'last-key');
+if (only.length === 0 || parts.length > 0)
+  await node(['--import', 'tsx', 'bench/bench.ts', ROOT, duck, ...parts]);
+if (asked('last-key')) await measureLastKey();

@@ -1,0 +1,118 @@
+// How much script the browser runs from the last key of a docket of twelve garments to its verdicts.
+import { join } from 'node:path';
+import { buildChanged } from './build.mjs';
+import { debianProgram } from './install.mjs';
+import { startMariadb } from './mariadb.mjs';
+import { DATA, ROOT } from './paths.mjs';
+import { say } from './run.mjs';
+import { startServer } from './serve.mjs';
+
+const GARMENTS = [
+  'Ranger field jacket',
+  'Harbour parka',
+  'Gannet smock',
+  'Guide blazer',
+  'Ferry waistcoat',
+  'Mudlark coverall',
+  'Grebe dry suit',
+  'Saltmarsh vest',
+  'Tidewall vest',
+  'Breakwater vest',
+  'Saltpan waders',
+  'Ranger trousers',
+];
+
+/** Takes every measurement but one reading, then measures what the last Enter costs. */
+export async function measureLastKey() {
+  const executablePath = await debianProgram('chromium');
+  await buildChanged();
+  const { chromium } = await import('@playwright/test');
+  const mariadb = await startMariadb(join(DATA, `bench-${process.pid}`));
+  const server = await startServer({
+    DATABASE_URL: mariadb.url('neat_measure'),
+    PORT: '0',
+    WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
+    DEMO_FOLDER: join(ROOT, 'demo'),
+    LOG_LEVEL: 'error',
+  });
+  const browser = await chromium.launch({
+    executablePath,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`http://127.0.0.1:${server.port}/`);
+    await page.getByLabel('Sign-in name').fill('odalys');
+    await page.getByLabel('Passphrase').fill('tide-table');
+    await page.keyboard.press('Enter');
+    await page.getByRole('option').first().waitFor();
+    await page.getByRole('combobox', { name: 'Wearer' }).fill('Bench Wearer');
+    await page.keyboard.press('Enter');
+    for (const name of GARMENTS) await page.getByRole('checkbox', { name }).first().check();
+    await page.getByRole('button', { name: 'Open the docket' }).click();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    const readings = [];
+    for (let step = 0; step < 40; step++) {
+      const steps = await page.getByRole('button', { name: /: not read/ }).count();
+      if (steps === 0) break;
+      const heading = await page.locator('.what h1').first().textContent();
+      if ((await page.locator('#entry').count()) === 0) {
+        await page.keyboard.press('Enter');
+      } else {
+        const value = VALUES[heading.trim()] ?? '40';
+        for (let twice = 0; twice < 2; twice++) {
+          await page.locator('#entry').fill(value);
+          if (steps === 1 && twice === 0) readings.push(await costOfEnter(page));
+          else await page.keyboard.press('Enter');
+        }
+      }
+      await page.waitForTimeout(60);
+    }
+    const [script] = readings;
+    say(
+      script === undefined
+        ? 'last key to verdict: the docket was not measured to its end'
+        : `last key to verdict, docket of ${GARMENTS.length} garments: ${script.toFixed(1)} ms of script in the browser`,
+    );
+  } finally {
+    await browser.close();
+    await server.stop();
+    await mariadb.stop();
+  }
+}
+
+const VALUES = {
+  Chest: '98',
+  'Natural waist': '86',
+  'Widest girth': '92',
+  'Trouser waist': '90',
+  'Hip and seat': '100',
+  Trunk: '161',
+  'Inside leg': '80',
+  Height: '178',
+  'Front, standing': '42',
+  'Front, seated': '36',
+  'Nape to belt': '43',
+  'Collar to belt': '45',
+  'Left foot length': '262',
+  'Right foot length': '263',
+};
+
+/** Script run by the page, from the key until it is at rest, by the browser's own count. */
+async function costOfEnter(page) {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  const spent = async () =>
+    (await session.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'ScriptDuration')
+      .value;
+  const before = await spent();
+  await page.keyboard.press('Enter');
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  return ((await spent()) - before) * 1_000;
+}

@@ -1,0 +1,99 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  signal,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Exception } from '@neat-measure/contract';
+import { FLAGS, sayReason, VERDICT_WORDS, type Verdict } from '@neat-measure/core';
+import { DocketService } from '../../../data/docket-service';
+import { UnitService } from '../../../data/unit-service';
+import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
+import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
+import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
+
+/** The flags of all wearers that nobody has decided yet, by garment or by kind, worked through by keyboard. */
+@Component({
+  selector: 'nm-exception-list',
+  imports: [RouterLink, VerdictGlyph],
+  templateUrl: './exception-list.html',
+  styleUrl: './exception-list.less',
+  host: { '(keydown)': 'onKey($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ExceptionList {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly injector = inject(Injector);
+  private readonly units = inject(UnitService);
+  private readonly all = signal<readonly Exception[] | null>(null);
+  protected readonly loading = computed(() => this.all() === null);
+  protected readonly trouble = signal('');
+  protected readonly byKind = signal(false);
+
+  protected readonly groups = computed(() => {
+    const groups = new Map<string, ReturnType<ExceptionList['row']>[]>();
+    for (const one of this.all() ?? []) {
+      const name = this.byKind() ? VERDICT_WORDS[one.verdict.verdict] : `${one.garment}, ${one.maker}`;
+      groups.set(name, [...(groups.get(name) ?? []), this.row(one)]);
+    }
+    const order = FLAGS.map((flag: Verdict) => VERDICT_WORDS[flag]);
+    return [...groups]
+      .map(([name, rows]) => ({ name: name.charAt(0).toUpperCase() + name.slice(1), raw: name, rows }))
+      .sort((a, b) =>
+        this.byKind() ? order.indexOf(a.raw) - order.indexOf(b.raw) : a.raw.localeCompare(b.raw),
+      );
+  });
+  protected readonly count = computed(() => this.all()?.length ?? 0);
+
+  constructor() {
+    inject(ShortcutService).shortcuts.set([
+      { keys: ['↑', '↓'], does: 'the flag before or after' },
+      { keys: ['Enter'], does: 'open it, to be decided' },
+    ]);
+    inject(DocketService)
+      .exceptions()
+      .subscribe({
+        next: (all) => {
+          this.all.set(all);
+          // The first waits for Enter; nobody has to find it.
+          afterNextRender(() => this.links()[0]?.focus(), { injector: this.injector });
+        },
+        error: (problem: Error) => {
+          this.all.set([]);
+          this.trouble.set(problem.message);
+        },
+      });
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (by === undefined) return;
+    const links = this.links();
+    const at = links.indexOf(document.activeElement as HTMLElement);
+    links[Math.min(Math.max(at + by, 0), links.length - 1)]?.focus();
+    event.preventDefault();
+  }
+
+  private links(): HTMLElement[] {
+    return [...this.host.nativeElement.querySelectorAll<HTMLElement>('.flag')];
+  }
+
+  private row({ docketId, number, wearer, chartId, verdict, garment }: Exception) {
+    return {
+      docketId,
+      chartId,
+      number,
+      wearer,
+      garment,
+      verdict: verdict.verdict,
+      word: VERDICT_WORDS[verdict.verdict],
+      size: shortOutcome(verdict),
+      reason: sayReason(verdict, this.units.unit()),
+    };
+  }
+}
