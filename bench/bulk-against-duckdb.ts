@@ -1,4 +1,12 @@
-import { BulkChart, chartSheetSchema, compileChart, VERDICTS, type ChartSheet } from '@neat-measure/core';
+import {
+  BulkChart,
+  chartSheetSchema,
+  compileChart,
+  sizeRoll,
+  VERDICTS,
+  type ChartSheet,
+  type MeasurementCode,
+} from '@neat-measure/core';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
 
@@ -45,14 +53,16 @@ function chart(number: number): ChartSheet {
   });
 }
 
-function ours(charts: readonly BulkChart[], columns: readonly Float64Array[]): Float64Array {
+function ours(
+  charts: readonly BulkChart[],
+  wearers: ReadonlyMap<MeasurementCode, Float64Array>,
+): Float64Array {
   const counts = new Float64Array(CHARTS * SIZES);
   const settled = VERDICTS.indexOf('settled');
-  charts.forEach((one, number) => {
-    for (let row = 0; row < WEARERS; row++) {
-      one.size(columns, row);
-      if (one.verdict === settled) counts[number * SIZES + one.sizes[0]!]! += 1;
-    }
+  sizeRoll(charts, wearers, (chart, { verdicts, sizes: [sizes] }) => {
+    const own = new Int32Array(SIZES);
+    for (let row = 0; row < WEARERS; row++) if (verdicts[row] === settled) own[sizes![row]!]! += 1;
+    counts.set(own, charts.indexOf(chart) * SIZES);
   });
   return counts;
 }
@@ -69,7 +79,12 @@ export async function benchBulk(folder: string, say: (line: string) => void): Pr
   };
   const sheets = Array.from({ length: CHARTS }, (_, number) => chart(number));
   const charts = sheets.map((sheet) => new BulkChart(compileChart(sheet)));
-  const columns = FORMULAS.map((formula) => Float64Array.from({ length: WEARERS }, (_, row) => formula(row)));
+  const wearers = new Map(
+    CODES.map((code, at): [MeasurementCode, Float64Array] => [
+      code,
+      Float64Array.from({ length: WEARERS }, (_, row) => FORMULAS[at]!(row)),
+    ]),
+  );
 
   const duck = await (await DuckDBInstance.create(':memory:', { threads: '1' })).connect();
   await duck.run(
@@ -90,10 +105,10 @@ export async function benchBulk(folder: string, say: (line: string) => void): Pr
   const join3 = `select chart, size, count(*) from wearers join sizes on ${[0, 1, 2].map((at) => `m${at} >= f${at} and m${at} < u${at}`).join(' and ')} group by chart, size`;
 
   const [mine, theirs]: [number[], number[]] = [[], []];
-  ours(charts, columns);
+  ours(charts, wearers);
   for (let round = 0; round < ROUNDS; round++) {
     let start = performance.now();
-    const counts = ours(charts, columns);
+    const counts = ours(charts, wearers);
     mine.push(performance.now() - start);
     start = performance.now();
     const answer = (await duck.runAndReadAll(join3)).getRows();

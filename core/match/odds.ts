@@ -3,7 +3,7 @@ import { middle } from '../chart/interval';
 import type { FitPreference } from '../chart/size-chart';
 import { micrometres, type Length } from '../quantity/length';
 import { place, type Placement } from './placement';
-import { propose } from './propose';
+import { commonSizes, propose } from './propose';
 
 /** A value as it enters the odds: what was read or derived, and the chance that it truly lies below a length. */
 export interface Measured {
@@ -37,14 +37,13 @@ export function sizeOdds(
   measured: readonly Measured[],
   preference: FitPreference,
 ): { readonly sizes: readonly number[]; readonly none: number } {
-  const fine = part.rule === 'closest' && part.deciding.length > 1 ? SLICES ** (1 / part.deciding.length) : 0;
-  const stretches = part.deciding.map((column, index) =>
-    cut(column, measured[index]!, slices(measured[index]!, Math.floor(fine))),
-  );
+  const stretches = part.deciding.map((column, index) => cut(column, measured[index]!));
   const odds = new Array<number>(part.sizes.length + 1).fill(0);
   const walk = (index: number, chance: number, placements: Placement[]): void => {
     if (chance < NEGLIGIBLE) return;
     if (index === stretches.length) {
+      if (part.rule === 'closest' && chance > REFINED && commonSizes(placements).length === 0)
+        return refine(chance, placements);
       const size = propose(part, placements, preference) ?? part.sizes.length;
       odds[size]! += chance;
       return;
@@ -52,16 +51,30 @@ export function sizeOdds(
     for (const stretch of stretches[index]!)
       walk(index + 1, chance * stretch.chance, [...placements, stretch.placement]);
   };
+  // How far outside each value lies decides here, so the combination is cut fine and walked again.
+  const refine = (chance: number, placements: readonly Placement[]): void => {
+    const count = Math.max(2, Math.floor(SLICES ** (1 / placements.length)));
+    const slices = part.deciding.map((column, index) =>
+      sliced(column, measured[index]!, placements[index]!, count),
+    );
+    const finer = (index: number, share: number, placed: readonly Placement[]): void => {
+      if (share < NEGLIGIBLE) return;
+      if (index === slices.length) {
+        const size = propose(part, placed, preference) ?? part.sizes.length;
+        odds[size]! += share;
+        return;
+      }
+      for (const slice of slices[index]!)
+        finer(index + 1, share * slice.chance, [...placed, slice.placement]);
+    };
+    finer(0, chance, []);
+  };
   walk(0, 1, []);
   return { sizes: odds.slice(0, -1), none: odds.at(-1)! };
 }
 
-function cut(
-  column: CompiledColumn,
-  { value, below: chanceBelow }: Measured,
-  extra: readonly number[],
-): Stretch[] {
-  const points = [-Infinity, ...breakpoints(column, extra), Infinity];
+function cut(column: CompiledColumn, { value, below: chanceBelow }: Measured): Stretch[] {
+  const points = [-Infinity, ...breakpoints(column), Infinity];
   const below = points.map((point) =>
     point === -Infinity ? 0 : point === Infinity ? 1 : chanceBelow(point),
   );
@@ -69,42 +82,54 @@ function cut(
   for (let at = 0; at + 1 < points.length; at++) {
     const chance = below[at + 1]! - below[at]!;
     if (chance < NEGLIGIBLE) continue;
-    // The length of this stretch that is nearest to the reading stands for all of it; of a
-    // fine slice, its middle.
-    const [from, until] = [points[at]!, points[at + 1]!];
-    const inside =
-      extra.length > 0 && Number.isFinite(from) && Number.isFinite(until)
-        ? Math.floor((from + until) / 2)
-        : Math.min(Math.max(value, from), until - 1);
+    // The length of this stretch that is nearest to the reading stands for all of it.
+    const inside = Math.min(Math.max(value, points[at]!), points[at + 1]! - 1);
     stretches.push({ placement: place(column, micrometres(inside)), chance });
   }
   return stretches;
 }
 
 /**
- * Under `closest` with several columns the size depends on how far each value lies outside,
- * not only where; so each column is cut fine as well, as far as the whole stays affordable.
+ * Under `closest` a combination in which no size holds every value is cut into about so many
+ * pieces, if it is likelier than this.
  */
-const SLICES = 60_000;
+const SLICES = 1_500;
+const REFINED = 1e-4;
 
-function slices({ value, below }: Measured, count: number): number[] {
-  if (count < 2) return [];
-  const end = (chance: number, away: 1 | -1): number => {
-    let reach = 1_000;
-    while (
-      reach < 1_000_000 &&
-      (away > 0 ? below(value + reach) < 1 - chance : below(value - reach) > chance)
-    )
-      reach *= 1.25;
-    return value + away * reach;
-  };
-  const [low, high] = [end(1e-5, -1), end(1e-5, 1)];
-  return Array.from({ length: count + 1 }, (_, index) => Math.round(low + ((high - low) * index) / count));
+/** The stretch of a placement cut into slices, each with its share of the stretch's chance. */
+function sliced(
+  column: CompiledColumn,
+  { value, below }: Measured,
+  { value: inside }: Placement,
+  count: number,
+): Stretch[] {
+  const points = breakpoints(column);
+  const at = points.filter((point) => point <= inside).length;
+  const reach = reachOf({ value, below });
+  const from = Math.max(points[at - 1] ?? -Infinity, value - reach);
+  const until = Math.min(points[at] ?? Infinity, value + reach);
+  if (until - from < count) return [{ placement: place(column, inside), chance: 1 }];
+  const width = (until - from) / count;
+  const slices = Array.from({ length: count }, (_, slice) => ({
+    placement: place(column, micrometres(Math.floor(from + (slice + 0.5) * width))),
+    chance: below(from + (slice + 1) * width) - below(from + slice * width),
+  }));
+  const whole = slices.reduce((sum, { chance }) => sum + chance, 0);
+  return whole <= 0
+    ? [{ placement: place(column, inside), chance: 1 }]
+    : slices.map(({ placement, chance }) => ({ placement, chance: chance / whole }));
+}
+
+/** How far from its value a spread reaches, but for one in a hundred thousand on either side. */
+function reachOf({ value, below }: Measured): number {
+  let reach = 1_000;
+  while (reach < 1_000_000 && (below(value + reach) < 1 - 1e-5 || below(value - reach) > 1e-5)) reach *= 1.25;
+  return reach;
 }
 
 /** Where the placement on a column changes, and where a preference between two sizes tips; growing. */
-function breakpoints({ intervals }: CompiledColumn, extra: readonly number[]): number[] {
-  const points = new Set<number>(extra);
+function breakpoints({ intervals }: CompiledColumn): number[] {
+  const points = new Set<number>();
   intervals.forEach((interval, size) => {
     points.add(interval.from).add(interval.until);
     const next = intervals[size + 1];

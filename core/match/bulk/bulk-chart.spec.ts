@@ -6,6 +6,7 @@ import {
   HOUSE_RULES,
   judge,
   micrometres,
+  sizeRoll,
   VERDICTS,
   type ChartSheet,
   type Length,
@@ -92,7 +93,45 @@ function randomChart(draw: Draw): ChartSheet {
   });
 }
 
+/** A chart of one part of measurements, as a roll is sized by it. */
+function plainChart(draw: Draw): ChartSheet {
+  const sheet = randomChart(draw);
+  const part = sheet.parts[0]!;
+  return { ...sheet, derivations: [], expects: [], combinations: [], parts: [part] };
+}
+
 describe('BulkChart', () => {
+  it('sizes a whole roll as it sizes one by one, charts of every kind side by side', () => {
+    const random = seededRandom(8);
+    const draw: Draw = (most) => Math.floor(random() * most);
+    for (let shelf = 0; shelf < 100; shelf++) {
+      const charts = Array.from(
+        { length: 5 },
+        (_, at) =>
+          new BulkChart(
+            compileChart(at === 0 ? randomChart(draw) : plainChart(draw)),
+            FIT_PREFERENCES[draw(3)]!,
+          ),
+      );
+      const wearers = new Map(
+        CODES.map((code) => [
+          code,
+          Float64Array.from({ length: 80 }, () => (draw(15) === 0 ? NaN : (680 + draw(520)) * 1_000)),
+        ]),
+      );
+      sizeRoll(charts, wearers, (chart, { verdicts, sizes }) => {
+        const columns = chart.codes.map((code) => wearers.get(code as 'height')!);
+        for (let row = 0; row < 80; row++) {
+          chart.size(columns, row);
+          const same =
+            verdicts[row] === chart.verdict && sizes.every((one, part) => one[row] === chart.sizes[part]);
+          if (!same) fail(`shelf ${shelf}, wearer ${row}: ${verdicts[row]} is not ${chart.verdict}`);
+        }
+      });
+    }
+    expect(sizeRoll([], new Map(), () => undefined)).toBeUndefined();
+  });
+
   it('gives the verdict and sizes of judge for 100,000 random wearers of random charts', () => {
     const random = seededRandom(20_26);
     const draw: Draw = (most) => Math.floor(random() * most);

@@ -4,7 +4,7 @@ import type { CompiledChart, CompiledPart } from '../../chart/compile-chart';
 import { readingsBehind, type FitPreference } from '../../chart/size-chart';
 import { VERDICTS } from '../verdict';
 import { BulkArithmetic, MISSING, OFF_SCALE, UNMET } from './bulk-arithmetic';
-import { NONE } from './bulk-column';
+import { NONE, type BulkColumn } from './bulk-column';
 import { BulkPart } from './bulk-part';
 
 const NOT_MADE = VERDICTS.indexOf('not-made');
@@ -22,6 +22,17 @@ interface Stage {
   readonly outcome: number;
   readonly measures: Float64Array | null;
 }
+
+/** A part of measurements as they are taken, as a whole roll is sized by it. */
+export interface PlainPart {
+  readonly columns: readonly { readonly code: MeasurementCode; readonly column: BulkColumn }[];
+  readonly widest: boolean;
+  readonly liked: FitPreference;
+}
+
+/** The most columns and sizes of a part that a roll is sized by at once. */
+const PLAIN_COLUMNS = 3;
+const PLAIN_SIZES = 31;
 
 /**
  * A chart made ready for many wearers at once. Its verdicts and sizes are those of `judge`,
@@ -44,7 +55,10 @@ export class BulkChart {
     readonly pairs: Uint8Array;
   }[];
 
-  constructor(chart: CompiledChart, preference: FitPreference = 'regular') {
+  constructor(
+    private readonly chart: CompiledChart,
+    preference: FitPreference = 'regular',
+  ) {
     const { sheet, parts } = chart;
     const columns = parts.flatMap(({ whole }) => whole.deciding);
     const asked = columns.flatMap(({ code, instead }) => [code, ...instead]);
@@ -115,6 +129,26 @@ export class BulkChart {
       }
     }
     this.verdict = complete && worst < NOT_MADE && !this.isMade() ? NOT_MADE : worst;
+  }
+
+  /** The only part of a chart without arithmetic and of few columns; `null` for any other chart. */
+  plainPart(): PlainPart | null {
+    const { sheet } = this.chart;
+    const [stage] = this.stages;
+    const { part, columns, liked } = stage!.whole;
+    const plain =
+      this.stages.length === 1 &&
+      sheet.derivations.length === 0 &&
+      sheet.expects.every(({ rounding }) => rounding === null) &&
+      columns.length <= PLAIN_COLUMNS &&
+      part.sizes.length <= PLAIN_SIZES &&
+      part.deciding.every(({ instead }) => instead.length === 0);
+    if (!plain) return null;
+    return {
+      columns: columns.map((column, at) => ({ code: part.deciding[at]!.code as MeasurementCode, column })),
+      widest: part.rule === 'widest-decides',
+      liked,
+    };
   }
 
   private place(stage: Stage, at: number): number {

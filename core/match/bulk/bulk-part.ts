@@ -20,17 +20,17 @@ export class BulkPart {
   verdict = SETTLED;
   size = NONE;
 
-  private readonly columns: readonly BulkColumn[];
+  readonly columns: readonly BulkColumn[];
   private readonly stretches: Int32Array;
   private readonly common: Int32Array;
-  private readonly liked: FitPreference;
+  readonly liked: FitPreference;
   private readonly key: number;
 
   /**
    * @param sizes where each size of the part stands among those of the whole part
    */
   constructor(
-    private readonly part: CompiledPart,
+    readonly part: CompiledPart,
     private readonly sizes: Int16Array,
     preference: FitPreference,
   ) {
