@@ -112,8 +112,48 @@ try {
   await page.getByRole('table').waitFor();
   await shoot('protocols');
   await page.goto(`${base}/charts`);
-  await page.getByRole('table').waitFor();
+  const chart = async (name) => {
+    await page.getByLabel('Find a chart').fill(name);
+    await page.getByRole('button', { name: new RegExp(name, 'i') }).click();
+  };
+  await chart('Harbour parka');
   await shoot('charts');
+  await chart('Ranger field jacket');
+  await page.getByRole('tab', { name: 'Map' }).click();
+  await page.locator('.map svg').waitFor();
+  await shoot('map');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await shoot('draft');
+  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await chart('Tidewall vest');
+  await page.getByRole('tab', { name: 'Try it' }).click();
+  await page.getByLabel('Widest girth').fill('36');
+  await page.getByLabel('Front, standing').fill('16');
+  await page.getByLabel('Collar to belt').fill('19');
+  await page.getByText('The maker’s arithmetic').click();
+  await shoot('try');
+  await open('nomvula', ['Warden trousers', 'Regatta dress', 'Guide blazer']);
+  for (let step = 0; step < 12 && (await page.locator('[data-proposed]').count()) === 0; step++) {
+    const name = (await page.locator('.what h1').first().textContent()).trim();
+    const value = {
+      Chest: '41',
+      Bust: '36',
+      'Natural waist': '31',
+      'Trouser waist': '42',
+      'Hip and seat': '39',
+      'Inside leg': '34',
+      Height: '69',
+    }[name];
+    if (value === undefined) await page.keyboard.press('Enter');
+    else await type(value, value);
+    await page.waitForTimeout(150);
+  }
+  await page.locator('[data-proposed]').waitFor();
+  await shoot('several');
+  await page.waitForLoadState('networkidle');
+  await page.goto(`${base}/bench/exceptions`);
+  await page.locator('.flag').first().waitFor();
+  await shoot('exceptions');
 } finally {
   await browser.close();
   await server.stop();
