@@ -1,5 +1,6 @@
 import { compiled } from '@neat-measure/contract';
 import {
+  decidingPart,
   offeredPart,
   type ChartSheet,
   type ColumnCode,
@@ -83,7 +84,12 @@ export function shortOutcome(verdict: GarmentVerdict): string {
       return 'made to measure';
     case 'not-made':
       return `${verdict.notMade!.asked} not made`;
-    case 'between':
+    case 'between': {
+      // Both sizes beside the gap, the smaller first, whatever the rule picks.
+      const { reason } = decidingPart(verdict);
+      if (verdict.parts.length > 1 || reason.verdict !== 'between') return proposed ?? '';
+      return [...new Set(reason.gaps.flatMap(({ below, above }) => [below, above]))].join(' | ');
+    }
     case 'edge': {
       const other = alternates[0];
       if (verdict.parts.length > 1 || other === undefined) return proposed ?? '';
