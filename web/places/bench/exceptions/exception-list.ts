@@ -11,7 +11,9 @@ import {
 import { RouterLink } from '@angular/router';
 import type { Exception } from '@neat-measure/contract';
 import { FLAGS, sayReason, VERDICT_WORDS, type Verdict } from '@neat-measure/core';
+import { catchError, of, switchMap } from 'rxjs';
 import { DocketService } from '../../../data/docket-service';
+import { ReadingOutbox } from '../../../data/reading-outbox';
 import { UnitService } from '../../../data/unit-service';
 import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
 import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
@@ -31,6 +33,8 @@ export class ExceptionList {
   private readonly injector = inject(Injector);
   private readonly units = inject(UnitService);
   private readonly all = signal<readonly Exception[] | null>(null);
+  private readonly outbox = inject(ReadingOutbox);
+  protected readonly unsent = this.outbox.unsent;
   protected readonly loading = computed(() => this.all() === null);
   protected readonly trouble = signal('');
   protected readonly byKind = signal(false);
@@ -55,8 +59,14 @@ export class ExceptionList {
       { keys: ['↑', '↓'], does: 'the flag before or after' },
       { keys: ['Enter'], does: 'open it, to be decided' },
     ]);
-    inject(DocketService)
-      .exceptions()
+    const dockets = inject(DocketService);
+    // What has been read a moment ago may still be on its way; without it the list would be short.
+    this.outbox
+      .whenSent()
+      .pipe(
+        catchError(() => of(undefined)),
+        switchMap(() => dockets.exceptions()),
+      )
       .subscribe({
         next: (all) => {
           this.all.set(all);

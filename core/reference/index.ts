@@ -1,0 +1,7 @@
+import { EN_13402_CHARTS } from './en13402';
+import { EN_420_GLOVES } from './en420-gloves';
+import type { PublishedChart } from './published-chart';
+import { MONDOPOINT } from './shoe-sizes';
+
+/** Every published table that is written down here, each with its source. */
+export const PUBLISHED_CHARTS: readonly PublishedChart[] = [...EN_13402_CHARTS, EN_420_GLOVES, MONDOPOINT];
