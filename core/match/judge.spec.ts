@@ -260,9 +260,7 @@ describe('EN 13402-3 men’s chest (from memory)', () => {
 
   it('places the letter codes', () => {
     expect(
-      [78, 86, 94, 102, 110, 118, 129, 140.9].map(
-        (chest) => sized(EN_13402_MEN_LETTERS, chest).proposed,
-      ),
+      [78, 86, 94, 102, 110, 118, 129, 140.9].map((chest) => sized(EN_13402_MEN_LETTERS, chest).proposed),
     ).toEqual(['XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL', '3XL']);
   });
 
