@@ -3,7 +3,7 @@ import { middle } from '../chart/interval';
 import type { FitPreference } from '../chart/size-chart';
 import { micrometres, type Length } from '../quantity/length';
 import { place, type Placement } from './placement';
-import { commonSizes, propose } from './propose';
+import { commonSizes, leastMisfit, misfits, propose } from './propose';
 
 /** A value as it enters the odds: what was read or derived, and the chance that it truly lies below a length. */
 export interface Measured {
@@ -51,23 +51,29 @@ export function sizeOdds(
     for (const stretch of stretches[index]!)
       walk(index + 1, chance * stretch.chance, [...placements, stretch.placement]);
   };
+  const sliceOf = new Map<Placement, Slice[]>();
   // How far outside each value lies decides here, so the combination is cut fine and walked again.
   const refine = (chance: number, placements: readonly Placement[]): void => {
     const count = Math.max(2, Math.floor(SLICES ** (1 / placements.length)));
-    const slices = part.deciding.map((column, index) =>
-      sliced(column, measured[index]!, placements[index]!, count),
-    );
-    const finer = (index: number, share: number, placed: readonly Placement[]): void => {
+    const slices = part.deciding.map((column, index) => {
+      const stretch = placements[index]!;
+      const known = sliceOf.get(stretch) ?? sliced(column, measured[index]!, stretch, count);
+      sliceOf.set(stretch, known);
+      return known;
+    });
+    const outside: (readonly number[])[] = [];
+    const finer = (index: number, share: number): void => {
       if (share < NEGLIGIBLE) return;
       if (index === slices.length) {
-        const size = propose(part, placed, preference) ?? part.sizes.length;
-        odds[size]! += share;
+        odds[leastMisfit(outside)]! += share;
         return;
       }
-      for (const slice of slices[index]!)
-        finer(index + 1, share * slice.chance, [...placed, slice.placement]);
+      for (const slice of slices[index]!) {
+        outside[index] = slice.outside;
+        finer(index + 1, share * slice.chance);
+      }
     };
-    finer(0, chance, []);
+    finer(0, chance);
   };
   walk(0, 1, []);
   return { sizes: odds.slice(0, -1), none: odds.at(-1)! };
@@ -96,28 +102,33 @@ function cut(column: CompiledColumn, { value, below: chanceBelow }: Measured): S
 const SLICES = 1_500;
 const REFINED = 1e-4;
 
-/** The stretch of a placement cut into slices, each with its share of the stretch's chance. */
+/** A slice of a stretch: how far outside each size it lies, and its share of the stretch's chance. */
+interface Slice {
+  readonly outside: readonly number[];
+  readonly chance: number;
+}
+
+/** The stretch of a placement cut into slices. */
 function sliced(
   column: CompiledColumn,
   { value, below }: Measured,
   { value: inside }: Placement,
   count: number,
-): Stretch[] {
+): Slice[] {
   const points = breakpoints(column);
   const at = points.filter((point) => point <= inside).length;
   const reach = reachOf({ value, below });
   const from = Math.max(points[at - 1] ?? -Infinity, value - reach);
   const until = Math.min(points[at] ?? Infinity, value + reach);
-  if (until - from < count) return [{ placement: place(column, inside), chance: 1 }];
+  const whole = [{ outside: misfits(column, inside), chance: 1 }];
+  if (until - from < count) return whole;
   const width = (until - from) / count;
   const slices = Array.from({ length: count }, (_, slice) => ({
-    placement: place(column, micrometres(Math.floor(from + (slice + 0.5) * width))),
+    outside: misfits(column, micrometres(Math.floor(from + (slice + 0.5) * width))),
     chance: below(from + (slice + 1) * width) - below(from + slice * width),
   }));
-  const whole = slices.reduce((sum, { chance }) => sum + chance, 0);
-  return whole <= 0
-    ? [{ placement: place(column, inside), chance: 1 }]
-    : slices.map(({ placement, chance }) => ({ placement, chance: chance / whole }));
+  const sum = slices.reduce((all, { chance }) => all + chance, 0);
+  return sum <= 0 ? whole : slices.map(({ outside, chance }) => ({ outside, chance: chance / sum }));
 }
 
 /** How far from its value a spread reaches, but for one in a hundred thousand on either side. */

@@ -115,15 +115,23 @@ export function preferenceOf({ lean }: CompiledPart, preference: FitPreference):
 }
 
 function closest(part: CompiledPart, placements: readonly Placement[]): number {
-  let best = { size: 0, misfit: Infinity };
-  part.sizes.forEach((_, size) => {
-    const misfit = placements.reduce((sum, placement) => {
-      const column = columnOf(part, placement);
-      return sum + toInterval(column, size, placement.value) / column.step;
-    }, 0);
-    if (misfit <= best.misfit) best = { size, misfit };
-  });
-  return best.size;
+  return leastMisfit(placements.map((placement) => misfits(columnOf(part, placement), placement.value)));
+}
+
+/** How far outside each size of a column a value lies, in steps of that column. */
+export function misfits(column: CompiledColumn, value: Length): readonly number[] {
+  return column.intervals.map((_, size) => toInterval(column, size, value) / column.step);
+}
+
+/** The size with the least sum of misfits over all columns, a tie to the larger. */
+export function leastMisfit(columns: readonly (readonly number[])[]): number {
+  let [best, least] = [0, Infinity];
+  for (let size = 0; size < columns[0]!.length; size++) {
+    let misfit = 0;
+    for (const column of columns) misfit += column[size]!;
+    if (misfit <= least) [best, least] = [size, misfit];
+  }
+  return best;
 }
 
 /** How far a value is outside a size's interval; nothing inside it. */
