@@ -1,8 +1,10 @@
 import {
+  asAnswer,
   BulkChart,
   chartSheetSchema,
   compileChart,
   sizeRoll,
+  tallyAnswers,
   VERDICTS,
   type ChartSheet,
   type MeasurementCode,
@@ -17,7 +19,7 @@ import { join } from 'node:path';
 const WEARERS = 1_000_000;
 const CHARTS = 20;
 const SIZES = 12;
-const ROUNDS = 3;
+const ROUNDS = 5;
 const CODES = ['chest-girth', 'waist-girth', 'hip-girth'] as const;
 
 /** Wearers by a formula that both sides can follow exactly, in micrometres. */
@@ -59,10 +61,10 @@ function ours(
 ): Float64Array {
   const counts = new Float64Array(CHARTS * SIZES);
   const settled = VERDICTS.indexOf('settled');
-  sizeRoll(charts, wearers, (chart, { verdicts, sizes: [sizes] }) => {
-    const own = new Int32Array(SIZES);
-    for (let row = 0; row < WEARERS; row++) if (verdicts[row] === settled) own[sizes![row]!]! += 1;
-    counts.set(own, charts.indexOf(chart) * SIZES);
+  sizeRoll(charts, wearers, (chart, { answers }) => {
+    const tally = tallyAnswers(answers);
+    for (let size = 0; size < SIZES; size++)
+      counts[charts.indexOf(chart) * SIZES + size] = tally[asAnswer(settled, size)]!;
   });
   return counts;
 }

@@ -64,7 +64,7 @@ export * from './match/judge-part';
 export * from './match/judge';
 export { BulkChart } from './match/bulk/bulk-chart';
 export { BulkArithmetic } from './match/bulk/bulk-arithmetic';
-export { sizeRoll } from './match/bulk/size-roll';
+export { asAnswer, sizeIn, sizeRoll, tallyAnswers, verdictIn } from './match/bulk/size-roll';
 export type { RollSizes } from './match/bulk/size-roll';
 export { BulkPart } from './match/bulk/bulk-part';
 export * from './match/say-verdict';

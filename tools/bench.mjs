@@ -1,6 +1,7 @@
 // npm run bench [charts bulk size last-key]: measures what is called fast. Compare within one run; machines differ.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { buildChanged } from './lib/build.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { measureLastKey } from './lib/last-key.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
@@ -19,6 +20,8 @@ if (asked('bulk')) {
   await run('npm', ['install', '--silent', '--prefix', duck, '@duckdb/node-api@1.5.6-r.1'], { cwd: duck });
 }
 const parts = only.filter((name) => name !== 'last-key');
-if (only.length === 0 || parts.length > 0)
-  await node(['--import', 'tsx', 'bench/bench.ts', ROOT, duck, ...parts]);
+if (only.length === 0 || parts.length > 0) {
+  await buildChanged('bench');
+  await node(['.build/bench-script/bench.js', ROOT, duck, ...parts]);
+}
 if (asked('last-key')) await measureLastKey();

@@ -11,7 +11,7 @@ const PRODUCTS = {
   server: {
     sources: ['core', 'contract', 'server', 'package-lock.json', 'tsconfig.base.json'],
     made: 'server/dist/main.js',
-    build: buildServer,
+    build: () => bundle(['server/main.ts', 'server/commands/add-fitter.ts'], 'server', 'server/dist'),
   },
   web: {
     sources: ['core', 'contract', 'web', 'package-lock.json', 'tsconfig.base.json'],
@@ -22,11 +22,17 @@ const PRODUCTS = {
         env: { NG_CLI_ANALYTICS: 'false' },
       }),
   },
+  /** What `npm run bench` measures is bundled as the application is. */
+  bench: {
+    sources: ['core', 'bench', 'package-lock.json', 'tsconfig.base.json'],
+    made: '.build/bench-script/bench.js',
+    build: () => bundle(['bench/bench.ts'], 'bench', '.build/bench-script'),
+  },
 };
 
-/** Builds the server and the web application, each only if its sources have changed since the last time. */
+/** Builds the server and the web application, or what is named, each only if its sources have changed since the last time. */
 export async function buildChanged(...names) {
-  for (const name of names.length > 0 ? names : Object.keys(PRODUCTS)) {
+  for (const name of names.length > 0 ? names : ['server', 'web']) {
     const { sources, made, build } = PRODUCTS[name];
     const print = fingerprint(sources);
     const stamp = join(BUILD, name);
@@ -39,11 +45,11 @@ export async function buildChanged(...names) {
 }
 
 /** By esbuild's own interface: its command is a script or a binary, as its install pleased. */
-async function buildServer() {
+async function bundle(entryPoints, outbase, outdir) {
   const { build } = await import('esbuild');
   const { errors } = await build({
     absWorkingDir: ROOT,
-    entryPoints: ['server/main.ts', 'server/commands/add-fitter.ts'],
+    entryPoints,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -51,8 +57,8 @@ async function buildServer() {
     packages: 'external',
     alias: { '@neat-measure/core': './core/index.ts', '@neat-measure/contract': './contract/index.ts' },
     sourcemap: true,
-    outdir: 'server/dist',
-    outbase: 'server',
+    outdir,
+    outbase,
     logLevel: 'warning',
   }).catch((error) => error);
   return errors.length;

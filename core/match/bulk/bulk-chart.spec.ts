@@ -6,7 +6,9 @@ import {
   HOUSE_RULES,
   judge,
   micrometres,
+  sizeIn,
   sizeRoll,
+  verdictIn,
   VERDICTS,
   type ChartSheet,
   type Length,
@@ -104,6 +106,7 @@ describe('BulkChart', () => {
   it('sizes a whole roll as it sizes one by one, charts of every kind side by side', () => {
     const random = seededRandom(8);
     const draw: Draw = (most) => Math.floor(random() * most);
+    let sized = 0;
     for (let shelf = 0; shelf < 100; shelf++) {
       const charts = Array.from(
         { length: 5 },
@@ -119,16 +122,18 @@ describe('BulkChart', () => {
           Float64Array.from({ length: 80 }, () => (draw(15) === 0 ? NaN : (680 + draw(520)) * 1_000)),
         ]),
       );
-      sizeRoll(charts, wearers, (chart, { verdicts, sizes }) => {
+      sizeRoll(charts, wearers, (chart, { answers, furtherSizes }) => {
         const columns = chart.codes.map((code) => wearers.get(code as 'height')!);
         for (let row = 0; row < 80; row++) {
           chart.size(columns, row);
-          const same =
-            verdicts[row] === chart.verdict && sizes.every((one, part) => one[row] === chart.sizes[part]);
-          if (!same) fail(`shelf ${shelf}, wearer ${row}: ${verdicts[row]} is not ${chart.verdict}`);
+          const sizes = [sizeIn(answers[row]!), ...furtherSizes.map((one) => one[row]!)];
+          if (verdictIn(answers[row]!) !== chart.verdict || sizes.join() !== chart.sizes.join())
+            fail(`shelf ${shelf}, wearer ${row}: ${verdictIn(answers[row]!)} is not ${chart.verdict}`);
+          sized += 1;
         }
       });
     }
+    expect(sized).toBe(100 * 5 * 80);
     expect(sizeRoll([], new Map(), () => undefined)).toBeUndefined();
   });
 

@@ -26,13 +26,12 @@ interface Stage {
 /** A part of measurements as they are taken, as a whole roll is sized by it. */
 export interface PlainPart {
   readonly columns: readonly { readonly code: MeasurementCode; readonly column: BulkColumn }[];
-  readonly widest: boolean;
-  readonly liked: FitPreference;
+  /** The part itself, which knows how it came to the last wearer's size. */
+  readonly part: BulkPart;
 }
 
-/** The most columns and sizes of a part that a roll is sized by at once. */
+/** The most columns of a part that a roll is sized by at once. */
 const PLAIN_COLUMNS = 3;
-const PLAIN_SIZES = 31;
 
 /**
  * A chart made ready for many wearers at once. Its verdicts and sizes are those of `judge`,
@@ -135,25 +134,24 @@ export class BulkChart {
   plainPart(): PlainPart | null {
     const { sheet } = this.chart;
     const [stage] = this.stages;
-    const { part, columns, liked } = stage!.whole;
+    const { part, columns } = stage!.whole;
     const plain =
       this.stages.length === 1 &&
       sheet.derivations.length === 0 &&
       sheet.expects.every(({ rounding }) => rounding === null) &&
       columns.length <= PLAIN_COLUMNS &&
-      part.sizes.length <= PLAIN_SIZES &&
       part.deciding.every(({ instead }) => instead.length === 0);
     if (!plain) return null;
     return {
       columns: columns.map((column, at) => ({ code: part.deciding[at]!.code as MeasurementCode, column })),
-      widest: part.rule === 'widest-decides',
-      liked,
+      part: stage!.whole,
     };
   }
 
   private place(stage: Stage, at: number): number {
     const { arithmetic, sizes } = this;
     sizes[at] = NONE;
+    stage.whole.byLengths = false;
     let why = 0;
     for (let index = 0; index < stage.columns.length; index++) {
       const choices = stage.columns[index]!;

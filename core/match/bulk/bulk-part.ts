@@ -19,6 +19,8 @@ export class BulkPart {
   /** What the last wearer came to: an index of `VERDICTS`, and a size of the whole part or -1. */
   verdict = SETTLED;
   size = NONE;
+  /** Whether the last size rested on the lengths themselves, and not only on which stretch each lies in. */
+  byLengths = false;
 
   readonly columns: readonly BulkColumn[];
   private readonly stretches: Int32Array;
@@ -48,6 +50,7 @@ export class BulkPart {
   place(values: Float64Array): void {
     const { columns, stretches, common } = this;
     common.fill(-1);
+    this.byLengths = false;
     let [outside, gap] = [false, false];
     for (let at = 0; at < columns.length; at++) {
       const column = columns[at]!;
@@ -106,6 +109,7 @@ export class BulkPart {
     if (where === GAP) {
       const [below, above] = [column.below[stretch]!, column.above[stretch]!];
       if (this.liked !== 'regular') return this.liked === 'close' ? below : above;
+      this.byLengths = true;
       const value = values[this.key]!;
       return value - column.upper[below]! < column.lower[above]! - value ? below : above;
     }
@@ -115,6 +119,7 @@ export class BulkPart {
   }
 
   private closest(values: Float64Array): number {
+    this.byLengths = true;
     let best = 0;
     let least = Infinity;
     for (let size = 0; size < this.part.sizes.length; size++) {
@@ -142,6 +147,7 @@ export class BulkPart {
   ): number {
     if (this.liked === 'close') return lowest;
     if (this.liked === 'roomy') return highest;
+    this.byLengths ||= lowest !== highest;
     let best = lowest;
     let least = Infinity;
     for (let size = lowest; size <= highest; size++) {
