@@ -1,7 +1,8 @@
-import { cm, type Length, type MeasurementCode } from '@neat-measure/core';
+import { chartSheetSchema, cm, type Length, type MeasurementCode } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
-import { agreementOf, standingReadings, type Reading } from './docket';
-import { settledBody, settledValues } from './judge-docket';
+import type { Chart } from './chart';
+import { agreementOf, standingReadings, type Docket, type Reading } from './docket';
+import { groundsOf, judgeGarment, settledBody, settledValues } from './judge-docket';
 
 let minute = 0;
 const reading = (code: MeasurementCode, value: Length, changes: Partial<Reading> = {}): Reading => ({
@@ -70,5 +71,74 @@ describe('settledBody', () => {
       ...[80, 90, 100].map((value) => reading('waist-girth', cm(value))),
     ];
     expect(settledValues(readings).size).toBe(0);
+  });
+});
+
+describe('judgeGarment', () => {
+  const cells = ['86-94', '94-102'];
+  const column = (code: string, role = 'deciding') => ({ code, unit: 'cm', role, cells });
+  const chart: Chart = {
+    id: uuidv7(),
+    seriesId: uuidv7(),
+    version: 1,
+    source: 'typed',
+    importedAt: '2026-05-04T08:00:00.000Z',
+    sheet: chartSheetSchema.parse({
+      maker: 'Ostrel Workwear',
+      garment: 'Watch coat',
+      unit: 'cm',
+      rule: 'widest-decides',
+      options: [{ name: 'Long', when: [{ of: 'height', is: 'above', length: '188 cm' }], adds: '+2 in' }],
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['S', 'M'],
+          columns: [column('chest-girth'), column('waist-girth', 'advisory')],
+        },
+      ],
+    }),
+  };
+  const docket: Docket = {
+    id: uuidv7(),
+    number: 1,
+    wearerId: uuidv7(),
+    occasion: 'Intake',
+    unit: 'cm',
+    preference: 'regular',
+    chartIds: [chart.id],
+    protocolIds: [],
+    overrides: {},
+    extraCodes: [],
+    version: 1,
+    openedAt: '2026-05-04T08:00:00.000Z',
+  };
+  const judged = (readings: Reading[], changes: Partial<Docket> = {}) =>
+    judgeGarment(
+      chart,
+      groundsOf({ docket: { ...docket, ...changes }, readings, confirmations: [], skips: [] }),
+    );
+  const chest = reading('chest-girth', cm(92));
+  const pair = [chest, reading('chest-girth', cm(92))];
+
+  it('judges again only what a reading bears on', () => {
+    const first = judged(pair);
+    expect(first.proposed).toBe('S');
+    expect(judged([...pair, reading('calf-girth', cm(38)), reading('calf-girth', cm(38))])).toBe(first);
+    const other = judged([reading('chest-girth', cm(98)), reading('chest-girth', cm(98))]);
+    expect(other.proposed).toBe('M');
+    expect(judged(pair)).toEqual(first);
+  });
+
+  it('judges again when what is only reported, an option, the fit or the tape’s lie changes', () => {
+    const first = judged(pair);
+    const twice = (code: MeasurementCode, value: Length) => [reading(code, value), reading(code, value)];
+    expect(judged([...pair, ...twice('waist-girth', cm(90))]).parts[0]!.advisory.length).toBe(1);
+    expect(judged([...pair, ...twice('height', cm(190))]).options.map(({ name }) => name)).toEqual(['Long']);
+    expect(judged(pair, { preference: 'roomy' }).preference).toBe('roomy');
+    expect(judged(pair, { overrides: { [chart.id]: { rule: 'closest', preference: null } } }).rule).toBe(
+      'closest',
+    );
+    expect(judged(pair)).toEqual(first);
   });
 });

@@ -1,4 +1,5 @@
 import {
+  codesRead,
   compileChart,
   openSuspicions,
   suspectCodes,
@@ -15,7 +16,7 @@ import {
   type MeasurementCode,
 } from '@neat-measure/core';
 import type { Chart } from './chart';
-import { agreementOf, standingReadings, type Bench, type Reading, type Skip } from './docket';
+import { agreementOf, standingReadings, type Bench, type Docket, type Reading, type Skip } from './docket';
 
 /** A value with the standard error that its origin and its repeats give it, in micrometres, and how it was taken. */
 interface SettledValue {
@@ -74,22 +75,58 @@ export function settledValues(readings: readonly Reading[]): Map<MeasurementCode
   return new Map([...settledBody(readings)].map(([code, { value }]) => [code, value]));
 }
 
+/** What the verdicts of a docket rest on, settled once for all its garments. */
+export interface Grounds {
+  readonly docket: Docket;
+  readonly body: ReadonlyMap<MeasurementCode, MeasuredValue>;
+  /** Measurements that failed a check and were not confirmed. */
+  readonly suspects: ReadonlySet<MeasurementCode>;
+}
+
+/** Settles the readings of a docket and checks them. */
+export function groundsOf({
+  docket,
+  readings,
+  confirmations,
+  skips,
+}: Pick<Bench, 'docket' | 'readings' | 'confirmations' | 'skips'>): Grounds {
+  const body = settledBody(readings);
+  const values = new Map([...body].map(([code, { value }]) => [code, value]));
+  return {
+    docket,
+    body: withIdle(body, skips),
+    suspects: suspectCodes(openSuspicions(values, confirmations)),
+  };
+}
+
 /**
  * The verdict on one garment of a docket. Server and screen both call this, so that what
  * the fitter saw and what is kept are the same computation.
  */
-export function judgeGarment(
-  chart: Chart,
-  { docket, readings, confirmations, skips }: Pick<Bench, 'docket' | 'readings' | 'confirmations' | 'skips'>,
-): GarmentVerdict {
-  const suspects = suspectCodes(openSuspicions(settledValues(readings), confirmations));
+export function judgeGarment(chart: Chart, { docket, body, suspects }: Grounds): GarmentVerdict {
   const override = docket.overrides[chart.id];
-  return judge(compiled(chart.sheet), withIdle(settledBody(readings), skips), {
-    preference: override?.preference ?? docket.preference,
-    rule: override?.rule ?? undefined,
-    suspects,
-  });
+  const preference = override?.preference ?? docket.preference;
+  const rule = override?.rule ?? undefined;
+  const last = LAST.get(chart.sheet) ?? { codes: codesRead(chart.sheet), on: '', verdict: null };
+  const on = JSON.stringify([
+    preference,
+    rule,
+    last.codes.map((code) => [body.get(code), suspects.has(code)]),
+  ]);
+  if (last.verdict !== null && last.on === on) return last.verdict;
+  const verdict = judge(compiled(chart.sheet), body, { preference, rule, suspects });
+  LAST.set(chart.sheet, { ...last, on, verdict });
+  return verdict;
 }
+
+/**
+ * The last verdict of each chart and what it rested on: a reading changes only those garments
+ * that go by it, so the others of a docket are not judged, or drawn, again.
+ */
+const LAST = new WeakMap<
+  ChartSheet,
+  { readonly codes: readonly MeasurementCode[]; readonly on: string; readonly verdict: GarmentVerdict | null }
+>();
 
 /** Why a step is passed over that no plausible value of can change any verdict. */
 export const IDLE_REASON = 'No value could change a size';

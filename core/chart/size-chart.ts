@@ -258,6 +258,21 @@ export function decidingCodes(sheet: ChartSheet): MeasurementCode[] {
   return [...new Set(columns.flatMap(({ code }) => readingsBehind(sheet, code)))];
 }
 
+/** Every measurement a chart reads, for whatever purpose: to decide, to report, to offer an option, to be taken its way. */
+export function codesRead(sheet: ChartSheet): MeasurementCode[] {
+  const columns = sheet.parts.flatMap((part) =>
+    part.columns.flatMap(({ code, instead }) => [code, ...instead]),
+  );
+  const conditions = sheet.options.flatMap(({ when }) => when.map(({ of }) => of));
+  const derived = sheet.derivations.map(({ code }) => code);
+  return [
+    ...new Set([
+      ...[...columns, ...conditions, ...derived].flatMap((code) => readingsBehind(sheet, code)),
+      ...sheet.expects.map(({ code }) => code),
+    ]),
+  ];
+}
+
 /** The name of what a column is about. */
 export function columnName(
   sheet: Pick<ChartSheet, 'derivations'>,

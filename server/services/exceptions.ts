@@ -1,4 +1,4 @@
-import { judgeGarment, type Exception } from '@neat-measure/contract';
+import { groundsOf, judgeGarment, type Exception } from '@neat-measure/contract';
 import { FLAGS } from '@neat-measure/core';
 import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
@@ -30,21 +30,22 @@ export async function listExceptions(database: Database): Promise<Exception[]> {
     return grouped;
   };
   const [read, skipped, confirmed] = [byDocket(readings), byDocket(skips), byDocket(confirmations)];
-  return summaries.flatMap(({ docket, wearer, garments }) =>
-    garments.flatMap(({ chartId, decided }): Exception[] => {
+  return summaries.flatMap(({ docket, wearer, garments }) => {
+    const grounds = groundsOf({
+      docket,
+      readings: read.get(docket.id) ?? [],
+      skips: skipped.get(docket.id) ?? [],
+      confirmations: confirmed.get(docket.id) ?? [],
+    });
+    return garments.flatMap(({ chartId, decided }): Exception[] => {
       const chart = charts.find(({ id }) => id === chartId);
       if (chart === undefined || decided !== null) return [];
-      const verdict = judgeGarment(chart, {
-        docket,
-        readings: read.get(docket.id) ?? [],
-        skips: skipped.get(docket.id) ?? [],
-        confirmations: confirmed.get(docket.id) ?? [],
-      });
+      const verdict = judgeGarment(chart, grounds);
       if (!FLAGS.includes(verdict.verdict)) return [];
       const { garment, maker } = chart.sheet;
       return [
         { docketId: docket.id, number: docket.number, wearer: wearer.name, chartId, garment, maker, verdict },
       ];
-    }),
-  );
+    });
+  });
 }

@@ -3,6 +3,7 @@ import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import {
   demandable,
   planOf,
+  type Planned,
   settledValues,
   standingReadings,
   type Bench,
@@ -68,7 +69,14 @@ export class BenchStore {
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   readonly unit = this.units.unit;
 
-  readonly plan = computed(() => planOf(this.bench() ?? NOTHING_ASKED));
+  /** What the plan rests on: it stays as it is while only readings come in. */
+  private readonly asked = computed<Planned>(() => this.bench() ?? NOTHING_ASKED, {
+    equal: (one, other) =>
+      one.charts === other.charts &&
+      one.protocols === other.protocols &&
+      one.docket.extraCodes === other.docket.extraCodes,
+  });
+  readonly plan = computed(() => planOf(this.asked()));
   readonly stops = computed(() => stopsOf(this.plan()));
   readonly stop = computed<Stop>(
     () => this.stops().find(({ key }) => key === this.at()) ?? { key: 'decide', kind: 'decide' },
@@ -99,7 +107,7 @@ export class BenchStore {
     return other !== null && other.code === step?.code ? other.tension : (step?.tension ?? 'skin');
   });
   /** What may be measured besides, and whether it is asked for. */
-  readonly extras = computed(() => demandable(this.bench() ?? NOTHING_ASKED));
+  readonly extras = computed(() => demandable(this.asked()));
   readonly currentNumber = computed(() => this.steps().findIndex(({ code }) => code === this.at()) + 1);
   /** The suspicions the step at hand takes part in. */
   readonly currentSuspicions = computed(() => {

@@ -1,5 +1,6 @@
 import {
   agreementOf,
+  groundsOf,
   judgeGarment,
   standingReadings,
   type Bench,
@@ -54,9 +55,10 @@ export function stepsOf(plan: Plan, bench: Bench): Step[] {
 
 /** The garments of a docket with their verdicts now. */
 export function garmentsOf(bench: Bench): Garment[] {
+  const grounds = groundsOf(bench);
   return bench.charts.map((chart) => ({
     chart,
-    verdict: judgeGarment(chart, bench),
+    verdict: judgeGarment(chart, grounds),
     decision: bench.decisions.filter(({ chartId }) => chartId === chart.id).at(-1) ?? null,
   }));
 }
