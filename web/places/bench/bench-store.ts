@@ -33,7 +33,16 @@ import { DeviceService } from '../../data/device-service';
 import { DocketService } from '../../data/docket-service';
 import { ReadingOutbox } from '../../data/reading-outbox';
 import { UnitService } from '../../data/unit-service';
-import { asTaken, garmentsOf, stepsOf, withWaiting, type Garment, type Step } from './bench-view';
+import {
+  asTaken,
+  firstOpen,
+  garmentsOf,
+  readingsToGo,
+  stepsOf,
+  withWaiting,
+  type Garment,
+  type Step,
+} from './bench-view';
 import { stopsOf, type Stop } from './stops';
 import { readRecorded, toReading, type Taken } from './taken';
 import type { Choice, Override } from './choice';
@@ -123,13 +132,7 @@ export class BenchStore {
     return this.bench()?.record.find(({ code }) => code === step.code) ?? null;
   });
   /** How many readings the steps still want, two each. */
-  readonly toGo = computed(() =>
-    this.steps().reduce(
-      (sum, { agreement, readings, skipped }) =>
-        sum + (agreement.state === 'agreed' || skipped !== null ? 0 : Math.max(1, 2 - readings.length)),
-      0,
-    ),
-  );
+  readonly toGo = computed(() => readingsToGo(this.steps()));
 
   constructor() {
     toObservable(this.devices.paired)
@@ -155,7 +158,11 @@ export class BenchStore {
     this.dockets.open(docketId).subscribe({
       next: (bench) => {
         this.bench.set(withWaiting(bench, this.outbox.waitingFor(bench.docket.id)));
-        this.at.set(bench.readings.length === 0 && bench.skips.length === 0 ? 'prepare' : this.firstOpen());
+        this.at.set(
+          bench.readings.length === 0 && bench.skips.length === 0
+            ? 'prepare'
+            : (firstOpen(this.steps()) ?? 'decide'),
+        );
       },
       error: (problem: Error) => this.trouble.set(problem.message),
     });
@@ -342,13 +349,6 @@ export class BenchStore {
         next: (saved) => this.bench.set(withWaiting(saved, this.outbox.waitingFor(id))),
         error: (problem: Error) => this.trouble.set(problem.message),
       });
-  }
-
-  private firstOpen(): string {
-    return (
-      this.steps().find(({ agreement, skipped }) => agreement.state !== 'agreed' && skipped === null)?.code ??
-      'decide'
-    );
   }
 
   private stopAt(by: 1 | -1): string {

@@ -53,6 +53,20 @@ export function stepsOf(plan: Plan, bench: Bench): Step[] {
   });
 }
 
+/** How many readings the steps still want, two each. */
+export function readingsToGo(steps: readonly Step[]): number {
+  return steps.reduce(
+    (sum, { agreement, readings, skipped }) =>
+      sum + (agreement.state === 'agreed' || skipped !== null ? 0 : Math.max(1, 2 - readings.length)),
+    0,
+  );
+}
+
+/** The first measurement that is neither settled nor passed over. */
+export function firstOpen(steps: readonly Step[]): MeasurementCode | undefined {
+  return steps.find(({ agreement, skipped }) => agreement.state !== 'agreed' && skipped === null)?.code;
+}
+
 /** The garments of a docket with their verdicts now. */
 export function garmentsOf(bench: Bench): Garment[] {
   const grounds = groundsOf(bench);
