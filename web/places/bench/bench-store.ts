@@ -34,6 +34,7 @@ import { DocketService } from '../../data/docket-service';
 import { ReadingOutbox } from '../../data/reading-outbox';
 import { UnitService } from '../../data/unit-service';
 import {
+  asksTheSame,
   asTaken,
   firstOpen,
   garmentsOf,
@@ -43,7 +44,7 @@ import {
   type Garment,
   type Step,
 } from './bench-view';
-import { stopsOf, type Stop } from './stops';
+import { stopBeside, stopsOf, type Stop } from './stops';
 import { readRecorded, toReading, type Taken } from './taken';
 import type { Choice, Override } from './choice';
 
@@ -79,12 +80,7 @@ export class BenchStore {
   readonly unit = this.units.unit;
 
   /** What the plan rests on: it stays as it is while only readings come in. */
-  private readonly asked = computed<Planned>(() => this.bench() ?? NOTHING_ASKED, {
-    equal: (one, other) =>
-      one.charts === other.charts &&
-      one.protocols === other.protocols &&
-      one.docket.extraCodes === other.docket.extraCodes,
-  });
+  private readonly asked = computed<Planned>(() => this.bench() ?? NOTHING_ASKED, { equal: asksTheSame });
   readonly plan = computed(() => planOf(this.asked()));
   readonly stops = computed(() => stopsOf(this.plan()));
   readonly stop = computed<Stop>(
@@ -240,12 +236,12 @@ export class BenchStore {
 
   /** The next stop; after the last step the garments are decided. */
   next(): void {
-    this.goToStop(this.stopAt(1));
+    this.goToStop(stopBeside(this.stops(), this.stop(), 1));
   }
 
   /** The stop before; from deciding, the last step. */
   back(): void {
-    this.goToStop(this.stopAt(-1));
+    this.goToStop(stopBeside(this.stops(), this.stop(), -1));
   }
 
   /** On to the garments, from wherever the tape is. */
@@ -349,12 +345,6 @@ export class BenchStore {
         next: (saved) => this.bench.set(withWaiting(saved, this.outbox.waitingFor(id))),
         error: (problem: Error) => this.trouble.set(problem.message),
       });
-  }
-
-  private stopAt(by: 1 | -1): string {
-    const stops = this.stops();
-    const index = stops.findIndex(({ key }) => key === this.stop().key);
-    return stops[Math.min(Math.max(index + by, 0), stops.length - 1)]!.key;
   }
 
   private goToStop(key: string): void {

@@ -6,6 +6,7 @@ import {
   type Bench,
   type Chart,
   type Decision,
+  type Planned,
   type Reading,
   type ReadingSave,
 } from '@neat-measure/contract';
@@ -35,6 +36,15 @@ export interface Garment {
   readonly chart: Chart;
   readonly verdict: GarmentVerdict;
   readonly decision: Decision | null;
+}
+
+/** Whether two states of a docket ask for the same steps: most of what comes in is readings, and plans nothing anew. */
+export function asksTheSame(one: Planned, other: Planned): boolean {
+  return (
+    one.charts === other.charts &&
+    one.protocols === other.protocols &&
+    one.docket.extraCodes === other.docket.extraCodes
+  );
 }
 
 /** The steps of a plan with what has been read for each. */

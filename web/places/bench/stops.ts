@@ -19,3 +19,9 @@ export function stopsOf(plan: Plan): Stop[] {
   }
   return [...stops, { key: 'decide', kind: 'decide' }];
 }
+
+/** The key of the stop before or after one; at either end it is the end itself. */
+export function stopBeside(stops: readonly Stop[], { key }: Stop, by: 1 | -1): string {
+  const index = stops.findIndex((stop) => stop.key === key);
+  return stops[Math.min(Math.max(index + by, 0), stops.length - 1)]!.key;
+}
