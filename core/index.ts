@@ -1,4 +1,4 @@
-// The order of the work: a quantity, a body, a reading, a chart, a match, what is still to come, a group.
+// The order of the work: a quantity, a body, a reading, a chart, a match, what is still to come, a fit, a group.
 export * from './outcome';
 export * from './quantity/length';
 export * from './quantity/parse-length';
@@ -73,6 +73,7 @@ export * from './chart/say-requirement';
 export * from './match/say-alteration';
 export * from './foresight/plausible-bodies';
 export * from './foresight/foresee';
+export * from './fit/fit-checks';
 export * from './group/read-people';
 export * from './group/say-people-finding';
 export * from './group/size-people';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
+  fitChecksOf,
   sayAlteration,
   sayChance,
   sayChange,
@@ -10,6 +11,7 @@ import {
   type GarmentVerdict,
   type WorkingUnit,
 } from '@neat-measure/core';
+import { FitChecks } from '../fit-checks/fit-checks';
 import { SizeRuler } from '../size-ruler/size-ruler';
 import { rulersOf } from './verdict-view';
 
@@ -19,7 +21,7 @@ import { rulersOf } from './verdict-view';
  */
 @Component({
   selector: 'nm-verdict-account',
-  imports: [SizeRuler],
+  imports: [FitChecks, SizeRuler],
   templateUrl: './verdict-account.html',
   styleUrl: './verdict-account.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -65,6 +67,8 @@ export class VerdictAccount {
       return at < 0 ? [] : part.also.map(({ system, labels }) => `${system} ${labels[at]!}`);
     }),
   );
+
+  protected readonly fits = computed(() => fitChecksOf(this.sheet()).length > 0);
 
   protected readonly arithmetic = computed(() => {
     const { derived } = this.verdict();

@@ -6,6 +6,7 @@ import {
   exportChartJson,
   exportCsv,
   firstPart,
+  fitChecksOf,
   KIND_WORDS,
   measurement,
   RULE_WORDS,
@@ -14,6 +15,7 @@ import {
 } from '@neat-measure/core';
 import { ChartFiles } from '../../data/chart-files';
 import { UnitService } from '../../data/unit-service';
+import { FitChecks } from '../../parts/fit-checks/fit-checks';
 import { ChartTry } from './chart-try';
 import { ChartVersions } from './chart-versions';
 import { DoctorList } from './doctor-list';
@@ -33,7 +35,7 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = {
 /** One chart of the shelf: its sizes, trying it, the map, what the doctor says, its versions. */
 @Component({
   selector: 'nm-chart-view',
-  imports: [ChartTry, ChartVersions, DoctorList, PartRulers, RouterLink, SizeMap],
+  imports: [FitChecks, ChartTry, ChartVersions, DoctorList, PartRulers, RouterLink, SizeMap],
   templateUrl: './chart-view.html',
   styleUrl: './chart-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,6 +58,7 @@ export class ChartView {
   });
   /** What the chart says beyond its tables, a line each. */
   protected readonly says = computed(() => sayRequirement(this.sheet(), this.units.unit()));
+  protected readonly fits = computed(() => fitChecksOf(this.sheet()).length > 0);
   protected readonly printed = computed(() => chartSheetPath(this.chart().id));
 
   protected nameOf(code: Parameters<typeof columnName>[1]): string {
