@@ -8,6 +8,7 @@ import { addFitter } from '../services/sign-in';
 import type { Database } from '../store/database';
 import { findAccount } from '../store/fitter-store';
 import { saveWearer } from '../store/wearer-store';
+import { loadSeason } from './load-season';
 
 const demoSchema = z.object({
   fitters: z.array(signInSchema.extend({ name: lineSchema(120) })).min(1),
@@ -19,7 +20,7 @@ const demoSchema = z.object({
  * Loads the demo scenario into a database that has nobody in it; a database in use is left
  * as it is.
  *
- * @param folder holds `demo.json` and the chart files it names
+ * @param folder holds `demo.json`, the chart files it names, and `season.json`
  * @returns whether anything was loaded
  */
 export async function loadDemo(database: Database, folder: string): Promise<boolean> {
@@ -35,6 +36,7 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
       if (!sheet.ok) throw new Error(`demo chart ${file} has faults: ${JSON.stringify(sheet.problem)}`);
       await keepChart(transaction, id, { sheet: sheet.value, source: file, replaces: null }, keeper.id);
     }
+    await loadSeason(transaction, folder, new Map(demo.charts.map(({ id, file }) => [file, id])), keeper.id);
   });
   return true;
 }
