@@ -2,7 +2,7 @@ import { groundsOf, judgeGarment, type Exception } from '@neat-measure/contract'
 import { FLAGS } from '@neat-measure/core';
 import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
-import { listDockets, listReadings } from '../store/docket-store';
+import { listOpenDockets, listReadings } from '../store/docket-store';
 import { listConfirmations, listSkips } from '../store/measuring-store';
 
 /**
@@ -11,9 +11,7 @@ import { listConfirmations, listSkips } from '../store/measuring-store';
  * first.
  */
 export async function listExceptions(database: Database): Promise<Exception[]> {
-  const summaries = (await listDockets(database)).filter(({ garments }) =>
-    garments.some(({ decided }) => decided === null),
-  );
+  const summaries = await listOpenDockets(database);
   const ids = summaries.map(({ docket }) => docket.id);
   const chartIds = summaries.flatMap(({ garments }) =>
     garments.flatMap(({ chartId, decided }) => (decided === null ? [chartId] : [])),

@@ -152,8 +152,26 @@ async function replaceRows(
     await database(table).insert(rows.map((row, position) => ({ docket_id: docketId, position, ...row })));
 }
 
-/** The latest dockets, with their wearers and what is decided. */
-export async function listDockets(database: Database): Promise<DocketSummary[]> {
+/** Every docket with a garment that is not decided for good: none of them may be forgotten, however old. */
+export async function listOpenDockets(database: Database): Promise<DocketSummary[]> {
+  const undecided = await database('docket_garments')
+    .leftJoin('decisions', (join) =>
+      join
+        .on('decisions.docket_id', 'docket_garments.docket_id')
+        .andOn('decisions.chart_id', 'docket_garments.chart_id')
+        .andOnVal('decisions.outcome', '<>', 'later'),
+    )
+    .whereNull('decisions.id')
+    .distinct('docket_garments.docket_id')
+    .pluck<string[]>('docket_garments.docket_id');
+  // Put off after it had been decided: open again.
+  const putOff = await database('decisions').where({ outcome: 'later' }).pluck<string[]>('docket_id');
+  const dockets = await listDockets(database, [...new Set([...undecided, ...putOff])]);
+  return dockets.filter(({ garments }) => garments.some(({ decided }) => decided === null));
+}
+
+/** The latest dockets, or those named, with their wearers and what is decided. */
+export async function listDockets(database: Database, only?: readonly string[]): Promise<DocketSummary[]> {
   type Joined = DocketRow & {
     wearer_name: string;
     wearer_role: string;
@@ -163,7 +181,9 @@ export async function listDockets(database: Database): Promise<DocketSummary[]> 
   const rows = await database('dockets')
     .join('wearers', 'wearers.id', 'dockets.wearer_id')
     .orderBy('opened_at', 'desc')
-    .limit(LISTED)
+    .modify(
+      (query) => void (only === undefined ? query.limit(LISTED) : query.whereIn('dockets.id', [...only])),
+    )
     .select<Joined[]>('dockets.*', {
       wearer_name: 'wearers.name',
       wearer_role: 'wearers.role',
