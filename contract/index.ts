@@ -9,6 +9,7 @@ export * from './decision';
 export * from './docket';
 export * from './judge-docket';
 export * from './plan-docket';
+export * from './bodies';
 export * from './device';
 export * from './self-measuring';
 export * from './routes';

@@ -1,3 +1,5 @@
+import type { MeasurementCode } from '@neat-measure/core';
+
 /** Every route of the server, by what it is for. Paths with an id take it last. */
 export const ROUTES = {
   /** GET: the server and its database answer. */
@@ -26,11 +28,18 @@ export const ROUTES = {
   decisions: '/api/decisions',
   /** GET: the flags of all wearers that nobody has decided yet. */
   exceptions: '/api/exceptions',
+  /** GET, with `codes`: the values that stand on the roll, without names. */
+  bodies: '/api/bodies',
 } as const;
 
 /** The path of one thing. */
 export function pathOf(route: string, id: string): string {
   return `${route}/${id}`;
+}
+
+/** GET: the values of some measurements, of everybody on the roll. */
+export function bodiesPath(codes: readonly MeasurementCode[]): string {
+  return `${ROUTES.bodies}?codes=${codes.join()}`;
 }
 
 /** GET: the verdicts on a docket. */

@@ -7,7 +7,8 @@ import { z } from 'zod';
 import { openBench } from '../services/bench';
 import type { Database } from '../store/database';
 import { saveDecision } from '../store/decision-store';
-import { saveDocket, saveReading } from '../store/docket-store';
+import { saveDocket } from '../store/docket-store';
+import { saveReading } from '../store/reading-store';
 
 const decisionSchema = z.discriminatedUnion('outcome', [
   z.object({ outcome: z.literal('accepted'), sizes: z.record(z.string(), z.string()) }),

@@ -1,4 +1,5 @@
 import {
+  bodiesQuerySchema,
   chartSaveSchema,
   chartSheetPath,
   chartUsesPath,
@@ -31,6 +32,7 @@ import {
   takeReading,
 } from '../services/bench';
 import { keepChart, versionsOf } from '../services/charts';
+import { listBodies } from '../services/bodies';
 import { listExceptions } from '../services/exceptions';
 import { makeSelfLink } from '../services/self-measuring';
 import { chartUses, findCharts, listCharts } from '../store/chart-store';
@@ -38,7 +40,7 @@ import type { Database } from '../store/database';
 import { listDockets } from '../store/docket-store';
 import { findProtocols, listProtocols, saveProtocol } from '../store/protocol-store';
 import { listWearers, saveWearer } from '../store/wearer-store';
-import { fitterOf, readBody, readId } from './request';
+import { fitterOf, readBody, readId, readQuery } from './request';
 
 /** The routes of the work itself. All need a session; all saves are PUTs under the client's own id. */
 export function workRoutes(database: Database): Router {
@@ -130,6 +132,10 @@ export function workRoutes(database: Database): Router {
       const id = readId(request);
       await saveProtocol(database, id, readBody(protocolSaveSchema, request));
       response.json((await findProtocols(database, [id]))[0]);
+    })
+    .get(ROUTES.bodies, async (request, response) => {
+      const { codes } = readQuery(bodiesQuerySchema, request);
+      response.json(await listBodies(database, codes));
     })
     .get(ROUTES.exceptions, async (_request, response) => {
       response.json(await listExceptions(database));

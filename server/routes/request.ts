@@ -9,7 +9,16 @@ import { notFound, ProblemError } from '../problem-error';
  * @throws ProblemError `invalid`, naming every field that is wrong
  */
 export function readBody<Value>(schema: z.ZodType<Value, unknown>, request: Request): Value {
-  const read = schema.safeParse(request.body);
+  return readThrough(schema, request.body);
+}
+
+/** Reads what stands behind the question mark of an address, as `readBody` does a body. */
+export function readQuery<Value>(schema: z.ZodType<Value, unknown>, request: Request): Value {
+  return readThrough(schema, request.query);
+}
+
+function readThrough<Value>(schema: z.ZodType<Value, unknown>, sent: unknown): Value {
+  const read = schema.safeParse(sent);
   if (read.success) return read.data;
   const faults = read.error.issues.map((issue) => ({
     path: issue.path.join('.'),

@@ -1,5 +1,4 @@
 import {
-  agreementOf,
   groundsOf,
   judgeGarment,
   type Recorded,
@@ -26,21 +25,21 @@ import {
   type MeasurementCode,
 } from '@neat-measure/core';
 import { notFound, ProblemError } from '../problem-error';
+import { latestSettled } from './latest-settled';
 import { selfRecorded } from './self-measuring';
 import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
 import { hasDecision, listDecisions, saveDecision } from '../store/decision-store';
-import {
-  docketOfReading,
-  findDocket,
-  listEarlierReadings,
-  listReadings,
-  saveDocket,
-  saveReading,
-  withdrawReading,
-} from '../store/docket-store';
+import { findDocket, saveDocket } from '../store/docket-store';
 import { listConfirmations, listSkips, saveConfirmation, saveSkip } from '../store/measuring-store';
 import { findProtocols } from '../store/protocol-store';
+import {
+  docketOfReading,
+  listEarlierReadings,
+  listReadings,
+  saveReading,
+  withdrawReading,
+} from '../store/reading-store';
 import { findWearer } from '../store/wearer-store';
 
 /** A docket with everything the Bench shows. */
@@ -84,15 +83,10 @@ function joinRecords(read: readonly Recorded[], own: readonly Recorded[]): Recor
 
 /** The latest settled value of each measurement on earlier dockets. */
 function recordOf(earlier: readonly Reading[], charts: readonly Chart[]): Recorded[] {
-  return [...new Set(earlier.map(({ code }) => code))].flatMap((code): Recorded[] => {
-    const taken = earlier.filter((reading) => reading.code === code);
-    const last = taken.at(-1)!;
-    const together = taken.filter(({ docketId }) => docketId === last.docketId);
-    const agreement = agreementOf(code, together);
-    if (agreement.state !== 'agreed') return [];
+  return latestSettled(earlier).map(({ code, value, last }) => {
     const takenAt = last.carriedFrom ?? last.takenAt;
     const oldest = new Date(Date.now() - remeasureAfter(code, charts) * 86_400_000).toISOString();
-    return [{ code, value: agreement.value, takenAt, origin: last.origin, due: takenAt < oldest }];
+    return { code, value, takenAt, origin: last.origin, due: takenAt < oldest };
   });
 }
 

@@ -2,8 +2,9 @@ import { groundsOf, judgeGarment, type Exception } from '@neat-measure/contract'
 import { FLAGS } from '@neat-measure/core';
 import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
-import { listOpenDockets, listReadings } from '../store/docket-store';
+import { listOpenDockets } from '../store/docket-store';
 import { listConfirmations, listSkips } from '../store/measuring-store';
+import { listReadings } from '../store/reading-store';
 
 /**
  * The garments of all wearers that carry a flag and are not decided: between sizes, split,

@@ -4,12 +4,9 @@ import {
   type Docket,
   type DocketSave,
   type DocketSummary,
-  type Reading,
-  type ReadingSave,
 } from '@neat-measure/contract';
-import type { FitPreference, HouseRule, Length, MeasurementCode } from '@neat-measure/core';
+import type { FitPreference, HouseRule, MeasurementCode } from '@neat-measure/core';
 import type { Database } from './database';
-import { saveOnce } from './save-once';
 import { changedMeanwhile, saveVersioned } from './save-versioned';
 
 type DocketRow = Pick<Docket, 'id' | 'number' | 'occasion' | 'unit' | 'preference' | 'version'> & {
@@ -243,100 +240,6 @@ export async function listDockets(database: Database, only?: readonly string[]):
 function saidOf(decision: Pick<Decision, 'outcome' | 'size'> | undefined): string | null {
   if (decision === undefined || !isClosing(decision)) return null;
   return decision.size ?? 'made to measure';
-}
-
-type ReadingRow = Pick<
-  Reading,
-  'device' | 'clothing' | 'id' | 'code' | 'typed' | 'unit' | 'stance' | 'tension' | 'instrument' | 'origin'
-> & {
-  readonly docket_id: string;
-  readonly length_um: number;
-  readonly fitter_id: string;
-  readonly taken_at: Date;
-  readonly carried_from: Date | null;
-  readonly withdrawn_at: Date | null;
-};
-
-/** Every reading of some dockets in the order taken, withdrawn ones among them. */
-export async function listReadings(database: Database, docketIds: readonly string[]): Promise<Reading[]> {
-  return (await readingRows(database).whereIn('docket_id', [...docketIds])).map(toReading);
-}
-
-/** The standing readings of a wearer's other dockets, in the order taken. */
-export async function listEarlierReadings(database: Database, { wearerId, id }: Docket): Promise<Reading[]> {
-  const rows = await readingRows(database)
-    .join('dockets', 'dockets.id', 'readings.docket_id')
-    .where({ wearer_id: wearerId, withdrawn_at: null })
-    .whereNot('docket_id', id);
-  return rows.map(toReading);
-}
-
-function readingRows(database: Database) {
-  return database('readings')
-    .leftJoin('reading_withdrawals', 'reading_withdrawals.reading_id', 'readings.id')
-    .orderBy(['taken_at', 'readings.id'])
-    .select<ReadingRow[]>('readings.*', 'withdrawn_at');
-}
-
-function toReading({
-  docket_id,
-  length_um,
-  fitter_id,
-  taken_at,
-  carried_from,
-  withdrawn_at,
-  ...row
-}: ReadingRow): Reading {
-  return {
-    ...row,
-    docketId: docket_id,
-    length: length_um as Length,
-    fitterId: fitter_id,
-    takenAt: taken_at.toISOString(),
-    carriedFrom: carried_from?.toISOString() ?? null,
-    withdrawnAt: withdrawn_at?.toISOString() ?? null,
-  };
-}
-
-/** Keeps a reading for good, with the length derived from what was typed. */
-export async function saveReading(
-  database: Database,
-  id: string,
-  save: ReadingSave,
-  length: Length,
-  fitterId: string,
-): Promise<void> {
-  const { docketId, takenAt, carriedFrom, ...rest } = save;
-  const row = {
-    id,
-    ...rest,
-    docket_id: docketId,
-    length_um: length,
-    taken_at: new Date(takenAt),
-    carried_from: carriedFrom === null ? null : new Date(carriedFrom),
-    fitter_id: fitterId,
-  };
-  await saveOnce(database, 'readings', row, ['docket_id', 'code', 'typed', 'unit', 'length_um', 'taken_at']);
-}
-
-/** The docket a reading belongs to. */
-export async function docketOfReading(database: Database, readingId: string): Promise<string | undefined> {
-  const row = await database('readings')
-    .where({ id: readingId })
-    .first<{ docket_id: string } | undefined>('docket_id');
-  return row?.docket_id;
-}
-
-/** Takes a reading back; the first time counts. */
-export async function withdrawReading(
-  database: Database,
-  readingId: string,
-  fitterId: string,
-): Promise<void> {
-  await database('reading_withdrawals')
-    .insert({ reading_id: readingId, fitter_id: fitterId, withdrawn_at: new Date() })
-    .onConflict('reading_id')
-    .ignore();
 }
 
 function toDocket(

@@ -1,5 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  bodiesPath,
+  bodiesSchema,
   chartSchema,
   chartsSchema,
   chartUsesPath,
@@ -7,10 +9,12 @@ import {
   chartVersionsPath,
   pathOf,
   ROUTES,
+  type Bodies,
   type Chart,
   type ChartSave,
   type ChartUses,
 } from '@neat-measure/contract';
+import type { MeasurementCode } from '@neat-measure/core';
 import type { Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -30,6 +34,11 @@ export class ChartService {
 
   uses(id: string): Observable<ChartUses> {
     return this.api.get(chartUsesPath(id), chartUsesSchema);
+  }
+
+  /** The values of some measurements that stand on the roll, without names. */
+  bodies(codes: readonly MeasurementCode[]): Observable<Bodies> {
+    return this.api.get(bodiesPath(codes), bodiesSchema);
   }
 
   /** Keeps a version under an id the caller made, so that trying again after a failure adds no second one. */

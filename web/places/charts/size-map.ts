@@ -1,7 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { compiled } from '@neat-measure/contract';
 import {
   holds,
+  isDerivedCode,
   MICROMETRES_PER,
   type ChartSheet,
   type ColumnCode,
@@ -18,6 +28,8 @@ import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import type { EChartsCoreOption } from 'echarts/core';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
+import { catchError, map, of, switchMap, tap } from 'rxjs';
+import { ChartService } from '../../data/chart-service';
 
 echarts.use([ScatterChart, GridComponent, MarkAreaComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
@@ -30,7 +42,7 @@ const BRICK = '#a63a24';
 const ROUND = 5;
 const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
 
-/** Two measurements as axes, the sizes as boxes to scale, gaps bare, and the 507 bodies as points: whom a part holds, and whom not. */
+/** Two measurements as axes, the sizes as boxes to scale, gaps bare, and the 507 bodies or the roll as points: whom a part holds, and whom not. */
 @Component({
   selector: 'nm-size-map',
   imports: [NgxEchartsDirective],
@@ -56,21 +68,17 @@ const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
             }
           </select></label
         >
+        <label
+          >Points
+          <select [value]="whose()" (change)="whose.set($any($event.target).value)">
+            <option value="507" [selected]="whose() === '507'">507 measured bodies</option>
+            <option value="roll" [selected]="whose() === 'roll'">everybody on the roll</option>
+          </select></label
+        >
       </div>
-      @if (coverage(); as held) {
-        <p class="held">
-          Of 507 bodies a size holds <b>{{ held.inside }}</b
-          >; <b>{{ held.between }}</b> fall between sizes or are split, <b>{{ held.outside }}</b> lie outside
-          all of them.
-        </p>
-      } @else {
-        <p class="held">The 507 bodies were not measured here; the boxes are to scale all the same.</p>
-      }
+      <p class="held" role="status">{{ says() }}</p>
       <div echarts class="map" [options]="options()" [autoResize]="true"></div>
-      <p class="source">
-        Points: Heinz, Peterson, Johnson and Kerk (2003), Journal of Statistics Education 11(2); 247 men and
-        260 women, most of them young and active.
-      </p>
+      <p class="source">{{ source() }}</p>
     }
   `,
   styles: `
@@ -130,6 +138,34 @@ export class SizeMap {
   });
   protected readonly up = linkedSignal(() => this.others()[0]?.key ?? '');
 
+  protected readonly whose = signal<'507' | 'roll'>('507');
+  protected readonly rollTrouble = signal('');
+  private readonly charts = inject(ChartService);
+  /** The roll's values of what the axes measure, fetched once they are asked for. */
+  private readonly roll = toSignal(
+    toObservable(computed(() => (this.whose() === 'roll' ? this.measured() : ''))).pipe(
+      switchMap((codes) =>
+        codes === ''
+          ? of([])
+          : this.charts.bodies(codes.split(' ') as MeasurementCode[]).pipe(
+              tap(() => this.rollTrouble.set('')),
+              catchError((problem: Error) => {
+                this.rollTrouble.set(problem.message);
+                return of([]);
+              }),
+            ),
+      ),
+      map((bodies) => bodies.map((body) => new Map(Object.entries(body)) as ReadonlyMap<ColumnCode, Length>)),
+    ),
+    { initialValue: [] },
+  );
+  /** What the axes measure, as far as a tape takes it. */
+  private readonly measured = computed(() => {
+    const axes = this.axes();
+    const codes = axes === null ? [] : [axes.along.column.code, axes.upward.column.code];
+    return codes.filter((code) => !isDerivedCode(code)).join(' ');
+  });
+
   private readonly axes = computed(() => {
     const along = this.columns().find(({ key }) => key === this.across());
     const upward = this.others().find(({ key }) => key === this.up()) ?? this.others()[0];
@@ -140,20 +176,32 @@ export class SizeMap {
     const axes = this.axes();
     if (axes === null) return [];
     const codes = [axes.along.column.code, axes.upward.column.code] as MeasurementCode[];
-    return BODIES.flatMap((body) => {
+    return (this.whose() === 'roll' ? this.roll() : BODIES).flatMap((body) => {
       const [x, y] = codes.map((code) => body.get(code));
       if (x === undefined || y === undefined) return [];
       return [{ x, y, where: whereIs(axes.along.column, axes.upward.column, x, y) }];
     });
   });
 
-  protected readonly coverage = computed(() => {
+  /** Whom the sizes hold, in one sentence. */
+  protected readonly says = computed(() => {
     const points = this.points();
-    if (points.length === 0) return null;
+    const roll = this.whose() === 'roll';
+    if (roll && this.rollTrouble() !== '') return this.rollTrouble();
+    if (points.length === 0)
+      return roll
+        ? 'Nobody on the roll has both measured yet; the boxes are to scale all the same.'
+        : 'The 507 bodies were not measured here; the boxes are to scale all the same.';
     const share = (where: string) =>
       `${Math.round((100 * points.filter((point) => point.where === where).length) / points.length)} %`;
-    return { inside: share('inside'), between: share('between'), outside: share('outside') };
+    const whom = roll ? `${points.length} on the roll` : `${points.length} bodies`;
+    return `Of ${whom} a size holds ${share('inside')}; ${share('between')} fall between sizes or are split, ${share('outside')} lie outside all of them.`;
   });
+  protected readonly source = computed(() =>
+    this.whose() === 'roll'
+      ? 'Points: the latest settled readings of everybody on the roll; nobody is named here.'
+      : 'Points: Heinz, Peterson, Johnson and Kerk (2003), Journal of Statistics Education 11(2); 247 men and 260 women, most of them young and active.',
+  );
 
   protected readonly options = computed<EChartsCoreOption>(() => {
     const axes = this.axes();

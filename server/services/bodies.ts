@@ -1,0 +1,19 @@
+import type { Bodies } from '@neat-measure/contract';
+import type { MeasurementCode } from '@neat-measure/core';
+import type { Database } from '../store/database';
+import { listReadingsByWearer } from '../store/reading-store';
+import { latestSettled } from './latest-settled';
+
+/** The latest settled values of everybody on the roll, for some measurements; whoever has none is left out. */
+export async function listBodies(database: Database, codes: readonly MeasurementCode[]): Promise<Bodies> {
+  const byWearer = await listReadingsByWearer(database, codes);
+  return (
+    [...byWearer.values()]
+      .map((readings) =>
+        Object.fromEntries(latestSettled(readings).map(({ code, value }) => [code, value] as const)),
+      )
+      .filter((body) => Object.keys(body).length > 0)
+      // By their values, so that the order they were measured in says nothing of who they are.
+      .sort((one, other) => (JSON.stringify(one) < JSON.stringify(other) ? -1 : 1))
+  );
+}
