@@ -34,6 +34,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { ApiProblem } from '../../data/api';
 import { ChartService } from '../../data/chart-service';
 import { UnitService } from '../../data/unit-service';
+import { ChartText } from './chart-text';
 import { DoctorList } from './doctor-list';
 import { PartEditor } from './part-editor';
 import { PartRulers } from './part-rulers';
@@ -49,7 +50,7 @@ export interface Draft {
 /** A chart being made ready: what the table does not say, the tables themselves, and the doctor. Nothing is saved until confirmed. */
 @Component({
   selector: 'nm-chart-draft',
-  imports: [DoctorList, PartEditor, PartRulers],
+  imports: [ChartText, DoctorList, PartEditor, PartRulers],
   templateUrl: './chart-draft.html',
   styleUrl: './chart-draft.less',
   host: { '(keydown)': 'onKey($event)' },

@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { exportChartJson, importChartJson, sayJsonFinding, type ChartSheet } from '@neat-measure/core';
+
+/** The most findings shown at once; mending the first often mends the rest. */
+const MOST_SHOWN = 8;
+
+/**
+ * A whole chart as text in the open chart form: what the tables do not show, such as the
+ * maker's arithmetic, what is made together and the options, is written here. What is wrong is
+ * said while it is typed, and the chart changes only once the text is taken over.
+ */
+@Component({
+  selector: 'nm-chart-text',
+  template: `
+    <textarea
+      aria-label="The whole chart as text"
+      spellcheck="false"
+      rows="22"
+      [value]="text()"
+      (input)="text.set($any($event.target).value)"
+    ></textarea>
+    @if (findings().length > 0) {
+      <ol class="findings" role="status">
+        @for (line of findings(); track $index) {
+          <li>{{ line }}</li>
+        }
+      </ol>
+    }
+    <div class="acts">
+      <button type="button" [disabled]="!changed() || findings().length > 0" (click)="take()">
+        Take the text over
+      </button>
+      <button type="button" [disabled]="!changed()" (click)="text.set(written())">Back to the chart</button>
+    </div>
+  `,
+  styles: `
+    @import './charts-shared';
+
+    textarea {
+      box-sizing: border-box;
+      width: 100%;
+      max-width: 860px;
+      margin-top: 10px;
+      padding: 12px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: var(--ink);
+      font-family: var(--figures);
+      font-size: 14px;
+      line-height: 1.45;
+      tab-size: 2;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChartText {
+  readonly sheet = input.required<ChartSheet>();
+  /** The chart as the text says it. */
+  readonly taken = output<ChartSheet>();
+
+  protected readonly written = computed(() => exportChartJson(this.sheet()));
+  /** What stands in the field: the chart, until something is typed; then that, whatever happens to the chart. */
+  protected readonly text = linkedSignal<string, string>({
+    source: this.written,
+    computation: (written, before) =>
+      before !== undefined && before.value !== before.source ? before.value : written,
+  });
+  protected readonly changed = computed(() => this.text() !== this.written());
+  private readonly read = computed(() => importChartJson(this.text()));
+  protected readonly findings = computed(() => {
+    const read = this.read();
+    if (read.ok) return [];
+    const lines = read.problem.map(sayJsonFinding);
+    const more = lines.length - MOST_SHOWN;
+    return more > 0 ? [...lines.slice(0, MOST_SHOWN), `And ${more} more.`] : lines;
+  });
+
+  protected take(): void {
+    const read = this.read();
+    if (!read.ok) return;
+    this.text.set(exportChartJson(read.value));
+    this.taken.emit(read.value);
+  }
+}
