@@ -138,6 +138,32 @@ test('the map draws the sizes to scale over the 507 bodies, and says how many th
   await page.getByRole('tab', { name: 'Map' }).click();
   await expect(page.getByText('Of 507 bodies a size holds 38 %')).toBeVisible();
   await expect(page.locator('.map svg')).toBeVisible();
+
+  await page.getByLabel('Points').selectOption('roll');
+  await expect(page.getByText(/^Of \d+ on the roll a size holds \d+ %;/)).toBeVisible();
+});
+
+test('a published table is begun with, an option added to it as text, and kept', async ({ fitter: page }) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await page
+    .getByLabel('Begin with a published table')
+    .selectOption({ label: 'EN 13402-3: Men, waist and height' });
+  await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
+  await expect(page.getByText('EN 13402-3, from memory.', { exact: true })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Garment' }).fill('Watch trousers');
+  await page.getByText('The whole chart as text').press('Enter');
+  const text = page.getByLabel('The whole chart as text');
+  const written = await text.inputValue();
+  await text.fill(written.replace('"options": []', '"options": [{"name": "Long leg"}]'));
+  await expect(page.getByText('options.0.when', { exact: false })).toBeVisible();
+  const option =
+    '{"name": "Long leg", "when": [{"of": "height", "is": "above", "length": "190 cm"}], "adds": "+4 cm in the leg"}';
+  await text.fill(written.replace('"options": []', `"options": [${option}]`));
+  await page.getByRole('button', { name: 'Take the text over' }).press('Enter');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).press('Enter');
+  await expect(page.getByText('Watch trousers is on the shelf.')).toBeVisible();
+  await expect(page.getByText('+4 cm in the leg', { exact: false })).toBeVisible();
 });
 
 test('a chart is saved as JSON, XLSX and CSV, and each of them can be brought again', async ({

@@ -2,7 +2,7 @@ import { expect, openDocket, takeReadings, test } from './fitter';
 
 test('every flag waits on the exceptions until it is decided by keyboard', async ({ fitter: page }) => {
   // A dress is split, trousers are not made; both are flags.
-  await openDocket(page, 'Imke Flagged', ['Regatta dress', 'Warden trousers']);
+  await openDocket(page, 'Imke Flagged', ['Warden trousers', 'Regatta dress']);
   await takeReadings(page, '90', '90', '77', '77', '107', '107', '96', '96', '86', '86');
   await expect(page.getByRole('heading', { name: 'Warden trousers' })).toBeVisible();
   await page.goto('/bench/exceptions');

@@ -68,6 +68,8 @@ export class ChartDraft {
   private readonly unread = signal<ReadonlySet<string>>(new Set());
   protected readonly faults = signal<readonly string[]>([]);
   protected readonly busy = signal(false);
+  /** The text is written out only once somebody has wanted it, and then stays. */
+  protected readonly opened = signal(false);
   protected readonly added = signal<{ code: MeasurementCode; unit: WorkingUnit }>({
     code: 'chest-girth',
     unit: 'cm',

@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Chart } from '@neat-measure/contract';
-import { GARMENT_KINDS, KIND_WORDS, type ChartSheet } from '@neat-measure/core';
+import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@neat-measure/core';
 import { ChartFiles, type Brought } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
@@ -67,6 +67,7 @@ export class Charts {
   /** What was brought last: a table still to be understood, or what is wrong with it. */
   protected readonly brought = signal<Exclude<Brought, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
+  protected readonly published = PUBLISHED_CHARTS;
   protected readonly trouble = signal('');
   /** The chart put on the shelf last, to go on with at once. */
   protected readonly added = signal<Chart | null>(null);
@@ -118,8 +119,8 @@ export class Charts {
 
   /** A block copied from a spreadsheet or a page is a chart brought, unless it is meant for a field. */
   protected onPaste(event: ClipboardEvent): void {
-    if (event.defaultPrevented || event.target instanceof HTMLInputElement || event.clipboardData === null)
-      return;
+    const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+    if (event.defaultPrevented || typing || event.clipboardData === null) return;
     const file = event.clipboardData.files[0];
     const html = event.clipboardData.getData('text/html');
     const text = /<table[\s>]/i.test(html) ? html : event.clipboardData.getData('text/plain');
@@ -137,6 +138,15 @@ export class Charts {
     if (brought.kind === 'sheet')
       this.draft.set({ sheet: brought.sheet, source: brought.source, replaces: null });
     else this.brought.set(brought);
+  }
+
+  /** A published table becomes a draft, with where it is from beside it. */
+  protected begin(choice: HTMLSelectElement): void {
+    const chosen = choice.value === '' ? undefined : this.published[Number(choice.value)];
+    choice.value = '';
+    if (chosen === undefined) return;
+    this.discard();
+    this.draft.set({ sheet: chosen.sheet, source: chosen.source, replaces: null });
   }
 
   /** A table as it was understood becomes a draft. */
