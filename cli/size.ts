@@ -10,6 +10,7 @@ import {
   MOST_CHART_BYTES,
   readPeopleHeadings,
   readPersonRow,
+  SeenIds,
   sayFinding,
   sayJsonFinding,
   sayPeopleFinding,
@@ -125,7 +126,7 @@ async function sizeStream(
   let [rows, unread] = [0, 0];
   let waiting: string[][] = asked.json ? [] : [[...SIZED_HEADING]];
   let lines = '';
-  const firstLines = new Map<string, number>();
+  const firstLines = new SeenIds();
   const flush = async () => {
     const text = lines + (waiting.length === 0 ? '' : writeCsv(waiting));
     [waiting, lines] = [[], ''];

@@ -74,6 +74,7 @@ export * from './match/say-alteration';
 export * from './foresight/plausible-bodies';
 export * from './foresight/foresee';
 export * from './fit/fit-checks';
+export * from './group/seen-ids';
 export * from './group/read-people';
 export * from './group/say-people-finding';
 export * from './group/size-people';

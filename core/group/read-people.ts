@@ -5,6 +5,7 @@ import type { FileFinding, Place } from '../chart/finding';
 import { parseHeading, type HeadingProblem } from '../chart/formats/heading';
 import { failure, success, type Outcome } from '../outcome';
 import type { Length, WorkingUnit } from '../quantity/length';
+import { SeenIds } from './seen-ids';
 
 /** What keeps a whole list of people from being read. */
 export type PeopleFinding =
@@ -56,7 +57,7 @@ export function readPeople(text: string): Outcome<PeopleRow[], readonly PeopleFi
   if (head === undefined) return failure([{ code: 'file-empty' }]);
   const headings = readPeopleHeadings(head);
   if (!headings.ok) return headings;
-  const firstLines = new Map<string, number>();
+  const firstLines = new SeenIds();
   return success(lines.map((row) => readPersonRow(row, head.cells.length, headings.value, firstLines)));
 }
 
@@ -81,13 +82,13 @@ export function readPeopleHeadings(head: TableRow): Outcome<PeopleHeading[], rea
  * Reads one row of a list.
  *
  * @param width how many cells the heading has
- * @param firstLines where each id stood first; grows with every row
+ * @param firstLines where each id stood first; grows a little with every row
  */
 export function readPersonRow(
   { line, cells }: TableRow,
   width: number,
   headings: readonly PeopleHeading[],
-  firstLines: Map<string, number>,
+  firstLines: Pick<SeenIds, 'get' | 'set'>,
 ): PeopleRow {
   const problems: PersonProblem[] = [];
   const id = cells[0] ?? '';
