@@ -32,7 +32,7 @@ const GARMENTS = {
 const WITHOUT_HISTORY = 12;
 /** Of today's dockets, by their place: one half done, one with exchanged readings. */
 const UNFINISHED = 8;
-const EXCHANGED = 5;
+const EXCHANGED = 20;
 
 const charts = new Map(
   demo.charts.map(({ file }) => {
@@ -125,8 +125,8 @@ demo.wearers.slice(WITHOUT_HISTORY).forEach(({ id, role }, at) => {
   // One is not measured to the end, and one has two readings written into each other's place.
   const readings = readingsOf(at === UNFINISHED ? codes.slice(0, -1) : codes, body);
   if (at === EXCHANGED) {
-    const [standing, seated] = ['notch-to-belt-standing', 'notch-to-belt-seated'];
-    [readings[standing], readings[seated]] = [readings[seated], readings[standing]];
+    const [chest, waist] = ['chest-girth', 'waist-girth'];
+    [readings[chest], readings[waist]] = [readings[waist], readings[chest]];
   }
   const decisions = Object.fromEntries(
     garments.flatMap((file) => {

@@ -1,10 +1,18 @@
 import { groundsOf, judgeGarment, standingReadings } from '@neat-measure/contract';
-import { decidingCodes, labelOf, measurement, MEASUREMENT_CODES, readReading } from '@neat-measure/core';
+import {
+  decidingCodes,
+  labelOf,
+  measurement,
+  MEASUREMENT_CODES,
+  readReading,
+  type Expectation,
+} from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
 import { openBench } from '../services/bench';
+import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
 import { saveDecision } from '../store/decision-store';
 import { saveDocket } from '../store/docket-store';
@@ -53,6 +61,7 @@ export async function loadSeason(
 ): Promise<void> {
   const { dockets } = seasonSchema.parse(JSON.parse(await readFile(join(folder, 'season.json'), 'utf8')));
   const oldestFirst = [...dockets].sort((one, other) => other.daysAgo - one.daysAgo);
+  const expected = await expectations(database, charts);
   for (const [at, { wearer, occasion, daysAgo, garments, readings, decisions }] of oldestFirst.entries()) {
     const docketId = uuidv7();
     // One after the other, so that those of one day keep an order.
@@ -71,6 +80,8 @@ export async function loadSeason(
     await database('dockets')
       .where({ id: docketId })
       .update({ opened_at: new Date(opened) });
+    // Each is taken the way the garments of the docket want it.
+    const wanted = garments.flatMap((file) => expected.get(file) ?? []);
     let taken = opened;
     for (const code of MEASUREMENT_CODES)
       for (const typed of readings[code] ?? []) {
@@ -84,8 +95,8 @@ export async function loadSeason(
           typed,
           unit,
           stance,
-          tension: 'skin',
-          clothing: 'close-fitting',
+          tension: wanted.find((one) => one.code === code)?.tension ?? 'skin',
+          clothing: wanted.find((one) => one.code === code)?.clothing ?? 'close-fitting',
           instrument: instruments[0]!,
           origin: 'fitter',
           takenAt: new Date((taken += MINUTE_MS / 4)).toISOString(),
@@ -99,6 +110,15 @@ export async function loadSeason(
       .where({ docket_id: docketId })
       .update({ decided_at: new Date(taken + MINUTE_MS) });
   }
+}
+
+/** What each chart says of how it wants to be measured, by its file. */
+async function expectations(
+  database: Database,
+  charts: ReadonlyMap<string, string>,
+): Promise<Map<string, readonly Expectation[]>> {
+  const kept = await findCharts(database, [...charts.values()]);
+  return new Map([...charts].map(([file, id]) => [file, kept.find((one) => one.id === id)!.sheet.expects]));
 }
 
 async function decideAll(
