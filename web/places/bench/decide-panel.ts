@@ -12,11 +12,13 @@ import {
 } from '@angular/core';
 import { isClosing } from '@neat-measure/contract';
 import {
+  decidingCodes,
   decidingPart,
   FIT_PREFERENCES,
   HOUSE_RULES,
   PREFERENCE_WORDS,
   RULE_WORDS,
+  saySuspicion,
   VERDICT_WORDS,
   type FitPreference,
   type HouseRule,
@@ -68,6 +70,17 @@ export class DecidePanel {
       reason: decision.reason,
       by: decision.fitter,
     };
+  });
+  /** Why a garment is suspect: the checks that its measurements failed. */
+  protected readonly doubts = computed(() => {
+    if (this.verdict().verdict !== 'suspect') return [];
+    const codes = decidingCodes(this.sheet());
+    return this.store
+      .suspicions()
+      .filter(
+        ({ weight, measurements }) => weight === 'ask' && measurements.some((one) => codes.includes(one)),
+      )
+      .map((suspicion) => saySuspicion(suspicion, this.store.unit()));
   });
   protected readonly closed = computed(() => isClosing(this.garment().decision));
   protected readonly allClosed = computed(() =>
