@@ -69,6 +69,7 @@ try {
 
   await open('maren', ['Ranger field jacket', 'Estuary fleece']);
   await type('96', '96.5', '84', '84');
+  await page.locator('[data-proposed]').waitFor();
   await page.keyboard.press('Enter');
   await page.getByText('accepted ✓').first().waitFor();
   await open('ibrahima', ['Ranger field jacket', 'Estuary fleece']);
