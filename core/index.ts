@@ -71,6 +71,7 @@ export * from './match/say-verdict';
 export * from './match/say-derived';
 export * from './chart/say-requirement';
 export * from './match/say-alteration';
+export * from './match/made-to-measure';
 export * from './foresight/plausible-bodies';
 export * from './foresight/foresee';
 export * from './fit/fit-checks';

@@ -14,6 +14,7 @@ test('every flag waits on the exceptions until it is decided by keyboard', async
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Warden trousers');
   await expect(page.getByText('42x34 is not made.').first()).toBeVisible();
+  await expect(page.getByText('trouser waist 107 cm, inside leg 86 cm', { exact: false })).toBeVisible();
   await page.keyboard.press('m');
   await expect(page.getByRole('button', { name: /Warden trousers .*to be made to measure ✓/ })).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Regatta dress');

@@ -16,8 +16,10 @@ import {
   decidingPart,
   FIT_PREFERENCES,
   HOUSE_RULES,
+  madeToMeasureNeeds,
   PREFERENCE_WORDS,
   RULE_WORDS,
+  sayNeeds,
   saySuspicion,
   VERDICT_WORDS,
   type FitPreference,
@@ -71,6 +73,10 @@ export class DecidePanel {
       by: decision.fitter,
     };
   });
+  /** What the maker has to be told where no size goes. */
+  protected readonly needs = computed(() =>
+    sayNeeds(madeToMeasureNeeds(this.sheet(), this.store.values()), this.store.unit()),
+  );
   /** Why a garment is suspect: the checks that its measurements failed. */
   protected readonly doubts = computed(() => {
     if (this.verdict().verdict !== 'suspect') return [];
