@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import {
+  cm,
+  holds,
+  micrometres,
+  middle,
+  mm,
+  settleColumn,
+  toNearestEnd,
+  type Cell,
+  type Length,
+} from '../index';
+import { parseCell } from './formats/parse-cell';
+
+const cellsOf = (...texts: string[]): Cell[] =>
+  texts.map((text) => {
+    const cell = parseCell(text, 'cm');
+    if (!cell.ok) throw new Error(text);
+    return cell.value;
+  });
+/** Which sizes hold a value in cm. */
+const holding = (cells: readonly Cell[], value: number, reach?: 'next-up' | 'next-down') =>
+  settleColumn(cells, reach).flatMap((interval, size) => (holds(interval, cm(value)) ? [size] : []));
+
+describe('settleColumn', () => {
+  it('includes both printed ends, and gives a shared one to the larger size', () => {
+    const column = cellsOf('86-90', '90-94', '95-99');
+    expect([85.9, 86, 89.9, 90, 94, 94.1, 95, 99, 99.1].map((value) => holding(column, value))).toEqual([
+      [],
+      [0],
+      [0],
+      [1],
+      [1],
+      [],
+      [2],
+      [2],
+      [],
+    ]);
+  });
+
+  it('takes ends that say their own at their word', () => {
+    const column = cellsOf('<82', '>=82 <=86', '>86');
+    expect([81.9, 82, 86, 86.1, 200].map((value) => holding(column, value))).toEqual([
+      [0],
+      [1],
+      [1],
+      [2],
+      [2],
+    ]);
+  });
+
+  it('lets single values reach halfway, the outer two as far beyond', () => {
+    const column = cellsOf('84', '88', '94');
+    expect([81.9, 82, 85.9, 86, 90.9, 91, 96.9, 97].map((value) => holding(column, value))).toEqual([
+      [],
+      [0],
+      [0],
+      [1],
+      [1],
+      [2],
+      [2],
+      [],
+    ]);
+  });
+
+  it('lets a body between two single values take the upper, or the lower, where the chart says so', () => {
+    const column = cellsOf('84', '88', '94');
+    expect([80, 80.1, 84, 84.1, 88, 94, 94.1].map((value) => holding(column, value, 'next-up'))).toEqual([
+      [],
+      [0],
+      [0],
+      [1],
+      [1],
+      [2],
+      [],
+    ]);
+    expect(
+      [83.9, 84, 87.9, 88, 93.9, 94, 99.9, 100].map((value) => holding(column, value, 'next-down')),
+    ).toEqual([[], [0], [0], [1], [1], [2], [2], []]);
+  });
+
+  it('leaves no length between single values in two sizes or in none', () =>
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 1_000, max: 2_000_000 }), { minLength: 2, maxLength: 12 }),
+        fc.constantFrom('halfway' as const, 'next-up' as const, 'next-down' as const),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (values, reach, at) => {
+          const growing = [...values].sort((a, b) => a - b);
+          const intervals = settleColumn(
+            growing.map((value): Cell => ({ kind: 'nominal', at: micrometres(value) })),
+            reach,
+          );
+          const [first, last] = [growing[0]!, growing.at(-1)!];
+          const value = Math.round(first + at * (last - first)) as Length;
+          return intervals.filter((interval) => holds(interval, value)).length === 1;
+        },
+      ),
+    ));
+
+  it('lets a size without ends hold everybody', () => {
+    const cells: Cell[] = [{ kind: 'interval', lower: null, upper: null }];
+    expect(settleColumn(cells)[0]).toEqual({ from: -Infinity, until: Infinity, lower: null, upper: null });
+  });
+});
+
+describe('an interval', () => {
+  const [closed, open] = settleColumn(cellsOf('86-90', '>=96'));
+  it('knows how far a length is from its nearest printed end, on either side', () => {
+    expect(toNearestEnd(closed!, cm(87))).toBe(mm(10));
+    expect(toNearestEnd(closed!, cm(92))).toBe(mm(20));
+    expect(toNearestEnd(open!, cm(100))).toBe(mm(40));
+    expect(toNearestEnd({ ...open!, lower: null }, cm(100))).toBeNull();
+  });
+  it('has a middle, an open one its only end', () => {
+    expect(middle(closed!)).toBe(cm(88));
+    expect(middle(open!)).toBe(cm(96));
+    expect(middle({ ...open!, lower: null })).toBeNull();
+  });
+});

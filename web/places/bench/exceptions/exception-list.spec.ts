@@ -1,0 +1,126 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { ROUTES, type Exception } from '@neat-measure/contract';
+import { chartSheetSchema, cm, compileChart, judge } from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
+import { ExceptionList } from './exception-list';
+
+describe('ExceptionList', () => {
+  const chart = (garment: string) =>
+    compileChart(
+      chartSheetSchema.parse({
+        maker: 'Ostrel Workwear',
+        garment,
+        unit: 'cm',
+        rule: 'widest-decides',
+        parts: [
+          {
+            code: 'size',
+            name: 'Size',
+            sizes: ['S', 'M'],
+            columns: [
+              { code: 'chest-girth', unit: 'cm', cells: ['86-94', '96-102'] },
+              { code: 'waist-girth', unit: 'cm', cells: ['74-82', '82-90'] },
+            ],
+          },
+        ],
+      }),
+    );
+  const flag = (wearer: string, garment: string, chest: number, waist: number): Exception => ({
+    docketId: uuidv7(),
+    number: 7,
+    wearer,
+    chartId: uuidv7(),
+    garment,
+    maker: 'Ostrel Workwear',
+    verdict: judge(
+      chart(garment),
+      new Map([
+        ['chest-girth', { value: cm(chest) }],
+        ['waist-girth', { value: cm(waist) }],
+      ]),
+    ),
+  });
+  const FLAGS = [
+    flag('Maren Okonjo', 'Watch coat', 95, 78),
+    flag('Leif Arunachalam', 'Pea coat', 90, 85),
+    flag('Jun Halvorsen', 'Pea coat', 120, 85),
+  ];
+
+  function open(waiting = false) {
+    localStorage.clear();
+    if (waiting)
+      localStorage.setItem(
+        'neat-measure.outbox',
+        JSON.stringify([{ readingId: uuidv7(), docketId: uuidv7(), reading: {} }]),
+      );
+    TestBed.configureTestingModule({
+      providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
+    });
+    const fixture = TestBed.createComponent(ExceptionList);
+    const http = TestBed.inject(HttpTestingController);
+    const host = fixture.nativeElement as HTMLElement;
+    document.body.append(host);
+    fixture.detectChanges();
+    const headings = () => [...host.querySelectorAll('h2')].map((one) => one.textContent.trim());
+    const arrive = async (flags: readonly Exception[]) => {
+      http.expectOne(ROUTES.exceptions).flush(flags);
+      fixture.detectChanges();
+      await fixture.whenStable();
+    };
+    return { fixture, http, host, headings, arrive };
+  }
+  afterEach(() => localStorage.clear());
+
+  it('lists the flags by garment, or by kind in the order of the verdicts', async () => {
+    const { fixture, host, headings, arrive } = open();
+    await arrive(FLAGS);
+    expect(headings()).toEqual(['Pea coat, Ostrel Workwear', 'Watch coat, Ostrel Workwear']);
+    expect(host.textContent).toContain('3 flags nobody has decided yet.');
+    host.querySelector('button')!.click();
+    fixture.detectChanges();
+    expect(headings()).toEqual(['Between sizes', 'Split', 'Beyond the range']);
+    const [first] = host.querySelectorAll('.flag');
+    expect(first!.textContent).toContain('Watch coat');
+    expect(first!.textContent).toContain('S | M');
+  });
+
+  it('is walked by arrows, and the first waits for Enter', async () => {
+    const { host, arrive } = open();
+    await arrive(FLAGS);
+    const links = [...host.querySelectorAll('.flag')];
+    const press = (key: string) =>
+      document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    expect(document.activeElement).toBe(links[0]!);
+    press('ArrowUp');
+    expect(document.activeElement).toBe(links[0]!);
+    press('ArrowDown');
+    press('ArrowDown');
+    press('ArrowDown');
+    expect(document.activeElement).toBe(links[2]!);
+    expect(links[2]!.getAttribute('href')).toMatch(/^\/bench\/[0-9a-f-]+\?decide=/);
+  });
+
+  it('says when nothing is flagged, and when the server cannot be reached', async () => {
+    const nothing = open();
+    await nothing.arrive([]);
+    expect(nothing.host.textContent).toContain('Nothing is flagged.');
+    TestBed.resetTestingModule();
+    const { http, host, fixture } = open();
+    http.expectOne(ROUTES.exceptions).error(new ProgressEvent('error'));
+    fixture.detectChanges();
+    expect(host.querySelector('[role=alert]')!.textContent).toMatch(/\.$/);
+  });
+
+  it('waits for readings on their way, and says which are missing where they cannot be sent', async () => {
+    const { http, host, fixture, arrive } = open(true);
+    // The reading goes first; the list is not asked for before it has been tried.
+    http.expectNone(ROUTES.exceptions);
+    http.expectOne(({ method }) => method === 'PUT').error(new ProgressEvent('error'));
+    fixture.detectChanges();
+    await arrive([]);
+    expect(host.textContent).toContain('1 reading has not reached the server yet');
+  });
+});
