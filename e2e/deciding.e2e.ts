@@ -48,6 +48,22 @@ test('a garment is put off, sized up with a reason, and keeps its decision when 
   await expect(page.getByText('It was decided when the proposal was M')).toBeVisible();
 });
 
+test('below the range the nearest size is taken knowingly, with a reason, and never by the key that accepts', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Ottilie Small', ['Ranger field jacket']);
+  await takeReadings(page, '76', '76', '64', '64');
+  await expect(page.locator('[data-proposed]')).toHaveText('made to measure');
+  await expect(page.getByText('Made to measure needs: chest 76 cm, natural waist 64 cm.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /Accept/ })).toHaveCount(0);
+  await page.keyboard.press('o');
+  await expect(page.getByRole('radio', { name: 'XS', exact: true })).toBeChecked();
+  await page.getByLabel('Reason in your own words').fill('Worn over a thick jersey');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Chosen instead: XS.')).toBeVisible();
+});
+
 test('a house rule and a fit are put in the place of the chart’s for one garment, and kept', async ({
   fitter: page,
 }) => {

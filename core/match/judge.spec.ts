@@ -109,6 +109,9 @@ describe('judge', () => {
     );
     const below = judged(80, 78);
     expect([below.verdict, below.proposed]).toEqual(['beyond', 'S']);
+    expect(sayReason(judged(80, 66), 'cm')).toBe(
+      'Chest 80 cm is 6 cm below the smallest size, S; natural waist 66 cm is 8 cm below the smallest size, S. Made to measure is the way on.',
+    );
     expect(sayReason(below, 'cm')).toContain('is 6 cm below the smallest size, S');
   });
 

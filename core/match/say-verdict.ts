@@ -70,7 +70,7 @@ export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: Wor
     case 'overlap':
       return `${list(reason.sizes, 'and')} hold every measurement. For ${PREFERENCE_WORDS[reason.preference]}: ${reason.pick}.`;
     case 'between':
-      return `${reason.gaps.map((one) => `${value(one, unit)} falls in the gap between ${one.below} and ${one.above}`).join('; ')}. ${pick(reason)}`;
+      return `${inOne(reason.gaps.map((one) => `${value(one, unit)} falls in the gap between ${one.below} and ${one.above}`))}. ${pick(reason)}`;
     case 'split':
       return `${capital(reason.says.map((one) => `${name(one)} says ${list(one.sizes, 'or')}`).join(', '))}. ${pick(reason)}`;
     case 'beyond':
@@ -122,7 +122,8 @@ function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
 
 function sayBeyond({ outside, offScale }: Extract<Reason, { verdict: 'beyond' }>, unit: WorkingUnit): string {
   const past = offScale.map((name) => `${name} goes past the maker’s own table`);
-  return `${[...outside.map((one) => sayOutside(one, unit)), ...past].join('; ')}. Made to measure is the way on.`;
+  const facts = inOne([...outside.map((one) => sayOutside(one, unit)), ...past]);
+  return `${facts}. Made to measure is the way on.`;
 }
 
 function saySuspect({ suspects, requirement }: Extract<Reason, { verdict: 'suspect' }>): string {
@@ -173,6 +174,11 @@ function uncapital(text: string, { reason }: PartVerdict): string {
 
 function list(words: readonly string[], last: 'and' | 'or'): string {
   return words.length <= 1 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)!}`;
+}
+
+/** Facts in one sentence: each begins with a measurement's name, which only the first writes large. */
+function inOne(facts: readonly string[]): string {
+  return facts.map((fact, at) => (at === 0 ? fact : fact.charAt(0).toLowerCase() + fact.slice(1))).join('; ');
 }
 
 function capital(text: string): string {

@@ -60,7 +60,14 @@ export class DecidePanel {
   protected readonly sheet = computed(() => this.garment().chart.sheet);
   protected readonly verdict = computed(() => this.garment().verdict);
   protected readonly word = computed(() => VERDICT_WORDS[this.verdict().verdict]);
-  protected readonly acceptable = computed(() => this.verdict().proposed);
+  /**
+   * What one key accepts. Beyond the range the nearest size is only a fallback: it is taken
+   * knowingly, as another size with a reason, and never by the key that accepts.
+   */
+  protected readonly acceptable = computed(() => {
+    const { verdict, proposed } = this.verdict();
+    return verdict === 'beyond' ? null : proposed;
+  });
   protected readonly flagged = computed(() => ['beyond', 'not-made'].includes(this.verdict().verdict));
   /** The decision that stands, in words; one put off leaves the garment open. */
   protected readonly standing = computed(() => {
@@ -181,8 +188,12 @@ export class DecidePanel {
     });
   }
 
-  /** The proposal with the deciding part changed to its first alternate: the likeliest other choice. */
+  /**
+   * The proposal with the deciding part changed to its first alternate: the likeliest other
+   * choice. Where the proposal itself is not to be accepted it is the likeliest.
+   */
   protected instead(): Readonly<Record<string, string>> {
+    if (this.acceptable() === null && this.verdict().proposed !== null) return this.verdict().sizes;
     const { part, alternates } = decidingPart(this.verdict());
     const other = alternates[0];
     return other === undefined ? this.verdict().sizes : { ...this.verdict().sizes, [part]: other };
