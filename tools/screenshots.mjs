@@ -1,43 +1,19 @@
 // npm run screenshots: one picture of each main view in docs/screenshots, from the demo data.
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildChanged } from './lib/build.mjs';
-import { debianProgram, npmPackages } from './lib/install.mjs';
-import { startMariadb } from './lib/mariadb.mjs';
-import { DATA, ROOT } from './lib/paths.mjs';
+import { openDemo, signIn } from './lib/demo-browser.mjs';
+import { npmPackages } from './lib/install.mjs';
+import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';
-import { startServer } from './lib/serve.mjs';
 
 await npmPackages();
-const executablePath = await debianProgram('chromium');
-await buildChanged();
-const { chromium } = await import('@playwright/test');
-
-const folder = join(DATA, `screenshots-${process.pid}`);
-const mariadb = await startMariadb(folder);
-const server = await startServer({
-  DATABASE_URL: mariadb.url('neat_measure'),
-  PORT: '0',
-  WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
-  DEMO_FOLDER: join(ROOT, 'demo'),
-  LOG_LEVEL: 'error',
-});
-const browser = await chromium.launch({
-  executablePath,
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
-const base = `http://127.0.0.1:${server.port}`;
+const demo = await openDemo('screenshots');
+const { base } = demo;
 const pictures = join(ROOT, 'docs', 'screenshots');
 mkdirSync(pictures, { recursive: true });
 
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await signIn(demo.browser, base);
   const type = async (...readings) => {
     for (const reading of readings) {
       await page.keyboard.type(reading);
@@ -60,12 +36,6 @@ try {
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.locator('#entry').waitFor();
   };
-
-  await page.goto(base);
-  await page.getByLabel('Sign-in name').fill('odalys');
-  await page.getByLabel('Passphrase').fill('tide-table');
-  await page.keyboard.press('Enter');
-  await page.getByRole('option').first().waitFor();
 
   await open('maren', ['Ranger field jacket', 'Estuary fleece']);
   await type('96', '96.5', '84', '84');
@@ -156,8 +126,5 @@ try {
   await page.locator('.flag').first().waitFor();
   await shoot('exceptions');
 } finally {
-  await browser.close();
-  await server.stop();
-  await mariadb.stop();
-  rmSync(folder, { recursive: true, force: true });
+  await demo.stop();
 }

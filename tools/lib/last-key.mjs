@@ -1,11 +1,6 @@
 // How much script the browser runs from the last key of a docket of twelve garments to its verdicts.
-import { join } from 'node:path';
-import { buildChanged } from './build.mjs';
-import { debianProgram } from './install.mjs';
-import { startMariadb } from './mariadb.mjs';
-import { DATA, ROOT } from './paths.mjs';
+import { openDemo, signIn } from './demo-browser.mjs';
 import { say } from './run.mjs';
-import { startServer } from './serve.mjs';
 
 const GARMENTS = [
   'Ranger field jacket',
@@ -24,34 +19,9 @@ const GARMENTS = [
 
 /** Takes every measurement but one reading, then measures what the last Enter costs. */
 export async function measureLastKey() {
-  const executablePath = await debianProgram('chromium');
-  await buildChanged();
-  const { chromium } = await import('@playwright/test');
-  const mariadb = await startMariadb(join(DATA, `bench-${process.pid}`));
-  const server = await startServer({
-    DATABASE_URL: mariadb.url('neat_measure'),
-    PORT: '0',
-    WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
-    DEMO_FOLDER: join(ROOT, 'demo'),
-    LOG_LEVEL: 'error',
-  });
-  const browser = await chromium.launch({
-    executablePath,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const demo = await openDemo('bench');
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`http://127.0.0.1:${server.port}/`);
-    await page.getByLabel('Sign-in name').fill('odalys');
-    await page.getByLabel('Passphrase').fill('tide-table');
-    await page.keyboard.press('Enter');
-    await page.getByRole('option').first().waitFor();
+    const page = await signIn(demo.browser, demo.base);
     await page.getByRole('combobox', { name: 'Wearer' }).fill('Bench Wearer');
     await page.keyboard.press('Enter');
     for (const name of GARMENTS) await page.getByRole('checkbox', { name }).first().check();
@@ -92,9 +62,7 @@ export async function measureLastKey() {
       `last key to verdict, docket of ${GARMENTS.length} garments: ${costs[ROUNDS >> 1].toFixed(1)} ms of script in the browser (median of ${ROUNDS}; ${costs[0].toFixed(1)} to ${costs.at(-1).toFixed(1)})`,
     );
   } finally {
-    await browser.close();
-    await server.stop();
-    await mariadb.stop();
+    await demo.stop();
   }
 }
 
