@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import { protocolSaveSchema, type Protocol, type ProtocolSave } from '@neat-measure/contract';
 import {
   CATALOGUE,
+  INSTRUMENT_WORDS,
   measurement,
   TENSION_WORDS,
   TENSIONS,
@@ -61,8 +62,16 @@ export class ProtocolDesk {
     return step.tension ?? measurement(step.code).tension;
   }
 
+  /** How the tape lies; of what is taken without one, what it is taken with. */
   protected tensionWords(step: Protocol['steps'][number]): string {
-    return TENSION_WORDS[this.tensionOf(step)];
+    if (this.isTaped(step.code)) return TENSION_WORDS[this.tensionOf(step)];
+    return measurement(step.code)
+      .instruments.map((one) => INSTRUMENT_WORDS[one])
+      .join(' or ');
+  }
+
+  protected isTaped(code: MeasurementCode): boolean {
+    return measurement(code).instruments.includes('tape');
   }
 
   protected show(protocol: Protocol): void {
