@@ -1,0 +1,67 @@
+import { isMade, labelOf, nearestMade } from '../index';
+import { seededRandom } from '../testing/random';
+import { scale, wholeSheet } from '../testing/whole-sheet';
+
+const WAISTS = ['28', '30', '32', '34', '36', '38'];
+const LEGS = ['28', '30', '32', '34'];
+const trousers = (made: Record<string, string[]> | null, label: string | null = '{waist}x{leg}') =>
+  wholeSheet({
+    label,
+    parts: [scale('waist', 'trouser-waist-girth', WAISTS), scale('leg', 'inside-leg-length', LEGS)],
+    combinations: made === null ? [] : [{ parts: ['waist', 'leg'], made }],
+  });
+
+describe('labelOf', () => {
+  it('fills the template, or parts the sizes by spaces', () => {
+    expect(labelOf(trousers(null), { waist: '34', leg: '32' })).toBe('34x32');
+    expect(labelOf(trousers(null, null), { waist: '34', leg: '32' })).toBe('34 32');
+  });
+  it('is nothing while a part has no size', () =>
+    expect(labelOf(trousers(null), { waist: '34' })).toBeNull());
+});
+
+describe('nearestMade', () => {
+  it('names what is made nearest, of equals the larger first', () => {
+    const sheet = trousers({ '32': ['30', '32'], '34': ['32'], '36': ['28'] });
+    expect(isMade(sheet, { waist: '34', leg: '34' })).toBeFalse();
+    expect(nearestMade(sheet, { waist: '34', leg: '34' }).map((sizes) => labelOf(sheet, sizes))).toEqual([
+      '34x32',
+      '32x32',
+      '32x30',
+      '36x28',
+    ]);
+  });
+
+  it('is empty where nothing at all is made', () =>
+    expect(nearestMade(trousers({}), { waist: '34', leg: '34' })).toEqual([]));
+
+  it('finds what going through every combination finds', () => {
+    const random = seededRandom(5);
+    for (let chart = 0; chart < 60; chart++) {
+      const made = Object.fromEntries(WAISTS.map((waist) => [waist, LEGS.filter(() => random() < 0.3)]));
+      const sheet = trousers(made);
+      const asked = {
+        waist: WAISTS[Math.floor(random() * WAISTS.length)]!,
+        leg: LEGS[Math.floor(random() * LEGS.length)]!,
+      };
+      if (made[asked.waist]!.includes(asked.leg)) continue;
+      const away = (waist: string, leg: string) => [
+        WAISTS.indexOf(waist) - WAISTS.indexOf(asked.waist),
+        LEGS.indexOf(leg) - LEGS.indexOf(asked.leg),
+      ];
+      const plainly = WAISTS.flatMap((waist) => made[waist]!.map((leg) => [waist, leg] as const))
+        .map(([waist, leg]) => {
+          const [a, b] = away(waist, leg) as [number, number];
+          return { steps: Math.abs(a) + Math.abs(b), larger: a + b };
+        })
+        .filter(({ steps }) => steps <= 6)
+        .sort((one, other) => one.steps - other.steps || other.larger - one.larger)
+        .slice(0, 4);
+      const found = nearestMade(sheet, asked).map(({ waist, leg }) => {
+        const [a, b] = away(waist!, leg!) as [number, number];
+        return { steps: Math.abs(a) + Math.abs(b), larger: a + b };
+      });
+      expect(found).withContext(`chart ${chart}`).toEqual(plainly);
+    }
+  });
+});

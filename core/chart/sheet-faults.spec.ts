@@ -1,0 +1,209 @@
+import { chartShapeSchema, codesRead, decidingCodes, faultsOfSheet, type ChartSheet } from '../index';
+import { scale } from '../testing/whole-sheet';
+
+const WAIST = scale('waist', 'trouser-waist-girth', ['30', '32', '34'], {
+  values: ['30 in', '32 in', '34 in'],
+});
+const LEG = scale('leg', 'derived:leg', ['30', '32']);
+const DERIVED = {
+  code: 'derived:leg',
+  name: 'Leg',
+  steps: [{ do: 'subtract', as: 'less', from: 'inside-leg-length', take: '1 in' }],
+};
+/** Trousers of two parts and some arithmetic, whole, unless something is changed. */
+const trousers = (changes: object = {}): ChartSheet =>
+  chartShapeSchema.parse({
+    maker: 'Ostrel Workwear',
+    garment: 'Test trousers',
+    unit: 'in',
+    rule: 'widest-decides',
+    derivations: [DERIVED],
+    parts: [WAIST, LEG],
+    ...changes,
+  });
+
+describe('faultsOfSheet', () => {
+  it('finds nothing in a sheet whose names all point somewhere', () => {
+    const whole = trousers({
+      label: '{waist}x{leg}',
+      combinations: [{ parts: ['waist', 'leg'], made: { '30': ['30'], '32': ['30', '32'] } }],
+      options: [{ name: 'Long', when: [{ of: 'derived:leg', is: 'above', length: '34 in' }], adds: '+2 in' }],
+    });
+    expect(faultsOfSheet(whole)).toEqual([]);
+  });
+
+  /** Each change breaks one thing; what is said of it, and where. */
+  const breaks = (name: string, changes: object, says: string, path: string) =>
+    it(name, () => {
+      const faults = faultsOfSheet(trousers(changes)).map(
+        (fault) => `${fault.path.join('.')}: ${fault.message}`,
+      );
+      expect(faults).toContain(`${path}: ${says}`);
+      for (const fault of faults) expect(fault).toMatch(/\.$/);
+    });
+  const step = (more: object) => ({
+    derivations: [{ ...DERIVED, steps: [{ ...DERIVED.steps[0], ...more }] }],
+  });
+  const legs = (more: object) => ({ parts: [WAIST, { ...LEG, ...more }] });
+
+  breaks(
+    'a derivation that stands there twice',
+    { derivations: [DERIVED, DERIVED] },
+    'derived:leg is derived twice. Rename one.',
+    'derivations.1',
+  );
+  breaks(
+    'a step with the name of a measurement',
+    step({ as: 'chest-girth' }),
+    '“chest-girth” is the name of a measurement. Name the step otherwise.',
+    'derivations.0.steps.0',
+  );
+  breaks(
+    'an operand that is nothing',
+    step({ from: 'leg-length' }),
+    'Step “less”: “leg-length” is no measurement, no earlier step, and no length with a unit.',
+    'derivations.0',
+  );
+  breaks(
+    'a circle',
+    step({ from: 'derived:leg' }),
+    'Step “less”: derived:leg is not derived before it.',
+    'derivations.0',
+  );
+  breaks(
+    'a part that is not there',
+    step({ take: 'size-of:cuff' }),
+    'Step “less”: there is no part “cuff”.',
+    'derivations.0',
+  );
+  breaks(
+    'a part without values',
+    step({ take: 'size-of:leg' }),
+    'Step “less”: the sizes of leg have no values to reckon with.',
+    'derivations.0',
+  );
+  breaks(
+    'arithmetic that needs a part behind it',
+    { ...step({ take: 'size-of:waist' }), parts: [LEG, WAIST] },
+    'leg: derived:leg needs the part “waist”, which must stand before it.',
+    'parts.0.columns.0',
+  );
+  breaks(
+    'two parts of one name',
+    { parts: [WAIST, WAIST, LEG] },
+    'waist: two parts are named “waist”. Rename one.',
+    'parts.1',
+  );
+  breaks(
+    'a size twice',
+    legs({ sizes: ['30', '30'] }),
+    'leg: a size stands there twice. Rename one.',
+    'parts.1.sizes',
+  );
+  breaks(
+    'a cell too few',
+    legs({ sizes: ['30', '32', '34'] }),
+    'leg: derived:leg needs one cell a size.',
+    'parts.1.columns.0',
+  );
+  breaks('a value too few', legs({ values: ['30 in'] }), 'leg: it needs one value a size.', 'parts.1.values');
+  breaks(
+    'a label too few of another system',
+    legs({ also: [{ system: 'Metric', labels: ['76'] }] }),
+    'leg: Metric needs one label a size.',
+    'parts.1.also',
+  );
+  breaks(
+    'nothing that decides',
+    { parts: [WAIST, scale('leg', 'derived:leg', ['30', '32'], { role: 'advisory' })] },
+    'leg: no measurement decides it.',
+    'parts.1.columns',
+  );
+  breaks(
+    'single values among intervals',
+    { parts: [WAIST, scale('leg', 'derived:leg', ['30', '32'], {}, ['29-31', '32'])] },
+    'leg: derived:leg mixes single values and intervals. Write both ends of each.',
+    'parts.1.columns.0',
+  );
+  breaks(
+    'a lone value that reaches nobody knows how far',
+    { parts: [WAIST, scale('leg', 'derived:leg', ['30'])] },
+    'leg: how far the only value of derived:leg reaches is unknown. Write both its ends.',
+    'parts.1.columns.0',
+  );
+  breaks(
+    'ease upside down',
+    { parts: [WAIST, scale('leg', 'derived:leg', ['30', '32'], { ease: { least: '4 in', most: '2 in' } })] },
+    'leg: the ease of derived:leg is upside down.',
+    'parts.1.columns.0.ease',
+  );
+  breaks(
+    'what is offered by a part that is not before it',
+    { parts: [{ ...WAIST, offered: { by: 'leg', sizes: {} } }, LEG] },
+    'waist: what it offers goes by “leg”, which must be a part before it.',
+    'parts.0.offered',
+  );
+  breaks(
+    'a size offered that there is not',
+    legs({ offered: { by: 'waist', sizes: { '30': ['36'] } } }),
+    'leg: “36” is offered and is no size of it.',
+    'parts.1.offered.sizes.30',
+  );
+  breaks('a key that is not chosen', { rule: 'key-decides' }, 'Choose the measurement that decides.', 'key');
+  breaks(
+    'a key that decides nothing here',
+    { rule: 'key-decides', key: 'chest-girth' },
+    'The measurement that decides is no deciding column of this chart. Choose one of its columns.',
+    'key',
+  );
+  breaks(
+    'a label of a part that is not there',
+    { label: '{waist}x{cuff}' },
+    'The label names “cuff”, which is no part.',
+    'label',
+  );
+  breaks(
+    'a label that tells two sizes alike',
+    { label: '{waist}' },
+    'The label leaves out leg; two sizes would look alike.',
+    'label',
+  );
+  breaks(
+    'a combination with itself',
+    { combinations: [{ parts: ['leg', 'leg'], made: {} }] },
+    '“leg” and “leg” are not two parts of this chart.',
+    'combinations.0',
+  );
+  breaks(
+    'a combination with a size that there is not',
+    { combinations: [{ parts: ['waist', 'leg'], made: { '30': ['36'] } }] },
+    '“36” is no size of leg.',
+    'combinations.0',
+  );
+  breaks(
+    'an option that goes by what is not derived',
+    {
+      options: [
+        { name: 'Long', when: [{ of: 'derived:cuff', is: 'above', length: '34 in' }], adds: '+2 in' },
+      ],
+    },
+    'derived:cuff is not derived in this chart.',
+    'options.0',
+  );
+});
+
+describe('what a chart reads', () => {
+  const sheet = trousers({
+    expects: [{ code: 'hip-girth', tension: 'snug' }],
+    options: [{ name: 'Long', when: [{ of: 'height', is: 'above', length: '74 in' }], adds: '+2 in' }],
+  });
+  it('are the measurements it decides by, its arithmetic’s among them', () =>
+    expect(decidingCodes(sheet)).toEqual(['trouser-waist-girth', 'inside-leg-length']));
+  it('and for whatever else it needs one', () =>
+    expect([...codesRead(sheet)].sort()).toEqual([
+      'height',
+      'hip-girth',
+      'inside-leg-length',
+      'trouser-waist-girth',
+    ]));
+});
