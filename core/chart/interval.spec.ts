@@ -23,61 +23,39 @@ const holding = (cells: readonly Cell[], value: number, reach?: 'next-up' | 'nex
   settleColumn(cells, reach).flatMap((interval, size) => (holds(interval, cm(value)) ? [size] : []));
 
 describe('settleColumn', () => {
-  it('includes both printed ends, and gives a shared one to the larger size', () => {
-    const column = cellsOf('86-90', '90-94', '95-99');
-    expect([85.9, 86, 89.9, 90, 94, 94.1, 95, 99, 99.1].map((value) => holding(column, value))).toEqual([
-      [],
-      [0],
-      [0],
-      [1],
-      [1],
-      [],
-      [2],
-      [2],
-      [],
-    ]);
-  });
+  /** Each value with the only size that holds it, `-` for none. */
+  const places = (name: string, column: readonly Cell[], expected: string, reach?: 'next-up' | 'next-down') =>
+    it(name, () => {
+      const pairs = expected.split(', ').map((pair) => pair.split(':') as [string, string]);
+      for (const [value, size] of pairs)
+        expect(holding(column, Number(value), reach))
+          .withContext(value)
+          .toEqual(size === '-' ? [] : [Number(size)]);
+    });
 
-  it('takes ends that say their own at their word', () => {
-    const column = cellsOf('<82', '>=82 <=86', '>86');
-    expect([81.9, 82, 86, 86.1, 200].map((value) => holding(column, value))).toEqual([
-      [0],
-      [1],
-      [1],
-      [2],
-      [2],
-    ]);
-  });
-
-  it('lets single values reach halfway, the outer two as far beyond', () => {
-    const column = cellsOf('84', '88', '94');
-    expect([81.9, 82, 85.9, 86, 90.9, 91, 96.9, 97].map((value) => holding(column, value))).toEqual([
-      [],
-      [0],
-      [0],
-      [1],
-      [1],
-      [2],
-      [2],
-      [],
-    ]);
-  });
-
-  it('lets a body between two single values take the upper, or the lower, where the chart says so', () => {
-    const column = cellsOf('84', '88', '94');
-    expect([80, 80.1, 84, 84.1, 88, 94, 94.1].map((value) => holding(column, value, 'next-up'))).toEqual([
-      [],
-      [0],
-      [0],
-      [1],
-      [1],
-      [2],
-      [],
-    ]);
-    expect(
-      [83.9, 84, 87.9, 88, 93.9, 94, 99.9, 100].map((value) => holding(column, value, 'next-down')),
-    ).toEqual([[], [0], [0], [1], [1], [2], [2], []]);
-  });
+  places(
+    'includes both printed ends, and gives a shared one to the larger size',
+    cellsOf('86-90', '90-94', '95-99'),
+    '85.9:-, 86:0, 89.9:0, 90:1, 94:1, 94.1:-, 95:2, 99:2, 99.1:-',
+  );
+  places(
+    'takes ends that say their own at their word',
+    cellsOf('<82', '>=82 <=86', '>86'),
+    '81.9:0, 82:1, 86:1, 86.1:2, 200:2',
+  );
+  const single = cellsOf('84', '88', '94');
+  places(
+    'lets single values reach halfway, the outer two as far beyond',
+    single,
+    '81.9:-, 82:0, 85.9:0, 86:1, 90.9:1, 91:2, 96.9:2, 97:-',
+  );
+  places(
+    'lets a body between two single values take the upper, where the chart says so',
+    single,
+    '80:-, 80.1:0, 84:0, 84.1:1, 88:1, 94:2, 94.1:-',
+    'next-up',
+  );
+  places('or the lower', single, '83.9:-, 84:0, 87.9:0, 88:1, 93.9:1, 94:2, 99.9:2, 100:-', 'next-down');
 
   it('leaves no length between single values in two sizes or in none', () =>
     fc.assert(

@@ -55,6 +55,16 @@ describe('placeAll', () => {
     expect(stretchesAt(column, places)[places.of[0]!]).toBe(column.points.length + 1);
   });
 
+  it('refuses more ends than a place can count', () => {
+    const column = randomColumn(random);
+    const many = Array.from({ length: 3_000 }, (_, at) => ({
+      ...column,
+      points: Float64Array.from({ length: 22 }, (_one, end) => at * 22 + end),
+    }));
+    expect(() => placeAll(many, new Float64Array(1))).toThrowError(RangeError);
+    expect(placeAll(many.slice(0, 2_900), Float64Array.of(63_000)).of[0]).toBe(63_001);
+  });
+
   it('places everybody nowhere where no chart has an end', () => {
     expect([...placeAll([], Float64Array.of(900_000, NaN)).of]).toEqual([0, 1]);
   });

@@ -11,17 +11,23 @@ export interface Places {
 /** Into how many cells the range of the ends is cut: so many that few hold more than one end. */
 const CELLS = 1 << 13;
 
+/** A place is kept in sixteen bits; two are spoken for. */
+export const MOST_ENDS = 0xfffd;
+
 /**
  * Places everybody's value among the ends of all columns together, so that it is searched for
  * once and not once a chart.
  *
  * The range of the ends is cut into even cells, each knowing how many ends lie before it; from
  * there it is a step or two to the place.
+ *
+ * @throws RangeError for more ends than `MOST_ENDS`: size fewer charts at once
  */
 export function placeAll(columns: readonly BulkColumn[], values: Float64Array): Places {
   const points = Float64Array.from(new Set(columns.flatMap((column) => [...column.points]))).sort();
   const of = new Uint16Array(values.length);
   const count = points.length;
+  if (count > MOST_ENDS) throw new RangeError(`${count} ends of sizes are more than ${MOST_ENDS}`);
   const lowest = points[0] ?? 0;
   const scale = CELLS / (points[count - 1]! - lowest || 1);
   const before = new Uint16Array(CELLS + 1);

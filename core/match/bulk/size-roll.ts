@@ -62,6 +62,7 @@ const MOST_COMBINATIONS = 1 << 16;
  *
  * @param wearers the measurements in micrometres, NaN for one not taken; all equally long
  * @param take is given what each chart says, once a chart, in no certain order
+ * @throws RangeError for charts with more ends of sizes than can be counted in sixteen bits
  */
 export function sizeRoll(
   charts: readonly BulkChart[],

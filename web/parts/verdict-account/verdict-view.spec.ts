@@ -1,23 +1,9 @@
 import { chartSheetSchema, cm, compileChart, judge, type MeasurementCode } from '@neat-measure/core';
+import { watchCoat } from '../../testing/watch-coat';
 import { candidatesOf, rulersOf, shortOutcome } from './verdict-view';
 
-const JACKET = chartSheetSchema.parse({
-  maker: 'm',
-  garment: 'Jacket',
-  unit: 'cm',
-  rule: 'widest-decides',
-  parts: [
-    {
-      code: 'size',
-      name: 'Size',
-      sizes: ['S', 'M', 'L'],
-      columns: [
-        { code: 'chest-girth', unit: 'cm', cells: ['86-94', '94-102', '104-110'] },
-        { code: 'waist-girth', unit: 'cm', cells: ['74-82', '82-90', '90-98'] },
-      ],
-    },
-  ],
-});
+/** Between M and L nobody is held by the chest. */
+const JACKET = watchCoat(['86-94', '94-102', '104-110']);
 const judged = (values: Partial<Record<MeasurementCode, number>>) =>
   judge(
     compileChart(JACKET),

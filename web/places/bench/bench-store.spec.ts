@@ -5,75 +5,19 @@ import {
   type TestRequest,
 } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import {
-  pathOf,
-  problemType,
-  ROUTES,
-  SHIPPED_PROTOCOLS,
-  type Bench,
-  type ReadingSave,
-} from '@neat-measure/contract';
-import { chartSheetSchema } from '@neat-measure/core';
+import { pathOf, problemType, ROUTES, type ReadingSave } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
+import { benchFor, onShelf, watchCoat } from '../../testing/watch-coat';
 import { BenchStore } from './bench-store';
 
 /** The Bench's state against what goes over the wire: the server's side is played by hand, line by line. */
 describe('BenchStore', () => {
   let http: HttpTestingController;
   let store: BenchStore;
-  const [docketId, chartId, wearerId] = [uuidv7(), uuidv7(), uuidv7()];
   const at = '2026-05-04T08:00:00.000Z';
-  const bench = (changes: object = {}): Bench =>
-    ({
-      docket: {
-        id: docketId,
-        number: 12,
-        wearerId,
-        occasion: '',
-        unit: 'cm',
-        preference: 'regular',
-        chartIds: [chartId],
-        protocolIds: [],
-        overrides: {},
-        extraCodes: [],
-        version: 1,
-        openedAt: at,
-      },
-      wearer: { id: wearerId, name: 'Maren Okonjo', role: 'Ranger', version: 1, updatedAt: at },
-      charts: [
-        {
-          id: chartId,
-          seriesId: chartId,
-          version: 1,
-          source: 'coat.csv',
-          importedAt: at,
-          sheet: chartSheetSchema.parse({
-            maker: 'Ostrel Workwear',
-            garment: 'Watch coat',
-            unit: 'cm',
-            rule: 'widest-decides',
-            parts: [
-              {
-                code: 'size',
-                name: 'Size',
-                sizes: ['S', 'M', 'L'],
-                columns: [
-                  { code: 'chest-girth', unit: 'cm', cells: ['86-94', '94-102', '102-110'] },
-                  { code: 'waist-girth', unit: 'cm', cells: ['74-82', '82-90', '90-98'] },
-                ],
-              },
-            ],
-          }),
-        },
-      ],
-      protocols: SHIPPED_PROTOCOLS.filter(() => false),
-      readings: [],
-      record: [],
-      skips: [],
-      confirmations: [],
-      decisions: [],
-      ...changes,
-    }) as unknown as Bench;
+  const fresh = benchFor(onShelf(watchCoat()));
+  const docketId = fresh.docket.id;
+  const chartId = fresh.charts[0]!.id;
 
   beforeEach(() => {
     localStorage.clear();
@@ -87,7 +31,7 @@ describe('BenchStore', () => {
 
   const open = (changes: object = {}) => {
     store.open(docketId);
-    http.expectOne(pathOf(ROUTES.dockets, docketId)).flush(bench(changes));
+    http.expectOne(pathOf(ROUTES.dockets, docketId)).flush({ ...fresh, ...changes });
     store.next();
   };
   const type = (text: string) => {

@@ -1,22 +1,10 @@
 import { TestBed } from '@angular/core/testing';
-import { chartSheetSchema, type ChartSheet } from '@neat-measure/core';
+import type { ChartSheet } from '@neat-measure/core';
+import { watchCoat } from '../../testing/watch-coat';
 import { ChartText } from './chart-text';
 
 describe('ChartText', () => {
-  const sheet = chartSheetSchema.parse({
-    maker: 'Ostrel Workwear',
-    garment: 'Watch coat',
-    unit: 'cm',
-    rule: 'widest-decides',
-    parts: [
-      {
-        code: 'size',
-        name: 'Size',
-        sizes: ['S', 'M'],
-        columns: [{ code: 'chest-girth', unit: 'cm', cells: ['86-94', '94-102'] }],
-      },
-    ],
-  });
+  const sheet = watchCoat();
 
   function open() {
     const fixture = TestBed.createComponent(ChartText);

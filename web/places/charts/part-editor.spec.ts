@@ -1,25 +1,10 @@
 import { TestBed } from '@angular/core/testing';
-import { chartSheetSchema, formatLength, type ChartPart } from '@neat-measure/core';
+import { formatLength, type ChartPart } from '@neat-measure/core';
+import { watchCoat } from '../../testing/watch-coat';
 import { PartEditor } from './part-editor';
 
 describe('PartEditor', () => {
-  const sheet = chartSheetSchema.parse({
-    maker: 'Ostrel Workwear',
-    garment: 'Watch coat',
-    unit: 'cm',
-    rule: 'widest-decides',
-    parts: [
-      {
-        code: 'size',
-        name: 'Size',
-        sizes: ['S', 'M', 'L'],
-        columns: [
-          { code: 'chest-girth', unit: 'cm', cells: ['86-94', '94-102', '102-110'] },
-          { code: 'waist-girth', unit: 'cm', cells: ['74-82', '82-90', '90-98'] },
-        ],
-      },
-    ],
-  });
+  const sheet = watchCoat();
 
   function open() {
     const fixture = TestBed.createComponent(PartEditor);

@@ -3,31 +3,13 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { ROUTES, type Exception } from '@neat-measure/contract';
-import { chartSheetSchema, cm, compileChart, judge } from '@neat-measure/core';
+import { cm, compileChart, judge } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
+import { watchCoat } from '../../../testing/watch-coat';
 import { ExceptionList } from './exception-list';
 
 describe('ExceptionList', () => {
-  const chart = (garment: string) =>
-    compileChart(
-      chartSheetSchema.parse({
-        maker: 'Ostrel Workwear',
-        garment,
-        unit: 'cm',
-        rule: 'widest-decides',
-        parts: [
-          {
-            code: 'size',
-            name: 'Size',
-            sizes: ['S', 'M'],
-            columns: [
-              { code: 'chest-girth', unit: 'cm', cells: ['86-94', '96-102'] },
-              { code: 'waist-girth', unit: 'cm', cells: ['74-82', '82-90'] },
-            ],
-          },
-        ],
-      }),
-    );
+  const chart = (garment: string) => compileChart({ ...watchCoat(['86-94', '96-102', '102-110']), garment });
   const flag = (wearer: string, garment: string, chest: number, waist: number): Exception => ({
     docketId: uuidv7(),
     number: 7,
