@@ -1,0 +1,92 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import { bodiesPath } from '@neat-measure/contract';
+import { bodies507 } from '@neat-measure/core/bodies-507';
+import { watchCoat } from '../../testing/watch-coat';
+import { SizeMap } from './size-map';
+
+describe('SizeMap', () => {
+  function open(sheet = watchCoat()) {
+    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    const fixture = TestBed.createComponent(SizeMap);
+    fixture.componentRef.setInput('sheet', sheet);
+    fixture.componentRef.setInput('unit', 'cm');
+    fixture.detectChanges();
+    const host = fixture.nativeElement as HTMLElement;
+    const choose = (label: string, value: string) => {
+      const field = [...host.querySelectorAll('label')].find((one) => one.textContent.includes(label))!;
+      const select = field.querySelector('select')!;
+      select.value = value;
+      select.dispatchEvent(new Event('change'));
+      fixture.detectChanges();
+    };
+    const says = () => host.querySelector('.held')!.textContent.trim();
+    return { fixture, host, choose, says, http: TestBed.inject(HttpTestingController) };
+  }
+
+  it('counts the 507 bodies as a plain look at the boxes does', () => {
+    const { says } = open();
+    const boxes = [
+      [86, 94, 74, 82],
+      [94, 102, 82, 90],
+      [102, 110, 90, 98],
+    ] as const;
+    const counts = { inside: 0, between: 0, outside: 0 };
+    for (const body of bodies507()) {
+      const [chest, waist] = [body.get('chest-girth')! / 10_000, body.get('waist-girth')! / 10_000];
+      // Shared ends belong to the larger size; only the largest keeps its upper one.
+      const boxed = boxes.some(
+        ([a, b, c, d], at) =>
+          chest >= a && waist >= c && (at === 2 ? chest <= b && waist <= d : chest < b && waist < d),
+      );
+      const out = chest < 86 || chest > 110 || waist < 74 || waist > 98;
+      counts[boxed ? 'inside' : out ? 'outside' : 'between'] += 1;
+    }
+    const share = (count: number) => `${Math.round((100 * count) / 507)} %`;
+    expect(says()).toBe(
+      `Of 507 bodies a size holds ${share(counts.inside)}; ${share(counts.between)} fall between sizes or are split, ${share(counts.outside)} lie outside all of them.`,
+    );
+  });
+
+  it('asks for the roll only when it is wanted, and only for what the axes measure', () => {
+    const { fixture, choose, says, http } = open();
+    http.verify();
+    choose('Points', 'roll');
+    http
+      .expectOne(bodiesPath(['chest-girth', 'waist-girth']))
+      .flush([
+        { 'chest-girth': 980_000, 'waist-girth': 860_000 },
+        { 'chest-girth': 980_000, 'waist-girth': 950_000 },
+        { 'chest-girth': 1_200_000, 'waist-girth': 950_000 },
+        { 'chest-girth': 980_000 },
+      ]);
+    fixture.detectChanges();
+    expect(says()).toBe(
+      'Of 3 on the roll a size holds 33 %; 33 % fall between sizes or are split, 33 % lie outside all of them.',
+    );
+    choose('Points', '507');
+    expect(says()).toMatch(/^Of 507 bodies/);
+  });
+
+  it('says when nobody is measured, and what went wrong', () => {
+    const { fixture, choose, says, http } = open();
+    choose('Points', 'roll');
+    http.expectOne(() => true).flush([]);
+    fixture.detectChanges();
+    expect(says()).toContain('Nobody on the roll has both measured yet');
+    choose('Points', '507');
+    choose('Points', 'roll');
+    http.expectOne(() => true).error(new ProgressEvent('error'));
+    fixture.detectChanges();
+    expect(says()).toMatch(/\.$/);
+    expect(says()).not.toContain('on the roll');
+  });
+
+  it('needs two measurements in one part', () => {
+    const sheet = watchCoat();
+    const [part] = sheet.parts;
+    const { host } = open({ ...sheet, parts: [{ ...part!, columns: part!.columns.slice(0, 1) }] });
+    expect(host.textContent).toContain('A map needs two measurements in one part');
+  });
+});
