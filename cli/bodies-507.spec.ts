@@ -10,7 +10,7 @@ import {
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { plainSizing, type PlainChart } from './testing/plain-sizing';
+import { plainSizing, type PlainChart } from '../core/testing/plain-sizing';
 
 /** The demo charts that the plain way can follow. */
 const CHARTS = [

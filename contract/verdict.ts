@@ -12,7 +12,6 @@ import {
   type DerivedCode,
   type DerivedLine,
   type GarmentVerdict,
-  type Length,
   type MeasurementCode,
 } from '@neat-measure/core';
 import { z } from 'zod';
@@ -71,7 +70,12 @@ const reasonSchema = z.discriminatedUnion('verdict', [
     possible: sizesSchema,
     requirement: z.string().nullable(),
   }),
-  z.object({ verdict: z.literal('beyond'), outside: z.array(placedSchema), offScale: sizesSchema }),
+  z.object({
+    verdict: z.literal('beyond'),
+    outside: z.array(placedSchema),
+    offScale: sizesSchema,
+    without: z.string().nullable().default(null),
+  }),
   z.object({
     verdict: z.literal('incomplete'),
     missing: z.array(codeSchema),
@@ -101,16 +105,28 @@ const partSchema = z.object({
       holds: z.object({ lower: lengthSchema.nullable(), upper: lengthSchema.nullable() }),
     }),
   ),
+  // Decisions of before it was looked for kept none.
+  change: z
+    .object({
+      code: columnSchema,
+      name: z.string(),
+      foot: z.boolean(),
+      towards: z.enum(['more', 'less']),
+      by: lengthSchema,
+      into: z.string().nullable(),
+    })
+    .nullable()
+    .default(null),
   rule: ruleSchema,
 });
 
-const mannerSchema = z.object({
+const wayTakenSchema = z.object({
   tension: z.enum(TENSIONS).nullable(),
   clothing: z.enum(CLOTHINGS).nullable(),
 });
 
 /** The lines of the arithmetic are kept as they were carried out; their steps are the chart version's own. */
-const lineSchema = z.custom<DerivedLine<Length>>(
+const lineSchema = z.custom<DerivedLine>(
   (line) => typeof line === 'object' && line !== null && 'step' in line && 'operands' in line,
 );
 
@@ -122,6 +138,7 @@ const currentSchema = z.object({
   worst: z.string().nullable(),
   notMade: z.object({ asked: z.string(), nearest: sizesSchema }).nullable(),
   alternates: sizesSchema,
+  odds: z.array(z.object({ label: z.string().nullable(), chance: z.number() })).default([]),
   derived: z.array(
     z.object({
       code: derivedSchema,
@@ -132,6 +149,7 @@ const currentSchema = z.object({
         .discriminatedUnion('code', [
           z.object({ code: z.literal('missing'), readings: z.array(codeSchema) }),
           z.object({ code: z.literal('waits'), part: z.string() }),
+          z.object({ code: z.literal('no-size'), part: z.string() }),
           z.object({
             code: z.literal('requirement'),
             because: z.string(),
@@ -144,7 +162,7 @@ const currentSchema = z.object({
     }),
   ),
   options: z.array(z.object({ name: z.string(), adds: z.string() })),
-  takenOtherwise: z.array(z.object({ code: codeSchema, wanted: mannerSchema, taken: mannerSchema })),
+  takenOtherwise: z.array(z.object({ code: codeSchema, wanted: wayTakenSchema, taken: wayTakenSchema })),
   cautions: z.array(z.string()),
   rule: ruleSchema,
   preference: z.enum(FIT_PREFERENCES),

@@ -1,5 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { normalBelow } from '../match/normal';
+import { normalBelow } from './normal';
 import { MICROMETRES_PER, micrometres, type Length } from '../quantity/length';
 import { BODY_STATISTICS, type BuildStatistics } from './body-statistics';
 import { withinLimits } from './read-reading';

@@ -3,17 +3,12 @@ import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Length } from '../quantity/length';
 import { micrometres } from '../quantity/length';
 import { isDerivedCode, type ColumnCode } from './column-code';
+import { compileArithmetic, type Arithmetic } from './compile-arithmetic';
+import { cutColumn, type CutColumn } from './cut-column';
+import { behindColumn } from './derivation';
 import { settleColumn, type Cell, type Interval } from './interval';
-import { columnName, readingsBehind } from './size-chart';
-import type {
-  ChartColumn,
-  ChartPart,
-  ChartSheet,
-  Expectation,
-  FitPreference,
-  HouseRule,
-  Lean,
-} from './size-chart';
+import { columnName } from './size-chart';
+import type { ChartColumn, ChartPart, ChartSheet, Expectation, HouseRule, Lean } from './size-chart';
 
 /** A deciding or advisory column, settled: what matching works on. */
 export interface CompiledColumn {
@@ -28,7 +23,10 @@ export interface CompiledColumn {
   readonly intervals: readonly Interval[];
   /** The usual distance from one size to the next: the measure of a misfit. */
   readonly step: number;
-  readonly instead: readonly ColumnCode[];
+  /** The intervals as a search among sorted numbers. */
+  readonly cut: CutColumn;
+  /** What may stand in while it is not measured, the best first. */
+  readonly standIns: readonly ColumnCode[];
 }
 
 /** A part made ready for matching: all its sizes, or those that another part's outcome leaves. */
@@ -56,21 +54,19 @@ export interface PartPlan {
 /** A chart made ready for matching, once per chart version. */
 export interface CompiledChart {
   readonly sheet: ChartSheet;
+  readonly arithmetic: Arithmetic;
   readonly parts: readonly PartPlan[];
   readonly expects: ReadonlyMap<MeasurementCode, Expectation>;
 }
 
-/** The rule and preference a docket puts in the place of the chart's own. */
-export interface RuleOverride {
-  readonly rule?: HouseRule | undefined;
-  readonly key?: ColumnCode | undefined;
-  readonly preference?: FitPreference | undefined;
-}
-
-/** Settles every column of a chart into whole-number intervals, ease taken off. */
+/**
+ * Settles every column of a chart into whole-number intervals, ease taken off, and lays its
+ * arithmetic out in slots: one program, once a chart version, that every way of sizing runs.
+ */
 export function compileChart(sheet: ChartSheet): CompiledChart {
   return {
     sheet,
+    arithmetic: compileArithmetic(sheet),
     parts: sheet.parts.map((part) => ({
       whole: compilePart(sheet, part, part.sizes),
       by: part.offered?.by ?? null,
@@ -135,10 +131,13 @@ function compileColumn(sheet: ChartSheet, column: ChartColumn, kept: readonly nu
     code: column.code,
     name: columnName(sheet, column.code, (code) => measurement(code).name),
     along: girth ? 'girth' : 'length',
-    foot: readingsBehind(sheet, column.code).every((code) => measurement(code).kind === 'foot'),
+    foot: behindColumn(sheet.derivations, column.code).readings.every(
+      (code) => measurement(code).kind === 'foot',
+    ),
     intervals,
     step: usualStep(intervals),
-    instead: column.instead,
+    cut: cutColumn(intervals),
+    standIns: column.standIns,
   };
 }
 

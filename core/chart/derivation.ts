@@ -1,58 +1,10 @@
 import { z } from 'zod';
-import { isMeasurementCode, measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { micrometres, WORKING_UNITS, type Length } from '../quantity/length';
-import { parseLength } from '../quantity/parse-length';
-import { isColumnCode, isDerivedCode, type DerivedCode } from './column-code';
-import { writtenLengthSchema, writtenRoundingSchema } from './written-length';
+import { isDerivedCode, type ColumnCode, type DerivedCode } from './column-code';
+import { parseOperand, type Operand } from './operand';
+import { derivationStepSchema, kindOfStep, type DerivationStep } from './steps';
 
-/**
- * The maker's arithmetic as data: a list of typed steps, each with a name, each able to
- * explain itself. The last step is what the derivation comes to.
- *
- * An operand is written as one word: a measurement's code, the name of an earlier step,
- * `derived:…` for what another derivation came to, `size-of:…` for the printed value of the
- * size that another part came to, or a length with its unit (`1 in`).
- */
-const NAME = /^[a-z][a-z0-9-]{0,38}$/;
-const nameSchema = z.string().regex(NAME, {
-  error: 'A step is named in small letters, digits and hyphens.',
-});
-const operandSchema = z.string().min(1).max(48);
-const operandsSchema = z.array(operandSchema).min(2).max(8);
-const step = <Do extends string, Shape extends z.ZodRawShape>(kind: Do, shape: Shape) =>
-  z.object({ do: z.literal(kind), as: nameSchema, ...shape });
-
-export const derivationStepSchema = z.discriminatedUnion('do', [
-  /** Takes a measurement as it is, to give it a name. */
-  step('reading', { of: operandSchema }),
-  step('add', { of: operandsSchema }),
-  step('subtract', { from: operandSchema, take: operandSchema }),
-  /** By a plain factor, such as 0.8. */
-  step('multiply', { of: operandSchema, by: z.number().positive().max(10) }),
-  step('average', { of: operandsSchema }),
-  /** How far apart two lengths are, whichever is larger. */
-  step('difference', { of: z.tuple([operandSchema, operandSchema]) }),
-  step('max', { of: operandsSchema }),
-  /** The row whose bound is the first at or above the value; beyond the last row there is nothing. */
-  step('lookup', {
-    of: operandSchema,
-    rows: z
-      .array(z.object({ upTo: writtenLengthSchema, gives: writtenLengthSchema }))
-      .min(1)
-      .max(200),
-  }),
-  step('round', { of: operandSchema, to: writtenRoundingSchema }),
-  step('clamp', {
-    of: operandSchema,
-    least: writtenLengthSchema.nullable().default(null),
-    most: writtenLengthSchema.nullable().default(null),
-  }),
-  /** Holds `of` to be at least `least`; if it is not, something was measured wrongly and nothing is derived. */
-  step('require', { of: operandSchema, least: operandSchema, because: z.string().min(1).max(200) }),
-]);
-export type DerivationStep = z.infer<typeof derivationStepSchema>;
-
+/** The maker's arithmetic as data: a list of named steps, of which the last is what it comes to. */
 export const derivationSchema = z.object({
   code: z.custom<DerivedCode>((text) => typeof text === 'string' && isDerivedCode(text), {
     error: 'A derivation is named derived:… in small letters, digits and hyphens.',
@@ -62,74 +14,65 @@ export const derivationSchema = z.object({
 });
 export type Derivation = z.infer<typeof derivationSchema>;
 
-/** An operand, taken apart. */
-export type Operand =
-  | { readonly kind: 'reading'; readonly code: MeasurementCode }
-  | { readonly kind: 'step'; readonly name: string }
-  | { readonly kind: 'derived'; readonly code: DerivedCode }
-  | { readonly kind: 'size-of'; readonly part: string }
-  | { readonly kind: 'length'; readonly length: Length };
-
-/** Takes an operand apart; `null` for one that is none of the five. A step's name must stand before it. */
-export function parseOperand(text: string, earlier: readonly string[]): Operand | null {
-  if (earlier.includes(text)) return { kind: 'step', name: text };
-  if (isMeasurementCode(text)) return isColumnCode(text) ? { kind: 'reading', code: text } : null;
-  if (isDerivedCode(text)) return { kind: 'derived', code: text };
-  const sizeOf = /^size-of:([a-z][a-z0-9-]*)$/.exec(text);
-  if (sizeOf) return { kind: 'size-of', part: sizeOf[1]! };
-  const length = parseLength(text, 'mm');
-  return length.ok && !length.value.bare ? { kind: 'length', length: length.value.length } : null;
+/** A step with its operands taken apart. */
+export interface ParsedStep {
+  readonly step: DerivationStep;
+  readonly operands: readonly { readonly text: string; readonly operand: Operand | null }[];
 }
 
-/** Every operand of a step, as written. */
-export function operandsOf(one: DerivationStep): string[] {
-  switch (one.do) {
-    case 'add':
-    case 'average':
-    case 'difference':
-    case 'max':
-      return [...one.of];
-    case 'subtract':
-      return [one.from, one.take];
-    case 'require':
-      return [one.of, one.least];
-    default:
-      return [one.of];
-  }
-}
+const PARSED = new WeakMap<Derivation, readonly ParsedStep[]>();
 
-/** What stands behind an operand that is no measurement: where arithmetic is checked and sorted. */
-export function operandsOfDerivation({
-  steps,
-}: Derivation): { step: string; text: string; operand: Operand | null }[] {
-  const earlier: string[] = [];
-  return steps.flatMap((one) => {
-    const operands = operandsOf(one).map((text) => ({
-      step: one.as,
-      text,
-      operand: parseOperand(text, earlier),
-    }));
-    earlier.push(one.as);
-    return operands;
+/** The steps of a derivation, their operands taken apart once for as long as it lives. */
+export function parsedSteps(derivation: Derivation): readonly ParsedStep[] {
+  const known = PARSED.get(derivation);
+  if (known !== undefined) return known;
+  const steps = derivation.steps.map((step, at): ParsedStep => {
+    const earlier = derivation.steps.slice(0, at).map(({ as }) => as);
+    const operands = kindOfStep(step).operands(step);
+    return { step, operands: operands.map((text) => ({ text, operand: parseOperand(text, earlier) })) };
   });
+  PARSED.set(derivation, steps);
+  return steps;
 }
 
-/** Whether a name can be a step's: it must not be taken for a measurement. */
-export function isStepName(text: string): boolean {
-  return NAME.test(text) && !isMeasurementCode(text);
+/** What a derivation rests on, through all the derivations before it. */
+export interface Behind {
+  readonly readings: readonly MeasurementCode[];
+  /** The parts whose outcome it needs. */
+  readonly parts: readonly string[];
 }
 
-/** The name of a measurement in a derivation's lines. */
-export function readingName(code: MeasurementCode): string {
-  return measurement(code).name;
-}
+const BEHIND = new WeakMap<readonly Derivation[], ReadonlyMap<DerivedCode, Behind>>();
+const NOTHING: Behind = { readings: [], parts: [] };
 
-/** A length with a unit, as an operand is written; exact. */
-export function writeLengthOperand(length: Length): string {
-  for (const unit of WORKING_UNITS) {
-    const text = `${length / { in: 25_400, cm: 10_000, mm: 1_000 }[unit]} ${unit}`;
-    const read = parseLength(text, unit);
-    if (text.length < 14 && read.ok && read.value.length === length) return text;
+/**
+ * What every derivation of a chart rests on. A derivation may only rest on ones before it, so each
+ * is looked at once, in their order; one that names itself or a later one has nothing from there.
+ */
+export function behindEach(derivations: readonly Derivation[]): ReadonlyMap<DerivedCode, Behind> {
+  const known = BEHIND.get(derivations);
+  if (known !== undefined) return known;
+  const found = new Map<DerivedCode, Behind>();
+  for (const derivation of derivations) {
+    const readings = new Set<MeasurementCode>();
+    const parts = new Set<string>();
+    for (const { operands } of parsedSteps(derivation))
+      for (const { operand } of operands) {
+        if (operand?.kind === 'reading') readings.add(operand.code);
+        if (operand?.kind === 'size-of') parts.add(operand.part);
+        if (operand?.kind !== 'derived') continue;
+        const earlier = found.get(operand.code) ?? NOTHING;
+        for (const code of earlier.readings) readings.add(code);
+        for (const part of earlier.parts) parts.add(part);
+      }
+    found.set(derivation.code, { readings: [...readings], parts: [...parts] });
   }
-  return `${micrometres(length) / 1_000} mm`;
+  BEHIND.set(derivations, found);
+  return found;
+}
+
+/** What stands behind a column: itself where it is measured, else what it is derived from. */
+export function behindColumn(derivations: readonly Derivation[], code: ColumnCode): Behind {
+  if (!isDerivedCode(code)) return { readings: [code], parts: [] };
+  return behindEach(derivations).get(code) ?? NOTHING;
 }

@@ -11,9 +11,25 @@ export function labelOf(
   { label, parts }: Pick<ChartSheet, 'label' | 'parts'>,
   sizes: Readonly<Record<string, string>>,
 ): string | null {
-  if (parts.some(({ code }) => sizes[code] === undefined)) return null;
+  for (const { code } of parts) if (sizes[code] === undefined) return null;
+  return piecesOf(parts, label)
+    .map((piece, at) => (at % 2 === 0 ? piece : (sizes[piece] ?? '')))
+    .join('');
+}
+
+const PIECES = new WeakMap<
+  ChartSheet['parts'],
+  { readonly label: string | null; readonly pieces: string[] }
+>();
+
+/** A template taken apart, once a chart: text and the codes of parts in turn. */
+function piecesOf(parts: ChartSheet['parts'], label: string | null): readonly string[] {
+  const known = PIECES.get(parts);
+  if (known?.label === label) return known.pieces;
   const template = label ?? parts.map(({ code }) => `{${code}}`).join(' ');
-  return template.replace(/\{([^}]*)\}/g, (_, code: string) => sizes[code] ?? '');
+  const pieces = template.split(/\{([^}]*)\}/);
+  PIECES.set(parts, { label, pieces });
+  return pieces;
 }
 
 /** Whether the sizes of the parts are offered and made together. */

@@ -109,9 +109,9 @@ describe('faultsOfSheet', () => {
   breaks('a value too few', legs({ values: ['30 in'] }), 'leg: it needs one value a size.', 'parts.1.values');
   breaks(
     'a label too few of another system',
-    legs({ also: [{ system: 'Metric', labels: ['76'] }] }),
+    legs({ otherNames: [{ system: 'Metric', labels: ['76'] }] }),
     'leg: Metric needs one label a size.',
-    'parts.1.also',
+    'parts.1.otherNames',
   );
   breaks(
     'nothing that decides',

@@ -1,5 +1,6 @@
 import { isDerivedCode, type ColumnCode } from './column-code';
-import { isStepName, operandsOfDerivation, type Derivation } from './derivation';
+import { behindColumn, parsedSteps, type Derivation } from './derivation';
+import { isStepName } from './operand';
 import type { ChartSheet } from './size-chart';
 
 /** Where in a sheet something does not go together, and what to do about it. */
@@ -39,8 +40,10 @@ function faultsOfDerivation(sheet: ChartSheet, derivation: Derivation, index: nu
         message: `Two steps are named “${step.as}”. Rename one.`,
       });
   });
-  for (const { step, text, operand } of operandsOfDerivation(derivation)) {
-    const wrong = (message: string) => faults.push({ path: at, message: `Step “${step}”: ${message}` });
+  for (const { step, text, operand } of parsedSteps(derivation).flatMap(({ step, operands }) =>
+    operands.map((one) => ({ step, ...one })),
+  )) {
+    const wrong = (message: string) => faults.push({ path: at, message: `Step “${step.as}”: ${message}` });
     if (operand === null) wrong(`“${text}” is no measurement, no earlier step, and no length with a unit.`);
     // A derivation rests on earlier ones only, so that there is no circle.
     else if (operand.kind === 'derived' && !before.includes(operand.code))
@@ -65,8 +68,8 @@ function faultsOfPart(sheet: ChartSheet, index: number): SheetFault[] {
   if (new Set(part.sizes).size < part.sizes.length) wrong('a size stands there twice. Rename one.', 'sizes');
   if (part.values !== null && part.values.length !== part.sizes.length)
     wrong('it needs one value a size.', 'values');
-  for (const { system, labels } of part.also)
-    if (labels.length !== part.sizes.length) wrong(`${system} needs one label a size.`, 'also');
+  for (const { system, labels } of part.otherNames)
+    if (labels.length !== part.sizes.length) wrong(`${system} needs one label a size.`, 'otherNames');
   if (part.columns.every(({ role }) => role !== 'deciding')) wrong('no measurement decides it.', 'columns');
   part.columns.forEach((column, place) => {
     if (column.cells.length !== part.sizes.length)
@@ -84,9 +87,9 @@ function faultsOfPart(sheet: ChartSheet, index: number): SheetFault[] {
       wrong(`the ease of ${column.code} is upside down.`, 'columns', place, 'ease');
     if (part.columns.findIndex(({ code }) => code === column.code) < place)
       wrong(`${column.code} stands there twice.`, 'columns', place);
-    for (const code of [column.code, ...column.instead])
+    for (const code of [column.code, ...column.standIns])
       if (!isKnown(sheet, code)) wrong(`${code} is not derived in this chart.`, 'columns', place);
-    for (const other of partsBehind(sheet, column.code))
+    for (const other of behindColumn(sheet.derivations, column.code).parts)
       if (!earlier.includes(other))
         wrong(`${column.code} needs the part “${other}”, which must stand before it.`, 'columns', place);
   });
@@ -153,18 +156,4 @@ function faultsOfWhole(sheet: ChartSheet): SheetFault[] {
 
 function isKnown(sheet: ChartSheet, code: ColumnCode): boolean {
   return !isDerivedCode(code) || sheet.derivations.some((one) => one.code === code);
-}
-
-/** The parts whose outcome a column's arithmetic needs. */
-export function partsBehind(sheet: ChartSheet, code: ColumnCode): string[] {
-  if (!isDerivedCode(code)) return [];
-  const derivation = sheet.derivations.find((one) => one.code === code);
-  if (derivation === undefined) return [];
-  return operandsOfDerivation(derivation).flatMap(({ operand }) =>
-    operand?.kind === 'size-of'
-      ? [operand.part]
-      : operand?.kind === 'derived' && operand.code !== code
-        ? partsBehind(sheet, operand.code)
-        : [],
-  );
 }

@@ -3,7 +3,7 @@ import { MEASUREMENT_CODES, type MeasurementCode } from '../body/catalogue/codes
 import { CLOTHINGS, TENSIONS } from '../body/measurement';
 import { WORKING_UNITS } from '../quantity/length';
 import { isColumnCode, isDerivedCode, type ColumnCode } from './column-code';
-import { derivationSchema, operandsOfDerivation } from './derivation';
+import { behindColumn, derivationSchema } from './derivation';
 import { GARMENT_KINDS } from './garment-kind';
 import { NOMINAL_REACHES, type Cell } from './interval';
 import { parseCell } from './formats/parse-cell';
@@ -69,7 +69,7 @@ const columnSchema = z
      */
     ease: z.object({ least: writtenLengthSchema, most: writtenLengthSchema }).nullable().default(null),
     /** What may stand in while the measurement is missing, the best first: an estimate, and marked so. */
-    instead: z.array(columnCodeSchema).max(4).default([]),
+    standIns: z.array(columnCodeSchema).max(4).default([]),
     /** One a size, in the order of the part's sizes; a text is read in the column's unit. */
     cells: z
       .array(z.union([z.string().min(1).max(60), cellSchema]))
@@ -100,7 +100,7 @@ const partSchema = z.object({
   /** What each size measures, where arithmetic of another part needs it; one a size. */
   values: z.array(writtenLengthSchema).nullable().default(null),
   /** What the same sizes are called in other systems, one label a size. */
-  also: z
+  otherNames: z
     .array(z.object({ system: z.string().trim().min(1).max(40), labels: z.array(sizeSchema) }))
     .max(6)
     .default([]),
@@ -185,11 +185,30 @@ export const chartShapeSchema = z.object({
   notes: z.string().max(1000).default(''),
 });
 
+/** Names that earlier files of the same form wrote; they are still read. */
+const EARLIER_NAMES: Readonly<Record<string, string>> = { instead: 'standIns', also: 'otherNames' };
+
 /** Everything that a maker's sheet says of one garment. */
-export const chartSheetSchema = chartShapeSchema.superRefine((sheet, context) => {
-  for (const { path, message } of faultsOfSheet(sheet))
-    context.addIssue({ code: 'custom', path: [...path], message });
-});
+export const chartSheetSchema = z.preprocess(
+  withNamesOfToday,
+  chartShapeSchema.superRefine((sheet, context) => {
+    for (const { path, message } of faultsOfSheet(sheet))
+      context.addIssue({ code: 'custom', path: [...path], message });
+  }),
+);
+
+function withNamesOfToday(json: unknown): unknown {
+  const renamed = (one: unknown, inside: string): unknown => {
+    if (typeof one !== 'object' || one === null || Array.isArray(one)) return one;
+    return Object.fromEntries(
+      Object.entries(one).map(([name, value]: [string, unknown]) => [
+        EARLIER_NAMES[name] ?? name,
+        name === inside && Array.isArray(value) ? value.map((each) => renamed(each, 'columns')) : value,
+      ]),
+    );
+  };
+  return renamed(json, 'parts');
+}
 export type ChartSheet = z.infer<typeof chartShapeSchema>;
 
 /** The part that is asked for first, and the only one of a plain size table. */
@@ -227,7 +246,7 @@ export function plainPart(sizes: readonly string[], columns: readonly ChartColum
     name: 'Size',
     sizes: [...sizes],
     values: null,
-    also: [],
+    otherNames: [],
     columns: [...columns],
     lean: null,
     rule: null,
@@ -236,20 +255,11 @@ export function plainPart(sizes: readonly string[], columns: readonly ChartColum
 }
 
 /** The measurements a column, or what is derived for it, rests on. */
-export function readingsBehind(sheet: ChartSheet, code: ColumnCode): MeasurementCode[] {
-  if (!isDerivedCode(code)) return [code];
-  const derivation = sheet.derivations.find((one) => one.code === code);
-  const operands = derivation === undefined ? [] : operandsOfDerivation(derivation);
-  return [
-    ...new Set(
-      operands.flatMap(({ operand }): MeasurementCode[] => {
-        if (operand?.kind === 'reading') return [operand.code];
-        return operand?.kind === 'derived' && operand.code !== code
-          ? readingsBehind(sheet, operand.code)
-          : [];
-      }),
-    ),
-  ];
+export function readingsBehind(
+  { derivations }: Pick<ChartSheet, 'derivations'>,
+  code: ColumnCode,
+): readonly MeasurementCode[] {
+  return behindColumn(derivations, code).readings;
 }
 
 /** The measurements a chart decides by, its arithmetic's among them, in the order of its parts and columns. */
@@ -261,7 +271,7 @@ export function decidingCodes(sheet: ChartSheet): MeasurementCode[] {
 /** Every measurement a chart reads, for whatever purpose: to decide, to report, to offer an option, to be taken its way. */
 export function codesRead(sheet: ChartSheet): MeasurementCode[] {
   const columns = sheet.parts.flatMap((part) =>
-    part.columns.flatMap(({ code, instead }) => [code, ...instead]),
+    part.columns.flatMap(({ code, standIns }) => [code, ...standIns]),
   );
   const conditions = sheet.options.flatMap(({ when }) => when.map(({ of }) => of));
   const derived = sheet.derivations.map(({ code }) => code);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { micrometres, type Length } from '../quantity/length';
+import { micrometres, MICROMETRES_PER, WORKING_UNITS, type Length } from '../quantity/length';
 import { parseLength } from '../quantity/parse-length';
+import type { RoundingPolicy } from '../quantity/rounding';
 
 /**
  * A length as a chart file writes it: with its unit (`"1 in"`, `"97.5 cm"`), or as whole
@@ -25,3 +26,26 @@ export const writtenRoundingSchema = z.union([
   }),
   z.object({ mode: z.literal('down-to-offered'), offered: z.array(writtenLengthSchema).min(1).max(60) }),
 ]);
+
+/**
+ * A length with a unit, as a chart file writes it; exact.
+ *
+ * @example writtenLength(micrometres(25_400)) // '1 in'
+ * @example writtenLength(micrometres(12_345)) // '12.345 mm'
+ */
+export function writtenLength(length: Length): string {
+  const sign = length < 0 ? '-' : '';
+  const far = Math.abs(length);
+  for (const unit of WORKING_UNITS) {
+    const text = `${far / MICROMETRES_PER[unit]} ${unit}`;
+    const read = parseLength(text, unit);
+    if (text.length < 14 && read.ok && read.value.length === far) return sign + text;
+  }
+  return `${sign}${far / MICROMETRES_PER.mm} mm`;
+}
+
+/** A rounding policy with its lengths as a chart file writes them. */
+export function writtenRounding(to: RoundingPolicy): object {
+  if (to.mode === 'down-to-offered') return { ...to, offered: to.offered.map(writtenLength) };
+  return { ...to, step: writtenLength(to.step) };
+}

@@ -1,7 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledChart } from '../chart/compile-chart';
 import type { FitPreference } from '../chart/size-chart';
-import { BulkChart } from '../match/bulk/bulk-chart';
+import { Kernel } from '../match/kernel/kernel';
 import { plausibleBodies, type Known, type Random } from './plausible-bodies';
 
 /** A garment that is not decided yet, as the docket has it sized. */
@@ -38,7 +38,7 @@ export function foresee(
   open: readonly MeasurementCode[],
   random: Random,
 ): Foresight {
-  const bulk = garments.map(({ chart, preference }) => new BulkChart(chart, preference));
+  const bulk = garments.map(({ chart, preference }) => new Kernel(chart, { preference }, BODIES));
   const codes = [...new Set([...bulk.flatMap(({ codes: needed }) => needed), ...open])];
   const columns = plausibleBodies(known, codes, BODIES, random);
   const columnOf = (code: MeasurementCode) => columns[codes.indexOf(code)]!;
@@ -65,11 +65,10 @@ export function foresee(
 const ALL = Array.from({ length: BODIES }, (_, row) => row);
 
 /** What each body comes to, told apart by verdict and sizes. */
-function outcomesOf(chart: BulkChart, columns: readonly Float64Array[]): string[] {
-  return ALL.map((row) => {
-    chart.size(columns, row);
-    return `${chart.verdict} ${chart.sizes.join()}`;
-  });
+function outcomesOf(chart: Kernel, columns: readonly Float64Array[]): string[] {
+  chart.take(columns, 0, BODIES);
+  chart.run(BODIES);
+  return ALL.map((row) => `${chart.verdicts[row]!} ${chart.parts.map(({ sizes }) => sizes[row]!).join()}`);
 }
 
 /** The rows in stretches of a value, equally many in each. */

@@ -32,7 +32,7 @@ const BLAZER = compileChart(
       },
     ],
     parts: [
-      scale('chest', 'chest-girth', ['40', '42', '44'], { instead: ['derived:chest'] }, [
+      scale('chest', 'chest-girth', ['40', '42', '44'], { standIns: ['derived:chest'] }, [
         '39-41',
         '41-43',
         '43-45',
@@ -151,8 +151,15 @@ describe('alterations and what would change it', () => {
 
   it('say how little would make it another size', () => {
     expect(sayChange(dressed(90, 73).parts[0]!, 'cm')).toBe(
-      '1 cm on the natural waist, with the rest as it is, would make it 10 or 14.',
+      '2 cm more on the bust, with the rest as it is, would make it 14.',
     );
+    // The key decides: a waist that is out of 12 is altered and makes it no other size.
+    expect(sayChange(dressed(91, 73.9).parts[0]!, 'cm')).toBe(
+      '1 cm more on the bust, with the rest as it is, would make it 14.',
+    );
+    expect(sayChange(dressed(84.5, 68).parts[0]!, 'cm'))
+      .withContext('below the smallest the rule still names it')
+      .toBe('3.5 cm more on the bust, with the rest as it is, would make it 12.');
     expect(sayChange(dressed(90, 77).parts[0]!, 'cm'))
       .withContext('a split has no single size')
       .toBeNull();

@@ -1,100 +1,112 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledColumn, CompiledPart } from '../chart/compile-chart';
 import type { ColumnCode } from '../chart/column-code';
-import type { DeriveProblem } from '../chart/derive';
-import type { FitPreference } from '../chart/size-chart';
+import type { DeriveProblem } from '../chart/derived';
+import type { FitPreference, HouseRule } from '../chart/size-chart';
 import { micrometres, type Length } from '../quantity/length';
-import { place, type Placement } from './placement';
-import { commonSizes, preferenceOf, propose, standing } from './propose';
-import { sizeOdds } from './odds';
-import type { Spread } from './spread';
-import type { Alteration, PartVerdict, PlacedMeasurement, Reason, SizeChance } from './verdict';
+import { preferenceOf, type PartPlacer } from './kernel/part-placer';
+import { nearestChange } from './nearest-change';
+import { LISTED_CHANCE } from './odds/odds';
+import { commonSizes, place, type Placement } from './placement';
+import type { Alteration, PartVerdict, PlacedMeasurement, Reason, SizeChance, Verdict } from './verdict';
 
-/** What a column has to go by: a value with its spread, or why there is none. */
+/** What a column has to go by: a value, or why there is none. */
 export type ColumnValue =
   | {
+      /** The column it is the value of: its own, or what stands in. */
+      readonly code: ColumnCode;
       readonly value: Length;
-      readonly spread: Spread;
       /** The column it was estimated from, where it is not its own. */
       readonly estimatedFrom: ColumnCode | null;
       readonly readings: readonly MeasurementCode[];
     }
   | { readonly value: null; readonly problem: DeriveProblem };
 
-/** A size inside its edges is still an `edge` case when another is at least this likely. */
-export const EDGE_CHANCE = 0.1;
-/** Chances below this are not listed. */
-const LISTED_CHANCE = 0.001;
-
-/** What a part is judged by. */
-export interface PartCase {
+/** What the kernel found of a part. */
+export interface PartFacts {
   readonly part: CompiledPart;
+  readonly rule: HouseRule;
+  readonly verdict: Verdict;
+  readonly size: string | null;
+  /** One a deciding column. */
+  readonly values: readonly ColumnValue[];
+  /** One an advisory column. */
+  readonly advisory: readonly ColumnValue[];
+  readonly placer: PartPlacer;
+}
+
+/** What a part's account is given with. */
+export interface PartContext {
   readonly preference: FitPreference;
   readonly edgeChance: number;
   /** Measurements that failed a check and were not confirmed. */
   readonly suspects: ReadonlySet<MeasurementCode>;
-  readonly valueOf: (column: CompiledColumn) => ColumnValue;
+  /** One probability a size, then that of no size; `null` where they were not asked for. */
+  readonly odds: { readonly sizes: readonly string[]; readonly chances: Float64Array } | null;
+  /** The standard error of what a column goes by, in micrometres. */
+  readonly errorOf: (code: ColumnCode) => number;
+  readonly partName: (code: string) => string;
 }
 
-type Known = Extract<ColumnValue, { spread: Spread }>;
+type Known = Extract<ColumnValue, { value: Length }>;
 
 /**
- * Sizes one wearer against one part. In this order: something it rests on is suspect, missing,
- * or past the maker's own table; then how the placements stand together.
+ * The account of one part: what the kernel found, with the reason, the placements, the odds, and
+ * what else might be chosen or would change it.
  */
-export function judgePart(asked: PartCase): PartVerdict {
-  const { part, preference } = asked;
-  const values = part.deciding.map((column) => asked.valueOf(column));
-  const placed = part.deciding.flatMap((column, index) => placeKnown(column, values[index]!));
-  const placements = placed.map(({ column, known, placement }) => labelled(part, column, known, placement));
-  const advisory = part.advisory.flatMap((column) =>
-    placeKnown(column, asked.valueOf(column)).map(({ known, placement }) =>
-      labelled(part, column, known, placement),
-    ),
+export function judgePart(facts: PartFacts, context: PartContext): PartVerdict {
+  const { part, rule, size: proposed } = facts;
+  const label = (column: CompiledColumn, known: Known, placement: Placement) =>
+    labelled(part, column, known, placement, context.errorOf(known.code));
+  const placed = part.deciding.flatMap((column, index) => placeKnown(column, facts.values[index]!));
+  const placements = placed.map(({ column, known, placement }) => label(column, known, placement));
+  const advisory = part.advisory.flatMap((column, index) =>
+    placeKnown(column, facts.advisory[index]!).map(({ known, placement }) => label(column, known, placement)),
   );
-  const liked = preferenceOf(part, preference);
-  const base = {
-    part: part.code,
-    name: part.name,
-    sizes: part.sizes,
-    placements,
-    advisory,
-    rule: part.rule,
-  };
-
-  const broken = whyNot(
-    asked,
-    values,
-    placed.map(({ placement }) => placement),
-  );
+  const bare = placed.map(({ placement }) => placement);
+  // Written out each time: copying a common part is what took longest when lists are sized.
+  const broken = whyNot(facts, context, bare);
   if (broken !== null)
     return {
-      ...base,
+      part: part.code,
+      name: part.name,
       verdict: broken.verdict,
       proposed: null,
       reason: broken,
+      sizes: part.sizes,
+      placements,
+      advisory,
       odds: [],
       alternates: [],
       alterations: [],
+      change: null,
+      rule,
     };
 
-  const knowns = placed.map(({ known }) => known);
-  const odds = listOdds(part, knowns, preference);
-  const bare = placed.map(({ placement }) => placement);
-  const size = propose(part, bare, preference);
-  const proposed = size === null ? null : part.sizes[size]!;
-  const reason = explain(asked, bare, placements, proposed, odds, liked);
+  const odds = listOdds(context);
+  const reason = explain(facts, context, bare, placements, odds);
+  const single = reason.verdict === 'settled' || reason.verdict === 'edge';
   return {
-    ...base,
+    part: part.code,
+    name: part.name,
     verdict: reason.verdict,
     proposed,
     reason,
+    sizes: part.sizes,
+    placements,
+    advisory,
     odds,
     alternates: alternates(part, bare, proposed, odds, reason),
     alterations:
-      size === null
+      proposed === null
         ? []
-        : alterations([...part.deciding, ...part.advisory], [...placements, ...advisory], size),
+        : alterations(
+            [...part.deciding, ...part.advisory],
+            [...placements, ...advisory],
+            part.sizes.indexOf(proposed),
+          ),
+    change: single && context.odds !== null ? nearestChange(part, facts.placer, placements) : null,
+    rule,
   };
 }
 
@@ -108,8 +120,9 @@ function placeKnown(
 function labelled(
   part: CompiledPart,
   column: CompiledColumn,
-  { spread, estimatedFrom }: Known,
+  { estimatedFrom }: Known,
   placement: Placement,
+  standardError: number,
 ): PlacedMeasurement {
   const label = (size: number | null) => (size === null ? null : part.sizes[size]!);
   const { code, value, where, toEdge } = placement;
@@ -118,7 +131,7 @@ function labelled(
     name: column.name,
     foot: column.foot,
     value,
-    standardError: spread.standardError,
+    standardError,
     where,
     sizes: placement.containing.map((size) => part.sizes[size]!),
     below: label(placement.below),
@@ -130,38 +143,45 @@ function labelled(
 
 /** Why no size can be given yet, or at all, before placements are even compared. */
 function whyNot(
-  { part, suspects }: PartCase,
-  values: readonly ColumnValue[],
+  { part, values, verdict }: PartFacts,
+  { suspects, partName }: PartContext,
   placed: readonly Placement[],
 ): Extract<Reason, { verdict: 'suspect' | 'incomplete' | 'beyond' }> | null {
   const problems = values.flatMap((value) => (value.value === null ? [value.problem] : []));
   const possible = () => stillPossible(part, placed).map((size) => part.sizes[size]!);
-  const used = values.flatMap((value) => (value.value === null ? [] : value.readings));
-  const unmet = problems.find((problem) => problem.code === 'requirement');
-  const doubted = [...new Set([...used, ...(unmet?.readings ?? [])])].filter((code) => suspects.has(code));
-  if (doubted.length > 0 || unmet !== undefined)
+  if (verdict === 'suspect') {
+    const used = values.flatMap((value) => (value.value === null ? [] : value.readings));
+    const unmet = problems.find((problem) => problem.code === 'requirement');
+    const doubted = [...new Set([...used, ...(unmet?.readings ?? [])])].filter((code) => suspects.has(code));
     return {
-      verdict: 'suspect',
-      suspects: doubted.length > 0 ? doubted : unmet!.readings,
+      verdict,
+      suspects: doubted.length > 0 ? doubted : (unmet?.readings ?? []),
       possible: possible(),
       requirement: unmet?.because ?? null,
     };
-  const missing = problems.flatMap((problem) => (problem.code === 'missing' ? problem.readings : []));
-  const waits = problems.find((problem) => problem.code === 'waits');
-  if (missing.length > 0 || waits !== undefined)
+  }
+  if (verdict === 'incomplete') {
+    const waits = problems.find((problem) => problem.code === 'waits');
     return {
-      verdict: 'incomplete',
-      missing: [...new Set(missing)],
+      verdict,
+      missing: [
+        ...new Set(problems.flatMap((problem) => (problem.code === 'missing' ? problem.readings : []))),
+      ],
       possible: possible(),
-      waitsFor: waits?.part ?? null,
+      waitsFor: waits === undefined ? null : partName(waits.part),
     };
-  if (problems.length > 0)
-    return {
-      verdict: 'beyond',
-      outside: [],
-      offScale: part.deciding.flatMap(({ name }, index) => (values[index]!.value === null ? [name] : [])),
-    };
-  return null;
+  }
+  if (problems.length === 0) return null;
+  const without = problems.find((problem) => problem.code === 'no-size');
+  return {
+    verdict: 'beyond',
+    outside: [],
+    offScale: part.deciding.flatMap(({ name }, index) => {
+      const value = values[index]!;
+      return value.value === null && value.problem.code === 'off-scale' ? [name] : [];
+    }),
+    without: without === undefined ? null : partName(without.part),
+  };
 }
 
 /** What the measurements taken so far leave open: the sizes all of them accept, or all that any of them asks for. */
@@ -173,50 +193,41 @@ function stillPossible(part: CompiledPart, placed: readonly Placement[]): number
   return part.sizes.flatMap((_, size) => (named.has(size) ? [size] : []));
 }
 
-function listOdds(part: CompiledPart, known: readonly Known[], preference: FitPreference): SizeChance[] {
-  const measured = known.map(({ value, spread }) => ({ value, below: spread.below }));
-  const { sizes, none } = sizeOdds(part, measured, preference);
-  return [
-    ...sizes.map((chance, size) => ({ size: part.sizes[size]! as string | null, chance })),
-    { size: null, chance: none },
-  ]
+function listOdds({ odds }: PartContext): SizeChance[] {
+  if (odds === null) return [];
+  return [...odds.sizes, null]
+    .map((size, index) => ({ size, chance: odds.chances[index]! }))
     .filter(({ chance }) => chance >= LISTED_CHANCE)
     .sort((a, b) => b.chance - a.chance);
 }
 
 function explain(
-  { part, edgeChance }: PartCase,
+  { part, rule, verdict, size: proposed }: PartFacts,
+  { edgeChance, preference }: PartContext,
   placed: readonly Placement[],
   placements: readonly PlacedMeasurement[],
-  proposed: string | null,
   odds: readonly SizeChance[],
-  preference: FitPreference,
 ): Exclude<Reason, { verdict: 'suspect' | 'incomplete' }> {
-  const { rule } = part;
-  switch (standing(placed)) {
+  switch (verdict) {
     case 'beyond':
       return {
-        verdict: 'beyond',
+        verdict,
         outside: placements.filter(({ where }) => where === 'below' || where === 'above'),
         offScale: [],
+        without: null,
       };
     case 'between':
-      return {
-        verdict: 'between',
-        gaps: placements.filter(({ where }) => where === 'gap'),
-        rule,
-        pick: proposed,
-      };
+      return { verdict, gaps: placements.filter(({ where }) => where === 'gap'), rule, pick: proposed };
     case 'split':
-      return { verdict: 'split', says: placements, rule, pick: proposed };
+      return { verdict, says: placements, rule, pick: proposed };
     case 'overlap':
       return {
-        verdict: 'overlap',
+        verdict,
         sizes: commonSizes(placed).map((size) => part.sizes[size]!),
-        preference,
+        preference: preferenceOf(part, preference),
         pick: proposed!,
       };
-    case 'one': {
+    default: {
       const size = proposed!;
       const tightest = tightestOf(placements);
       const rival = odds.find((one) => one.size !== size);

@@ -71,7 +71,7 @@ describe('judge', () => {
   it('gives a shared bound to the larger size', () => {
     expect(judged(102, 95).proposed).toBe('L');
     expect(sayReason(judged(102, 95), 'cm')).toBe(
-      'Chest 102 cm is near an edge of L, but the other measurements hold the size.',
+      'Chest 102 cm is near an edge of L; a little past it, it would still be L.',
     );
     expect(sayReason(judged(102, null, {}, 'size,chest-girth (cm)\nM,94-102\nL,102-110'), 'cm')).toContain(
       'lies inside L, but right on its edge',
@@ -193,7 +193,7 @@ describe('judge', () => {
               unit: 'cm' as const,
               reach: 'halfway' as const,
               ease: null,
-              instead: [],
+              standIns: [],
               cells: grown.map((row) => ({
                 kind: 'interval' as const,
                 lower: { at: cm(row[at][0]), edge: 'printed' as const },

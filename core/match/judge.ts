@@ -1,22 +1,16 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
-import { isDerivedCode, type ColumnCode, type DerivedCode } from '../chart/column-code';
-import {
-  offeredPart,
-  type CompiledChart,
-  type CompiledColumn,
-  type RuleOverride,
-} from '../chart/compile-chart';
-import { derive, type Derived } from '../chart/derive';
+import { isDerivedCode, type ColumnCode } from '../chart/column-code';
+import { offeredPart, type CompiledChart, type CompiledPart } from '../chart/compile-chart';
 import { KIND_CAUTIONS } from '../chart/garment-kind';
 import { isMade, labelOf, nearestMade } from '../chart/label';
-import { lengthAlgebra } from '../chart/length-algebra';
 import type { Condition } from '../chart/size-chart';
-import { roundLength } from '../quantity/rounding';
-import type { Length } from '../quantity/length';
-import { EDGE_CHANCE, judgePart, type ColumnValue } from './judge-part';
-import { readingSpread, roundSpread, spreadAlgebra, type Spread } from './spread';
+import { micrometres, type Length } from '../quantity/length';
+import { derivedLines } from './derived-lines';
+import { judgePart, type ColumnValue, type PartFacts } from './judge-part';
+import { Kernel, type RuleOverride } from './kernel/kernel';
+import { drawOdds, type Odds, type Weighed } from './odds/odds';
 import {
   VERDICTS,
   type GarmentVerdict,
@@ -47,42 +41,99 @@ export interface JudgeOptions extends RuleOverride {
   readonly edgeChance?: number | undefined;
 }
 
-const NO_SUSPECTS: ReadonlySet<MeasurementCode> = new Set();
+/** A size inside its edges is still an `edge` case when another is at least this likely. */
+export const EDGE_CHANCE = 0.1;
 
 /**
  * Sizes one wearer against one chart: the verdict of every part and of the whole, the
  * proposal and everything they rest on. Pure: the same chart and values always give the same
  * verdict.
+ *
+ * The kernel sizes a round of one, whose slots are then read for the account of it; the odds are
+ * the same kernel's answers to drawn readings.
  */
 export function judge(
   compiled: CompiledChart,
   body: MeasuredBody,
   options: JudgeOptions = {},
 ): GarmentVerdict {
+  const { judged, drawn } = kernelsOf(compiled, options);
+  for (const code of compiled.arithmetic.readings.keys())
+    judged.input(code)[0] = body.get(code)?.value ?? NaN;
+  judged.run(1, options.suspects);
+  return accountOf(judged, 0, body, options, (columns) =>
+    drawOdds(drawn, weighedReadings(compiled, body), columns),
+  );
+}
+
+/** How the odds of a wearer are come by, with how far off what these columns go by is. */
+type Draw = (columns: readonly ColumnCode[]) => Odds;
+
+/** The whole account of one wearer of a round that a kernel has run: what it found, with reasons. */
+function accountOf(
+  kernel: Kernel,
+  row: number,
+  body: MeasuredBody,
+  options: JudgeOptions,
+  draw: Draw,
+): GarmentVerdict {
+  const compiled = kernel.chart;
+  const { sheet, arithmetic } = compiled;
+  const { odds, ...finding } = findingOf(kernel, row, body, options, draw);
+  const holds = ({ of, is, length }: Condition) => isHeld(kernel.values(of)[row]!, is, length);
+  return {
+    ...finding,
+    odds: odds === null || finding.parts.some(({ odds: own }) => own.length === 0) ? [] : odds.labels,
+    derived: arithmetic.derivations.map((plan) => derivedLines(plan, kernel, row)),
+    options: sheet.options.filter(({ when }) => when.some(holds)).map(({ name, adds }) => ({ name, adds })),
+    takenOtherwise: takenOtherwise(compiled, body),
+    cautions: [...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions])].filter((one) => one !== undefined),
+    rule: options.rule ?? sheet.rule,
+    preference: options.preference ?? 'regular',
+  };
+}
+
+/** What a verdict says and why, without what stands beside it. */
+export type BareVerdict = Pick<
+  GarmentVerdict,
+  'verdict' | 'proposed' | 'sizes' | 'parts' | 'worst' | 'notMade' | 'alternates'
+>;
+
+/**
+ * What a kernel found of one wearer of a round it has run, with the reasons.
+ *
+ * @param draw gives the odds; without it nothing is said of them, and what is inside one size is
+ *   called settled however near its edge
+ */
+export function findingOf(
+  kernel: Kernel,
+  row: number,
+  body: MeasuredBody,
+  options: JudgeOptions,
+  draw?: Draw,
+): BareVerdict & { readonly odds: Odds | null } {
+  const compiled = kernel.chart;
   const { sheet } = compiled;
-  const preference = options.preference ?? 'regular';
-  const rule = options.rule ?? sheet.rule;
-  const values = new Arithmetic(compiled, body);
-  const parts: PartVerdict[] = [];
-  for (const plan of compiled.parts) {
-    const offered = offeredPart(plan, values.outcomes);
-    const part = {
-      ...offered,
-      rule: options.rule ?? offered.rule,
-      key: offered.deciding.find(({ code }) => code === options.key)?.code ?? offered.key,
-    };
-    const verdict = judgePart({
-      part,
-      preference,
+  kernel.runRest(row);
+  const outcomes = new Map<string, string>();
+  const facts = compiled.parts.map((plan, at) => {
+    const one = partFacts(kernel, row, at, offeredPart(plan, outcomes), body, options);
+    if (one.size !== null) outcomes.set(one.part.code, one.size);
+    return one;
+  });
+  const sizes = Object.fromEntries(outcomes);
+  const odds = draw?.(placedCodes(facts)) ?? null;
+  const parts = facts.map((one, at) =>
+    judgePart(one, {
+      preference: options.preference ?? 'regular',
       edgeChance: options.edgeChance ?? EDGE_CHANCE,
       suspects: options.suspects ?? NO_SUSPECTS,
-      valueOf: (column) => values.of(column),
-    });
-    parts.push(verdict);
-    if (verdict.proposed !== null) values.comeTo(part.code, verdict.proposed);
-  }
-
-  const sizes = Object.fromEntries(values.outcomes);
+      // By the whole part's sizes, of which this wearer may be offered some.
+      odds: odds === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: odds.parts[at]! },
+      errorOf: (code) => errorOf(code, body, compiled) ?? odds?.deviations.get(code) ?? 0,
+      partName: (code) => sheet.parts.find((part) => part.code === code)?.name ?? code,
+    }),
+  );
   const label = labelOf(sheet, sizes);
   const notMade =
     label === null || isMade(sheet, sizes)
@@ -90,28 +141,125 @@ export function judge(
       : { asked: label, nearest: nearestMade(sheet, sizes).map((made) => labelOf(sheet, made)!) };
   const worst = parts.reduce((one, other) => (rank(other.verdict) > rank(one.verdict) ? other : one));
   const combined = notMade !== null && rank(worst.verdict) < rank('not-made');
-  const proposed = notMade === null ? label : null;
   return {
     verdict: combined ? 'not-made' : worst.verdict,
-    proposed,
+    proposed: notMade === null ? label : null,
     sizes,
     parts,
     worst: combined ? null : worst.part,
     notMade: combined ? notMade : null,
     alternates: combined ? notMade.nearest : otherLabels(compiled, sizes, parts),
-    derived: values.lines(),
-    options: sheet.options
-      .filter(({ when }) => when.some((condition) => values.holds(condition)))
-      .map(({ name, adds }) => ({ name, adds })),
-    takenOtherwise: takenOtherwise(compiled, body),
-    cautions: [...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions])].filter((one) => one !== undefined),
-    rule,
-    preference,
+    odds,
   };
+}
+
+/** What the kernel found of one part for one wearer. */
+function partFacts(
+  kernel: Kernel,
+  row: number,
+  at: number,
+  part: CompiledPart,
+  body: MeasuredBody,
+  options: JudgeOptions,
+): PartFacts {
+  const run = kernel.parts[at]!;
+  const size = run.sizes[row]!;
+  const valueOf = (code: ColumnCode) => columnValue(kernel, row, code, body);
+  return {
+    part,
+    rule: options.rule ?? part.rule,
+    verdict: VERDICTS[run.verdicts[row]!]!,
+    size: size < 0 ? null : kernel.chart.parts[at]!.whole.sizes[size]!,
+    values: part.deciding.map((_, column) => {
+      const choice = run.choiceOf(column, row);
+      const { code } = run.columns[column]!.choices[choice]!;
+      const value = valueOf(code);
+      return choice === 0 || value.value === null ? value : { ...value, estimatedFrom: code };
+    }),
+    advisory: part.advisory.map(({ code, standIns }) => firstKnown([code, ...standIns], valueOf)),
+    placer: run.tableFor(row, kernel.parts).placer,
+  };
+}
+
+function columnValue(kernel: Kernel, row: number, code: ColumnCode, body: MeasuredBody): ColumnValue {
+  const value = kernel.values(code)[row]!;
+  if (Number.isNaN(value)) return { value: null, problem: kernel.problem(code, row)! };
+  const derived = isDerivedCode(code);
+  const { derivationOf } = kernel.chart.arithmetic;
+  return {
+    code,
+    value: micrometres(value),
+    estimatedFrom: !derived && body.get(code)?.assumed === true ? code : null,
+    readings: derived ? derivationOf.get(code)!.readings : [code],
+  };
+}
+
+const NO_SUSPECTS: ReadonlySet<MeasurementCode> = new Set();
+
+interface Kernels {
+  readonly by: string;
+  /** Sizes the wearer, a round of one. */
+  readonly judged: Kernel;
+  /** Sizes the draws. */
+  readonly drawn: Kernel;
+}
+
+const KERNELS = new WeakMap<CompiledChart, Kernels>();
+
+/** The chart at work under one ruling; the last one is kept, as a docket's ruling rarely changes. */
+function kernelsOf(compiled: CompiledChart, { rule, key, preference }: RuleOverride): Kernels {
+  const by = [rule, key, preference].join();
+  const last = KERNELS.get(compiled);
+  if (last?.by === by) return last;
+  const ruling = { rule, key, preference };
+  const kernels = { by, judged: new Kernel(compiled, ruling, 1), drawn: new Kernel(compiled, ruling) };
+  KERNELS.set(compiled, kernels);
+  return kernels;
 }
 
 function rank(verdict: Verdict): number {
   return VERDICTS.indexOf(verdict);
+}
+
+function firstKnown(codes: readonly ColumnCode[], valueOf: (code: ColumnCode) => ColumnValue): ColumnValue {
+  const own = valueOf(codes[0]!);
+  if (own.value !== null || own.problem.code !== 'missing') return own;
+  for (const code of codes.slice(1)) {
+    const other = valueOf(code);
+    if (other.value !== null) return { ...other, estimatedFrom: code };
+  }
+  return own;
+}
+
+function isHeld(value: number, is: Condition['is'], length: number): boolean {
+  if (is === 'above') return value > length;
+  if (is === 'below') return value < length;
+  return is === 'at-least' ? value >= length : value <= length;
+}
+
+/** The readings a chart reads, with their own errors. */
+export function weighedReadings({ arithmetic }: CompiledChart, body: MeasuredBody): Weighed[] {
+  return [...arithmetic.readings.keys()].flatMap((code): Weighed[] => {
+    const one = body.get(code);
+    return one === undefined ? [] : [{ code, value: one.value, standardError: ownError(code, one) }];
+  });
+}
+
+function ownError(code: MeasurementCode, { assumed, standardError }: MeasuredValue): number {
+  // What is assumed stands for any value, so it has no error of its own to weigh.
+  return assumed === true ? 0 : (standardError ?? measurement(code).standardError);
+}
+
+/** The error of a reading that is taken as it is; `undefined` for what is rounded or derived, which is drawn. */
+function errorOf(code: ColumnCode, body: MeasuredBody, { expects }: CompiledChart): number | undefined {
+  if (isDerivedCode(code) || (expects.get(code)?.rounding ?? null) !== null) return undefined;
+  const one = body.get(code);
+  return one === undefined ? undefined : ownError(code, one);
+}
+
+function placedCodes(facts: readonly PartFacts[]): ColumnCode[] {
+  const placed = facts.flatMap(({ values, advisory }) => [...values, ...advisory]);
+  return [...new Set(placed.flatMap((one) => (one.value === null ? [] : [one.code])))];
 }
 
 /** Labels with one part changed to each of its alternates, made ones only. */
@@ -147,107 +295,4 @@ function takenOtherwise({ expects }: CompiledChart, body: MeasuredBody): TakenOt
       },
     ];
   });
-}
-
-/** The values of one wearer as a chart takes them: rounded as it says, derived, and with what parts came to. */
-class Arithmetic {
-  /** The size each part came to. */
-  readonly outcomes = new Map<string, string>();
-  private derived: ReadonlyMap<DerivedCode, Derived<Length>> | null = null;
-  private spreads: ReadonlyMap<DerivedCode, Derived<Spread>> | null = null;
-
-  constructor(
-    private readonly compiled: CompiledChart,
-    private readonly body: MeasuredBody,
-  ) {}
-
-  /** A part came to a size; what rests on it is derived anew. */
-  comeTo(part: string, size: string): void {
-    this.outcomes.set(part, size);
-    if (this.compiled.sheet.parts.some(({ values }) => values !== null)) this.derived = this.spreads = null;
-  }
-
-  /** What a column has to go by: its own value, or the first of what may stand in for it. */
-  of(column: CompiledColumn): ColumnValue {
-    const own = this.valueOf(column.code);
-    if (own.value !== null || own.problem.code !== 'missing') return own;
-    for (const code of column.instead) {
-      const other = this.valueOf(code);
-      if (other.value !== null) return { ...other, estimatedFrom: code };
-    }
-    return own;
-  }
-
-  lines(): GarmentVerdict['derived'] {
-    return this.compiled.sheet.derivations.map(({ code, name }) => ({ ...this.lengths().get(code)!, name }));
-  }
-
-  holds({ of, is, length }: Condition): boolean {
-    const { value } = this.valueOf(of);
-    if (value === null) return false;
-    if (is === 'above') return value > length;
-    if (is === 'below') return value < length;
-    return is === 'at-least' ? value >= length : value <= length;
-  }
-
-  private valueOf(code: ColumnCode): ColumnValue {
-    if (!isDerivedCode(code)) {
-      const [value, spread] = [this.reading(code), this.spread(code)];
-      if (value === undefined || spread === undefined)
-        return { value: null, problem: { code: 'missing', readings: [code] } };
-      const estimatedFrom = this.body.get(code)?.assumed === true ? code : null;
-      return { value, spread, estimatedFrom, readings: [code] };
-    }
-    const one = this.lengths().get(code)!;
-    if (one.result === null) return { value: null, problem: one.problem! };
-    this.spreads ??= derive(
-      this.compiled.sheet.derivations,
-      spreadAlgebra(
-        (reading) => this.spread(reading),
-        (part) => this.sizeOf(part),
-      ),
-    );
-    // Arithmetic that holds for the value may break off for its spread only in theory; then it is taken as exact.
-    const spread = this.spreads.get(code)!.result;
-    return {
-      value: one.result,
-      spread: spread ?? readingSpread(one.readings[0]!, one.result, 0),
-      estimatedFrom: null,
-      readings: one.readings,
-    };
-  }
-
-  private lengths(): ReadonlyMap<DerivedCode, Derived<Length>> {
-    return (this.derived ??= derive(
-      this.compiled.sheet.derivations,
-      lengthAlgebra(
-        (code) => this.reading(code),
-        (part) => this.sizeOf(part),
-      ),
-    ));
-  }
-
-  /** A measurement as the chart takes it: rounded, where it says so. */
-  private reading(code: MeasurementCode): Length | undefined {
-    const value = this.body.get(code)?.value;
-    const rounding = this.compiled.expects.get(code)?.rounding ?? null;
-    return value === undefined || rounding === null ? value : (roundLength(value, rounding) ?? undefined);
-  }
-
-  private spread(code: MeasurementCode): Spread | undefined {
-    const one = this.body.get(code);
-    if (one === undefined) return undefined;
-    // What is assumed stands for any value, so it has no error of its own to weigh.
-    const error = one.assumed === true ? 0 : (one.standardError ?? measurement(code).standardError);
-    const spread = readingSpread(code, one.value, error);
-    const rounding = this.compiled.expects.get(code)?.rounding ?? null;
-    return rounding === null ? spread : roundSpread(spread, rounding);
-  }
-
-  private sizeOf(part: string): Length | undefined {
-    const size = this.outcomes.get(part);
-    const sized = this.compiled.sheet.parts.find(({ code }) => code === part);
-    if (size === undefined || sized === undefined) return undefined;
-    return sized.values?.[sized.sizes.indexOf(size)];
-  }
 }

@@ -1,6 +1,7 @@
 import type { ColumnCode } from '../chart/column-code';
-import { holds, toNearestEnd, type Interval } from '../chart/interval';
 import type { CompiledColumn } from '../chart/compile-chart';
+import { BELOW, GAP, INSIDE, NONE, sizesIn, stretchOf } from '../chart/cut-column';
+import { toNearestEnd } from '../chart/interval';
 import type { Length } from '../quantity/length';
 
 /** Where one measurement of a wearer falls on the sizes of a part. Sizes are indices, smallest first. */
@@ -19,45 +20,34 @@ export interface Placement {
 }
 
 /**
- * Places a value on a column: which sizes hold it, and if none does, between or beyond which.
+ * Places a value on a column: which sizes hold it, and if none does, between or beyond which. The
+ * same stretch of the same cut column that the kernel goes by, read for people.
  */
-export function place(column: Pick<CompiledColumn, 'code' | 'intervals'>, value: Length): Placement {
-  const { code, intervals } = column;
-  const containing = intervals.flatMap((interval, size) => (holds(interval, value) ? [size] : []));
-  if (containing.length > 0) {
-    return {
-      code,
-      value,
-      containing,
-      where: 'inside',
-      below: null,
-      above: null,
-      toEdge: nearest(intervals, containing, value),
-    };
-  }
-  const below = extreme(intervals, (interval) => (interval.until <= value ? interval.until : null));
-  const above = extreme(intervals, (interval) => (interval.from > value ? -interval.from : null));
-  const sides = [below, above].filter((size): size is number => size !== null);
-  const where = below === null ? 'below' : above === null ? 'above' : 'gap';
-  return { code, value, containing, where, below, above, toEdge: nearest(intervals, sides, value) };
+export function place(column: Pick<CompiledColumn, 'code' | 'cut' | 'intervals'>, value: Length): Placement {
+  const { code, cut, intervals } = column;
+  const stretch = stretchOf(cut, value);
+  const containing = sizesIn(cut, stretch);
+  const orNull = (size: number) => (size === NONE ? null : size);
+  const inside = cut.where[stretch] === INSIDE;
+  const below = inside ? null : orNull(cut.below[stretch]!);
+  const above = inside ? null : orNull(cut.above[stretch]!);
+  const where = inside
+    ? 'inside'
+    : cut.where[stretch] === GAP
+      ? 'gap'
+      : cut.where[stretch] === BELOW
+        ? 'below'
+        : 'above';
+  const beside = inside ? containing : [below, above].filter((size) => size !== null);
+  const ends = beside.map((size) => toNearestEnd(intervals[size]!, value)).filter((end) => end !== null);
+  const toEdge = ends.length === 0 ? null : (Math.min(...ends) as Length);
+  return { code, value, containing, where, below, above, toEdge };
 }
 
-/** The size that scores highest among those that score at all; of equals, the last. */
-function extreme(
-  intervals: readonly Interval[],
-  score: (interval: Interval) => number | null,
-): number | null {
-  let best: { size: number; score: number } | null = null;
-  intervals.forEach((interval, size) => {
-    const scored = score(interval);
-    if (scored !== null && (best === null || scored >= best.score)) best = { size, score: scored };
-  });
-  return (best as { size: number } | null)?.size ?? null;
-}
-
-function nearest(intervals: readonly Interval[], sizes: readonly number[], value: Length): Length | null {
-  const ends = sizes
-    .map((size) => toNearestEnd(intervals[size]!, value))
-    .filter((end): end is Length => end !== null);
-  return ends.length === 0 ? null : (Math.min(...ends) as Length);
+/** The sizes that hold every placement. */
+export function commonSizes(placements: readonly Placement[]): number[] {
+  const [first, ...rest] = placements;
+  return (first?.containing ?? []).filter((size) =>
+    rest.every((placement) => placement.containing.includes(size)),
+  );
 }

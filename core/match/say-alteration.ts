@@ -28,17 +28,15 @@ export function sayAlteration(alteration: Alteration, size: string, reader: Work
   return `${DOES[does]} the ${name.toLowerCase()} by ${formatLength(by, unit)}; ${size} holds ${range}`;
 }
 
-/** How little would make it another size; `null` where the verdict has no single size or nothing near. */
-export function sayChange({ reason, placements, sizes }: PartVerdict, unit: WorkingUnit): string | null {
-  if (reason.verdict !== 'settled' && reason.verdict !== 'edge') return null;
-  const { tightest, size } = reason;
-  if (tightest.toEdge === null || tightest.toEdge === 0) return null;
-  const at = sizes.indexOf(size);
-  const other = reason.verdict === 'edge' ? reason.neighbour : null;
-  const neighbours = [sizes[at - 1], sizes[at + 1]].filter(Boolean).join(' or ');
-  const into = other ?? (neighbours === '' ? 'no size of this chart' : neighbours);
+/** How little would make it another size; `null` where it has no single size or nothing is near. */
+export function sayChange(
+  { change, placements }: Pick<PartVerdict, 'change' | 'placements'>,
+  unit: WorkingUnit,
+): string | null {
+  if (change === null) return null;
   const alone = placements.length === 1 ? '' : ', with the rest as it is,';
-  return `${formatDistance(tightest.toEdge, unitOf(tightest, unit))} on the ${tightest.name.toLowerCase()}${alone} would make it ${into}.`;
+  const by = `${formatDistance(change.by, unitOf(change, unit))} ${change.towards}`;
+  return `${by} on the ${change.name.toLowerCase()}${alone} would make it ${change.into ?? 'no size of this chart'}.`;
 }
 
 /** A measurement that was taken otherwise than the chart wants it. */

@@ -91,9 +91,9 @@ export function sayChance(chance: number): string {
 }
 
 function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>, unit: WorkingUnit): string {
-  // A settled size near an edge is one that the rule and the other measurements hold in place.
+  // By the odds hardly any reading within the tape's error leads to another size, near an edge or not.
   if (tightest.toEdge !== null && tightest.toEdge < tightest.standardError)
-    return `${value(tightest, unit)} is near an edge of ${size}, but the other measurements hold the size.`;
+    return `${value(tightest, unit)} is near an edge of ${size}; a little past it, it would still be ${size}.`;
   const clear =
     tightest.toEdge === null
       ? ''
@@ -101,16 +101,21 @@ function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>,
   return `${value(tightest, unit)} lies inside ${size}${clear}.`;
 }
 
+/** A value this many standard errors inside its edges is not what moves a size. */
+const FAR_INSIDE = 2.5;
+
 function sayEdge(reason: Extract<Reason, { verdict: 'edge' }>, unit: WorkingUnit): string {
   const { size, neighbour, chance, tightest } = reason;
-  const near =
-    tightest.toEdge === null
-      ? 'near its edge'
-      : tightest.toEdge === 0
-        ? 'right on its edge'
-        : `only ${formatDistance(tightest.toEdge, unitOf(tightest, unit))} from its edge`;
+  const { toEdge, standardError } = tightest;
   const rival = neighbour === null ? 'no size of this chart' : neighbour;
-  return `${value(tightest, unit)} lies inside ${size}, but ${near}: the tape’s own error makes it ${rival} in ${sayChance(chance)} of cases.`;
+  const odds = `the tape’s own error makes it ${rival} in ${sayChance(chance)} of cases`;
+  if (toEdge === null || toEdge > FAR_INSIDE * standardError)
+    return `${value(tightest, unit)} lies inside ${size}, but what it goes by is near an edge: ${odds}.`;
+  const near =
+    toEdge === 0
+      ? 'right on its edge'
+      : `only ${formatDistance(toEdge, unitOf(tightest, unit))} from its edge`;
+  return `${value(tightest, unit)} lies inside ${size}, but ${near}: ${odds}.`;
 }
 
 function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
@@ -120,9 +125,15 @@ function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
     : `${value(one, unit)} is ${by}below the smallest size, ${one.above}`;
 }
 
-function sayBeyond({ outside, offScale }: Extract<Reason, { verdict: 'beyond' }>, unit: WorkingUnit): string {
-  const past = offScale.map((name) => `${name} goes past the maker’s own table`);
-  const facts = inOne([...outside.map((one) => sayOutside(one, unit)), ...past]);
+function sayBeyond(
+  { outside, offScale, without }: Extract<Reason, { verdict: 'beyond' }>,
+  unit: WorkingUnit,
+): string {
+  const facts = inOne([
+    ...outside.map((one) => sayOutside(one, unit)),
+    ...offScale.map((name) => `${name} lies outside the maker’s own table`),
+    ...(without === null ? [] : [`It goes by the size of the ${without.toLowerCase()}, and none goes`]),
+  ]);
   return `${facts}. Made to measure is the way on.`;
 }
 
@@ -138,7 +149,7 @@ function saySuspect({ suspects, requirement }: Extract<Reason, { verdict: 'suspe
 function sayIncomplete({ missing, possible, waitsFor }: Extract<Reason, { verdict: 'incomplete' }>): string {
   const left = possible.length <= 4 ? `Left: ${list(possible, 'or')}.` : `${possible.length} sizes are left.`;
   if (missing.length === 0)
-    return `It goes by the size of the ${waitsFor ?? 'part before'}, which is not known yet. ${left}`;
+    return `It goes by the size of the ${(waitsFor ?? 'part before').toLowerCase()}, which is not known yet. ${left}`;
   const names = list(
     missing.map((code) => measurement(code).name.toLowerCase()),
     'and',

@@ -1,7 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
-import type { ColumnCode, DerivedCode } from '../chart/column-code';
-import type { Derived } from '../chart/derive';
+import type { ColumnCode } from '../chart/column-code';
+import type { Derived } from '../chart/derived';
 import type { FitPreference, HouseRule } from '../chart/size-chart';
 import type { Length } from '../quantity/length';
 
@@ -47,6 +47,12 @@ export interface SizeChance {
   readonly chance: number;
 }
 
+/** The chance of a whole label; `null` stands for none: a part without a size, or not made. */
+export interface LabelChance {
+  readonly label: string | null;
+  readonly chance: number;
+}
+
 /** What has to be changed on the proposed size for one measurement, and what that size holds. */
 export interface Alteration {
   readonly code: ColumnCode;
@@ -55,6 +61,17 @@ export interface Alteration {
   readonly does: 'take-in' | 'let-out' | 'shorten' | 'lengthen';
   readonly by: Length;
   readonly holds: { readonly lower: Length | null; readonly upper: Length | null };
+}
+
+/** The least that one measurement would have to differ, with the rest as it is, for another size. */
+export interface NearestChange {
+  readonly code: ColumnCode;
+  readonly name: string;
+  readonly foot: boolean;
+  readonly towards: 'more' | 'less';
+  readonly by: Length;
+  /** The size it would be; `null` for no size of this chart. */
+  readonly into: string | null;
 }
 
 /** Why the verdict is what it is: the facts, for a sentence in either unit. */
@@ -88,8 +105,10 @@ export type Reason =
   | {
       readonly verdict: 'beyond';
       readonly outside: readonly PlacedMeasurement[];
-      /** Arithmetic that goes past the maker's own table, by the name of the derivation. */
+      /** What lies outside the maker's own table, by its name. */
       readonly offScale: readonly string[];
+      /** The name of a part that has no size, where this one goes by it. */
+      readonly without: string | null;
     }
   | {
       readonly verdict: 'suspect';
@@ -102,7 +121,7 @@ export type Reason =
       readonly verdict: 'incomplete';
       readonly missing: readonly MeasurementCode[];
       readonly possible: readonly string[];
-      /** The part whose size must be known first. */
+      /** The name of the part whose size must be known first. */
       readonly waitsFor: string | null;
     };
 
@@ -124,6 +143,8 @@ export interface PartVerdict {
   /** Other sizes a fitter might choose: neighbours of a gap, the common sizes, what the other measurement says. */
   readonly alternates: readonly string[];
   readonly alterations: readonly Alteration[];
+  /** How little would make it another size; `null` where it has no single size, or nothing is near. */
+  readonly change: NearestChange | null;
   readonly rule: HouseRule;
 }
 
@@ -148,11 +169,10 @@ export interface GarmentVerdict {
   readonly notMade: { readonly asked: string; readonly nearest: readonly string[] } | null;
   /** Other labels a fitter might choose. */
   readonly alternates: readonly string[];
+  /** The chance of each label by the tape's error, the likeliest first; empty while incomplete. */
+  readonly odds: readonly LabelChance[];
   /** The maker's arithmetic, line by line. */
-  readonly derived: readonly (Omit<Derived<Length>, 'code'> & {
-    readonly code: DerivedCode;
-    readonly name: string;
-  })[];
+  readonly derived: readonly Derived[];
   /** Options of the maker whose conditions hold. */
   readonly options: readonly { readonly name: string; readonly adds: string }[];
   readonly takenOtherwise: readonly TakenOtherwise[];

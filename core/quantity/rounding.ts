@@ -19,14 +19,32 @@ export type RoundingPolicy =
  * @throws RangeError when the step is not positive: charts are checked for it on import
  */
 export function roundLength(length: Length, policy: RoundingPolicy): Length | null {
+  const rounded = roundWhole(policy)(length);
+  return Number.isNaN(rounded) ? null : micrometres(rounded);
+}
+
+/**
+ * The same as a function of plain numbers, made once for a policy: what a kernel calls for many.
+ *
+ * @returns a function from whole micrometres to whole micrometres; `NaN` for `NaN`, and where
+ *   every offered length is above the value
+ * @throws RangeError when the step is not positive
+ */
+export function roundWhole(policy: RoundingPolicy): (length: number) => number {
   if (policy.mode === 'down-to-offered') {
-    const within = policy.offered.filter((offered) => offered <= length);
-    return within.length === 0 ? null : micrometres(Math.max(...within));
+    const offered = Float64Array.from(policy.offered).sort();
+    return (length) => {
+      let found = NaN;
+      for (const one of offered) if (one <= length) found = one;
+      return found;
+    };
   }
-  if (policy.step <= 0) throw new RangeError('a rounding step must be positive');
-  const below = Math.floor(length / policy.step);
-  const rest = length - below * policy.step;
-  if (rest === 0) return length;
-  const up = policy.mode === 'up' || (policy.mode === 'nearest' && rest * 2 >= policy.step);
-  return micrometres((up ? below + 1 : below) * policy.step);
+  const { mode, step } = policy;
+  if (step <= 0) throw new RangeError('a rounding step must be positive');
+  return (length) => {
+    const below = Math.floor(length / step);
+    const rest = length - below * step;
+    const up = rest > 0 && (mode === 'up' || (mode === 'nearest' && rest * 2 >= step));
+    return (up ? below + 1 : below) * step;
+  };
 }

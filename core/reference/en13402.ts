@@ -14,7 +14,7 @@ const COLLARS = [36, 37, 38, 39, 40, 41, 42, 43, 44, 45, 46.5, 48, 49.5, 51];
 /** Men by chest girth, 84 to 144, with the collar that goes with each. */
 export const EN_13402_MEN_CHEST: ChartPart = {
   ...part('chest', 'Chest', 'chest-girth', MEN_CHEST, MEN_CHEST_EDGES),
-  also: [{ system: 'Collar, cm', labels: COLLARS.map(String) }],
+  otherNames: [{ system: 'Collar, cm', labels: COLLARS.map(String) }],
 };
 
 /** Men by waist girth, 72 to 132. */

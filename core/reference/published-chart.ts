@@ -78,5 +78,5 @@ export function published(
 }
 
 function column(code: ColumnCode, unit: WorkingUnit, cells: Cell[]): ChartColumn {
-  return { code, role: 'deciding', unit, reach: 'halfway', ease: null, instead: [], cells };
+  return { code, role: 'deciding', unit, reach: 'halfway', ease: null, standIns: [], cells };
 }

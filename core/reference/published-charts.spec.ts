@@ -92,7 +92,9 @@ describe('EN 13402-3', () => {
 
   it('names the collar beside each chest', () =>
     expect(
-      EN_13402_MEN_CHEST.also[0]!.labels.map((label, index) => `${EN_13402_MEN_CHEST.sizes[index]}:${label}`),
+      EN_13402_MEN_CHEST.otherNames[0]!.labels.map(
+        (label, index) => `${EN_13402_MEN_CHEST.sizes[index]}:${label}`,
+      ),
     ).toEqual(
       '84:36 88:37 92:38 96:39 100:40 104:41 108:42 112:43 116:44 120:45 126:46.5 132:48 138:49.5 144:51'.split(
         ' ',

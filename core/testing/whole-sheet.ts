@@ -28,7 +28,7 @@ export function scale(
   };
 }
 
-const OF_COLUMN = ['reach', 'unit', 'ease', 'instead', 'role'];
+const OF_COLUMN = ['reach', 'unit', 'ease', 'standIns', 'role'];
 
 function columnOf(more: object): object {
   return Object.fromEntries(Object.entries(more).filter(([name]) => OF_COLUMN.includes(name)));

@@ -33,9 +33,9 @@ export function printChart({ sheet, version, importedAt }: Chart): Promise<Buffe
           ...part.columns.map(
             ({ code, unit }) => `${columnName(sheet, code, (one) => measurement(one).name)}, ${unit}`,
           ),
-          ...part.also.map(({ system }) => system),
+          ...part.otherNames.map(({ system }) => system),
         ];
-        const body = rows.map((row, at) => [...row, ...part.also.map(({ labels }) => labels[at]!)]);
+        const body = rows.map((row, at) => [...row, ...part.otherNames.map(({ labels }) => labels[at]!)]);
         return {
           margin: [0, 14, 0, 0],
           table: {

@@ -1,17 +1,11 @@
 import { measurement } from '../../body/catalogue';
-import { micrometres, type Length } from '../../quantity/length';
-import { roundLength } from '../../quantity/rounding';
+import { micrometres } from '../../quantity/length';
 import { isDerivedCode, type ColumnCode } from '../column-code';
+import { boundedRange, type Arithmetic } from '../compile-arithmetic';
 import { compileChart, type CompiledColumn } from '../compile-chart';
-import { derive, type Algebra } from '../derive';
 import type { ChartSheet } from '../size-chart';
+import { kindOfStep, type Range } from '../steps';
 import type { Diagnosis } from './diagnosis';
-
-/** From the least to the most a value can be, over all bodies. */
-interface Range {
-  readonly least: number;
-  readonly most: number;
-}
 
 /**
  * What can be said of a chart's arithmetic without any wearer: derivations that never reach
@@ -19,13 +13,8 @@ interface Range {
  * There is no division but by a fixed count, so nothing can be divided by zero.
  */
 export function diagnoseArithmetic(sheet: ChartSheet): Diagnosis[] {
-  const ranges = derive(sheet.derivations, rangeAlgebra(sheet));
-  const rangeOf = (code: ColumnCode): Range | null => {
-    if (isDerivedCode(code)) return ranges.get(code)?.result ?? null;
-    const { least, most } = measurement(code).limits;
-    return { least, most };
-  };
   const compiled = compileChart(sheet);
+  const rangeOf = rangesOf(sheet, compiled.arithmetic);
   const scales = compiled.parts.flatMap(({ whole }) =>
     whole.deciding.flatMap((column): Diagnosis[] => {
       const place = { part: whole.code, column: column.code, size: null };
@@ -33,7 +22,6 @@ export function diagnoseArithmetic(sheet: ChartSheet): Diagnosis[] {
         .find(({ code }) => code === whole.code)!
         .columns.find(({ code }) => code === column.code)!.unit;
       const range = rangeOf(column.code);
-      if (range === null) return [];
       if (isDerivedCode(column.code) && misses(column, range))
         return [
           {
@@ -89,57 +77,30 @@ function lookups(sheet: ChartSheet): Diagnosis[] {
   );
 }
 
-/** The chart's arithmetic on ranges: every operation grows with its operands, but subtraction with what it takes. */
-function rangeAlgebra(sheet: ChartSheet): Algebra<Range> {
-  const each = (one: Range, change: (length: Length) => number): Range => ({
-    least: change(micrometres(Math.round(one.least))),
-    most: change(micrometres(Math.round(one.most))),
+/** Between which lengths every column of a chart can lie, over all bodies. */
+function rangesOf(
+  sheet: ChartSheet,
+  { readings, columns, sizes, constants, roundings, derivations }: Arithmetic,
+) {
+  const ranges = new Map<number, Range>();
+  const rangeAt = (slot: number) => ranges.get(slot)!;
+  for (const [code, slot] of readings) ranges.set(slot, measurement(code).limits);
+  for (const { slot, value } of constants) ranges.set(slot, { least: value, most: value });
+  sheet.parts.forEach(({ values }, at) => {
+    const all = values ?? [0];
+    ranges.set(sizes[at]!, { least: Math.min(...all), most: Math.max(...all) });
   });
-  const sum = (values: readonly Range[]) => ({
-    least: values.reduce((total, { least }) => total + least, 0),
-    most: values.reduce((total, { most }) => total + most, 0),
-  });
-  const minus = (from: Range, take: Range) => ({
-    least: from.least - take.most,
-    most: from.most - take.least,
-  });
-  return {
-    reading: (code) => measurement(code).limits,
-    sizeOf: (part) => {
-      const values = sheet.parts.find(({ code }) => code === part)?.values ?? null;
-      return values === null ? undefined : { least: Math.min(...values), most: Math.max(...values) };
-    },
-    length: (length) => ({ least: length, most: length }),
-    add: sum,
-    subtract: minus,
-    multiply: (value, by) => ({ least: value.least * by, most: value.most * by }),
-    average: (values) => {
-      const { least, most } = sum(values);
-      return { least: least / values.length, most: most / values.length };
-    },
-    difference: (one, other) => {
-      const { least, most } = minus(one, other);
-      return least <= 0 && most >= 0
-        ? { least: 0, most: Math.max(-least, most) }
-        : {
-            least: Math.min(Math.abs(least), Math.abs(most)),
-            most: Math.max(Math.abs(least), Math.abs(most)),
-          };
-    },
-    max: (values) => ({
-      least: Math.max(...values.map(({ least }) => least)),
-      most: Math.max(...values.map(({ most }) => most)),
-    }),
-    lookup: (_, rows) => ({
-      least: Math.min(...rows.map(({ gives }) => gives)),
-      most: Math.max(...rows.map(({ gives }) => gives)),
-    }),
-    round: (value, to) =>
-      to.mode === 'down-to-offered'
-        ? { least: Math.min(...to.offered), most: Math.max(...to.offered) }
-        : each(value, (length) => roundLength(length, to)!),
-    clamp: (value, least, most) =>
-      each(value, (length) => Math.min(Math.max(length, least ?? -Infinity), most ?? Infinity)),
-    isAtLeast: () => true,
-  };
+  for (const { code, rounding } of sheet.expects) {
+    const rounded = roundings.find(({ operands: [from] }) => from === readings.get(code));
+    if (rounded === undefined || rounding === null) continue;
+    const round = kindOfStep({ do: 'round' });
+    ranges.set(
+      rounded.out,
+      round.range({ do: 'round', as: 'taken', of: code, to: rounding }, [rangeAt(rounded.operands[0]!)]),
+    );
+  }
+  for (const { steps } of derivations)
+    for (const { step, kind, operands, out } of steps)
+      ranges.set(out, boundedRange(kind.range(step, operands.map(rangeAt))));
+  return (code: ColumnCode) => rangeAt(columns.get(code)!);
 }

@@ -1,9 +1,9 @@
 import { failure, success, type Outcome } from '../../outcome';
-import { writeLengthOperand } from '../derivation';
 import type { FileFinding } from '../finding';
 import { sayFinding } from '../say-finding';
-import type { RoundingPolicy } from '../../quantity/rounding';
 import { chartSheetSchema, type ChartSheet } from '../size-chart';
+import { kindOfStep } from '../steps';
+import { writtenLength, writtenRounding } from '../written-length';
 import { MOST_CHART_BYTES, readText } from './read-text';
 import { writeCell } from './write-cell';
 
@@ -72,41 +72,25 @@ export function writtenSheet(sheet: ChartSheet): object {
     })),
     derivations: sheet.derivations.map((derivation) => ({
       ...derivation,
-      steps: derivation.steps.map((step) => {
-        if (step.do === 'round') return { ...step, to: writtenRounding(step.to) };
-        if (step.do === 'lookup')
-          return {
-            ...step,
-            rows: step.rows.map(({ upTo, gives }) => ({
-              upTo: writeLengthOperand(upTo),
-              gives: writeLengthOperand(gives),
-            })),
-          };
-        return step;
-      }),
+      steps: derivation.steps.map((step) => kindOfStep(step).written?.(step) ?? step),
     })),
     parts: sheet.parts.map((part) => ({
       ...part,
-      values: part.values?.map(writeLengthOperand) ?? null,
+      values: part.values?.map(writtenLength) ?? null,
       columns: part.columns.map((column) => ({
         ...column,
         ease: column.ease && {
-          least: writeLengthOperand(column.ease.least),
-          most: writeLengthOperand(column.ease.most),
+          least: writtenLength(column.ease.least),
+          most: writtenLength(column.ease.most),
         },
         cells: column.cells.map((cell) => writeCell(cell, column.unit) ?? cell),
       })),
     })),
     options: sheet.options.map((option) => ({
       ...option,
-      when: option.when.map((one) => ({ ...one, length: writeLengthOperand(one.length) })),
+      when: option.when.map((one) => ({ ...one, length: writtenLength(one.length) })),
     })),
   };
-}
-
-function writtenRounding(to: RoundingPolicy): object {
-  if (to.mode === 'down-to-offered') return { ...to, offered: to.offered.map(writeLengthOperand) };
-  return { ...to, step: writeLengthOperand(to.step) };
 }
 
 /** A finding of a JSON chart as a sentence. */

@@ -98,7 +98,7 @@ function readColumn(heading: Heading, lines: readonly TableRow[], findings: Tabl
     unit: heading.unit,
     reach: 'halfway',
     ease: null,
-    instead: [],
+    standIns: [],
     cells,
   };
 }

@@ -15,6 +15,9 @@ import { FitChecks } from '../fit-checks/fit-checks';
 import { SizeRuler } from '../size-ruler/size-ruler';
 import { rulersOf } from './verdict-view';
 
+/** So many labels are told with their chances; the rest are unlikely. */
+const LABELS_SHOWN = 4;
+
 /**
  * The whole account of a verdict: the reason, the rulers, how sure the tape is, what would
  * change it, what to alter, the maker's arithmetic line by line, and what to be careful of.
@@ -45,6 +48,15 @@ export class VerdictAccount {
       })),
   );
 
+  /** The chances of whole labels, where more than one is likely and a part's chances do not say it already. */
+  protected readonly labels = computed(() =>
+    this.several() && this.verdict().odds.length > 1
+      ? this.verdict()
+          .odds.slice(0, LABELS_SHOWN)
+          .map(({ label, chance }) => ({ label: label ?? 'none', words: sayChance(chance) }))
+      : [],
+  );
+
   /** How little would make it another size, a line a part. */
   protected readonly changes = computed(() =>
     this.verdict()
@@ -61,10 +73,10 @@ export class VerdictAccount {
   protected readonly marks = computed(() => this.verdict().takenOtherwise.map(sayTakenOtherwise));
 
   /** The same sizes in the names of other systems. */
-  protected readonly also = computed(() =>
+  protected readonly otherNames = computed(() =>
     this.sheet().parts.flatMap((part) => {
       const at = part.sizes.indexOf(this.verdict().sizes[part.code] ?? '');
-      return at < 0 ? [] : part.also.map(({ system, labels }) => `${system} ${labels[at]!}`);
+      return at < 0 ? [] : part.otherNames.map(({ system, labels }) => `${system} ${labels[at]!}`);
     }),
   );
 
@@ -78,7 +90,9 @@ export class VerdictAccount {
       .map(({ code, name, lines }) => ({
         code,
         name,
-        lines: lines.map((line) => sayDerivedLine(line, this.unit(), nameOf)),
+        lines: lines.map((line) =>
+          sayDerivedLine(line, { maker: this.sheet().unit, reader: this.unit(), nameOf }),
+        ),
       }));
   });
 }

@@ -146,7 +146,7 @@ export class ChartDraft {
       unit,
       reach: 'halfway' as const,
       ease: null,
-      instead: [],
+      standIns: [],
       cells,
     };
     this.onPart(part.code, { ...part, columns: [...part.columns, column] });

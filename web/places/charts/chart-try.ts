@@ -78,8 +78,8 @@ export class ChartTry {
     const columns = sheet.parts.flatMap((part) => part.columns);
     const codes = planSteps([
       ...decidingCodes(sheet),
-      ...columns.flatMap(({ code, instead }) =>
-        [code, ...instead].flatMap((one) => readingsBehind(sheet, one)),
+      ...columns.flatMap(({ code, standIns }) =>
+        [code, ...standIns].flatMap((one) => readingsBehind(sheet, one)),
       ),
       ...sheet.options.flatMap(({ when }) => when.flatMap(({ of }) => readingsBehind(sheet, of))),
     ]);

@@ -31,7 +31,7 @@ import { sayCell } from './say-cell';
             @for (column of columns(); track column.code) {
               <th scope="col" class="figure">{{ column.name }}, {{ unit() }}</th>
             }
-            @for (system of part().also; track system.system) {
+            @for (system of part().otherNames; track system.system) {
               <th scope="col" class="figure">{{ system.system }}</th>
             }
           </tr>
@@ -43,7 +43,7 @@ import { sayCell } from './say-cell';
               @for (cell of row.cells; track $index) {
                 <td class="figure num">{{ cell }}</td>
               }
-              @for (label of row.also; track $index) {
+              @for (label of row.otherNames; track $index) {
                 <td class="figure num">{{ label }}</td>
               }
             </tr>
@@ -87,7 +87,7 @@ export class PartRulers {
     this.part().sizes.map((size, index) => ({
       size,
       cells: this.columns().map(({ cells }) => sayCell(cells[index]!, this.unit())),
-      also: this.part().also.map(({ labels }) => labels[index]!),
+      otherNames: this.part().otherNames.map(({ labels }) => labels[index]!),
     })),
   );
 }

@@ -1,8 +1,7 @@
 import { compileChart, onlyPart } from '../../index';
 import { seededRandom } from '../../testing/random';
 import { sheetOf } from '../../testing/charts';
-import { cutColumn } from './bulk-column';
-import { placeAll, stretchesAt } from './places';
+import { Axis } from './axis';
 
 /** A column of sizes from random ends, with gaps and overlaps between them. */
 function randomColumn(random: () => number) {
@@ -13,10 +12,16 @@ function randomColumn(random: () => number) {
     return `s${size},${from}-${at + [0, -9, 12][Math.floor(random() * 3)]!}`;
   });
   const [column] = onlyPart(compileChart(sheetOf(`size,chest-girth (mm)\n${rows.join('\n')}`))).deciding;
-  return cutColumn(column!);
+  return column!.cut;
 }
 
-describe('placeAll', () => {
+const placed = (axis: Axis, values: Float64Array) => {
+  const places = new Uint16Array(values.length);
+  axis.placeEach(values, 0, values.length, places);
+  return places;
+};
+
+describe('Axis', () => {
   const random = seededRandom(44);
 
   it('finds the place that counting the ends below a value finds', () => {
@@ -30,15 +35,16 @@ describe('placeAll', () => {
         0,
         1e9,
       ]);
-      const { points, of } = placeAll(columns, values);
-      expect([...points]).toEqual(ends);
+      const axis = new Axis(columns);
+      const of = placed(axis, values);
+      expect([...axis.points]).toEqual(ends);
       values.forEach((value, row) => {
         const below = ends.filter((end) => end <= value).length;
         if (of[row] !== below) fail(`${value} stands at ${of[row]}, not ${below}`);
       });
       // Each column finds its own stretch from the common place.
       for (const column of columns) {
-        const stretches = stretchesAt(column, { points, of });
+        const stretches = axis.stretchesOf(column);
         values.forEach((value, row) => {
           const own = [...column.points].filter((end) => end <= value).length;
           if (stretches[of[row]!] !== own) fail(`${value} lies in ${stretches[of[row]!]}, not ${own}`);
@@ -50,9 +56,10 @@ describe('placeAll', () => {
 
   it('keeps a place of its own for what was not taken', () => {
     const column = randomColumn(random);
-    const places = placeAll([column], Float64Array.of(NaN, 0, 1e9));
-    expect([...places.of]).toEqual([column.points.length + 1, 0, column.points.length]);
-    expect(stretchesAt(column, places)[places.of[0]!]).toBe(column.points.length + 1);
+    const axis = new Axis([column]);
+    const places = placed(axis, Float64Array.of(NaN, 0, 1e9));
+    expect([...places]).toEqual([column.points.length + 1, 0, column.points.length]);
+    expect(axis.stretchesOf(column)[places[0]!]).toBe(column.points.length + 1);
   });
 
   it('refuses more ends than a place can count', () => {
@@ -61,11 +68,11 @@ describe('placeAll', () => {
       ...column,
       points: Float64Array.from({ length: 22 }, (_one, end) => at * 22 + end),
     }));
-    expect(() => placeAll(many, new Float64Array(1))).toThrowError(RangeError);
-    expect(placeAll(many.slice(0, 2_900), Float64Array.of(63_000)).of[0]).toBe(63_001);
+    expect(() => new Axis(many)).toThrowError(RangeError);
+    expect(placed(new Axis(many.slice(0, 2_900)), Float64Array.of(63_000))[0]).toBe(63_001);
   });
 
   it('places everybody nowhere where no chart has an end', () => {
-    expect([...placeAll([], Float64Array.of(900_000, NaN)).of]).toEqual([0, 1]);
+    expect([...placed(new Axis([]), Float64Array.of(900_000, NaN))]).toEqual([0, 1]);
   });
 });

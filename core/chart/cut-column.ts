@@ -1,5 +1,4 @@
-import type { CompiledColumn } from '../../chart/compile-chart';
-import { middle } from '../../chart/interval';
+import type { Interval } from './interval';
 
 /** No size: below every one, above every one, or nothing to go by. */
 export const NONE = -1;
@@ -14,7 +13,7 @@ export const ABOVE = 3;
  * A column cut at every end of every interval, so that placing a value is one search among
  * sorted numbers: stretch `n` reaches from `points[n - 1]` to before `points[n]`.
  */
-export interface BulkColumn {
+export interface CutColumn {
   readonly points: Float64Array;
   /** Which sizes a stretch lies in, a bit a size, `words` words a stretch. */
   readonly masks: Int32Array;
@@ -23,17 +22,17 @@ export interface BulkColumn {
   /** In a gap, the sizes on either side; below or above, the nearest on its one side. */
   readonly below: Int16Array;
   readonly above: Int16Array;
-  /** Of each size: its ends as printed and its middle, for distances; NaN where open. */
+  /** Of each size: where it begins and ends, and its ends as printed; `NaN` where such an end is open. */
   readonly from: Float64Array;
   readonly until: Float64Array;
   readonly lower: Float64Array;
   readonly upper: Float64Array;
-  readonly middles: Float64Array;
-  readonly step: number;
+  /** Twice the middle of each size, so that it is whole; of one open end twice the other, of two `NaN`. */
+  readonly twiceMiddle: Float64Array;
 }
 
-/** Cuts a column for bulk matching. */
-export function cutColumn({ intervals, step }: CompiledColumn): BulkColumn {
+/** Cuts the settled intervals of a column, smallest size first. */
+export function cutColumn(intervals: readonly Interval[]): CutColumn {
   const points = [...new Set(intervals.flatMap(({ from, until }) => [from, until]))]
     .filter(Number.isFinite)
     .sort((a, b) => a - b);
@@ -53,13 +52,13 @@ export function cutColumn({ intervals, step }: CompiledColumn): BulkColumn {
         masks[at * words + (size >> 5)]! |= 1 << (size & 31);
         inside = true;
       }
-      // Of equals the last, as for a single person.
+      // Of equals the larger size.
       if (until <= start && until >= highest) [highest, below[at]] = [until, size];
       if (from >= end && from <= lowest) [lowest, above[at]] = [from, size];
     });
     where[at] = inside ? INSIDE : below[at] === NONE ? BELOW : above[at] === NONE ? ABOVE : GAP;
   }
-  const ends = (pick: (interval: (typeof intervals)[number]) => number | null) =>
+  const ends = (pick: (interval: Interval) => number | null) =>
     Float64Array.from(intervals, (interval) => pick(interval) ?? NaN);
   return {
     points: Float64Array.from(points),
@@ -72,13 +71,12 @@ export function cutColumn({ intervals, step }: CompiledColumn): BulkColumn {
     until: ends(({ until }) => until),
     lower: ends(({ lower }) => lower),
     upper: ends(({ upper }) => upper),
-    middles: ends(middle),
-    step,
+    twiceMiddle: ends(twiceMiddle),
   };
 }
 
 /** The stretch a value lies in. */
-export function stretchOf({ points }: BulkColumn, value: number): number {
+export function stretchOf({ points }: Pick<CutColumn, 'points'>, value: number): number {
   let low = 0;
   let high = points.length;
   while (low < high) {
@@ -87,4 +85,27 @@ export function stretchOf({ points }: BulkColumn, value: number): number {
     else high = at;
   }
   return low;
+}
+
+/** The sizes a stretch lies in, smallest first. */
+export function sizesIn({ masks, words }: CutColumn, stretch: number): number[] {
+  const sizes: number[] = [];
+  for (let word = 0; word < words; word++) {
+    let bits = masks[stretch * words + word]!;
+    while (bits !== 0) {
+      sizes.push(word * 32 + lowestBit(bits));
+      bits &= bits - 1;
+    }
+  }
+  return sizes;
+}
+
+/** Which bit of a word, not zero, is its lowest. */
+export function lowestBit(bits: number): number {
+  return 31 - Math.clz32(bits & -bits);
+}
+
+function twiceMiddle({ lower, upper }: Interval): number | null {
+  if (lower === null || upper === null) return lower === null ? upper && upper * 2 : lower * 2;
+  return lower + upper;
 }

@@ -1,10 +1,9 @@
 import {
-  derive,
   inches,
   judge,
   compileChart,
-  lengthAlgebra,
   sayDerivedLine,
+  sayPartReason,
   sayReason,
   sayRequirement,
   type DerivedCode,
@@ -14,25 +13,28 @@ import {
 import { scale, wholeSheet } from '../testing/whole-sheet';
 
 type Readings = Partial<Record<MeasurementCode, number>>;
-const algebra = (readings: Readings, sizes: Record<string, number> = {}) =>
-  lengthAlgebra(
-    (code) => (readings[code] === undefined ? undefined : inches(readings[code])),
-    (part) => (sizes[part] === undefined ? undefined : inches(sizes[part])),
-  );
 const round = (mode: 'up' | 'down' | 'nearest', step = '1 in') => ({ mode, step });
+const bodyOf = (readings: Readings) =>
+  new Map(
+    Object.entries(readings).map(([code, value]) => [
+      code as MeasurementCode,
+      { value: inches(value), standardError: 0 },
+    ]),
+  );
 /** What a derivation of these steps comes to, in inches, or why it comes to nothing. */
 const comesTo = (steps: object[], readings: Readings, sizes: Record<string, number> = {}) => {
   const sheet = wholeSheet({
     derivations: [{ code: 'derived:it', name: 'It', steps }],
     parts: [
-      ...Object.keys(sizes).map((part) =>
-        scale(part, 'height', ['60', '70'], { values: ['17 in', '18 in'] }),
+      // A part that has come to a size of this value.
+      ...Object.entries(sizes).map(([part, value]) =>
+        scale(part, 'height', ['60', '70'], { values: [`${value} in`, `${value + 1} in`] }),
       ),
       scale('size', 'derived:it', ['10', '11']),
     ],
   });
-  const { result, problem, lines } = derive(sheet.derivations, algebra(readings, sizes)).get('derived:it')!;
-  return { inches: result === null ? null : result / 25_400, problem, lines };
+  const [it] = judge(compileChart(sheet), bodyOf({ ...readings, height: 60 })).derived;
+  return { inches: it!.result === null ? null : it!.result / 25_400, problem: it!.problem, lines: it!.lines };
 };
 
 // Worked examples of the trade: common practice, no source.
@@ -150,7 +152,7 @@ describe('worked examples', () => {
   );
 });
 
-describe('derive', () => {
+describe('the arithmetic of a chart', () => {
   it('names every missing measurement at once', () => {
     const steps = [
       { do: 'subtract', as: 'lower', from: 'apex-to-belt', take: '1 in' },
@@ -190,8 +192,10 @@ describe('derive', () => {
         scale('size', 'derived:it', ['10', '11']),
       ],
     });
-    const one = derive(sheet.derivations, algebra({ 'waist-girth': 30 })).get('derived:it')!;
-    expect(one.problem).toEqual({ code: 'waits', part: 'front' });
+    const [waiting] = judge(compileChart(sheet), bodyOf({ 'waist-girth': 30 })).derived;
+    expect(waiting!.problem).toEqual({ code: 'waits', part: 'front' });
+    const [without] = judge(compileChart(sheet), bodyOf({ 'waist-girth': 30, height: 90 })).derived;
+    expect(without!.problem).toEqual({ code: 'no-size', part: 'front' });
   });
 
   it('explains each line as it was carried out', () => {
@@ -202,9 +206,15 @@ describe('derive', () => {
       ],
       { 'collar-to-belt': 19 },
     );
-    expect(lines.map((line) => sayDerivedLine(line, 'in'))).toEqual([
+    const said = (reader: 'in' | 'cm') => lines.map((line) => sayDerivedLine(line, { maker: 'in', reader }));
+    expect(said('in')).toEqual([
       'collar to belt 19 × 0.8 = 15.2 in',
       'share 15.2 in, to the nearest 1 in: 15 in',
+    ]);
+    // Told in the maker's unit whatever the reader's, and what it comes to in the reader's beside.
+    expect(said('cm')).toEqual([
+      'collar to belt 19 × 0.8 = 15.2 in (38.6 cm)',
+      'share 15.2 in, to the nearest 1 in: 15 in (38.1 cm)',
     ]);
   });
 
@@ -285,9 +295,77 @@ describe('a chart whose arithmetic asks for a part', () => {
     );
   });
 
-  it('waits for the part before where that has no size', () => {
-    const verdict = judge(compileChart(sheet), body(60));
-    expect(verdict.parts.map(({ verdict: said }) => said)).toEqual(['beyond', 'incomplete']);
-    expect(verdict.verdict).toBe('incomplete');
+  it('is beyond where the part before is, and waits where that is not known yet', () => {
+    const beyond = judge(compileChart(sheet), body(60));
+    expect(beyond.parts.map(({ verdict: said }) => said)).toEqual(['beyond', 'beyond']);
+    expect([beyond.verdict, beyond.worst]).toEqual(['beyond', 'front']);
+    expect(sayPartReason(beyond.parts[1]!, 'in')).toBe(
+      'It goes by the size of the front, and none goes. Made to measure is the way on.',
+    );
+    const open = judge(compileChart(sheet), new Map());
+    expect(open.parts.map(({ verdict: said }) => said)).toEqual(['incomplete', 'incomplete']);
+  });
+
+  it('is below the maker’s own table where nothing offered is short enough, and not still to measure', () => {
+    const steps = [
+      {
+        do: 'round',
+        as: 'down',
+        of: 'notch-to-belt-seated',
+        to: { mode: 'down-to-offered', offered: ['14 in', '15 in'] },
+      },
+    ];
+    const offered = wholeSheet({
+      derivations: [{ code: 'derived:front', name: 'Front', steps }],
+      parts: [scale('front', 'derived:front', ['14', '15'])],
+    });
+    const verdict = judge(compileChart(offered), bodyOf({ 'notch-to-belt-seated': 12 }));
+    expect(verdict.verdict).toBe('beyond');
+    expect(sayReason(verdict, 'in')).toBe(
+      'Front lies outside the maker’s own table. Made to measure is the way on.',
+    );
+    // The same of a measurement that is rounded before it is looked up.
+    const rounded = wholeSheet({
+      expects: [{ code: 'notch-to-belt-seated', rounding: steps[0]!.to }],
+      parts: [scale('front', 'notch-to-belt-seated', ['14', '15'])],
+    });
+    expect(judge(compileChart(rounded), bodyOf({ 'notch-to-belt-seated': 12 })).verdict).toBe('beyond');
+    expect(judge(compileChart(rounded), bodyOf({})).verdict).toBe('incomplete');
+  });
+
+  it('comes to nothing where it would be longer than anything is, instead of to a number', () => {
+    const grow = Array.from({ length: 12 }, (_, at) => ({
+      do: 'multiply',
+      as: `m${at}`,
+      of: at === 0 ? 'height' : `m${at - 1}`,
+      by: 10,
+    }));
+    expect(comesTo(grow, { height: 70 }).problem?.code).toBe('off-scale');
+  });
+
+  it('comes to nothing where a step besides the way to its result does', () => {
+    const steps = [
+      { do: 'require', as: 'held', of: 'clavicle-to-apex', least: 'apex-to-belt', because: 'so it is' },
+      { do: 'add', as: 'sum', of: ['clavicle-to-apex', 'apex-to-belt'] },
+    ];
+    expect(comesTo(steps, { 'clavicle-to-apex': 5, 'apex-to-belt': 7 }).problem?.code).toBe('requirement');
+    expect(comesTo(steps, { 'clavicle-to-apex': 7, 'apex-to-belt': 5 }).inches).toBe(12);
+  });
+
+  it('is linear in its size: twenty derivations that each name the one before eight times', () => {
+    const derivations = Array.from({ length: 20 }, (_, at) => ({
+      code: `derived:d${at}`,
+      name: `D ${at}`,
+      steps: [
+        {
+          do: 'average',
+          as: 'mean',
+          of: Array.from({ length: 8 }, () => (at === 0 ? 'height' : `derived:d${at - 1}`)),
+        },
+      ],
+    }));
+    const long = wholeSheet({ derivations, parts: [scale('size', 'derived:d19', ['60', '70'])] });
+    expect(judge(compileChart(long), bodyOf({ height: 60 })).proposed).toBe('60');
+    expect(judge(compileChart(long), bodyOf({})).verdict).toBe('incomplete');
   });
 });

@@ -1,8 +1,18 @@
 import type { CompiledPart } from '../../chart/compile-chart';
-import type { FitPreference } from '../../chart/size-chart';
-import { preferenceOf } from '../propose';
+import {
+  ABOVE,
+  BELOW,
+  GAP,
+  INSIDE,
+  lowestBit,
+  NONE,
+  stretchOf,
+  type CutColumn,
+} from '../../chart/cut-column';
+import type { ColumnCode } from '../../chart/column-code';
+import type { FitPreference, HouseRule } from '../../chart/size-chart';
 import { VERDICTS } from '../verdict';
-import { ABOVE, BELOW, cutColumn, GAP, INSIDE, NONE, stretchOf, type BulkColumn } from './bulk-column';
+import { Misfit } from './misfit';
 
 const SETTLED = VERDICTS.indexOf('settled');
 const OVERLAP = VERDICTS.indexOf('overlap');
@@ -10,47 +20,65 @@ const SPLIT = VERDICTS.indexOf('split');
 const BETWEEN = VERDICTS.indexOf('between');
 const BEYOND = VERDICTS.indexOf('beyond');
 
+/** By what a part is sized: the chart's own, or what a docket puts in its place. */
+export interface PartRuling {
+  readonly rule: HouseRule;
+  readonly key: ColumnCode;
+  readonly preference: FitPreference;
+}
+
 /**
- * One part made ready for many wearers. `place` leaves its answer in `verdict` and `size`, so
- * that nothing is allocated a wearer. It gives the same verdict and proposal as `judgePart`,
- * but for `edge`, which needs the odds and counts as `settled` here.
+ * The meaning of a verdict and of a proposal, for one part: which size its values come to, all of
+ * them known. `place` leaves its answer in `verdict` and `size`, so that nothing is allocated a
+ * wearer. An `edge`, which needs the odds, counts as `settled` here.
+ *
+ * - One common size: that one. Several: by preference, `close` the smallest, `roomy` the largest,
+ *   `regular` the one whose intervals' middles lie nearest, a tie to the larger. A part that leans
+ *   takes the larger or the smaller whatever the preference.
+ * - `widest-decides`: each value asks for its largest containing size, in a gap for the upper
+ *   neighbour, below the range for the smallest, above it for none; the largest asked for wins,
+ *   and one that asks for none leaves none.
+ * - `key-decides`: the key alone, its gap by preference (close the lower, roomy the upper, regular
+ *   the nearer bound, a tie upward).
+ * - `closest`: the size with the least sum of distances to its intervals, each in steps of its own
+ *   column, compared exactly; a tie to the larger.
  */
-export class BulkPart {
-  /** What the last wearer came to: an index of `VERDICTS`, and a size of the whole part or -1. */
+export class PartPlacer {
+  /** What the last wearer came to: an index of `VERDICTS`, and a size of this part or -1. */
   verdict = SETTLED;
   size = NONE;
-  /** Whether the last size rested on the lengths themselves, and not only on which stretch each lies in. */
-  byLengths = false;
+  /**
+   * Whether another wearer with values in the same stretches may come to something else: the size
+   * rested on the lengths themselves, or on why a value is not there.
+   */
+  differs = false;
 
-  readonly columns: readonly BulkColumn[];
+  readonly columns: readonly CutColumn[];
   private readonly stretches: Int32Array;
   private readonly common: Int32Array;
-  readonly liked: FitPreference;
+  private readonly liked: FitPreference;
+  private readonly rule: HouseRule;
   private readonly key: number;
+  private readonly misfit: Misfit;
 
-  /**
-   * @param sizes where each size of the part stands among those of the whole part
-   */
-  constructor(
-    readonly part: CompiledPart,
-    private readonly sizes: Int16Array,
-    preference: FitPreference,
-  ) {
-    this.columns = part.deciding.map(cutColumn);
+  constructor(part: CompiledPart, { rule, key, preference }: PartRuling) {
+    this.columns = part.deciding.map(({ cut }) => cut);
     this.stretches = new Int32Array(this.columns.length);
     this.common = new Int32Array(Math.ceil(part.sizes.length / 32));
     this.liked = preferenceOf(part, preference);
+    this.rule = rule;
     this.key = Math.max(
       0,
-      part.deciding.findIndex(({ code }) => code === part.key),
+      part.deciding.findIndex(({ code }) => code === key),
     );
+    this.misfit = new Misfit(part.deciding);
   }
 
   /** Places one wearer by a value a column, all of them known. */
   place(values: Float64Array): void {
     const { columns, stretches, common } = this;
     common.fill(-1);
-    this.byLengths = false;
+    this.differs = false;
     let [outside, gap] = [false, false];
     for (let at = 0; at < columns.length; at++) {
       const column = columns[at]!;
@@ -73,18 +101,20 @@ export class BulkPart {
           : lowest === highest
             ? SETTLED
             : OVERLAP;
-    const size =
+    this.size =
       lowest === NONE
         ? this.byRule(values)
         : lowest === highest
           ? lowest
           : this.preferred(values, 0, columns.length, lowest, highest);
-    this.size = size === NONE ? NONE : this.sizes[size]!;
   }
 
   private byRule(values: Float64Array): number {
-    if (this.part.rule === 'closest') return this.closest(values);
-    return this.part.rule === 'key-decides' ? this.byKey(values) : this.widest();
+    if (this.rule === 'closest') {
+      this.differs = true;
+      return this.misfit.least(values);
+    }
+    return this.rule === 'key-decides' ? this.byKey(values) : this.widest();
   }
 
   private widest(): number {
@@ -94,7 +124,7 @@ export class BulkPart {
       const stretch = this.stretches[at]!;
       const where = column.where[stretch]!;
       if (where === ABOVE) return NONE;
-      const asked = where === INSIDE ? last(column, stretch) : column.above[stretch]!;
+      const asked = where === INSIDE ? largest(column, stretch) : column.above[stretch]!;
       if (asked > most) most = asked;
     }
     return most;
@@ -109,7 +139,7 @@ export class BulkPart {
     if (where === GAP) {
       const [below, above] = [column.below[stretch]!, column.above[stretch]!];
       if (this.liked !== 'regular') return this.liked === 'close' ? below : above;
-      this.byLengths = true;
+      this.differs = true;
       const value = values[this.key]!;
       return value - column.upper[below]! < column.lower[above]! - value ? below : above;
     }
@@ -118,26 +148,7 @@ export class BulkPart {
     return this.preferred(values, this.key, this.key + 1, this.lowest(), this.highest());
   }
 
-  private closest(values: Float64Array): number {
-    this.byLengths = true;
-    let best = 0;
-    let least = Infinity;
-    for (let size = 0; size < this.part.sizes.length; size++) {
-      let misfit = 0;
-      for (let at = 0; at < this.columns.length; at++) {
-        const { from, until, lower, upper, step } = this.columns[at]!;
-        const value = values[at]!;
-        if (from[size]! <= value && value < until[size]!) continue;
-        const toLower = Number.isNaN(lower[size]!) ? Infinity : Math.abs(value - lower[size]!);
-        const toUpper = Number.isNaN(upper[size]!) ? Infinity : Math.abs(value - upper[size]!);
-        misfit += Math.min(toLower, toUpper) / step;
-      }
-      if (misfit <= least) [least, best] = [misfit, size];
-    }
-    return best;
-  }
-
-  /** Among the common sizes the one the wearer likes; regular: the nearest middles of some columns, a tie to the larger. */
+  /** Among the common sizes the one that is liked; regular: the nearest middles of some columns, a tie to the larger. */
   private preferred(
     values: Float64Array,
     start: number,
@@ -147,14 +158,15 @@ export class BulkPart {
   ): number {
     if (this.liked === 'close') return lowest;
     if (this.liked === 'roomy') return highest;
-    this.byLengths ||= lowest !== highest;
+    this.differs ||= lowest !== highest;
     let best = lowest;
     let least = Infinity;
     for (let size = lowest; size <= highest; size++) {
       if ((this.common[size >> 5]! & (1 << (size & 31))) === 0) continue;
       let off = 0;
       for (let at = start; at < end; at++) {
-        const away = Math.abs(values[at]! - this.columns[at]!.middles[size]!);
+        // Twice the distance, so that it stays whole.
+        const away = Math.abs(2 * values[at]! - this.columns[at]!.twiceMiddle[size]!);
         if (!Number.isNaN(away)) off += away;
       }
       if (off <= least) [least, best] = [off, size];
@@ -165,7 +177,7 @@ export class BulkPart {
   private lowest(): number {
     for (let word = 0; word < this.common.length; word++) {
       const bits = this.common[word]!;
-      if (bits !== 0) return word * 32 + (31 - Math.clz32(bits & -bits));
+      if (bits !== 0) return word * 32 + lowestBit(bits);
     }
     return NONE;
   }
@@ -179,8 +191,13 @@ export class BulkPart {
   }
 }
 
+/** The preference that counts for a part: its own lean before the wearer's. */
+export function preferenceOf({ lean }: Pick<CompiledPart, 'lean'>, preference: FitPreference): FitPreference {
+  return lean === null ? preference : lean === 'larger' ? 'roomy' : 'close';
+}
+
 /** The largest size a stretch lies in. */
-function last({ masks, words }: BulkColumn, stretch: number): number {
+function largest({ masks, words }: CutColumn, stretch: number): number {
   for (let word = words - 1; word >= 0; word--) {
     const bits = masks[stretch * words + word]!;
     if (bits !== 0) return word * 32 + (31 - Math.clz32(bits));
