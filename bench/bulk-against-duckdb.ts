@@ -1,9 +1,11 @@
 import {
   asAnswer,
-  BulkChart,
   chartSheetSchema,
   compileChart,
+  Kernel,
+  newTally,
   sizeRoll,
+  tallied,
   tallyAnswers,
   VERDICTS,
   type ChartSheet,
@@ -55,18 +57,15 @@ function chart(number: number): ChartSheet {
   });
 }
 
-function ours(
-  charts: readonly BulkChart[],
-  wearers: ReadonlyMap<MeasurementCode, Float64Array>,
-): Float64Array {
-  const counts = new Float64Array(CHARTS * SIZES);
-  const settled = VERDICTS.indexOf('settled');
-  sizeRoll(charts, wearers, (chart, { answers }) => {
-    const tally = tallyAnswers(answers);
-    for (let size = 0; size < SIZES; size++)
-      counts[charts.indexOf(chart) * SIZES + size] = tally[asAnswer(settled, size)]!;
+function ours(charts: readonly Kernel[], wearers: ReadonlyMap<MeasurementCode, Float64Array>): Float64Array {
+  const tallies = new Map(charts.map((chart) => [chart, newTally()]));
+  sizeRoll(charts, wearers, (chart, sized) => {
+    tallyAnswers(sized, tallies.get(chart)!);
   });
-  return counts;
+  const settled = VERDICTS.indexOf('settled');
+  return Float64Array.from({ length: CHARTS * SIZES }, (_, at) =>
+    tallied(tallies.get(charts[Math.floor(at / SIZES)]!)!, asAnswer(settled, at % SIZES)),
+  );
 }
 
 interface Connection {
@@ -80,7 +79,7 @@ export async function benchBulk(folder: string, say: (line: string) => void): Pr
     DuckDBInstance: { create(path: string, options: object): Promise<{ connect(): Promise<Connection> }> };
   };
   const sheets = Array.from({ length: CHARTS }, (_, number) => chart(number));
-  const charts = sheets.map((sheet) => new BulkChart(compileChart(sheet)));
+  const charts = sheets.map((sheet) => new Kernel(compileChart(sheet)));
   const wearers = new Map(
     CODES.map((code, at): [MeasurementCode, Float64Array] => [
       code,

@@ -37,7 +37,7 @@ describe('size', () => {
     expect(await size('--chart', at('chart.csv'), '--people', at('people.csv'))).toEqual({
       output: [
         'id,verdict,size,alternates,reason',
-        'ada,settled,M,,"Chest 98 cm lies inside M, 4 cm clear of its edge."',
+        'ada,settled,M,,',
         'ben,between,L,M,Chest 103 cm falls in the gap between M and L. The widest decides: L.',
         'cid,incomplete,,,Still to measure: chest. Left: M or L.',
         '',
@@ -45,6 +45,58 @@ describe('size', () => {
       code: 0,
     });
     expect(told).toEqual([]);
+  });
+
+  it('gives the reason of every size where it is asked for', async () => {
+    const { output } = await size('--chart', at('chart.csv'), '--people', at('people.csv'), '--reasons');
+    expect(output).toContain('ada,settled,M,,"Chest 98 cm lies inside M, 4 cm clear of its edge."');
+    expect(output).toContain('cid,incomplete,,,Still to measure: chest. Left: M or L.');
+  });
+
+  it('says who is near an edge without the whole account as with it', async () => {
+    const list = `id,chest-girth (cm)\n${Array.from({ length: 200 }, (_, at) => `w${at},${93 + at / 10}`).join('\n')}\n`;
+    const sized = async (...more: string[]) =>
+      (await sizeFrom(list, '--chart', at('chart.csv'), '--people', '-', ...more)).output
+        .split('\n')
+        .map((line) => line.split(',').slice(0, 3).join());
+    const [brief, full] = [await sized(), await sized('--reasons')];
+    expect(brief).toEqual(full);
+    expect(brief.filter((line) => line.includes('edge')).length).toBeGreaterThan(10);
+  });
+
+  it('says where a quotation mark is never closed, and sizes only who stands before it', async () => {
+    const rows = Array.from({ length: 30_000 }, (_, at) => `w${at},${at === 20_000 ? '"98' : '98'}`);
+    const { output, code } = await sizeFrom(
+      `id,chest-girth (cm)\n${rows.join('\n')}\n`,
+      '--chart',
+      at('chart.csv'),
+      '--people',
+      '-',
+    );
+    expect(code).toBe(1);
+    expect(told.at(-1)).toContain('A quotation mark opened on line 20002 is never closed.');
+    expect(output.trimEnd().split('\n').length).toBe(20_001);
+  });
+
+  it('takes quoted cells, line ends of every kind, and a break within quotes', async () => {
+    const list = '\uFEFFid,chest-girth (cm)\r\n"ada, the first",98\r\n"ben\nsen",97\rcid,4\n';
+    const input = Readable.from([...list].map((letter) => Buffer.from(letter)));
+    let written = '';
+    const output = new Writable({
+      write(chunk: Buffer, _, done) {
+        written += chunk.toString();
+        done();
+      },
+    });
+    await sizeFiles(['--chart', at('chart.csv'), '--people', '-'], {
+      input,
+      output,
+      tell: (line) => told.push(line),
+    });
+    expect(written).toBe(
+      'id,verdict,size,alternates,reason\n"ada, the first",settled,M,,\n"ben\nsen",settled,M,,\n',
+    );
+    expect(told[0]).toMatch(/^Line 5, cid/);
   });
 
   it('writes to a file', async () => {
@@ -95,7 +147,16 @@ describe('size', () => {
   it('takes the chart as JSON, the list along a pipe, and the rule as asked', async () => {
     const chart = join(process.cwd(), 'demo', 'charts', 'guide-blazer.json');
     const list = 'id;chest-girth (in);height (in)\r\nada;41;70\r\nben;39;78\r\n';
-    const { output, code } = await sizeFrom(list, '--chart', chart, '--people', '-', '--unit', 'cm');
+    const { output, code } = await sizeFrom(
+      list,
+      '--chart',
+      chart,
+      '--people',
+      '-',
+      '--unit',
+      'cm',
+      '--reasons',
+    );
     expect(code).withContext(told.join()).toBe(0);
     const [, ada, ben] = output.split('\n');
     expect(ada).toMatch(/^ada,edge,42 R,40 R/);

@@ -6,6 +6,7 @@ import {
   HOUSE_RULES,
   importChartJson,
   importCsv,
+  inBrief,
   isColumnCode,
   MOST_CHART_BYTES,
   readPeopleHeadings,
@@ -17,6 +18,7 @@ import {
   sayPersonProblem,
   sheetAround,
   SIZED_HEADING,
+  PeopleSizer,
   sizedRow,
   sizePerson,
   success,
@@ -27,6 +29,7 @@ import {
   type HouseRule,
   type Outcome,
   type PeopleHeading,
+  type Person,
   type WorkingUnit,
 } from '@neat-measure/core';
 import { createReadStream, createWriteStream } from 'node:fs';
@@ -34,7 +37,7 @@ import { open } from 'node:fs/promises';
 import { basename, resolve } from 'node:path';
 import type { Readable, Writable } from 'node:stream';
 import { parseArgs } from 'node:util';
-import { streamRows } from './people-stream';
+import { BrokenList, streamRows } from './people-stream';
 
 const USAGE = `npm run size -- --chart FILE --people FILE [options]
 
@@ -46,15 +49,14 @@ Sizes a list of people against one chart, without a server.
   --key         the column that decides under key-decides
   --preference  ${FIT_PREFERENCES.join(' | ')}; regular if left out
   --unit        ${WORKING_UNITS.join(' | ')} for the reasons; the chart's own if left out
+  --reasons     the reason of every size; else only of those that somebody must look at
   --json        one JSON object a line instead, with parts, odds and the maker's arithmetic
 Rows that cannot be read are told on standard error by their line; the others are sized.
-The list streams: any length of it is sized in the same memory.
+The list streams: only its ids are kept in memory.
 Exit code 1 if any row or file could not be read.`;
 
 /** How often progress is told, in rows. */
 const PROGRESS_ROWS = 100_000;
-/** How many rows are written at once. */
-const ROWS_AT_ONCE = 1_000;
 
 /** Where the command reads and writes. */
 export interface Streams {
@@ -72,6 +74,7 @@ interface Asked {
   readonly key: string | undefined;
   readonly preference: FitPreference | undefined;
   readonly unit: WorkingUnit | undefined;
+  readonly reasons: boolean;
   readonly json: boolean;
 }
 
@@ -121,51 +124,72 @@ async function sizeStream(
   const once = (event: 'drain' | 'finish') =>
     Promise.race([new Promise<void>((go) => out.once(event, () => go())), failed]);
 
+  const sizer = new PeopleSizer(chart, options, unit);
+  const account = (person: Person) => sizePerson(chart, person, options);
+  const written = (round: readonly Person[]): string => {
+    if (round.length === 0) return '';
+    if (asked.json)
+      return round.map((person) => `${JSON.stringify({ id: person.id, ...account(person) })}\n`).join('');
+    const sized = asked.reasons ? round.map((person) => inBrief(account(person), unit)) : sizer.size(round);
+    return writeCsv(sized.map((one, at) => sizedRow(round[at]!, one)));
+  };
+
   let headings: readonly PeopleHeading[] | null = null;
   let width = 0;
   let [rows, unread] = [0, 0];
-  let waiting: string[][] = asked.json ? [] : [[...SIZED_HEADING]];
-  let lines = '';
+  let round: Person[] = [];
   const firstLines = new SeenIds();
-  const flush = async () => {
-    const text = lines + (waiting.length === 0 ? '' : writeCsv(waiting));
-    [waiting, lines] = [[], ''];
+  const put = async (text: string) => {
     if (text !== '' && !out.write(text)) await once('drain');
   };
-  for await (const row of streamRows(people)) {
-    if (headings === null) {
-      const read = readPeopleHeadings(row);
-      if (!read.ok) {
-        tell(`${basename(asked.people)}: the headings have faults.`);
-        read.problem.forEach((finding) => tell(`  ${sayPeopleFinding(finding)}`));
-        return 1;
+  const flush = async () => {
+    const text = written(round);
+    round = [];
+    await put(text);
+  };
+  const finish = async () => {
+    if (asked.out === undefined) return;
+    const finished = once('finish');
+    out.end();
+    await finished;
+  };
+  try {
+    for await (const row of streamRows(people)) {
+      if (headings === null) {
+        const read = readPeopleHeadings(row);
+        if (!read.ok) {
+          tell(`${basename(asked.people)}: the headings have faults.`);
+          read.problem.forEach((finding) => tell(`  ${sayPeopleFinding(finding)}`));
+          return 1;
+        }
+        [headings, width] = [read.value, row.cells.length];
+        if (!asked.json) await put(writeCsv([SIZED_HEADING]));
+        continue;
       }
-      [headings, width] = [read.value, row.cells.length];
-      continue;
+      rows += 1;
+      const person = readPersonRow(row, width, headings, firstLines);
+      if (person.ok) round.push(person.value);
+      else {
+        unread += 1;
+        person.problem.forEach((problem) => tell(sayPersonProblem(problem)));
+      }
+      if (round.length === sizer.capacity) await flush();
+      if (rows % PROGRESS_ROWS === 0) tell(`${rows} rows sized …`);
     }
-    rows += 1;
-    const person = readPersonRow(row, width, headings, firstLines);
-    if (person.ok) {
-      const verdict = sizePerson(chart, person.value, options);
-      if (asked.json) lines += `${JSON.stringify({ id: person.value.id, ...verdict })}\n`;
-      else waiting.push(sizedRow(person.value, verdict, unit));
-    } else {
-      unread += 1;
-      person.problem.forEach((problem) => tell(sayPersonProblem(problem)));
+  } catch (error) {
+    // Who was read before it broke off is sized all the same.
+    if (error instanceof BrokenList) {
+      await flush();
+      await finish();
     }
-    if (rows % ROWS_AT_ONCE === 0) await flush();
-    if (rows % PROGRESS_ROWS === 0) tell(`${rows} rows sized …`);
+    throw error;
   }
   if (headings === null) {
     tell(`${basename(asked.people)}: the file is empty. It needs a heading line and one line a person.`);
     return 1;
   }
   await flush();
-  if (asked.out !== undefined) {
-    const finished = once('finish');
-    out.end();
-    await finished;
-  }
+  await finish();
   if (unread > 0) tell(`${unread} of ${rows} rows could not be read.`);
   return unread > 0 ? 1 : 0;
 }
@@ -185,7 +209,12 @@ function readArguments(args: readonly string[]): Asked | 'help' | (string & {}) 
   try {
     const { values } = parseArgs({
       args: [...args],
-      options: { ...options, json: { type: 'boolean' }, help: { type: 'boolean' } },
+      options: {
+        ...options,
+        reasons: { type: 'boolean' },
+        json: { type: 'boolean' },
+        help: { type: 'boolean' },
+      },
     });
     if (values.help === true) return 'help';
     if (values.chart === undefined || values.people === undefined)
@@ -194,7 +223,7 @@ function readArguments(args: readonly string[]): Asked | 'help' | (string & {}) 
       (name) => values[name] !== undefined && !(KNOWN[name] as readonly string[]).includes(values[name]),
     );
     if (wrong !== undefined) return `--${wrong} takes ${KNOWN[wrong].join(', ')}.`;
-    return { ...values, json: values.json ?? false } as Asked;
+    return { ...values, reasons: values.reasons ?? false, json: values.json ?? false } as Asked;
   } catch (error) {
     return (error as Error).message;
   }
@@ -252,7 +281,8 @@ async function readWhole(path: string): Promise<Uint8Array | null> {
 
 /** What broke off a stream, as a sentence. */
 function sayBroken(error: NodeJS.ErrnoException, { people, out }: Asked): string {
-  if (error instanceof RangeError) return `${basename(people)}: ${error.message}. Is it a list of people?`;
+  if (error instanceof BrokenList)
+    return `${basename(people)}: ${error.message}.${error.why === 'endless' ? ' Is it a list of people?' : ''}`;
   if (out !== undefined && error.path === fromCaller(out))
     return `${out} could not be written: ${error.message}. Name a place that can.`;
   return `${people} cannot be read. Check the name, from the folder you are in.`;
@@ -263,7 +293,7 @@ function fromCaller(path: string): string {
   return resolve(process.env['INIT_CWD'] ?? '.', path);
 }
 
-if (process.argv[1]?.endsWith('size.ts')) {
+if (/size\.[jt]s$/.test(process.argv[1] ?? '')) {
   process.exitCode = await sizeFiles(process.argv.slice(2), {
     input: process.stdin,
     output: process.stdout,

@@ -22,6 +22,6 @@ if (asked('bulk')) {
 const parts = only.filter((name) => name !== 'last-key');
 if (only.length === 0 || parts.length > 0) {
   await buildChanged('bench');
-  await node(['.build/bench-script/bench.js', ROOT, duck, ...parts]);
+  await node(['.build/bench-script/bench/bench.js', ROOT, duck, ...parts]);
 }
 if (asked('last-key')) await measureLastKey();

@@ -1,6 +1,11 @@
 import {
+  chartSheetSchema,
   cm,
+  compileChart,
+  inBrief,
   inches,
+  micrometres,
+  PeopleSizer,
   readPeople,
   sayPeopleFinding,
   sayPersonProblem,
@@ -10,6 +15,8 @@ import {
   type Person,
 } from '../index';
 import { compiledOf } from '../testing/charts';
+import { drawFrom, randomBody, randomChart } from '../testing/random-chart';
+import { seededRandom } from '../testing/random';
 
 const rowsOf = (csv: string) => {
   const read = readPeople(csv);
@@ -66,13 +73,40 @@ describe('a list sized', () => {
   });
 
   it('is written as id, verdict, size, alternates and reason', () => {
-    expect(sizedRow(person('ada', 103), sizePerson(chart, person('ada', 103)), 'cm')).toEqual([
+    const people = [person('ada', 103), person('ben', 98)];
+    const [ada, ben] = new PeopleSizer(chart, {}, 'cm').size(people);
+    expect(sizedRow(people[0]!, ada!)).toEqual([
       'ada',
       'between',
       'L',
       'M',
       'Chest 103 cm falls in the gap between M and L. The widest decides: L.',
     ]);
+    expect(sizedRow(people[1]!, ben!)).toEqual(['ben', 'settled', 'M', '', '']);
+    expect(inBrief(sizePerson(chart, people[1]!), 'cm').reason).toBe(
+      'Chest 98 cm lies inside M, 4 cm clear of its edge.',
+    );
+  });
+
+  it('comes to the verdicts, sizes and neighbours that judging one by one gives, on random charts', () => {
+    const draw = drawFrom(seededRandom(91));
+    const seen = new Map<string, number>();
+    for (let at = 0; at < 60; at++) {
+      const random = compileChart(chartSheetSchema.parse(randomChart(draw)));
+      const people = Array.from({ length: 20 }, (_, line) => ({
+        line,
+        id: `${line}`,
+        values: new Map([...randomBody(draw)].map(([code, value]) => [code, micrometres(value)])),
+      }));
+      new PeopleSizer(random, {}, 'mm').size(people).forEach(({ verdict, proposed }, row) => {
+        const alone = sizePerson(random, people[row]!);
+        seen.set(verdict, (seen.get(verdict) ?? 0) + 1);
+        if (alone.verdict !== verdict || alone.proposed !== proposed)
+          fail(`chart ${at}, ${row}: ${verdict} ${proposed}, alone ${alone.verdict} ${alone.proposed}`);
+      });
+    }
+    expect(seen.get('edge') ?? 0).toBeGreaterThan(10);
+    expect(seen.get('settled') ?? 0).toBeGreaterThan(10);
   });
 
   it('starts no formula in a spreadsheet', () => {

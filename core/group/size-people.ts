@@ -1,28 +1,137 @@
 import Papa from 'papaparse';
 import type { CompiledChart } from '../chart/compile-chart';
-import { judge, type JudgeOptions } from '../match/judge';
+import { labelOf } from '../chart/label';
+import { findingOf, judge, type JudgeOptions, type MeasuredBody } from '../match/judge';
+import { Kernel } from '../match/kernel/kernel';
+import { EdgeFinder, type Rival } from '../match/odds/edge';
 import { sayReason } from '../match/say-verdict';
-import type { GarmentVerdict } from '../match/verdict';
+import { VERDICTS, type GarmentVerdict, type Verdict } from '../match/verdict';
 import type { WorkingUnit } from '../quantity/length';
 import type { Person } from './read-people';
 
-/** Sizes one row of a list. */
+/** Sizes one row of a list, with everything its verdict rests on. */
 export function sizePerson(chart: CompiledChart, person: Person, options: JudgeOptions = {}): GarmentVerdict {
-  return judge(chart, new Map([...person.values].map(([code, value]) => [code, { value }])), options);
+  return judge(chart, bodyOf(person), options);
+}
+
+/** What somebody of a list comes to, in brief. */
+export interface BriefSize {
+  readonly verdict: Verdict;
+  readonly proposed: string | null;
+  /** Other sizes somebody might choose; of a settled size none are looked for. */
+  readonly alternates: readonly string[];
+  /** Always of a size that somebody must look at; of a settled or an edge one only where it was asked for. */
+  readonly reason: string;
+}
+
+/** So many different sets of values are remembered; then it begins anew. */
+const REMEMBERED = 1 << 16;
+
+/**
+ * Sizes the people of a list, many at a time. Verdicts and sizes are those of `judge`; odds are
+ * drawn only for who is settled and may be near an edge, and reasons are made only for who is not
+ * settled. Readings are read to an eighth or a half, so the same values come again and again: what
+ * was found of them with some work is remembered.
+ */
+export class PeopleSizer {
+  private readonly kernel: Kernel;
+  private readonly edges: EdgeFinder;
+  private readonly labels = new Map<string, string>();
+  private readonly known = new Map<string, BriefSize>();
+  private readonly inputs: readonly Float64Array[];
+
+  /** @param unit what reasons are told in */
+  constructor(
+    private readonly chart: CompiledChart,
+    private readonly options: JudgeOptions,
+    private readonly unit: WorkingUnit,
+  ) {
+    this.kernel = new Kernel(chart, options);
+    this.edges = new EdgeFinder(this.kernel, options);
+    this.inputs = [...chart.arithmetic.readings.keys()].map((code) => this.kernel.input(code));
+  }
+
+  /** The most people of one round. */
+  get capacity(): number {
+    return this.kernel.capacity;
+  }
+
+  /** Sizes a round of people. */
+  size(people: readonly Person[]): BriefSize[] {
+    const { kernel, inputs } = this;
+    const codes = [...this.chart.arithmetic.readings.keys()];
+    codes.forEach((code, at) => {
+      for (let row = 0; row < people.length; row++) inputs[at]![row] = people[row]!.values.get(code) ?? NaN;
+    });
+    kernel.run(people.length);
+    return people.map((person, row) => this.sized(person, row));
+  }
+
+  private sized(person: Person, row: number): BriefSize {
+    const settled = VERDICTS[this.kernel.verdicts[row]!]! === 'settled';
+    if (settled && this.edges.isClear(row)) return this.settled(row, []);
+    const values = this.inputs.map((input) => input[row]!).join();
+    const known = this.known.get(values);
+    if (known !== undefined) return known;
+    const found = settled
+      ? this.settled(row, this.edges.rivals(row, person.values))
+      : this.flagged(person, row);
+    if (this.known.size >= REMEMBERED) this.known.clear();
+    this.known.set(values, found);
+    return found;
+  }
+
+  private settled(row: number, rivals: readonly Rival[]): BriefSize {
+    const sizes = this.kernel.parts.map((part) => part.sizes[row]!);
+    const others = rivals.flatMap(({ part, size }) =>
+      size === null ? [] : [this.label(sizes.map((own, at) => (at === part ? size : own)))],
+    );
+    return {
+      verdict: rivals.length > 0 ? 'edge' : 'settled',
+      proposed: this.label(sizes),
+      alternates: others,
+      reason: '',
+    };
+  }
+
+  private flagged(person: Person, row: number): BriefSize {
+    const found = findingOf(this.kernel, row, bodyOf(person), this.options);
+    const { verdict, proposed, alternates } = found;
+    return { verdict, proposed, alternates, reason: sayReason(found, this.unit) };
+  }
+
+  private label(sizes: readonly number[]): string {
+    const key = sizes.join();
+    const known = this.labels.get(key);
+    if (known !== undefined) return known;
+    const { sheet, parts } = this.chart;
+    const label = labelOf(
+      sheet,
+      Object.fromEntries(parts.map(({ whole }, at) => [whole.code, whole.sizes[sizes[at]!]!])),
+    )!;
+    this.labels.set(key, label);
+    return label;
+  }
+}
+
+function bodyOf({ values }: Person): MeasuredBody {
+  return new Map([...values].map(([code, value]) => [code, { value }]));
 }
 
 /** The heading of the sizes written out. */
 export const SIZED_HEADING = ['id', 'verdict', 'size', 'alternates', 'reason'] as const;
 
 /** One line of the sizes written out; several alternates are parted by a bar. */
-export function sizedRow(person: Person, verdict: GarmentVerdict, unit: WorkingUnit): string[] {
-  return [
-    person.id,
-    verdict.verdict,
-    verdict.proposed ?? '',
-    verdict.alternates.join('|'),
-    sayReason(verdict, unit),
-  ];
+export function sizedRow(
+  { id }: Pick<Person, 'id'>,
+  { verdict, proposed, alternates, reason }: BriefSize,
+): string[] {
+  return [id, verdict, proposed ?? '', alternates.join('|'), reason];
+}
+
+/** A whole verdict as a line of the sizes written out wants it. */
+export function inBrief(verdict: GarmentVerdict, unit: WorkingUnit): BriefSize {
+  return { ...verdict, reason: sayReason(verdict, unit) };
 }
 
 /** Rows as CSV. A cell that a spreadsheet would take for a formula is quoted out of being one. */

@@ -39,18 +39,19 @@ const VULGAR: Readonly<Record<string, string>> = {
 
 /** `38`, `38.5`, `38,5`, `.5`, `38 1/2`, `38-1/2`, `1/2`; at most six digits on either side of the point. */
 const NUMBER = String.raw`(?:\d{1,6}[ -]+\d{1,4}\/\d{1,4}|\d{1,4}\/\d{1,4}|\d{1,6}(?:[.,]\d{1,6})?|[.,]\d{1,6})`;
+const PLAIN = /^\d{1,6}(?:[.,]\d{1,6})?$/;
 const WITH_UNIT = new RegExp(`^(${NUMBER})\\s*([^\\d\\s].*)?$`);
 const FEET = new RegExp(`^(\\d{1,2})\\s*(?:'|ft|feet|foot)\\s*(?:(${NUMBER})\\s*(?:"|in|inches|inch)?)?$`);
 
-const UNIT_SPELLINGS: Readonly<Record<string, LengthUnit>> = {
-  ...(Object.fromEntries(LENGTH_UNITS.map((unit) => [unit, unit])) as Record<string, LengthUnit>),
-  '"': 'in',
-  inch: 'in',
-  inches: 'in',
-  "'": 'ft',
-  feet: 'ft',
-  foot: 'ft',
-};
+const UNIT_SPELLINGS: ReadonlyMap<string, LengthUnit> = new Map([
+  ...LENGTH_UNITS.map((unit) => [unit, unit] as const),
+  ['"', 'in'],
+  ['inch', 'in'],
+  ['inches', 'in'],
+  ["'", 'ft'],
+  ['feet', 'ft'],
+  ['foot', 'ft'],
+]);
 
 /** No body and no garment comes near this; anything longer is a slip, and stays exact in a double. */
 const LONGEST = 100 * MICROMETRES_PER.m;
@@ -67,6 +68,8 @@ const LONGEST = 100 * MICROMETRES_PER.m;
  * @example parseLength('38 1/2', 'in') // { ok: true, value: { length: 977900, unit: 'in', bare: true } }
  */
 export function parseLength(text: string, unit: LengthUnit): Outcome<WrittenLength, LengthProblem> {
+  // Most of what is read is a plain number; the rest of the grammar is not needed for it.
+  if (PLAIN.test(text)) return measured(text, toRatio(text), unit, true);
   const plain = normalise(text);
   if (plain === '') return failure({ code: 'empty' });
 
@@ -75,7 +78,7 @@ export function parseLength(text: string, unit: LengthUnit): Outcome<WrittenLeng
 
   const number = splitNumber(plain);
   if (number === null) return failure({ code: 'unreadable', text });
-  const named = number.unit === null ? unit : UNIT_SPELLINGS[number.unit];
+  const named = number.unit === null ? unit : UNIT_SPELLINGS.get(number.unit);
   if (named === undefined) return failure({ code: 'unknown-unit', text, unit: number.unit! });
   if (number.denominator === 0) return failure({ code: 'zero-denominator', text });
   return measured(text, number, named, number.unit === null);
@@ -131,7 +134,7 @@ function measured(
 }
 
 function toRatio(number: string): Ratio {
-  const mixed = /^(?:(\d+)[ -]+)?(\d+)\/(\d+)$/.exec(number);
+  const mixed = !number.includes('/') ? null : /^(?:(\d+)[ -]+)?(\d+)\/(\d+)$/.exec(number);
   if (mixed) {
     const denominator = Number(mixed[3]);
     return { numerator: Number(mixed[1] ?? 0) * denominator + Number(mixed[2]), denominator };

@@ -1,9 +1,16 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { ROOT } from './paths.mjs';
 
+let said = process.stdout;
+
 /** Says what is being done, on a line of its own. */
 export function say(text) {
-  process.stdout.write(`${text}\n`);
+  said.write(`${text}\n`);
+}
+
+/** From now on says it where it does not run into what a command writes. */
+export function sayBesideOutput() {
+  said = process.stderr;
 }
 
 /** Ends the command with a sentence for the person who gave it. */
