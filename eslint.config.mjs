@@ -43,6 +43,35 @@ const layers = Object.entries(ABOVE).map(([layer, group]) => ({
   },
 }));
 
+/** Core's folders in the order of the work: a folder knows those before it, and none after. */
+const ORDER = ['quantity', 'body', 'capture', 'chart', 'match', 'foresight', 'fit', 'docket', 'group'];
+
+const order = [...ORDER, 'reference'].map((folder, at) => {
+  // Published tables are charts; nothing but specs and the places that show them goes by one.
+  const above =
+    folder === 'reference' ? ORDER.slice(ORDER.indexOf('match')) : [...ORDER.slice(at + 1), 'reference'];
+  const group = above.flatMap((one) => [`**/${one}/**`, `**/${one}`]);
+  return {
+    files: [`core/${folder}/**/*.ts`],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ABOVE.core, message: 'core does not know this layer; see docs/architecture.md' },
+            { group: ['**/index'], message: 'Name the file; the index is for other layers.' },
+            {
+              group,
+              message: `${folder} comes before it in the order of the work; see docs/architecture.md`,
+            },
+          ],
+        },
+      ],
+    },
+  };
+});
+
 export default tseslint.config(
   {
     ignores: [
@@ -108,4 +137,5 @@ export default tseslint.config(
     },
   },
   ...layers,
+  ...order,
 );

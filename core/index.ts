@@ -37,6 +37,7 @@ export * from './chart/derivation';
 export * from './chart/derived';
 export * from './chart/say-derived';
 export * from './chart/written-length';
+export * from './chart/chart-shape';
 export * from './chart/size-chart';
 export * from './chart/sheet-faults';
 export * from './chart/label';

@@ -19,6 +19,18 @@ const CHECKS = [
     ['node_modules/@angular/compiler-cli/bundles/src/bin/ngc.js', '-p', 'web/tsconfig.app.json', '--noEmit'],
   ],
   ['rules and layers', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings=0']],
+  [
+    'no circles',
+    [
+      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+      '--output-type',
+      'err',
+      'core',
+      'contract',
+      'server',
+      'cli',
+    ],
+  ],
   ['formatting', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']],
 ];
 let failed = 0;

@@ -2,7 +2,8 @@ import { measurement } from '../body/catalogue';
 import type { ColumnCode } from './column-code';
 import { writeCell } from './formats/write-cell';
 import { writtenSheet } from './formats/chart-json';
-import { columnName, type ChartPart, type ChartSheet } from './size-chart';
+import { type ChartPart, type ChartSheet } from './chart-shape';
+import { columnName } from './size-chart';
 
 /** One thing that differs between two versions of a chart. */
 export type ChartChange =

@@ -8,7 +8,7 @@ import { cutColumn, type CutColumn } from './cut-column';
 import { behindColumn } from './derivation';
 import { settleColumn, type Cell, type Interval } from './interval';
 import { columnName } from './size-chart';
-import type { ChartColumn, ChartPart, ChartSheet, Expectation, HouseRule, Lean } from './size-chart';
+import type { ChartColumn, ChartPart, ChartSheet, Expectation, HouseRule, Lean } from './chart-shape';
 
 /** A deciding or advisory column, settled: what matching works on. */
 export interface CompiledColumn {

@@ -1,4 +1,4 @@
-import type { ChartSheet } from './size-chart';
+import type { ChartSheet } from './chart-shape';
 
 /**
  * The label of a garment from the sizes of its parts, by the chart's template.

@@ -5,7 +5,8 @@ import type { WorkingUnit } from '../quantity/length';
 import { sayRounding } from '../quantity/say-rounding';
 import { isDerivedCode } from './column-code';
 import { parsedSteps, type ParsedStep } from './derivation';
-import { columnName, type ChartSheet } from './size-chart';
+import { type ChartSheet } from './chart-shape';
+import { columnName } from './size-chart';
 import { kindOfStep } from './steps';
 
 /** A line about a chart: what it is about, and what is said of it. */

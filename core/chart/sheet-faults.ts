@@ -1,7 +1,7 @@
 import { isDerivedCode, type ColumnCode } from './column-code';
 import { behindColumn, parsedSteps, type Derivation } from './derivation';
 import { isStepName } from './operand';
-import type { ChartSheet } from './size-chart';
+import type { ChartSheet } from './chart-shape';
 
 /** Where in a sheet something does not go together, and what to do about it. */
 export interface SheetFault {

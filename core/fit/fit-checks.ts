@@ -1,5 +1,5 @@
 import type { GarmentKind } from '../chart/garment-kind';
-import type { ChartSheet, FitCheck } from '../chart/size-chart';
+import type { ChartSheet, FitCheck } from '../chart/chart-shape';
 
 /** What is looked at once a garment of a kind is on, each with what to do where it is not so. Common practice, no source. */
 const FIT_CHECKS: Readonly<Partial<Record<GarmentKind, readonly FitCheck[]>>> = {

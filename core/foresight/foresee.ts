@@ -1,6 +1,6 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledChart } from '../chart/compile-chart';
-import type { FitPreference } from '../chart/size-chart';
+import type { FitPreference } from '../chart/chart-shape';
 import { Kernel } from '../match/kernel/kernel';
 import { plausibleBodies, type Known, type Random } from './plausible-bodies';
 

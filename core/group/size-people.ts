@@ -68,7 +68,7 @@ export class PeopleSizer {
   }
 
   private sized(person: Person, row: number): BriefSize {
-    const settled = VERDICTS[this.kernel.verdicts[row]!]! === 'settled';
+    const settled = VERDICTS[this.kernel.verdicts[row]!] === 'settled';
     if (settled && this.edges.isClear(row)) return this.settled(row, []);
     const values = this.inputs.map((input) => input[row]!).join();
     const known = this.known.get(values);

@@ -5,7 +5,7 @@ import { isDerivedCode, type ColumnCode } from '../chart/column-code';
 import { offeredPart, type CompiledChart, type CompiledPart } from '../chart/compile-chart';
 import { KIND_CAUTIONS } from '../chart/garment-kind';
 import { isMade, labelOf, nearestMade } from '../chart/label';
-import type { Condition } from '../chart/size-chart';
+import type { Condition } from '../chart/chart-shape';
 import { micrometres, type Length } from '../quantity/length';
 import { derivedLines } from './derived-lines';
 import { judgePart, type ColumnValue, type PartFacts } from './judge-part';

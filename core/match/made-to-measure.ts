@@ -1,6 +1,7 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { readingsBehind, type ChartSheet } from '../chart/size-chart';
+import { type ChartSheet } from '../chart/chart-shape';
+import { readingsBehind } from '../chart/size-chart';
 import { formatLength } from '../quantity/format-length';
 import type { Length, WorkingUnit } from '../quantity/length';
 

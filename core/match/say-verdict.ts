@@ -1,5 +1,5 @@
 import { measurement } from '../body/catalogue';
-import type { FitPreference, HouseRule } from '../chart/size-chart';
+import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import { formatDistance, formatLength } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
 import {

@@ -2,7 +2,7 @@ import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
 import type { ColumnCode } from '../chart/column-code';
 import type { Derived } from '../chart/derived';
-import type { FitPreference, HouseRule } from '../chart/size-chart';
+import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import type { Length } from '../quantity/length';
 
 /** Every verdict, the best first: a garment's verdict is its worst part's. */

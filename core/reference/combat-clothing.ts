@@ -1,7 +1,7 @@
 import { failure, success, type Outcome } from '../outcome';
 import { cm, MICROMETRES_PER, type Length } from '../quantity/length';
 import { adjoining, namedPart } from './published-chart';
-import type { ChartPart } from '../chart/size-chart';
+import type { ChartPart } from '../chart/chart-shape';
 
 /**
  * A size of combat clothing: the body's height and chest girth it is for.

@@ -1,5 +1,5 @@
 import type { ColumnCode } from '../chart/column-code';
-import type { ChartPart } from '../chart/size-chart';
+import type { ChartPart } from '../chart/chart-shape';
 import { cm } from '../quantity/length';
 import { adjoining, graded, namedPart, published, type PublishedChart } from './published-chart';
 

@@ -1,13 +1,8 @@
 import type { ColumnCode } from '../chart/column-code';
 import type { GarmentKind } from '../chart/garment-kind';
 import type { Cell } from '../chart/interval';
-import {
-  plainPart,
-  sheetAround,
-  type ChartColumn,
-  type ChartPart,
-  type ChartSheet,
-} from '../chart/size-chart';
+import { type ChartColumn, type ChartPart, type ChartSheet } from '../chart/chart-shape';
+import { plainPart, sheetAround } from '../chart/size-chart';
 import type { Length, WorkingUnit } from '../quantity/length';
 
 /**

@@ -1,6 +1,7 @@
 import { compileChart, type CompiledChart } from '../chart/compile-chart';
 import { importCsv } from '../chart/formats/import-csv';
-import { sheetAround, type ChartSheet } from '../chart/size-chart';
+import { type ChartSheet } from '../chart/chart-shape';
+import { sheetAround } from '../chart/size-chart';
 
 /** A chart sheet from the CSV text of a size table; throws on a table with findings, for specs only. */
 export function sheetOf(csv: string, overrides: Partial<ChartSheet> = {}): ChartSheet {

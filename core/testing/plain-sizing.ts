@@ -237,8 +237,8 @@ function carryOut(step: PlainStep, operands: readonly number[]): Reckoned {
       return rounded(first, step.to!);
     case 'clamp':
       return Math.min(
-        Math.max(first, step.least == null ? -Infinity : written(step.least)),
-        step.most == null ? Infinity : written(step.most),
+        Math.max(first, (step.least ?? null) === null ? -Infinity : written(step.least!)),
+        (step.most ?? null) === null ? Infinity : written(step.most!),
       );
     default:
       return first >= second ? first : 'unmet';

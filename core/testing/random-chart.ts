@@ -1,5 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { FIT_PREFERENCES, HOUSE_RULES } from '../chart/size-chart';
+import { FIT_PREFERENCES, HOUSE_RULES } from '../chart/chart-shape';
 import type { PlainChart } from './plain-sizing';
 
 /** Draws a whole number from 0 up to, but not including, `most`. */

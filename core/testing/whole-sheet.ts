@@ -1,4 +1,5 @@
-import { chartSheetSchema, type ChartSheet } from '../chart/size-chart';
+import { type ChartSheet } from '../chart/chart-shape';
+import { chartSheetSchema } from '../chart/size-chart';
 
 /** A sheet as a file writes it, everything left out that the form lets out; throws on one with faults, for specs only. */
 export function wholeSheet(written: object): ChartSheet {

@@ -3,7 +3,7 @@ import { micrometres } from '../../quantity/length';
 import { isDerivedCode, type ColumnCode } from '../column-code';
 import { boundedRange, type Arithmetic } from '../compile-arithmetic';
 import { compileChart, type CompiledColumn } from '../compile-chart';
-import type { ChartSheet } from '../size-chart';
+import type { ChartSheet } from '../chart-shape';
 import { kindOfStep, type Range } from '../steps';
 import type { Diagnosis } from './diagnosis';
 

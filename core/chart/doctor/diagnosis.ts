@@ -1,5 +1,5 @@
 import type { ColumnCode } from '../column-code';
-import type { ChartSheet } from '../size-chart';
+import type { ChartSheet } from '../chart-shape';
 import type { Length, WorkingUnit } from '../../quantity/length';
 
 /** What the chart doctor can find. `wrong`: sizes people wrongly; `look`: may be meant, should be looked at; `note`: good to know. */

@@ -9,7 +9,7 @@ import {
 import { isDerivedCode } from '../column-code';
 import type { GarmentKind } from '../garment-kind';
 import type { Cell } from '../interval';
-import type { ChartColumn, ChartPart, ChartSheet } from '../size-chart';
+import type { ChartColumn, ChartPart, ChartSheet } from '../chart-shape';
 import { diagnoseArithmetic } from './arithmetic';
 import { examineCombinations, examineLabels, examineOffer } from './sizes';
 import type { Diagnosis } from './diagnosis';

@@ -1,6 +1,7 @@
 import { measurement } from '../../body/catalogue';
 import { formatLength, formatNumber } from '../../quantity/format-length';
-import { columnName, type ChartSheet } from '../size-chart';
+import { type ChartSheet } from '../chart-shape';
+import { columnName } from '../size-chart';
 import type { Diagnosis } from './diagnosis';
 
 /** A finding of the doctor as a sentence: where, what, and what to do. */

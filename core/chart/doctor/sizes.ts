@@ -1,4 +1,4 @@
-import type { ChartPart, ChartSheet } from '../size-chart';
+import type { ChartPart, ChartSheet } from '../chart-shape';
 import type { Diagnosis } from './diagnosis';
 
 const LETTERS = [

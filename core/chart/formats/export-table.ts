@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { measurement } from '../../body/catalogue';
-import { columnName, type ChartPart, type ChartSheet } from '../size-chart';
+import { type ChartPart, type ChartSheet } from '../chart-shape';
+import { columnName } from '../size-chart';
 import { isDerivedCode } from '../column-code';
 import { writeCell } from './write-cell';
 

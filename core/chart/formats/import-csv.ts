@@ -3,7 +3,7 @@ import { parseCsv } from './csv';
 import type { FileFinding, Finding } from '../finding';
 import { readTable } from './read-table';
 import { MOST_CHART_BYTES, readText } from './read-text';
-import type { ChartPart } from '../size-chart';
+import type { ChartPart } from '../chart-shape';
 
 /**
  * Reads a CSV file, or its text, as a one-part size table.

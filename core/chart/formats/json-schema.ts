@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CHART_FORMAT, chartShapeSchema } from '../size-chart';
+import { CHART_FORMAT, chartShapeSchema } from '../chart-shape';
 
 /**
  * The JSON Schema of a chart file, as text: what a file may hold before its parts are held

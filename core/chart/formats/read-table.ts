@@ -6,7 +6,8 @@ import type { Finding, Place, TableFinding } from '../finding';
 import { parseHeading } from './heading';
 import type { Cell } from '../interval';
 import { parseCell } from './parse-cell';
-import { LONGEST_SIZE, MOST_SIZES, plainPart, type ChartColumn, type ChartPart } from '../size-chart';
+import { LONGEST_SIZE, MOST_SIZES, type ChartColumn, type ChartPart } from '../chart-shape';
+import { plainPart } from '../size-chart';
 
 interface Heading {
   readonly index: number;

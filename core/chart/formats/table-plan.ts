@@ -2,7 +2,7 @@ import type { MeasurementCode } from '../../body/catalogue/codes';
 import { failure, success, type Outcome } from '../../outcome';
 import type { WorkingUnit } from '../../quantity/length';
 import type { Finding } from '../finding';
-import type { ChartPart } from '../size-chart';
+import type { ChartPart } from '../chart-shape';
 import { turned, type Grid } from './grid';
 import { guessHeading, guessUnit, possibleUnits } from './guess-heading';
 import { readTable } from './read-table';

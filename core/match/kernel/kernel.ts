@@ -5,7 +5,7 @@ import type { CompiledChart, CompiledPart } from '../../chart/compile-chart';
 import { LONGEST_RESULT, type DerivationPlan } from '../../chart/compile-arithmetic';
 import { NONE } from '../../chart/cut-column';
 import type { DeriveProblem } from '../../chart/derived';
-import type { FitPreference, HouseRule } from '../../chart/size-chart';
+import type { FitPreference, HouseRule } from '../../chart/chart-shape';
 import { VERDICTS } from '../verdict';
 import { PartRun, type ColumnRun } from './part-run';
 import { WhyNothing } from './why-nothing';

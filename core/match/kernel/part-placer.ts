@@ -10,7 +10,7 @@ import {
   type CutColumn,
 } from '../../chart/cut-column';
 import type { ColumnCode } from '../../chart/column-code';
-import type { FitPreference, HouseRule } from '../../chart/size-chart';
+import type { FitPreference, HouseRule } from '../../chart/chart-shape';
 import { VERDICTS } from '../verdict';
 import { Misfit } from './misfit';
 

@@ -142,7 +142,7 @@ export class PartRun {
 
   /** Sizes one wearer by the values chosen for them. */
   private askOne(row: number, table: PartTable): Answer {
-    const { columns, chosen, values, why } = this;
+    const { columns, chosen, values } = this;
     let complete = true;
     for (let at = 0; at < columns.length; at++) {
       values[at] = chosen[at]![row]!;

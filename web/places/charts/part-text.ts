@@ -54,7 +54,10 @@ export function partOf(part: ChartPart, text: PartText): ChartPart | null {
     sizes,
     // What stood beside the sizes goes with them; of a new size there is nothing.
     values: part.values === null || kept.includes(-1) ? null : kept.map((at) => part.values![at]!),
-    otherNames: part.otherNames.map((system) => ({ ...system, labels: kept.map((at) => system.labels[at] ?? '–') })),
+    otherNames: part.otherNames.map((system) => ({
+      ...system,
+      labels: kept.map((at) => system.labels[at] ?? '–'),
+    })),
     columns: columns.map((column) => ({
       ...column,
       cells: column.cells.map((cell) => (cell as { value: Cell }).value),
