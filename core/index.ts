@@ -6,7 +6,7 @@ export * from './quantity/mass';
 export * from './quantity/format-length';
 export * from './quantity/rounding';
 export * from './quantity/say-rounding';
-export * from './quantity/say-length-problem';
+export * from './quantity/say-measure-problem';
 export * from './body/measurement';
 export * from './body/catalogue/codes';
 export * from './body/catalogue';

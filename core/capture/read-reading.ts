@@ -2,7 +2,13 @@ import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { failure, success, type Outcome } from '../outcome';
 import { WORKING_UNITS, type Length, type WorkingUnit } from '../quantity/length';
-import { isMassUnit, parseMeasure, type MeasureUnit, type WrittenMeasure } from '../quantity/mass';
+import {
+  isMassUnit,
+  parseMeasure,
+  type MassProblem,
+  type MeasureUnit,
+  type WrittenMeasure,
+} from '../quantity/mass';
 import type { LengthProblem } from '../quantity/parse-length';
 
 /** A number that is possible in another unit than the one assumed. */
@@ -13,7 +19,11 @@ export interface UnitOffer {
 
 /** Why a typed reading is not taken. */
 export type ReadingProblem =
-  | { readonly code: 'unreadable'; readonly measurement: MeasurementCode; readonly problem: LengthProblem }
+  | {
+      readonly code: 'unreadable';
+      readonly measurement: MeasurementCode;
+      readonly problem: LengthProblem | MassProblem;
+    }
   | {
       readonly code: 'impossible';
       readonly measurement: MeasurementCode;

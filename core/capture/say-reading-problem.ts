@@ -1,16 +1,18 @@
 import { measurement } from '../body/catalogue';
 import { formatLength } from '../quantity/format-length';
 import type { MeasureUnit } from '../quantity/mass';
-import { sayLengthProblem } from '../quantity/say-length-problem';
+import { sayMeasureProblem } from '../quantity/say-measure-problem';
 import type { ReadingProblem } from './read-reading';
 
 /** A reading problem as a sentence that says what to do next. */
 export function sayReadingProblem(problem: ReadingProblem, unit: MeasureUnit): string {
-  if (problem.code === 'unreadable') return sayLengthProblem(problem.problem);
+  if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { text, limits, offers } = problem;
   const written = /[a-z"']/i.test(text) ? text : `${text} ${problem.unit}`;
   const where = measurement(problem.measurement).name.toLowerCase();
   const range = `${formatLength(limits.least, unit)} to ${formatLength(limits.most, unit)}`;
-  const next = offers.length > 0 ? `${text} ${offers[0]!.unit}?` : 'Read the tape again.';
+  const again =
+    measurement(problem.measurement).kind === 'mass' ? 'Read the scale again.' : 'Read the tape again.';
+  const next = offers.length > 0 ? `${text} ${offers[0]!.unit}?` : again;
   return `${written} is outside any ${where} (${range}). ${next}`;
 }

@@ -1,4 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
+import type { MeasureUnit } from '../quantity/mass';
 import type { LengthProblem } from '../quantity/parse-length';
 
 /** Where in a table something was found: line and column as a spreadsheet counts them, from 1. */
@@ -31,8 +32,20 @@ export type TableFinding =
       readonly name: string;
       readonly nearest: readonly MeasurementCode[];
     }
-  | { readonly code: 'unit-missing'; readonly place: Place; readonly name: string }
-  | { readonly code: 'unit-unknown'; readonly place: Place; readonly name: string; readonly unit: string }
+  | {
+      readonly code: 'unit-missing';
+      readonly place: Place;
+      readonly name: string;
+      readonly units: readonly MeasureUnit[];
+    }
+  | {
+      readonly code: 'unit-unknown';
+      readonly place: Place;
+      readonly name: string;
+      readonly unit: string;
+      readonly units: readonly MeasureUnit[];
+    }
+  | { readonly code: 'mass-is-no-size'; readonly place: Place; readonly name: string }
   | { readonly code: 'measurement-twice'; readonly place: Place; readonly name: string }
   | { readonly code: 'size-missing'; readonly place: Place }
   | { readonly code: 'size-too-long'; readonly place: Place; readonly most: number }

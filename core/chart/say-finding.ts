@@ -38,9 +38,11 @@ function sayFault(finding: Finding): string {
     case 'unknown-measurement':
       return `“${finding.name}” is no measurement known here. Nearest: ${finding.nearest.join(', ')}. Write the one that is meant.`;
     case 'unit-missing':
-      return `the unit is missing. Write ${finding.name} (cm), (in) or (mm).`;
+      return `the unit is missing. Write ${finding.name} ${sayUnits(finding.units)}.`;
     case 'unit-unknown':
-      return `“${finding.unit}” is no unit of a size table. Write ${finding.name} (cm), (in) or (mm).`;
+      return `“${finding.unit}” is no unit of it. Write ${finding.name} ${sayUnits(finding.units)}.`;
+    case 'mass-is-no-size':
+      return `${finding.name} is recorded and never decides a size. Take the column out.`;
     case 'measurement-twice':
       return `${finding.name} stands in the table twice. Take one column out.`;
     case 'size-missing':
@@ -72,6 +74,12 @@ function sayCellMend(code: string): string {
   return code === 'unknown-unit'
     ? 'The heading names the unit; take the letters out of the cell.'
     : 'Write 86-90, a single value such as 90, or an open end such as >=130 or <82.';
+}
+
+/** Units as they stand behind a heading: `(cm), (in) or (mm)`. */
+function sayUnits(units: readonly string[]): string {
+  const written = units.map((unit) => `(${unit})`);
+  return `${written.slice(0, -1).join(', ')} or ${written.at(-1)!}`;
 }
 
 function megabytes(bytes: number): string {

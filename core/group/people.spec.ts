@@ -43,6 +43,23 @@ describe('readPeople', () => {
     ]);
   });
 
+  it('reads a weight as a mass, in kilograms or pounds', () => {
+    const rows = rowsOf('id,weight (kg)\nada,71.5\nben,70 stone\ncid,11 st\ndot,9 feet');
+    expect(rows.map((row) => row.ok && [...row.value.values.values()].map(Number))).toEqual([
+      [71_500],
+      false,
+      [69_853],
+      false,
+    ]);
+    expect(rows.flatMap((row) => (row.ok ? [] : row.problem.map(sayPersonProblem)))).toEqual([
+      'Line 3, ben, weight (kg): 70 stone is outside any weight (20 kg to 300 kg). Read the scale again.',
+      'Line 5, dot, weight (kg): “feet” in “9 feet” is no unit of weight. Use kg, g, lb or st, or leave the unit out.',
+    ]);
+    expect(findingsOf('id,weight (cm)\nada,70')).toEqual([
+      'Weight (cm) (line 1, column 2): “cm” is no unit of it. Write weight (kg) or (lb).',
+    ]);
+  });
+
   it('reports the rows it cannot read by their line and goes on', () => {
     const rows = rowsOf('id,chest-girth (cm)\nada,abc\n\n,98\nben,98\nben,99\ncid,98,extra\ndot,4');
     expect(rows.map((row) => row.ok)).toEqual([false, false, true, false, false, false]);
@@ -59,7 +76,7 @@ describe('readPeople', () => {
     expect(findingsOf('name,waist (cm),chest-girth (cm),chest-girth (in)\nada,80,90,35').length).toBe(3);
     expect(findingsOf('')).toEqual(['The file is empty. It needs a heading line and one line a size.']);
     expect(findingsOf('id,chest-girth\nada,98')).toEqual([
-      'Chest-girth (line 1, column 2): the unit is missing. Write chest-girth (cm), (in) or (mm).',
+      'Chest-girth (line 1, column 2): the unit is missing. Write chest-girth (in), (cm) or (mm).',
     ]);
   });
 });

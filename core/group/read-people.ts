@@ -4,7 +4,8 @@ import { parseCsv, type TableRow } from '../chart/formats/csv';
 import type { FileFinding, Place } from '../chart/finding';
 import { parseHeading, type HeadingProblem } from '../chart/formats/heading';
 import { failure, success, type Outcome } from '../outcome';
-import type { Length, WorkingUnit } from '../quantity/length';
+import type { Length } from '../quantity/length';
+import type { MeasureUnit } from '../quantity/mass';
 import { SeenIds } from './seen-ids';
 
 /** What keeps a whole list of people from being read. */
@@ -24,7 +25,7 @@ export type PersonProblem =
       readonly line: number;
       readonly id: string;
       readonly heading: string;
-      readonly unit: WorkingUnit;
+      readonly unit: MeasureUnit;
       readonly problem: ReadingProblem;
     };
 
@@ -43,7 +44,7 @@ export interface PeopleHeading {
   readonly index: number;
   readonly text: string;
   readonly code: MeasurementCode;
-  readonly unit: WorkingUnit;
+  readonly unit: MeasureUnit;
 }
 
 /**

@@ -12,7 +12,7 @@ import {
   mm,
   parseLength,
   roundLength,
-  sayLengthProblem,
+  sayMeasureProblem,
   SHOWN_STEP,
   WORKING_UNITS,
   type Length,
@@ -104,7 +104,7 @@ describe('parseLength', () => {
       expect(parsed.ok).toBeFalse();
       if (!parsed.ok) {
         expect(parsed.problem.code as string).toBe(code);
-        expect(sayLengthProblem(parsed.problem)).toMatch(/\.$/);
+        expect(sayMeasureProblem(parsed.problem)).toMatch(/\.$/);
       }
     });
   }

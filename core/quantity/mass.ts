@@ -20,17 +20,37 @@ export interface WrittenMeasure {
   readonly bare: boolean;
 }
 
-/**
- * Milligrams in one of each unit, so that whole numbers suffice. The pound is 0.45359237 kg
- * exactly (1959), rounded to the milligram; a stone is fourteen pounds.
- */
-const MILLIGRAMS_PER: Readonly<Record<string, { readonly milligrams: number; readonly unit: MassUnit }>> = {
-  kg: { milligrams: 1_000_000, unit: 'kg' },
-  g: { milligrams: 1_000, unit: 'kg' },
-  lb: { milligrams: 453_592, unit: 'lb' },
-  lbs: { milligrams: 453_592, unit: 'lb' },
-};
+/** Why a text is no mass. */
+export type MassProblem =
+  | { readonly code: 'mass-empty' }
+  | { readonly code: 'mass-unreadable'; readonly text: string }
+  | { readonly code: 'mass-unknown-unit'; readonly text: string; readonly unit: string }
+  | { readonly code: 'mass-zero-denominator'; readonly text: string }
+  | { readonly code: 'mass-pounds-not-below-a-stone'; readonly text: string }
+  | { readonly code: 'too-heavy'; readonly text: string };
+
+interface Weighing {
+  readonly milligrams: number;
+  readonly unit: MassUnit;
+}
+
+/** The pound is 0.45359237 kg exactly (1959), here to the milligram; a stone is fourteen pounds. */
+const POUND: Weighing = { milligrams: 453_592, unit: 'lb' };
 const POUNDS_PER_STONE = 14;
+const STONE: Weighing = { milligrams: POUNDS_PER_STONE * POUND.milligrams, unit: 'lb' };
+const KILOGRAM: Weighing = { milligrams: 1_000_000, unit: 'kg' };
+const GRAM: Weighing = { milligrams: 1_000, unit: 'kg' };
+
+/** Milligrams in one of each unit as it is written, so that whole numbers suffice. */
+const UNIT_SPELLINGS: ReadonlyMap<string, Weighing> = new Map([
+  ...['kg', 'kgs', 'kilo', 'kilos', 'kilogram', 'kilograms'].map((unit) => [unit, KILOGRAM] as const),
+  ...['g', 'gram', 'grams'].map((unit) => [unit, GRAM] as const),
+  ...['lb', 'lbs', 'pound', 'pounds'].map((unit) => [unit, POUND] as const),
+  ...['st', 'stone', 'stones'].map((unit) => [unit, STONE] as const),
+]);
+const STONES_AND_POUNDS = /^(\d{1,2})\s*(?:st|stones?)\s*(\d{1,2})\s*(?:lbs?|pounds?)?$/;
+/** A tonne: no body comes near it. */
+const HEAVIEST = 1_000_000;
 
 /** Whether a unit is one of mass. */
 export function isMassUnit(unit: MeasureUnit): unit is MassUnit {
@@ -47,31 +67,45 @@ export const GRAMS_PER: Readonly<Record<MassUnit, number>> = { kg: 1_000, lb: 45
 
 /**
  * Reads what was typed in the unit a bare number takes, a length or a mass by that unit:
- * lengths as `parseLength`, masses as `72.5`, `72,5 kg`, `160 lb`, `11 st 4`.
+ * lengths as `parseLength`, masses as `72.5`, `72,5 kg`, `160 lb`, `11 st 4`, `11 stone`.
+ *
+ * @example parseMeasure('11 st 4', 'kg') // { ok: true, value: { length: 71668, unit: 'lb', bare: false } }
  */
-export function parseMeasure(text: string, unit: MeasureUnit): Outcome<WrittenMeasure, LengthProblem> {
+export function parseMeasure(
+  text: string,
+  unit: MeasureUnit,
+): Outcome<WrittenMeasure, LengthProblem | MassProblem> {
   return isMassUnit(unit) ? parseMass(text, unit) : parseLength(text, unit);
 }
 
-function parseMass(text: string, unit: MassUnit): Outcome<WrittenMeasure, LengthProblem> {
+function parseMass(text: string, unit: MassUnit): Outcome<WrittenMeasure, MassProblem> {
   const plain = normalise(text);
-  if (plain === '') return failure({ code: 'empty' });
-  const stone = /^(\d{1,2})\s*st\s*(?:(\d{1,2})\s*(?:lbs?)?)?$/.exec(plain);
-  if (stone) {
-    const pounds = Number(stone[1]) * POUNDS_PER_STONE + Number(stone[2] ?? 0);
-    return weighed(pounds * MILLIGRAMS_PER['lb']!.milligrams, 1, 'lb', false);
+  if (plain === '') return failure({ code: 'mass-empty' });
+  const stones = STONES_AND_POUNDS.exec(plain);
+  if (stones) {
+    const [whole, rest] = [Number(stones[1]), Number(stones[2])];
+    if (rest >= POUNDS_PER_STONE) return failure({ code: 'mass-pounds-not-below-a-stone', text });
+    return weighed(text, whole * STONE.milligrams + rest * POUND.milligrams, 1, 'lb', false);
   }
   const number = splitNumber(plain);
-  if (number === null) return failure({ code: 'unreadable', text });
-  const named = MILLIGRAMS_PER[number.unit ?? unit];
-  if (named === undefined) return failure({ code: 'unknown-unit', text, unit: number.unit! });
-  if (number.denominator === 0) return failure({ code: 'zero-denominator', text });
-  return weighed(number.numerator * named.milligrams, number.denominator, named.unit, number.unit === null);
+  if (number === null) return failure({ code: 'mass-unreadable', text });
+  const named = UNIT_SPELLINGS.get(number.unit ?? unit);
+  if (named === undefined) return failure({ code: 'mass-unknown-unit', text, unit: number.unit! });
+  if (number.denominator === 0) return failure({ code: 'mass-zero-denominator', text });
+  const milligrams = number.numerator * named.milligrams;
+  return weighed(text, milligrams, number.denominator, named.unit, number.unit === null);
+}
 
-  function weighed(milligrams: number, over: number, as: MassUnit, bare: boolean) {
-    const grams = divideToNearest(milligrams, over * 1_000);
-    return grams > 1_000_000
-      ? failure<LengthProblem>({ code: 'too-long', text })
-      : success({ length: micrometres(grams), unit: as, bare });
-  }
+function weighed(
+  text: string,
+  milligrams: number,
+  over: number,
+  unit: MassUnit,
+  bare: boolean,
+): Outcome<WrittenMeasure, MassProblem> {
+  if (!Number.isSafeInteger(milligrams)) return failure({ code: 'too-heavy', text });
+  const grams = divideToNearest(milligrams, over * 1_000);
+  return grams > HEAVIEST
+    ? failure({ code: 'too-heavy', text })
+    : success({ length: micrometres(grams), unit, bare });
 }

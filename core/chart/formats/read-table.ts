@@ -1,5 +1,6 @@
 import { failure, success, type Outcome } from '../../outcome';
 import type { WorkingUnit } from '../../quantity/length';
+import { isMassUnit } from '../../quantity/mass';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { TableRow } from './csv';
 import type { Finding, Place, TableFinding } from '../finding';
@@ -53,11 +54,13 @@ function readHeadings(head: TableRow, findings: TableFinding[]): Heading[] {
     const place: Place = { line: head.line, column: at + 2, heading: text };
     const heading = parseHeading(text);
     if (!heading.ok) findings.push({ place, ...heading.problem });
+    else if (isMassUnit(heading.value.unit))
+      findings.push({ code: 'mass-is-no-size', place, name: heading.value.code });
     else if (seen.has(heading.value.code))
       findings.push({ code: 'measurement-twice', place, name: heading.value.code });
     else {
       seen.add(heading.value.code);
-      headings.push({ index: at + 1, text, ...heading.value });
+      headings.push({ index: at + 1, text, code: heading.value.code, unit: heading.value.unit });
     }
   });
   if (names.length === 0) findings.push({ code: 'no-measurement-column' });
