@@ -73,25 +73,23 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
     '20-15 / 19-15',
     'settled',
   ],
+  // Method c: girths up to the whole inch and looked up, the seated front down, the back from the nape bone down.
   [
     'saltmarsh-vest',
     {
       'chest-girth': '38 1/2',
       'abdominal-girth': '37',
-      'notch-to-belt-seated': '15 1/2',
+      'notch-to-belt-seated': '13 1/2',
+      'notch-to-belt-standing': '16',
       'nape-to-belt': '16 1/2',
     },
     'C 13/16',
     'settled',
   ],
+  // Method b: the front seated less an inch at either end, the back from the collar less an inch.
   [
     'breakwater-vest',
-    {
-      'abdominal-girth': '36',
-      'notch-to-belt-seated': '14 1/2',
-      'notch-to-belt-standing': '17',
-      'collar-to-belt': '17 1/2',
-    },
+    { 'abdominal-girth': '36', 'notch-to-belt-seated': '16 1/2', 'collar-to-belt': '17 1/2' },
     '20-14 / 19-16',
     'settled',
   ],
@@ -102,7 +100,7 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
       'abdominal-girth': '25',
       'clavicle-to-apex': '7',
       'apex-to-belt': '6',
-      'nape-to-belt': '15 1/2',
+      'collar-to-belt': '19',
     },
     '17-11 1/2 / 17-15',
     'settled',
@@ -114,7 +112,7 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
       'abdominal-girth': '25',
       'clavicle-to-apex': '5',
       'apex-to-belt': '7',
-      'nape-to-belt': '15 1/2',
+      'collar-to-belt': '19',
     },
     null,
     'suspect',
@@ -127,7 +125,7 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
       'abdominal-girth': '31',
       'clavicle-to-apex': '7',
       'apex-to-belt': '6 1/4',
-      'nape-to-belt': '15 1/2',
+      'collar-to-belt': '19',
     },
     'B 19-11 1/2 / 18-15',
     'edge',
@@ -217,6 +215,24 @@ describe('the demo charts', () => {
       expect(JSON.parse(written)).toEqual({ id: 'ada', ...JSON.parse(JSON.stringify(said)) });
     });
   }
+});
+
+describe('a vest past its range', () => {
+  it('is beyond in every part that goes by the width, and not still to measure', () => {
+    const sheet = sheetOf('tidewall-vest');
+    const verdict = judge(
+      compileChart(sheet),
+      bodyOf(sheet, { 'abdominal-girth': '52', 'notch-to-belt-standing': '16', 'collar-to-belt': '19' }),
+    );
+    expect(verdict.verdict).toBe('beyond');
+    expect(verdict.parts.map(({ part, verdict: said }) => [part, said])).toEqual([
+      ['front-width', 'beyond'],
+      ['back-width', 'beyond'],
+      ['front-length', 'settled'],
+      ['back-length', 'settled'],
+    ]);
+    expect(sayReason(verdict, 'in')).toContain('Made to measure is the way on.');
+  });
 });
 
 describe('the odds on the demo charts', () => {

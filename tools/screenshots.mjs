@@ -72,7 +72,7 @@ try {
   await type('99', '99', '97', '97', '102', '102', '39', '39');
   await page.getByRole('heading', { name: 'Turned away' }).waitFor();
   await page.keyboard.press('Enter');
-  await page.getByRole('heading', { name: 'Collar to belt' }).waitFor();
+  await page.getByRole('heading', { name: 'Nape to belt' }).waitFor();
   await type('46', '46');
   await page.getByRole('heading', { name: 'Seated' }).waitFor();
   await page.keyboard.press('Enter');

@@ -18,6 +18,22 @@ describe('the protocols', () => {
       expect(PROTOCOLS[code]!.cautions.length).toBe(1);
   });
 
+  it('measure each school’s own backs and sleeves', () => {
+    const codes = (code: string) => PROTOCOLS[code]!.steps.map((step) => step.code);
+    const back = (code: string) =>
+      codes(code).filter((one) => one === 'collar-to-belt' || one === 'nape-to-belt');
+    expect(back('vest-a')).toEqual(['collar-to-belt']);
+    expect(back('vest-b')).toEqual(['collar-to-belt']);
+    expect(back('vest-c')).toEqual(['nape-to-belt']);
+    expect(back('womens-vest-unstructured')).toEqual(['collar-to-belt']);
+    expect(back('womens-vest-structured')).toEqual(['collar-to-belt']);
+    expect(codes('vest-b')).toContain('notch-to-belt-seated');
+    expect(codes('vest-c')).toContain('notch-to-belt-standing');
+    // A sleeve of formal hire goes from the nape to the wrist.
+    expect(codes('formal-hire')).toContain('cervicale-to-wrist');
+    expect(codes('formal-hire')).not.toContain('shoulder-to-knuckle');
+  });
+
   it('take both feet, left before right', () => {
     expect(planSteps(PROTOCOLS['footwear']!.steps.map(({ code }) => code))).toEqual([
       'foot-length-left',

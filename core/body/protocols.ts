@@ -82,12 +82,12 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
   ),
   'formal-hire': protocol(
     'Formal hire',
-    'Waist and seat drawn tight; outseam from the worn waistband.',
+    'Waist and seat drawn tight; sleeve from the nape to the wrist; outseam from the worn waistband.',
     [...ALWAYS, SHOES],
     [
       ...taken('neck-girth', 'overarm-girth', 'chest-girth'),
       ...at('drawn-tight', 'waist-girth', 'hip-girth'),
-      ...taken('height', 'shoulder-to-knuckle', 'outseam', 'foot-length-left', 'foot-length-right'),
+      ...taken('height', 'cervicale-to-wrist', 'outseam', 'foot-length-left', 'foot-length-right'),
     ],
   ),
   'uniform-intake': protocol(
@@ -117,27 +117,27 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
   ),
   'vest-b': protocol(
     'Concealable vest, method b',
-    'Front seated, from 1 in below the notch to 1 in above the belt; back from the nape, rounded down; chest and girth looked up.',
+    'Girths with a little slack; front seated, from 1 in below the notch to 1 in above the belt; back standing, from just below the collar to 1 in above the belt.',
     DUTY,
-    taken('chest-girth', 'abdominal-girth', 'notch-to-belt-seated', 'nape-to-belt'),
+    [
+      ...at('one-finger', 'chest-girth', 'abdominal-girth'),
+      ...taken('notch-to-belt-seated', 'collar-to-belt'),
+    ],
     [PROTECTIVE],
   ),
   'vest-c': protocol(
     'Concealable vest, method c',
-    'The seated front decides; standing is recorded beside it to show what sitting takes away.',
+    'Girths snug and level, up to the whole inch; the seated front decides, the standing one is recorded beside it to show what sitting takes away; back from the nape bone, down.',
     DUTY,
-    taken(
-      'chest-girth',
-      'abdominal-girth',
-      'notch-to-belt-standing',
-      'notch-to-belt-seated',
-      'collar-to-belt',
-    ),
+    [
+      ...at('snug', 'chest-girth', 'abdominal-girth'),
+      ...taken('notch-to-belt-standing', 'notch-to-belt-seated', 'nape-to-belt'),
+    ],
     [PROTECTIVE],
   ),
   'womens-vest-unstructured': protocol(
     'Women’s vest, unstructured',
-    'Half of chest and girth gives the width; upper and lower front add up to the length.',
+    'Half of chest and girth gives the width; upper and lower front add up to the length; back from the collar, times 0.80.',
     DUTY,
     taken(
       'bust-girth',

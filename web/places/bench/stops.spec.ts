@@ -16,7 +16,7 @@ describe('the stops of a docket', () => {
       'abdominal-girth',
       'notch-to-belt-standing',
       'stance:turned',
-      'collar-to-belt',
+      'nape-to-belt',
       'stance:seated',
       'notch-to-belt-seated',
       'decide',
