@@ -15,41 +15,50 @@ export interface HeadingGuess {
  * and none is taken by itself: there are four waists and three sleeves.
  */
 const WORDS: readonly (readonly [RegExp, readonly MeasurementCode[]])[] = [
-  [/natural waist/, ['waist-girth']],
-  [/(?:trouser|pant|belt|worn) ?waist|waistband/, ['trouser-waist-girth']],
-  [/navel|belly button/, ['navel-girth']],
-  [/abdom|widest|belly|\bgirth\b/, ['abdominal-girth']],
-  [/under ?bust/, ['underbust-girth']],
-  [/(?:above|over|upper) ?bust/, ['above-bust-girth']],
-  [/bust/, ['bust-girth']],
-  [/over ?arm/, ['overarm-girth']],
-  [/chest/, ['chest-girth']],
-  [/waist/, ['waist-girth', 'trouser-waist-girth', 'navel-girth', 'abdominal-girth']],
-  [/high hip/, ['high-hip-girth']],
-  [/hips?\b|seat/, ['hip-girth']],
-  [/in ?seam|inside leg|inner leg|\bleg\b/, ['inside-leg-length']],
-  [/out ?seam/, ['outseam']],
-  [/outside leg|side length/, ['outside-leg-length']],
-  [/sleeve|arm length/, ['cervicale-to-wrist', 'arm-length', 'shoulder-to-knuckle']],
-  [/collar|neck/, ['neck-girth']],
-  [/shoulder/, ['shoulder-width', 'shoulder-length']],
-  [/trunk/, ['trunk-girth']],
-  [/thigh/, ['thigh-girth']],
-  [/knee/, ['knee-girth']],
-  [/calf/, ['calf-girth']],
-  [/ankle/, ['ankle-girth']],
-  [/head|hat/, ['head-girth']],
-  [/hand length|finger length/, ['hand-length']],
-  [/hand|palm|knuckle/, ['hand-girth']],
-  [/wrist/, ['wrist-girth']],
-  [/bicep|upper arm/, ['upper-arm-girth']],
-  [/foot width|ball width/, ['foot-width-left', 'foot-width-right']],
-  [/foot|feet/, ['foot-length-left', 'foot-length-right']],
-  [/rise/, ['body-rise', 'crotch-length']],
-  [/height|stature|tall/, ['height']],
-  [/back length|nape to waist/, ['back-waist-length']],
-  [/front length/, ['front-waist-length']],
+  [/\bnatural waist(?:line)?\b/, ['waist-girth']],
+  [/\b(?:trouser|pants?|belt|worn) ?waist\b|\bwaistband\b/, ['trouser-waist-girth']],
+  [/\bnavel\b|\bbelly button\b/, ['navel-girth']],
+  [/\babdom(?:en|inal)\b|\bwidest\b|\bbelly\b|\bgirth\b/, ['abdominal-girth']],
+  [/\bunder ?bust\b/, ['underbust-girth']],
+  [/\b(?:above|over|upper) ?bust\b/, ['above-bust-girth']],
+  [/\bbust\b/, ['bust-girth']],
+  [/\bover ?arms?\b/, ['overarm-girth']],
+  [/\bchest\b/, ['chest-girth']],
+  [/\bwaist\b/, ['waist-girth', 'trouser-waist-girth', 'navel-girth', 'abdominal-girth']],
+  [/\bhigh hips?\b/, ['high-hip-girth']],
+  [/\bhips?\b|\bseat\b/, ['hip-girth']],
+  [/\bin ?seam\b|\b(?:inside|inner) legs?\b|\blegs?\b/, ['inside-leg-length']],
+  [/\bout ?seam\b/, ['outseam']],
+  [/\boutside legs?\b|\bside length\b/, ['outside-leg-length']],
+  [/\bsleeves?\b|\barm length\b/, ['cervicale-to-wrist', 'arm-length', 'shoulder-to-knuckle']],
+  [/\bcollar\b|\bneck\b/, ['neck-girth']],
+  [/\bshoulders?\b/, ['shoulder-width', 'shoulder-length']],
+  [/\btrunk\b/, ['trunk-girth']],
+  [/\bthighs?\b/, ['thigh-girth']],
+  [/\bknees?\b/, ['knee-girth']],
+  [/\bcalf\b|\bcalves\b/, ['calf-girth']],
+  [/\bankles?\b/, ['ankle-girth']],
+  [/\bhead\b|\bhats?\b/, ['head-girth']],
+  [/\bhand length\b|\bfinger length\b/, ['hand-length']],
+  [/\bhand\b|\bpalm\b|\bknuckles?\b/, ['hand-girth']],
+  [/\bwrists?\b/, ['wrist-girth']],
+  [/\bbiceps?\b|\bupper arms?\b/, ['upper-arm-girth']],
+  [/\b(?:foot|ball) width\b/, ['foot-width-left', 'foot-width-right']],
+  [/\bfoot\b|\bfeet\b/, ['foot-length-left', 'foot-length-right']],
+  [/\brise\b/, ['body-rise', 'crotch-length']],
+  [/\bheight\b|\bstature\b|\btall\b/, ['height']],
+  [/\bback length\b|\bnape to waist\b/, ['back-waist-length']],
+  [/\bfront length\b/, ['front-waist-length']],
 ];
+
+/**
+ * Words that may stand beside a measurement's without making it another. Any other word may: a leg
+ * opening is no inside leg, a finished chest no body's, a hat size no length.
+ */
+const NEUTRAL =
+  /^(?:girth|circ(?:umference)?|measure(?:ment)?s?|body|your|the|of|round|around|at|to|fit|fits|from|up|until|min(?:imum)?|max(?:imum)?|low(?:er)?|upper|cms?|mm|in|ins|inch(?:es)?|centimet(?:re|er)s?|millimet(?:re|er)s?|\d+)$/;
+/** Beside these a length is what they are anyway. */
+const LENGTHS = /-length$|^outseam$|^height$/;
 
 const UNIT_WORDS: readonly (readonly [RegExp, WorkingUnit])[] = [
   [/\bmm\b|millimet/, 'mm'],
@@ -67,7 +76,16 @@ export function guessHeading(text: string): HeadingGuess {
     return { code: asCode, candidates: [asCode], unit };
   const found = WORDS.find(([word]) => word.test(plain));
   const candidates = found?.[1] ?? nearestCodes(bare).slice(0, 4);
-  return { code: found !== undefined && candidates.length === 1 ? candidates[0]! : null, candidates, unit };
+  const sure = found !== undefined && candidates.length === 1 && isAllOf(plain, found[0], candidates[0]!);
+  return { code: sure ? candidates[0]! : null, candidates, unit };
+}
+
+/** Whether a heading says nothing but this measurement, so that it need not be asked about. */
+function isAllOf(plain: string, word: RegExp, code: MeasurementCode): boolean {
+  return plain
+    .replace(word, ' ')
+    .split(/[^a-z0-9]+/)
+    .every((other) => other === '' || NEUTRAL.test(other) || (other === 'length' && LENGTHS.test(code)));
 }
 
 /** The unit a text names, if it names one. */

@@ -1,6 +1,6 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { failure, success, type Outcome } from '../../outcome';
-import type { WorkingUnit } from '../../quantity/length';
+import { WORKING_UNITS, type WorkingUnit } from '../../quantity/length';
 import type { Finding } from '../finding';
 import type { ChartPart } from '../chart-shape';
 import { turned, type Grid } from './grid';
@@ -96,6 +96,7 @@ export function readPlanned(grid: Grid, plan: TablePlan): Outcome<ChartPart, rea
     return failure([
       {
         code: 'unit-missing',
+        units: WORKING_UNITS,
         name: asked.means,
         place: { line: 1, column: asked.index + 1, heading: asked.heading },
       },
