@@ -46,6 +46,12 @@ export type TableFinding =
       readonly units: readonly MeasureUnit[];
     }
   | { readonly code: 'mass-is-no-size'; readonly place: Place; readonly name: string }
+  | {
+      readonly code: 'heading-words-unknown';
+      readonly place: Place;
+      readonly name: string;
+      readonly words: string;
+    }
   | { readonly code: 'measurement-twice'; readonly place: Place; readonly name: string }
   | { readonly code: 'size-missing'; readonly place: Place }
   | { readonly code: 'size-too-long'; readonly place: Place; readonly most: number }

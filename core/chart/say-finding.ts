@@ -41,6 +41,8 @@ function sayFault(finding: Finding): string {
       return `the unit is missing. Write ${finding.name} ${sayUnits(finding.units)}.`;
     case 'unit-unknown':
       return `“${finding.unit}” is no unit of it. Write ${finding.name} ${sayUnits(finding.units)}.`;
+    case 'heading-words-unknown':
+      return `“${finding.words}” says nothing known of a column. Write only what is meant of ease 8-14, reported, next-up, next-down, or overarm-girth.`;
     case 'mass-is-no-size':
       return `${finding.name} is recorded and never decides a size. Take the column out.`;
     case 'measurement-twice':

@@ -84,7 +84,7 @@ export function writtenSheet(sheet: ChartSheet): object {
           least: writtenLength(column.ease.least),
           most: writtenLength(column.ease.most),
         },
-        cells: column.cells.map((cell) => writeCell(cell, column.unit) ?? cell),
+        cells: column.cells.map((cell) => writeCell(cell, column.unit)),
       })),
     })),
     options: sheet.options.map((option) => ({

@@ -1,10 +1,8 @@
 import { failure, success, type Outcome } from '../../outcome';
 import type { WorkingUnit } from '../../quantity/length';
-import { isMassUnit } from '../../quantity/mass';
-import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { TableRow } from './csv';
 import type { Finding, Place, TableFinding } from '../finding';
-import { parseHeading } from './heading';
+import { parseColumnHeading, type HeadedColumn } from './heading';
 import type { Cell } from '../interval';
 import { parseCell } from './parse-cell';
 import { LONGEST_SIZE, MOST_SIZES, type ChartColumn, type ChartPart } from '../chart-shape';
@@ -13,8 +11,7 @@ import { plainPart } from '../size-chart';
 interface Heading {
   readonly index: number;
   readonly text: string;
-  readonly code: MeasurementCode;
-  readonly unit: WorkingUnit;
+  readonly column: HeadedColumn;
 }
 
 /**
@@ -52,15 +49,13 @@ function readHeadings(head: TableRow, findings: TableFinding[]): Heading[] {
   const headings: Heading[] = [];
   names.forEach((text, at) => {
     const place: Place = { line: head.line, column: at + 2, heading: text };
-    const heading = parseHeading(text);
+    const heading = parseColumnHeading(text);
     if (!heading.ok) findings.push({ place, ...heading.problem });
-    else if (isMassUnit(heading.value.unit))
-      findings.push({ code: 'mass-is-no-size', place, name: heading.value.code });
     else if (seen.has(heading.value.code))
       findings.push({ code: 'measurement-twice', place, name: heading.value.code });
     else {
       seen.add(heading.value.code);
-      headings.push({ index: at + 1, text, code: heading.value.code, unit: heading.value.unit });
+      headings.push({ index: at + 1, text, column: heading.value });
     }
   });
   if (names.length === 0) findings.push({ code: 'no-measurement-column' });
@@ -90,21 +85,13 @@ function readColumn(heading: Heading, lines: readonly TableRow[], findings: Tabl
       size: row.cells[0],
     };
     const text = row.cells[heading.index] ?? '';
-    return { place, text, cell: readCell(text, heading.unit, place, findings) };
+    return { place, text, cell: readCell(text, heading.column.unit, place, findings) };
   });
   const sound = read.filter((one): one is typeof one & { cell: Cell } => one.cell !== null);
   findMixture(sound, findings);
   findNotGrowing(sound, findings);
   const cells = sound.map(({ cell }) => cell);
-  return {
-    code: heading.code,
-    role: 'deciding',
-    unit: heading.unit,
-    reach: 'halfway',
-    ease: null,
-    standIns: [],
-    cells,
-  };
+  return { ...heading.column, cells };
 }
 
 function readCell(text: string, unit: WorkingUnit, place: Place, findings: TableFinding[]): Cell | null {

@@ -1,6 +1,7 @@
 import {
   exportCsv,
   gridOfText,
+  importCsv,
   planTable,
   readPlanned,
   sayFinding,
@@ -14,6 +15,7 @@ import {
   type WorkingUnit,
 } from '../../index';
 import { sheetOf } from '../../testing/charts';
+import { wholeSheet } from '../../testing/whole-sheet';
 
 const gridOf = (text: string) => {
   const grid = gridOfText(text);
@@ -161,5 +163,51 @@ describe('a part written as a table', () => {
       evil,
     );
     for (const line of csv.split('\n').slice(1)) expect(line).not.toMatch(/^[=@+-]/);
+  });
+});
+
+describe('a table written out', () => {
+  it('comes back as it was: ease, what is reported, reach and stand-ins too', () => {
+    const sheet = wholeSheet({
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['S', 'M'],
+          columns: [
+            {
+              code: 'chest-girth',
+              unit: 'cm',
+              ease: { least: '8 cm', most: '14 cm' },
+              standIns: ['overarm-girth', 'bust-girth'],
+              cells: ['96-104', '104-<112'],
+            },
+            { code: 'waist-girth', unit: 'in', role: 'advisory', reach: 'next-up', cells: ['30', '32'] },
+            {
+              code: 'hip-girth',
+              unit: 'mm',
+              ease: { least: '-20 mm', most: '10 mm' },
+              cells: ['900-960', '>960'],
+            },
+          ],
+        },
+      ],
+    });
+    const csv = exportCsv(sheet, sheet.parts[0]!);
+    expect(csv).toContain('"chest-girth (cm, ease 8-14, or overarm-girth or bust-girth)"');
+    expect(importCsv(csv)).toEqual({ ok: true, value: sheet.parts[0]! });
+    // Brought to Charts, where headings are guessed, as well.
+    expect(read(csv)).toEqual({ ok: true, value: sheet.parts[0]! });
+  });
+
+  it('is refused where a heading says what nobody knows, instead of being read as body measures', () => {
+    const said = (heading: string) => {
+      const table = importCsv(`size,"${heading}"\nS,86-94\nM,94-102`);
+      return table.ok ? 'taken' : table.problem.map(sayFinding).join();
+    };
+    expect(said('chest-girth (cm, finished)')).toContain('“finished” says nothing known of a column');
+    expect(said('chest-girth (cm, ease lots)')).toContain('“ease lots”');
+    expect(said('chest-girth (cm, or somewhere)')).toContain('“or somewhere”');
+    expect(said('weight (kg)')).toContain('weight is recorded and never decides a size');
   });
 });

@@ -1,10 +1,12 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { failure, success, type Outcome } from '../../outcome';
 import { WORKING_UNITS, type WorkingUnit } from '../../quantity/length';
+import { isDerivedCode } from '../column-code';
 import type { Finding } from '../finding';
 import type { ChartPart } from '../chart-shape';
 import { turned, type Grid } from './grid';
 import { guessHeading, guessUnit, possibleUnits } from './guess-heading';
+import { parseColumnHeading } from './heading';
 import { readTable } from './read-table';
 
 /** One column of a brought table and what it is taken for. */
@@ -22,6 +24,8 @@ export interface PlannedColumn {
   readonly sample: readonly string[];
   /** The column that holds the upper ends, where lower and upper stand in two. */
   readonly upperIn: number | null;
+  /** What a heading of ours says of the cells beyond the unit: `ease 8-14`, `reported`; else nothing. */
+  readonly says: string;
 }
 
 /** How a brought table is to be read: guessed, and then the fitter's. */
@@ -106,7 +110,10 @@ export function readPlanned(grid: Grid, plan: TablePlan): Outcome<ChartPart, rea
       { code: 'no-size-column', place: { line: 1, column: 1 }, found: plan.columns[0]?.heading ?? '' },
     ]);
   const table = [
-    { line: rows[0]?.line ?? 1, cells: ['size', ...taken.map(({ means, unit }) => `${means} (${unit!})`)] },
+    {
+      line: rows[0]?.line ?? 1,
+      cells: ['size', ...taken.map(({ means, unit, says }) => `${means} (${unit!}${says})`)],
+    },
     ...rows.slice(plan.headingRows, plan.sizesUntil).map(({ line, cells }) => ({
       line,
       cells: [
@@ -163,8 +170,15 @@ function planColumn(
   cells: readonly string[],
   general: WorkingUnit | null,
 ): PlannedColumn {
-  const base = { index, heading, sample: cells.slice(0, 3), upperIn: null };
+  // A heading as exports write it says of its column what the cells are, and is taken at its word.
+  const own = isSize ? null : parseColumnHeading(heading);
+  const says = own?.ok === true ? (/\(\w+(,.*)\)$/.exec(heading.trim())?.[1] ?? '') : '';
+  const base = { index, heading, sample: cells.slice(0, 3), upperIn: null, says };
   if (isSize) return { ...base, means: 'size', unit: null, candidates: [], asks: null };
+  if (own?.ok === true && !isDerivedCode(own.value.code)) {
+    const { code, unit } = own.value;
+    return { ...base, means: code, unit, candidates: [code], asks: null };
+  }
   const { code, candidates, unit } = guessHeading(heading);
   const numbers = cells.flatMap((cell) =>
     (cell.match(/\d+(?:[.,]\d+)?/g) ?? []).map((one) => Number(one.replace(',', '.'))),

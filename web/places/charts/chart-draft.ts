@@ -20,6 +20,7 @@ import {
   measurement,
   columnName,
   RULE_WORDS,
+  withPart,
   WORKING_UNITS,
   type ChartPart,
   type ChartSheet,
@@ -36,7 +37,7 @@ import { ChartService } from '../../data/chart-service';
 import { UnitService } from '../../data/unit-service';
 import { ChartText } from './chart-text';
 import { DoctorList } from './doctor-list';
-import { PartEditor } from './part-editor';
+import { PartEditor, type PartChange } from './part-editor';
 import { PartRulers } from './part-rulers';
 
 /** A chart that is not on the shelf yet: one that was brought, or the next version of one that is. */
@@ -99,47 +100,50 @@ export class ChartDraft {
   protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(({ message }) => message));
   protected readonly ready = computed(() => this.unread().size === 0 && this.sheetFaults().length === 0);
 
-  protected say(changes: Partial<ChartSheet>): void {
+  /** Changes something of the chart, to be taken back with Ctrl+Z. */
+  protected change(changes: Partial<ChartSheet>): void {
     this.past = [...this.past.slice(-200), this.sheet()];
     this.sheet.update((sheet) => ({ ...sheet, ...changes }));
   }
 
   protected setKind(kind: string): void {
-    this.say({ kind: kind as GarmentKind });
+    this.change({ kind: kind as GarmentKind });
   }
 
   protected setRule(rule: string): void {
-    this.say({
+    this.change({
       rule: rule as HouseRule,
       key: rule === 'key-decides' ? (this.sheet().key ?? this.keys()[0]?.code ?? null) : this.sheet().key,
     });
   }
 
   protected setKey(code: string): void {
-    this.say({ key: code as ColumnCode });
+    this.change({ key: code as ColumnCode });
   }
 
-  protected onPart(code: string, part: ChartPart | null): void {
+  protected onPart(code: string, change: PartChange | null): void {
     this.unread.update((unread) => {
       const next = new Set(unread);
-      if (part === null) next.add(code);
+      if (change === null) next.add(code);
       else next.delete(code);
       return next;
     });
-    if (part !== null) this.say({ parts: this.sheet().parts.map((one) => (one.code === code ? part : one)) });
+    if (change === null) return;
+    // A change taken back brings everything back that had followed it.
+    const before = this.past.at(-1);
+    const part = before?.parts.find((one) => one.code === code);
+    if (change.back && before !== undefined && JSON.stringify(part) === JSON.stringify(change.part)) {
+      this.past.pop();
+      this.sheet.set(before);
+    } else this.change(withPart(this.sheet(), change.part, change.was));
   }
 
   protected addColumn(part: ChartPart): void {
     const { code, unit } = this.added();
     if (part.columns.some((column) => column.code === code))
       return this.faults.set([`${measurement(code).name} stands there already.`]);
-    const { least } = measurement(code).limits;
-    // New cells are one endless interval each, which the editor shows empty and to be filled.
-    const cells = part.sizes.map(() => ({
-      kind: 'interval' as const,
-      lower: { at: least, edge: 'closed' as const },
-      upper: null,
-    }));
+    // New cells hold every length, which the doctor calls wrong until they are filled.
+    const cells = part.sizes.map(() => ({ kind: 'interval' as const, lower: null, upper: null }));
     const column = {
       code,
       role: 'deciding' as const,
@@ -149,15 +153,15 @@ export class ChartDraft {
       standIns: [],
       cells,
     };
-    this.onPart(part.code, { ...part, columns: [...part.columns, column] });
+    this.changePart({ ...part, columns: [...part.columns, column] });
   }
 
   protected dropColumn(part: ChartPart, code: ColumnCode): void {
-    this.onPart(part.code, { ...part, columns: part.columns.filter((column) => column.code !== code) });
+    this.changePart({ ...part, columns: part.columns.filter((column) => column.code !== code) });
   }
 
   protected turnRole(part: ChartPart, code: ColumnCode): void {
-    this.onPart(part.code, {
+    this.changePart({
       ...part,
       columns: part.columns.map((column) =>
         column.code === code
@@ -165,6 +169,10 @@ export class ChartDraft {
           : column,
       ),
     });
+  }
+
+  private changePart(part: ChartPart): void {
+    this.change({ parts: this.sheet().parts.map((one) => (one.code === part.code ? part : one)) });
   }
 
   protected nameOf(code: ColumnCode): string {

@@ -1,20 +1,28 @@
 import { TestBed } from '@angular/core/testing';
-import { formatLength, type ChartPart } from '@neat-measure/core';
+import { chartSheetSchema, formatLength, withPart } from '@neat-measure/core';
 import { watchCoat } from '../../testing/watch-coat';
-import { PartEditor } from './part-editor';
+import { PartEditor, type PartChange } from './part-editor';
 
 describe('PartEditor', () => {
   const sheet = watchCoat();
 
-  function open() {
+  function open(whole = sheet) {
     const fixture = TestBed.createComponent(PartEditor);
-    fixture.componentRef.setInput('sheet', sheet);
-    fixture.componentRef.setInput('part', sheet.parts[0]!);
+    fixture.componentRef.setInput('sheet', whole);
+    fixture.componentRef.setInput('part', whole.parts[0]!);
     document.body.append(fixture.nativeElement as Node);
     fixture.detectChanges();
     const host = fixture.nativeElement as HTMLElement;
-    const changes: (ChartPart | null)[] = [];
-    fixture.componentInstance.changed.subscribe((part) => changes.push(part));
+    const changes: (PartChange | null)[] = [];
+    // As the draft does: what has changed comes back as the part.
+    let held = whole;
+    fixture.componentInstance.changed.subscribe((change) => {
+      changes.push(change);
+      if (change === null) return;
+      held = withPart(held, change.part, change.was);
+      fixture.componentRef.setInput('sheet', held);
+      fixture.componentRef.setInput('part', held.parts[0]!);
+    });
     const cell = (at: string) => host.querySelector<HTMLInputElement>(`[data-at="${at}"]`)!;
     const write = (at: string, text: string) => {
       cell(at).value = text;
@@ -37,12 +45,12 @@ describe('PartEditor', () => {
     const focused = () => (document.activeElement as HTMLElement | null)?.dataset['at'];
     /** A cell of the last change, as it is read. */
     const chest = (size: number) => {
-      const read = changes.at(-1)!.columns[0]!.cells[size]!;
+      const read = changes.at(-1)!.part.columns[0]!.cells[size]!;
       return read.kind === 'interval'
         ? `${formatLength(read.lower!.at, 'cm')} to ${formatLength(read.upper!.at, 'cm')}`
         : '';
     };
-    return { host, fixture, changes, cell, write, press, paste, focused, chest };
+    return { host, fixture, changes, sheet: () => held, cell, write, press, paste, focused, chest };
   }
 
   it('moves by arrows and Enter, as in a sheet', async () => {
@@ -112,8 +120,59 @@ describe('PartEditor', () => {
     write('2:2', '82-90');
     expect(cell('3:0').value).toBe('L');
     click('Take out M long');
-    expect(changes.at(-1)?.sizes).toEqual(['S', 'M', 'L']);
+    expect(changes.at(-1)?.part.sizes).toEqual(['S', 'M', 'L']);
     for (const size of ['S', 'M', 'L']) click(`Take out ${size}`);
-    expect(changes.at(-1)?.sizes).toEqual(['L']);
+    expect(changes.at(-1)?.part.sizes).toEqual(['L']);
+  });
+
+  it('keeps every interval with its size when a row is taken out, and what a size measures when it is renamed', () => {
+    const odd = chartSheetSchema.parse({
+      ...sheet,
+      parts: [
+        {
+          ...sheet.parts[0]!,
+          sizes: ['S', 'M', 'L'],
+          values: ['17 in', '18 in', '19 in'],
+          otherNames: [{ system: 'Metric', labels: ['44', '46', '48'] }],
+          columns: [
+            { code: 'chest-girth', unit: 'cm', cells: ['86-<94', '>=94-102', '>102-110'] },
+            { code: 'waist-girth', unit: 'cm', cells: ['74-*', '82-90', '*-98'] },
+          ],
+        },
+        {
+          code: 'length',
+          name: 'Length',
+          sizes: ['R'],
+          columns: [{ code: 'height', unit: 'cm', cells: ['160-190'] }],
+          offered: { by: sheet.parts[0]!.code, sizes: { S: ['R'], M: ['R'], L: ['R'] } },
+        },
+      ],
+      combinations: [],
+      label: null,
+    });
+    const { host, fixture, cell, changes, write, sheet: held } = open(odd);
+    host.querySelector<HTMLButtonElement>('[aria-label="Take out S"]')!.click();
+    fixture.detectChanges();
+    const [part] = held().parts;
+    expect(part!.columns.map(({ cells }) => cells)).toEqual(
+      odd.parts[0]!.columns.map(({ cells }) => cells.slice(1)),
+    );
+    expect([part!.values, part!.otherNames[0]!.labels]).toEqual([
+      odd.parts[0]!.values!.slice(1),
+      ['46', '48'],
+    ]);
+    expect(held().parts[1]!.offered!.sizes).toEqual({ M: ['R'], L: ['R'] });
+
+    write('0:0', 'Medium');
+    expect(held().parts[0]!.values).toEqual(odd.parts[0]!.values!.slice(1));
+    expect(held().parts[1]!.offered!.sizes).toEqual({ Medium: ['R'], L: ['R'] });
+    // A new size asks for what it measures instead of losing what the others do.
+    host.querySelector<HTMLButtonElement>('[aria-label="A size after L"]')!.click();
+    fixture.detectChanges();
+    expect(changes.at(-1)).toBeNull();
+    for (const [at, text] of ['XL', '20 in', '110-118', '98-106', '50'].entries()) write(`2:${at}`, text);
+    expect(changes.at(-1)!.was).toEqual([0, 1, -1]);
+    expect(held().parts[0]!.values!.length).toBe(3);
+    expect(cell('2:1').value).toBe('20 in');
   });
 });

@@ -9,7 +9,16 @@ import {
   output,
 } from '@angular/core';
 import { columnName, measurement, type ChartPart, type ChartSheet } from '@neat-measure/core';
-import { faultOf, partOf, pasteInto, textOf, type PartText } from './part-text';
+import { columnsOf, faultOf, newRow, partOf, pasteInto, textOf, type PartText } from './part-text';
+
+/** A part as its table now makes it. */
+export interface PartChange {
+  readonly part: ChartPart;
+  /** For each size which size it was before, by index; -1 for a new one. */
+  readonly was: readonly number[];
+  /** Whether a change was taken back. */
+  readonly back: boolean;
+}
 
 /**
  * A part's table to be typed in like a spreadsheet: arrows and Enter move, a copied block is
@@ -22,17 +31,16 @@ import { faultOf, partOf, pasteInto, textOf, type PartText } from './part-text';
       <table>
         <thead>
           <tr>
-            <th scope="col">{{ part().name }}</th>
-            @for (column of columns(); track column.code) {
-              <th scope="col">{{ column.name }}, {{ column.unit }}</th>
+            @for (name of columns(); track $index) {
+              <th scope="col">{{ name }}</th>
             }
             <th><span class="unseen">Rows</span></th>
           </tr>
         </thead>
         <tbody>
-          @for (row of text(); track $index; let at = $index) {
+          @for (row of text(); track row.id; let at = $index) {
             <tr>
-              @for (cell of row; track $index; let column = $index) {
+              @for (cell of row.cells; track $index; let column = $index) {
                 <td>
                   <input
                     type="text"
@@ -50,10 +58,12 @@ import { faultOf, partOf, pasteInto, textOf, type PartText } from './part-text';
                 </td>
               }
               <td class="rows">
-                <button type="button" (click)="add(at)" [attr.aria-label]="'A size after ' + row[0]">
+                <button type="button" (click)="add(at)" [attr.aria-label]="'A size after ' + row.cells[0]">
                   +
                 </button>
-                <button type="button" (click)="drop(at)" [attr.aria-label]="'Take out ' + row[0]">−</button>
+                <button type="button" (click)="drop(at)" [attr.aria-label]="'Take out ' + row.cells[0]">
+                  −
+                </button>
               </td>
             </tr>
           }
@@ -70,8 +80,8 @@ import { faultOf, partOf, pasteInto, textOf, type PartText } from './part-text';
 export class PartEditor {
   readonly sheet = input.required<ChartSheet>();
   readonly part = input.required<ChartPart>();
-  /** The part as it stands after a change, or `null` while a cell cannot be read. */
-  readonly changed = output<ChartPart | null>();
+  /** What a change has made of the part, or `null` while a cell cannot be read. */
+  readonly changed = output<PartChange | null>();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   /** Follows the part from outside (a mend, an undone step), and is otherwise what is typed. */
@@ -84,17 +94,39 @@ export class PartEditor {
   });
   private past: PartText[] = [];
 
-  protected readonly columns = computed(() =>
-    this.part().columns.map(({ code, unit }) => ({
-      code,
-      unit,
-      name: columnName(this.sheet(), code, (one) => measurement(one).name),
-    })),
-  );
+  /** The row of each size of the part as it is outside. */
+  private readonly rows = linkedSignal<readonly [ChartPart, PartText], readonly number[]>({
+    source: () => [this.part(), this.text()],
+    computation: ([part, text], before) => {
+      const made = partOf(part, text);
+      // While the texts cannot be read, or have not been taken outside yet, the rows there are the old ones.
+      const isBehind = made === null || !same(made, part);
+      return before !== undefined && isBehind ? before.value : text.map(({ id }) => id);
+    },
+  });
+
+  /** What each column of the editor is headed with. */
+  protected readonly columns = computed(() => {
+    const part = this.part();
+    return columnsOf(part).map((column) => {
+      switch (column.holds) {
+        case 'label':
+          return part.name;
+        case 'value':
+          return 'Measures';
+        case 'name':
+          return part.otherNames[column.at]!.system;
+        case 'cell': {
+          const { code, unit } = part.columns[column.at]!;
+          return `${columnName(this.sheet(), code, (one) => measurement(one).name)}, ${unit}`;
+        }
+      }
+    });
+  });
   protected readonly faults = computed(() => {
     const faults = new Map<string, string>();
     this.text().forEach((row, at) =>
-      row.forEach((_, column) => {
+      row.cells.forEach((_, column) => {
         const fault = faultOf(this.part(), this.text(), at, column);
         if (fault !== null) faults.set(`${at}:${column}`, fault);
       }),
@@ -109,21 +141,21 @@ export class PartEditor {
   });
 
   protected nameOf(at: number, column: number): string {
-    const size = this.text()[at]?.[0] ?? '';
+    const size = this.text()[at]?.cells[0] ?? '';
     if (column === 0) return size === '' ? `Label of line ${at + 1}` : `Label ${size}`;
-    return `${size}, ${this.columns()[column - 1]?.name ?? ''}`;
+    return `${size}, ${(this.columns()[column] ?? '').replace(/, \w+$/, '')}`;
   }
 
   protected write(at: number, column: number, value: string): void {
     this.set(
       this.text().map((row, index) =>
-        index === at ? row.map((cell, c) => (c === column ? value : cell)) : row,
+        index === at ? { ...row, cells: row.cells.map((cell, c) => (c === column ? value : cell)) } : row,
       ),
     );
   }
 
   protected add(at: number): void {
-    const empty = (this.text()[0] ?? ['']).map(() => '');
+    const empty = newRow(this.columns().map(() => ''));
     this.set([...this.text().slice(0, at + 1), empty, ...this.text().slice(at + 1)]);
     this.focus(at + 1, 0);
   }
@@ -158,14 +190,19 @@ export class PartEditor {
   /** One change back, of this table. */
   private takeBack(): void {
     const before = this.past.pop()!;
-    this.text.set(before);
-    this.changed.emit(partOf(this.part(), before));
+    this.show(before, true);
   }
 
   private set(text: PartText): void {
     this.past = [...this.past.slice(-200), this.text()];
+    this.show(text, false);
+  }
+
+  private show(text: PartText, back: boolean): void {
+    const rows = this.rows();
     this.text.set(text);
-    this.changed.emit(partOf(this.part(), text));
+    const part = partOf(this.part(), text);
+    this.changed.emit(part === null ? null : { part, was: text.map(({ id }) => rows.indexOf(id)), back });
   }
 
   private focus(row: number, column: number): void {
@@ -186,9 +223,7 @@ function placeOf(target: EventTarget | null): readonly [number, number] | null {
 }
 
 function same(one: ChartPart, other: ChartPart): boolean {
-  return (
-    JSON.stringify(one.sizes) === JSON.stringify(other.sizes) &&
-    JSON.stringify(one.columns.map(({ cells }) => cells)) ===
-      JSON.stringify(other.columns.map(({ cells }) => cells))
-  );
+  const table = ({ sizes, values, otherNames, columns }: ChartPart) =>
+    JSON.stringify([sizes, values, otherNames, columns.map(({ cells }) => cells)]);
+  return table(one) === table(other);
 }

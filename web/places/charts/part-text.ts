@@ -5,76 +5,131 @@ import {
   sayFinding,
   success,
   writeCell,
+  writtenLength,
+  writtenLengthSchema,
   type Cell,
   type ChartPart,
+  type Length,
   type Outcome,
 } from '@neat-measure/core';
 
-/**
- * A part as the table editor shows it: texts, a row a size, the label first. What cannot be
- * read yet stays a text and is never lost; the part is made of it once all of it can be.
- */
-export type PartText = readonly (readonly string[])[];
+/** A row of the table editor: a size, with everything that stands beside it, as texts. */
+export interface TextRow {
+  /** The same for as long as the row is the same, whatever is typed in it. */
+  readonly id: number;
+  /** In the order of `columnsOf`. */
+  readonly cells: readonly string[];
+}
 
-/** A part's table as texts. A cell no text can write stands as its lower end and is left as it is. */
+/**
+ * A part as the table editor shows it: a row a size. What cannot be read yet stays a text and is
+ * never lost; the part is made of it once all of it can be.
+ */
+export type PartText = readonly TextRow[];
+
+/** What a column of the editor holds. */
+export type TextColumn =
+  | { readonly holds: 'label' }
+  /** What the size itself measures, where arithmetic needs it. */
+  | { readonly holds: 'value' }
+  | { readonly holds: 'cell'; readonly at: number }
+  /** What the size is called in another system. */
+  | { readonly holds: 'name'; readonly at: number };
+
+/** The columns of the editor for a part, the label first. */
+export function columnsOf({ values, columns, otherNames }: ChartPart): TextColumn[] {
+  return [
+    { holds: 'label' },
+    ...(values === null ? [] : [{ holds: 'value' } as const]),
+    ...columns.map((_, at) => ({ holds: 'cell', at }) as const),
+    ...otherNames.map((_, at) => ({ holds: 'name', at }) as const),
+  ];
+}
+
+let lastId = 0;
+
+/** A row's cells with an identity of their own. */
+export function newRow(cells: readonly string[]): TextRow {
+  return { id: ++lastId, cells };
+}
+
+/** A part's table as texts. */
 export function textOf(part: ChartPart): PartText {
-  return part.sizes.map((size, at) => [
-    size,
-    ...part.columns.map(({ cells, unit }) => writeCell(cells[at]!, unit) ?? ''),
-  ]);
+  return part.sizes.map((size, row) =>
+    newRow(
+      columnsOf(part).map((column) => {
+        switch (column.holds) {
+          case 'label':
+            return size;
+          case 'value':
+            return writtenLength(part.values![row]!);
+          case 'cell': {
+            const { cells, unit } = part.columns[column.at]!;
+            return writeCell(cells[row]!, unit);
+          }
+          case 'name':
+            return part.otherNames[column.at]!.labels[row]!;
+        }
+      }),
+    ),
+  );
 }
 
 /** What is wrong with one cell of the texts; `null` for a sound one. */
 export function faultOf(part: ChartPart, text: PartText, row: number, column: number): string | null {
-  const cell = text[row]?.[column]?.trim() ?? '';
-  if (column === 0) {
-    if (cell === '') return 'Write the label of the size.';
-    if (cell.length > LONGEST_SIZE) return `At most ${LONGEST_SIZE} letters.`;
-    return text.some((other, at) => at !== row && other[0]?.trim() === cell)
-      ? 'This size stands twice.'
-      : null;
+  const cell = text[row]?.cells[column]?.trim() ?? '';
+  const kind = columnsOf(part)[column]!;
+  switch (kind.holds) {
+    case 'label': {
+      if (cell === '') return 'Write the label of the size.';
+      if (cell.length > LONGEST_SIZE) return `At most ${LONGEST_SIZE} letters.`;
+      const twice = text.some((other, at) => at !== row && other.cells[0]?.trim() === cell);
+      return twice ? 'This size stands twice.' : null;
+    }
+    case 'value':
+      return readValue(cell) === null ? 'Write what this size measures, with its unit, such as 18 in.' : null;
+    case 'name':
+      if (cell === '') return 'Write what the size is called there.';
+      return cell.length > LONGEST_SIZE ? `At most ${LONGEST_SIZE} letters.` : null;
+    case 'cell': {
+      const read = readCell(part, cell, row, kind.at);
+      return read.ok ? null : read.problem;
+    }
   }
-  const read = readCell(part, text, row, column);
-  return read.ok ? null : read.problem;
 }
 
 /** The part that the texts make, or nothing while a cell cannot be read. */
 export function partOf(part: ChartPart, text: PartText): ChartPart | null {
   if (text.length === 0) return null;
-  const columns = part.columns.map((column, at) => ({
-    ...column,
-    cells: text.map((_, row) => readCell(part, text, row, at + 1)),
-  }));
-  if (columns.some(({ cells }) => cells.some((cell) => !cell.ok))) return null;
-  if (text.some((_, row) => faultOf(part, text, row, 0) !== null)) return null;
-  const sizes = text.map((row) => row[0]!.trim());
-  const kept = sizes.map((size) => part.sizes.indexOf(size));
+  const kinds = columnsOf(part);
+  if (text.some((_, row) => kinds.some((__, column) => faultOf(part, text, row, column) !== null)))
+    return null;
+  const column = (holds: TextColumn['holds'], at = 0): string[] => {
+    const index = kinds.findIndex((kind) => kind.holds === holds && (!('at' in kind) || kind.at === at));
+    return text.map(({ cells }) => cells[index]!.trim());
+  };
   return {
     ...part,
-    sizes,
-    // What stood beside the sizes goes with them; of a new size there is nothing.
-    values: part.values === null || kept.includes(-1) ? null : kept.map((at) => part.values![at]!),
-    otherNames: part.otherNames.map((system) => ({
-      ...system,
-      labels: kept.map((at) => system.labels[at] ?? '–'),
-    })),
-    columns: columns.map((column) => ({
-      ...column,
-      cells: column.cells.map((cell) => (cell as { value: Cell }).value),
+    sizes: column('label'),
+    values: part.values === null ? null : column('value').map((cell) => readValue(cell)!),
+    otherNames: part.otherNames.map((system, at) => ({ ...system, labels: column('name', at) })),
+    columns: part.columns.map((one, at) => ({
+      ...one,
+      cells: column('cell', at).map((cell, row) => (readCell(part, cell, row, at) as { value: Cell }).value),
     })),
   };
 }
 
-function readCell(part: ChartPart, text: PartText, row: number, column: number): Outcome<Cell, string> {
-  const { unit, cells } = part.columns[column - 1]!;
-  const cell = text[row]?.[column]?.trim() ?? '';
-  // A cell that no text can write is kept for as long as it is left alone.
-  const before = cells[row];
-  if (cell === '' && before !== undefined && writeCell(before, unit) === null) return success(before);
+function readValue(cell: string): Length | null {
+  const read = writtenLengthSchema.safeParse(cell);
+  return read.success ? read.data : null;
+}
+
+function readCell(part: ChartPart, cell: string, row: number, column: number): Outcome<Cell, string> {
   if (cell === '') return failure('Write an interval such as 86-90, or an open end such as >=130.');
-  const read = parseCell(cell, unit);
-  if (read.ok) return read;
-  const place = { line: row + 1, column: column + 1 };
+  const read = parseCell(cell, part.columns[column]!.unit);
+  if (read.ok) return success(read.value);
+  const place = { line: row + 1, column: column + 2 };
   const { problem } = read;
   const finding =
     problem.code === 'unreadable'
@@ -92,14 +147,16 @@ export function pasteInto(text: PartText, row: number, column: number, block: st
     .replace(/\n$/, '')
     .split('\n')
     .map((line) => line.split('\t'));
-  const width = text[0]?.length ?? 1;
-  const rows = text.map((cells) => [...cells]);
-  lines.forEach((cells, down) => {
+  const width = text[0]?.cells.length ?? 1;
+  const rows = [...text];
+  lines.forEach((pasted, down) => {
     const at = row + down;
-    rows[at] ??= Array.from({ length: width }, () => '');
-    cells.forEach((cell, along) => {
-      if (column + along < width) rows[at]![column + along] = cell.trim();
+    const before = rows[at] ?? newRow(Array.from({ length: width }, () => ''));
+    const cells = [...before.cells];
+    pasted.forEach((cell, along) => {
+      if (column + along < width) cells[column + along] = cell.trim();
     });
+    rows[at] = { ...before, cells };
   });
   return rows;
 }
