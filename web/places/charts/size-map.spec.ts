@@ -2,6 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { bodiesPath } from '@neat-measure/contract';
+import { chartSheetSchema } from '@neat-measure/core';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { watchCoat } from '../../testing/watch-coat';
 import { SizeMap } from './size-map';
@@ -47,6 +48,26 @@ describe('SizeMap', () => {
     expect(says()).toBe(
       `Of 507 bodies a size holds ${share(counts.inside)}; ${share(counts.between)} fall between sizes or are split, ${share(counts.outside)} lie outside all of them.`,
     );
+  });
+
+  it('counts by everything that decides, and says of whom not all is known', () => {
+    const sheet = watchCoat();
+    const [part] = sheet.parts;
+    const more = (code: string, cells: readonly string[]) =>
+      chartSheetSchema.parse({
+        ...sheet,
+        parts: [{ ...part!, columns: [...part!.columns, { code, unit: 'cm', cells }] }],
+      });
+    const held = (says: string) => Number(/holds (\d+) %/.exec(says)![1]);
+    const two = open();
+    const byTwo = held(two.says());
+    TestBed.resetTestingModule();
+    // A third measurement that leaves most of them out.
+    const three = open(more('height', ['160-164', '164-168', '168-172']));
+    expect(held(three.says())).toBeLessThan(byTwo / 2);
+    TestBed.resetTestingModule();
+    const unknown = open(more('inside-leg-length', ['74-78', '78-82', '82-86']));
+    expect(unknown.says()).toContain('Of nobody is all measured that decides here');
   });
 
   it('asks for the roll only when it is wanted, and only for what the axes measure', () => {

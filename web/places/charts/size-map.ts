@@ -10,12 +10,13 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { compiled } from '@neat-measure/contract';
 import {
-  holds,
-  isDerivedCode,
+  codesOfCoverage,
   MICROMETRES_PER,
+  partCoverage,
+  valueIn,
   type ChartSheet,
-  type ColumnCode,
   type CompiledColumn,
+  type Held,
   type Interval,
   type Length,
   type MeasurementCode,
@@ -141,7 +142,7 @@ export class SizeMap {
   protected readonly whose = signal<'507' | 'roll'>('507');
   protected readonly rollTrouble = signal('');
   private readonly charts = inject(ChartService);
-  /** The roll's values of what the axes measure, fetched once they are asked for. */
+  /** The roll's values of what the chart decides by, fetched once they are asked for. */
   private readonly roll = toSignal(
     toObservable(computed(() => (this.whose() === 'roll' ? this.measured() : ''))).pipe(
       switchMap((codes) =>
@@ -155,16 +156,14 @@ export class SizeMap {
               }),
             ),
       ),
-      map((bodies) => bodies.map((body) => new Map(Object.entries(body)) as ReadonlyMap<ColumnCode, Length>)),
+      map((bodies) =>
+        bodies.map((body) => new Map(Object.entries(body)) as ReadonlyMap<MeasurementCode, Length>),
+      ),
     ),
     { initialValue: [] },
   );
-  /** What the axes measure, as far as a tape takes it. */
-  private readonly measured = computed(() => {
-    const axes = this.axes();
-    const codes = axes === null ? [] : [axes.along.column.code, axes.upward.column.code];
-    return codes.filter((code) => !isDerivedCode(code)).join(' ');
-  });
+  /** What the chart decides by, as far as a tape takes it. */
+  private readonly measured = computed(() => codesOfCoverage(compiled(this.sheet())).join(' '));
 
   private readonly axes = computed(() => {
     const along = this.columns().find(({ key }) => key === this.across());
@@ -172,30 +171,40 @@ export class SizeMap {
     return along === undefined || upward === undefined ? null : { along, upward };
   });
 
+  /** Everybody, as the part of the axes holds them: by all it decides by, the two axes and the rest. */
   private readonly points = computed(() => {
     const axes = this.axes();
     if (axes === null) return [];
-    const codes = [axes.along.column.code, axes.upward.column.code] as MeasurementCode[];
-    return (this.whose() === 'roll' ? this.roll() : BODIES).flatMap((body) => {
-      const [x, y] = codes.map((code) => body.get(code));
-      if (x === undefined || y === undefined) return [];
-      return [{ x, y, where: whereIs(axes.along.column, axes.upward.column, x, y) }];
+    const chart = compiled(this.sheet());
+    const { deciding } = chart.parts.find(({ whole }) => whole.code === axes.along.part)!.whole;
+    const bodies = this.whose() === 'roll' ? this.roll() : BODIES;
+    return partCoverage(chart, axes.along.part, bodies).flatMap((body) => {
+      const x = valueIn(body, deciding, axes.along.column.code);
+      const y = valueIn(body, deciding, axes.upward.column.code);
+      return x === null || y === null ? [] : [{ x, y, where: body.held }];
     });
   });
+  /** Of whom everything is known that decides. */
+  private readonly known = computed(() => this.points().filter(({ where }) => where !== 'unknown'));
 
-  /** Whom the sizes hold, in one sentence. */
+  /** Whom the sizes hold, in one sentence; and how many it says nothing of. */
   protected readonly says = computed(() => {
-    const points = this.points();
+    const [points, known] = [this.points(), this.known()];
     const roll = this.whose() === 'roll';
     if (roll && this.rollTrouble() !== '') return this.rollTrouble();
     if (points.length === 0)
       return roll
         ? 'Nobody on the roll has both measured yet; the boxes are to scale all the same.'
         : 'The 507 bodies were not measured here; the boxes are to scale all the same.';
-    const share = (where: string) =>
-      `${Math.round((100 * points.filter((point) => point.where === where).length) / points.length)} %`;
-    const whom = roll ? `${points.length} on the roll` : `${points.length} bodies`;
-    return `Of ${whom} a size holds ${share('inside')}; ${share('between')} fall between sizes or are split, ${share('outside')} lie outside all of them.`;
+    const unknown = points.length - known.length;
+    const left =
+      unknown === 0 ? '' : ` Of ${unknown} more not all is measured that decides; nothing is said of them.`;
+    if (known.length === 0)
+      return `Of nobody is all measured that decides here, so no share can be told; the ${unknown} points are to scale.`;
+    const share = (where: Held) =>
+      `${Math.round((100 * known.filter((point) => point.where === where).length) / known.length)} %`;
+    const whom = roll ? `${known.length} on the roll` : `${known.length} bodies`;
+    return `Of ${whom} a size holds ${share('inside')}; ${share('between')} fall between sizes or are split, ${share('outside')} lie outside all of them.${left}`;
   });
   protected readonly source = computed(() =>
     this.whose() === 'roll'
@@ -235,7 +244,7 @@ export class SizeMap {
         { xAxis: end(x.upper, xs[1]), yAxis: end(y.upper, ys[1]) },
       ];
     };
-    const scatter = (where: string, color: string) => ({
+    const scatter = (where: Held, color: string) => ({
       type: 'scatter',
       symbolSize: 6,
       silent: true,
@@ -261,6 +270,7 @@ export class SizeMap {
         },
         scatter('between', INK),
         scatter('outside', BRICK),
+        scatter('unknown', SOFT),
       ],
       backgroundColor: 'transparent',
       color: [GREEN, LINE],
@@ -268,31 +278,7 @@ export class SizeMap {
   });
 }
 
-const BODIES: readonly ReadonlyMap<ColumnCode, Length>[] = bodies507();
-
-/** In one size's box, in none but within the range of both measures, or outside of one. */
-function whereIs(
-  along: CompiledColumn,
-  upward: CompiledColumn,
-  x: Length,
-  y: Length,
-): 'inside' | 'between' | 'outside' {
-  const boxed = along.intervals.some(
-    (interval, size) => holds(interval, x) && holds(upward.intervals[size]!, y),
-  );
-  if (boxed) return 'inside';
-  const outside = ([column, value]: readonly [CompiledColumn, Length]) =>
-    column.intervals.every(({ from }) => from > value) ||
-    column.intervals.every(({ until }) => until <= value);
-  return (
-    [
-      [along, x],
-      [upward, y],
-    ] as const
-  ).some(outside)
-    ? 'outside'
-    : 'between';
-}
+const BODIES: readonly ReadonlyMap<MeasurementCode, Length>[] = bodies507();
 
 function rangeOf({ intervals }: CompiledColumn, values: readonly Length[]): [number, number] {
   const ends = intervals
