@@ -1,5 +1,5 @@
 import {
-  allowedApart,
+  allowedDifference,
   mm,
   settleReadings,
   type Agreement,
@@ -175,7 +175,7 @@ export function standingReadings(readings: readonly Reading[], codes: readonly M
 export function agreementOf(code: MeasurementCode, standing: readonly Reading[]): Agreement {
   const carried = standing.length === 1 && standing[0]!.carriedFrom !== null ? standing[0]! : null;
   if (carried !== null)
-    return { state: 'agreed', value: carried.length, apart: mm(0), allowed: allowedApart(code) };
+    return { state: 'agreed', value: carried.length, difference: mm(0), allowed: allowedDifference(code) };
   return settleReadings(
     code,
     standing.map(({ length }) => length),

@@ -2,7 +2,7 @@ import { chartSheetSchema, cm, type Length, type MeasurementCode } from '@neat-m
 import { v7 as uuidv7 } from 'uuid';
 import type { Chart } from './chart';
 import { agreementOf, standingReadings, type Docket, type Reading } from './docket';
-import { groundsOf, judgeGarment, settledBody, settledValues } from './judge-docket';
+import { judgingBasisOf, judgeGarment, settledBody, settledValues } from './judge-docket';
 
 let minute = 0;
 const reading = (code: MeasurementCode, value: Length, changes: Partial<Reading> = {}): Reading => ({
@@ -116,7 +116,7 @@ describe('judgeGarment', () => {
   const judged = (readings: Reading[], changes: Partial<Docket> = {}) =>
     judgeGarment(
       chart,
-      groundsOf({ docket: { ...docket, ...changes }, readings, confirmations: [], skips: [] }),
+      judgingBasisOf({ docket: { ...docket, ...changes }, readings, confirmations: [], skips: [] }),
     );
   const chest = reading('chest-girth', cm(92));
   const pair = [chest, reading('chest-girth', cm(92))];

@@ -76,7 +76,7 @@ export function settledValues(readings: readonly Reading[]): Map<MeasurementCode
 }
 
 /** What the verdicts of a docket rest on, settled once for all its garments. */
-export interface Grounds {
+export interface JudgingBasis {
   readonly docket: Docket;
   readonly body: ReadonlyMap<MeasurementCode, MeasuredValue>;
   /** Measurements that failed a check and were not confirmed. */
@@ -84,12 +84,12 @@ export interface Grounds {
 }
 
 /** Settles the readings of a docket and checks them. */
-export function groundsOf({
+export function judgingBasisOf({
   docket,
   readings,
   confirmations,
   skips,
-}: Pick<Bench, 'docket' | 'readings' | 'confirmations' | 'skips'>): Grounds {
+}: Pick<Bench, 'docket' | 'readings' | 'confirmations' | 'skips'>): JudgingBasis {
   const body = settledBody(readings);
   const values = new Map([...body].map(([code, { value }]) => [code, value]));
   return {
@@ -103,7 +103,7 @@ export function groundsOf({
  * The verdict on one garment of a docket. Server and screen both call this, so that what
  * the fitter saw and what is kept are the same computation.
  */
-export function judgeGarment(chart: Chart, { docket, body, suspects }: Grounds): GarmentVerdict {
+export function judgeGarment(chart: Chart, { docket, body, suspects }: JudgingBasis): GarmentVerdict {
   const override = docket.overrides[chart.id];
   const preference = override?.preference ?? docket.preference;
   const rule = override?.rule ?? undefined;

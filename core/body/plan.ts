@@ -73,7 +73,7 @@ export function planSteps(codes: readonly MeasurementCode[]): MeasurementCode[] 
   ];
   return [...new Set(codes)].sort((a, b) => {
     const [left, right] = [rank(a), rank(b)];
-    return left.map((one, index) => one - right[index]!).find((apart) => apart !== 0) ?? 0;
+    return left.map((one, index) => one - right[index]!).find((differs) => differs !== 0) ?? 0;
   });
 }
 
@@ -128,8 +128,8 @@ function wordConflicts(steps: readonly PlannedStep[]): PlanConflict[] {
     const meant = steps.filter(({ code }) => places.includes(code));
     // One asker who wants two places knows that they are two.
     const askers = new Set(meant.flatMap(({ wantedBy }) => wantedBy));
-    const apart = [...askers].some((asker) => meant.some(({ wantedBy }) => !wantedBy.includes(asker)));
-    if (meant.length < 2 || !apart || askers.size < 2) return [];
+    const differs = [...askers].some((asker) => meant.some(({ wantedBy }) => !wantedBy.includes(asker)));
+    if (meant.length < 2 || !differs || askers.size < 2) return [];
     return [
       { kind: 'one-word-two-places', word, codes: meant.map(({ code }) => code), wantedBy: [...askers] },
     ];

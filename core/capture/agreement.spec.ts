@@ -1,19 +1,19 @@
-import { allowedApart, formatLength, inches, settleReadings, type Agreement } from '../index';
+import { allowedDifference, formatLength, inches, settleReadings, type Agreement } from '../index';
 
 const settle = (...readings: number[]): Agreement => settleReadings('chest-girth', readings.map(inches));
 
 describe('settleReadings', () => {
   it('allows twice the error times root two', () => {
     // 2 x 1.41421 x 7 mm = 19.798 mm.
-    expect(allowedApart('chest-girth') as number).toBe(19_798);
-    expect(formatLength(allowedApart('chest-girth'), 'in')).toBe('3/4 in');
+    expect(allowedDifference('chest-girth') as number).toBe(19_798);
+    expect(formatLength(allowedDifference('chest-girth'), 'in')).toBe('3/4 in');
   });
 
   it('goes on with one, and takes the mean of two that agree', () => {
     expect(settle()).toEqual({ state: 'none', value: null });
     expect(settle(41.5)).toEqual({ state: 'one', value: inches(41.5) });
     expect(settle(41.5, 41.25)).toEqual(
-      jasmine.objectContaining({ state: 'agreed', value: inches(41.375), apart: inches(0.25) }),
+      jasmine.objectContaining({ state: 'agreed', value: inches(41.375), difference: inches(0.25) }),
     );
   });
 

@@ -9,22 +9,32 @@ export type Agreement =
   /** One reading: a value to go on with, and a second still wanted. */
   | { readonly state: 'one'; readonly value: Length }
   /** Two that agree (their mean), or three of which two agree (their median). */
-  | { readonly state: 'agreed'; readonly value: Length; readonly apart: Length; readonly allowed: Length }
+  | {
+      readonly state: 'agreed';
+      readonly value: Length;
+      readonly difference: Length;
+      readonly allowed: Length;
+    }
   /** Two that do not agree: a third is wanted; their mean serves until then. */
   | {
       readonly state: 'third-wanted';
       readonly value: Length;
-      readonly apart: Length;
+      readonly difference: Length;
       readonly allowed: Length;
     }
   /** Three of which no two agree: stop, move on, come back. No value. */
-  | { readonly state: 'disagree'; readonly value: null; readonly apart: Length; readonly allowed: Length };
+  | {
+      readonly state: 'disagree';
+      readonly value: null;
+      readonly difference: Length;
+      readonly allowed: Length;
+    };
 
 /**
- * How far apart two readings of a measurement may be: twice the standard error of a
+ * How far difference two readings of a measurement may be: twice the standard error of a
  * difference, which is the error of one reading times root two. (Common practice, no source.)
  */
-export function allowedApart(code: MeasurementCode): Length {
+export function allowedDifference(code: MeasurementCode): Length {
   return micrometres(Math.floor(2 * Math.SQRT2 * measurement(code).standardError));
 }
 
@@ -37,16 +47,16 @@ export function allowedApart(code: MeasurementCode): Length {
  */
 export function settleReadings(code: MeasurementCode, readings: readonly Length[]): Agreement {
   const last = readings.slice(-3);
-  const allowed = allowedApart(code);
+  const allowed = allowedDifference(code);
   if (last.length === 0) return { state: 'none', value: null };
   if (last.length === 1) return { state: 'one', value: last[0]! };
   const sorted = [...last].sort((a, b) => a - b);
   const gaps = sorted.slice(1).map((one, at) => micrometres(one - sorted[at]!));
-  const apart = micrometres(Math.min(...gaps));
+  const difference = micrometres(Math.min(...gaps));
   if (last.length === 2) {
     const value = micrometres(Math.round((sorted[0]! + sorted[1]!) / 2));
-    return { state: apart <= allowed ? 'agreed' : 'third-wanted', value, apart, allowed };
+    return { state: difference <= allowed ? 'agreed' : 'third-wanted', value, difference, allowed };
   }
-  if (apart > allowed) return { state: 'disagree', value: null, apart, allowed };
-  return { state: 'agreed', value: sorted[1]!, apart, allowed };
+  if (difference > allowed) return { state: 'disagree', value: null, difference, allowed };
+  return { state: 'agreed', value: sorted[1]!, difference, allowed };
 }

@@ -44,11 +44,11 @@ function sayDifference(
   facts: Extract<Suspicion['facts'], { kind: 'difference' }>,
   unit: WorkingUnit,
 ): string {
-  const apart = formatLength(micrometres(Math.abs(facts.is)), unit);
+  const difference = formatLength(micrometres(Math.abs(facts.is)), unit);
   const above =
     facts.is >= 0
-      ? `${named(first!)} is ${apart} more than ${lower(second!)}`
-      : `${named(second!)} is ${apart} more than ${lower(first!)}`;
+      ? `${named(first!)} is ${difference} more than ${lower(second!)}`
+      : `${named(second!)} is ${difference} more than ${lower(first!)}`;
   return `${above}. ${QUESTIONS[check]}`;
 }
 

@@ -1,4 +1,4 @@
-import { groundsOf, judgeGarment, standingReadings } from '@neat-measure/contract';
+import { judgingBasisOf, judgeGarment, standingReadings } from '@neat-measure/contract';
 import {
   decidingCodes,
   labelOf,
@@ -130,7 +130,7 @@ async function decideAll(
 ): Promise<void> {
   if (Object.keys(decisions).length === 0) return;
   const bench = await openBench(database, docketId);
-  const grounds = groundsOf(bench);
+  const basis = judgingBasisOf(bench);
   for (const [file, decision] of Object.entries(decisions)) {
     const chart = bench.charts.find(({ id }) => id === charts.get(file))!;
     const readingIds = standingReadings(bench.readings, decidingCodes(chart.sheet)).map(({ id }) => id);
@@ -139,7 +139,7 @@ async function decideAll(
       uuidv7(),
       { docketId, chartId: chart.id, readingIds, ...decision },
       'sizes' in decision ? labelOf(chart.sheet, decision.sizes) : null,
-      judgeGarment(chart, grounds),
+      judgeGarment(chart, basis),
       fitterId,
     );
   }

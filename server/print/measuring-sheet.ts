@@ -1,6 +1,6 @@
 import { planOf, type Bench } from '@neat-measure/contract';
 import {
-  allowedApart,
+  allowedDifference,
   bareUnit,
   CLOTHING_WORDS,
   drawSvg,
@@ -94,7 +94,7 @@ function printStep(step: PlannedStep, before: PlannedStep | undefined, docketUni
                 layout: { hLineColor: () => LINE, vLineColor: () => LINE },
               },
               {
-                text: `Allowed apart: ${formatLength(allowedApart(step.code), unit)}`,
+                text: `Allowed apart: ${formatLength(allowedDifference(step.code), unit)}`,
                 fontSize: 8.5,
                 color: SOFT,
                 margin: [0, 3, 0, 0],

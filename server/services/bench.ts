@@ -1,5 +1,5 @@
 import {
-  groundsOf,
+  judgingBasisOf,
   judgeGarment,
   type Recorded,
   standingReadings,
@@ -175,8 +175,8 @@ async function findReading(database: Database, id: string, docketId: string): Pr
 /** The verdict on every garment of a docket, from the readings that stand. */
 export async function judgeDocket(database: Database, docketId: string): Promise<DocketVerdicts> {
   const bench = await openBench(database, docketId);
-  const grounds = groundsOf(bench);
-  return bench.charts.map((chart) => ({ chartId: chart.id, verdict: judgeGarment(chart, grounds) }));
+  const basis = judgingBasisOf(bench);
+  return bench.charts.map((chart) => ({ chartId: chart.id, verdict: judgeGarment(chart, basis) }));
 }
 
 /**
@@ -197,7 +197,7 @@ export async function decide(
   if (chart === undefined)
     throw new ProblemError('not-decidable', 'This garment is not on the docket. Add it first.');
 
-  const verdict = judgeGarment(chart, groundsOf(bench));
+  const verdict = judgeGarment(chart, judgingBasisOf(bench));
   if (!(await hasDecision(database, id))) {
     const standing = standingReadings(readings, decidingCodes(chart.sheet)).map((reading) => reading.id);
     if ([...standing].sort().join() !== [...save.readingIds].sort().join())

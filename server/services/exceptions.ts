@@ -1,4 +1,4 @@
-import { groundsOf, judgeGarment, type Exception } from '@neat-measure/contract';
+import { judgingBasisOf, judgeGarment, type Exception } from '@neat-measure/contract';
 import { FLAGS } from '@neat-measure/core';
 import { findCharts } from '../store/chart-store';
 import type { Database } from '../store/database';
@@ -30,7 +30,7 @@ export async function listExceptions(database: Database): Promise<Exception[]> {
   };
   const [read, skipped, confirmed] = [byDocket(readings), byDocket(skips), byDocket(confirmations)];
   return summaries.flatMap(({ docket, wearer, garments }) => {
-    const grounds = groundsOf({
+    const basis = judgingBasisOf({
       docket,
       readings: read.get(docket.id) ?? [],
       skips: skipped.get(docket.id) ?? [],
@@ -39,7 +39,7 @@ export async function listExceptions(database: Database): Promise<Exception[]> {
     return garments.flatMap(({ chartId, decided }): Exception[] => {
       const chart = charts.find(({ id }) => id === chartId);
       if (chart === undefined || decided !== null) return [];
-      const verdict = judgeGarment(chart, grounds);
+      const verdict = judgeGarment(chart, basis);
       if (!FLAGS.includes(verdict.verdict)) return [];
       const { garment, maker } = chart.sheet;
       return [

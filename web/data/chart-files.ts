@@ -14,7 +14,7 @@ import {
 import type { CellValue, Workbook } from 'exceljs';
 
 /** What a person brought: a table still to be understood, a whole chart, or something that cannot be taken. */
-export type Brought =
+export type BroughtFile =
   | { readonly kind: 'table'; readonly source: string; readonly grid: Grid }
   | { readonly kind: 'sheet'; readonly source: string; readonly sheet: ChartSheet }
   | { readonly kind: 'refused'; readonly source: string; readonly sentences: readonly string[] };
@@ -25,7 +25,7 @@ const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 @Injectable({ providedIn: 'root' })
 export class ChartFiles {
   /** Looks at a file. A file far too large is not even read. */
-  async read(file: File): Promise<Brought> {
+  async read(file: File): Promise<BroughtFile> {
     const source = file.name;
     if (file.size > MOST_CHART_BYTES)
       return refused(
@@ -39,7 +39,7 @@ export class ChartFiles {
   }
 
   /** Looks at a block of text: JSON, an HTML table, or rows parted by tabs, commas or semicolons. */
-  readPasted(text: string, source = 'pasted'): Brought {
+  readPasted(text: string, source = 'pasted'): BroughtFile {
     if (/^\s*\{/.test(text)) {
       const sheet = importChartJson(text);
       return sheet.ok
@@ -75,7 +75,7 @@ export class ChartFiles {
     setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
   }
 
-  private async readWorkbook(source: string, bytes: Uint8Array): Promise<Brought> {
+  private async readWorkbook(source: string, bytes: Uint8Array): Promise<BroughtFile> {
     const workbook = await newWorkbook();
     try {
       await workbook.xlsx.load(bytes.buffer as ArrayBuffer);
@@ -120,7 +120,7 @@ function textOf(value: CellValue): string {
   return '';
 }
 
-function readHtml(text: string, source: string): Brought {
+function readHtml(text: string, source: string): BroughtFile {
   // Parsed apart from the page: nothing of it is fetched, run or shown.
   const table = new DOMParser().parseFromString(text, 'text/html').querySelector('table');
   if (table === null) return refused(source, 'There is no table in this page. Copy the table itself.');
@@ -148,6 +148,6 @@ function isZip(bytes: Uint8Array): boolean {
   return bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3;
 }
 
-function refused(source: string, ...sentences: string[]): Brought {
+function refused(source: string, ...sentences: string[]): BroughtFile {
   return { kind: 'refused', source, sentences };
 }

@@ -28,13 +28,13 @@ import { Api, ApiProblem } from './api';
 const KEPT_AS = 'neat-measure.outbox';
 const RETRY_MS = 4_000;
 
-const letterSchema = z.object({
+const waitingReadingSchema = z.object({
   readingId: z.string(),
   docketId: z.string(),
   /** The reading to keep, or `null` when it is to be taken back. */
   reading: z.unknown().nullable(),
 });
-type Letter = z.infer<typeof letterSchema>;
+type WaitingReading = z.infer<typeof waitingReadingSchema>;
 
 /** What became of a reading that was sent. */
 export type Delivery =
@@ -80,7 +80,7 @@ export class ReadingOutbox {
   /** What waits for a docket: shown as taken though the server does not have it yet. */
   waitingFor(docketId: string): { readingId: string; reading: ReadingSave | null }[] {
     return read()
-      .filter((letter) => letter.docketId === docketId)
+      .filter((waiting) => waiting.docketId === docketId)
       .map(({ readingId, reading }) => ({ readingId, reading: reading as ReadingSave | null }));
   }
 
@@ -101,43 +101,45 @@ export class ReadingOutbox {
     );
   }
 
-  private post(letter: Letter): void {
-    write([...read(), letter]);
+  private post(waiting: WaitingReading): void {
+    write([...read(), waiting]);
     this.unsent.set(read().length);
     this.send();
   }
 
-  /** Sends letter after letter; stops where the server cannot be reached, and tries again later. */
+  /** Sends one after the other; stops where the server cannot be reached, and tries again later. */
   private send(): void {
     if (this.sending) return;
     this.sending = true;
     from([read()[0]])
       .pipe(
-        expand((letter) =>
-          letter === undefined
+        expand((waiting) =>
+          waiting === undefined
             ? EMPTY
-            : this.deliver(letter).pipe(map((delivered) => (delivered ? read()[0] : undefined))),
+            : this.deliver(waiting).pipe(map((delivered) => (delivered ? read()[0] : undefined))),
         ),
-        takeWhile((letter) => letter !== undefined),
+        takeWhile((waiting) => waiting !== undefined),
         finalize(() => (this.sending = false)),
       )
       .subscribe();
   }
 
-  private deliver(letter: Letter): Observable<boolean> {
+  private deliver(waiting: WaitingReading): Observable<boolean> {
     const path =
-      letter.reading === null ? withdrawalPath(letter.readingId) : pathOf(ROUTES.readings, letter.readingId);
-    return this.api.put(path, letter.reading ?? {}, readingSchema).pipe(
+      waiting.reading === null
+        ? withdrawalPath(waiting.readingId)
+        : pathOf(ROUTES.readings, waiting.readingId);
+    return this.api.put(path, waiting.reading ?? {}, readingSchema).pipe(
       map((kept) => {
-        this.arrived(letter, { readingId: letter.readingId, docketId: letter.docketId, kept });
+        this.arrived(waiting, { readingId: waiting.readingId, docketId: waiting.docketId, kept });
         return true;
       }),
       catchError((problem: unknown) => {
         const refused = problem instanceof ApiProblem && REFUSALS.has(problem.kind);
         if (refused)
-          this.arrived(letter, {
-            readingId: letter.readingId,
-            docketId: letter.docketId,
+          this.arrived(waiting, {
+            readingId: waiting.readingId,
+            docketId: waiting.docketId,
             refused: problem.message,
           });
         else this.tryLater((problem as Error).message);
@@ -146,10 +148,10 @@ export class ReadingOutbox {
     );
   }
 
-  private arrived(letter: Letter, delivery: Delivery): void {
+  private arrived(waiting: WaitingReading, delivery: Delivery): void {
     write(
       read().filter(
-        (one) => one.readingId !== letter.readingId || (one.reading === null) !== (letter.reading === null),
+        (one) => one.readingId !== waiting.readingId || (one.reading === null) !== (waiting.reading === null),
       ),
     );
     this.unsent.set(read().length);
@@ -172,15 +174,15 @@ export class ReadingOutbox {
 /** Answers that sending again would not change. */
 const REFUSALS: ReadonlySet<string> = new Set(['invalid', 'not-found', 'id-taken', 'unreadable-request']);
 
-function read(): Letter[] {
+function read(): WaitingReading[] {
   try {
-    const letters = z.array(letterSchema).safeParse(JSON.parse(localStorage.getItem(KEPT_AS) ?? '[]'));
-    return letters.success ? letters.data : [];
+    const kept = z.array(waitingReadingSchema).safeParse(JSON.parse(localStorage.getItem(KEPT_AS) ?? '[]'));
+    return kept.success ? kept.data : [];
   } catch {
     return [];
   }
 }
 
-function write(letters: readonly Letter[]): void {
-  localStorage.setItem(KEPT_AS, JSON.stringify(letters));
+function write(kept: readonly WaitingReading[]): void {
+  localStorage.setItem(KEPT_AS, JSON.stringify(kept));
 }

@@ -1,6 +1,6 @@
 import {
   agreementOf,
-  groundsOf,
+  judgingBasisOf,
   judgeGarment,
   standingReadings,
   type Bench,
@@ -79,10 +79,10 @@ export function firstOpen(steps: readonly Step[]): MeasurementCode | undefined {
 
 /** The garments of a docket with their verdicts now. */
 export function garmentsOf(bench: Bench): Garment[] {
-  const grounds = groundsOf(bench);
+  const basis = judgingBasisOf(bench);
   return bench.charts.map((chart) => ({
     chart,
-    verdict: judgeGarment(chart, grounds),
+    verdict: judgeGarment(chart, basis),
     decision: bench.decisions.filter(({ chartId }) => chartId === chart.id).at(-1) ?? null,
   }));
 }

@@ -19,11 +19,11 @@ describe('DecidePanel', () => {
       providers: [provideHttpClient(), provideHttpClientTesting(), BenchStore],
     });
     const bench = benchFor(onShelf(watchCoat()));
-    const manner = { tension: 'skin', clothing: 'close-fitting', instrument: 'tape' } as const;
+    const way = { tension: 'skin', clothing: 'close-fitting', instrument: 'tape' } as const;
     const readings = (['chest-girth', 'waist-girth'] as const).flatMap((code) => {
       const typed = code === 'chest-girth' ? chest : waist;
       return ['a', 'b'].flatMap((nth) =>
-        asTaken(`${code}-${nth}`, toReading(bench.docket.id, code, { typed, unit: 'cm' }, manner)),
+        asTaken(`${code}-${nth}`, toReading(bench.docket.id, code, { typed, unit: 'cm' }, way)),
       );
     });
     const http = TestBed.inject(HttpTestingController);

@@ -138,12 +138,12 @@ export class ReadingPanel {
       case 'agreed':
         return {
           state: agreement.state,
-          words: `${formatLength(agreement.apart, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed`,
+          words: `${formatLength(agreement.difference, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed`,
         };
       case 'third-wanted':
         return {
           state: agreement.state,
-          words: `${formatLength(agreement.apart, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed: read it a third time.`,
+          words: `${formatLength(agreement.difference, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed: read it a third time.`,
         };
       case 'disagree':
         return {
@@ -166,7 +166,7 @@ export class ReadingPanel {
     }));
   });
   /** How far what is typed would lie from the reading before it. */
-  protected readonly apart = computed(() => {
+  protected readonly difference = computed(() => {
     const read = parseMeasure(this.store.entry(), this.unit());
     const before = this.step().readings.at(-1);
     return read.ok && before !== undefined

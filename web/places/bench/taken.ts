@@ -18,7 +18,7 @@ export interface Taken {
 }
 
 /** How the tape lies, over what, and what it is. */
-export interface Manner {
+export interface WayTaken {
   readonly tension: Tension;
   readonly clothing: Clothing;
   /** What the fitter has in hand; where a measurement cannot be taken with it, its own first instrument. */
@@ -30,7 +30,7 @@ export function toReading(
   docketId: string,
   code: MeasurementCode,
   { typed, unit, origin = 'fitter', carriedFrom = null, device = null }: Taken,
-  { tension, clothing, instrument }: Manner,
+  { tension, clothing, instrument }: WayTaken,
 ): ReadingSave {
   const { stance, instruments } = measurement(code);
   return {

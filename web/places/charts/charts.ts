@@ -10,7 +10,7 @@ import {
 import { RouterLink } from '@angular/router';
 import type { Chart } from '@neat-measure/contract';
 import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@neat-measure/core';
-import { ChartFiles, type Brought } from '../../data/chart-files';
+import { ChartFiles, type BroughtFile } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './chart-draft';
@@ -65,7 +65,7 @@ export class Charts {
   /** Whether a file is held over the page. */
   protected readonly over = signal(false);
   /** What was brought last: a table still to be understood, or what is wrong with it. */
-  protected readonly brought = signal<Exclude<Brought, { kind: 'sheet' }> | null>(null);
+  protected readonly brought = signal<Exclude<BroughtFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
   protected readonly published = PUBLISHED_CHARTS;
   protected readonly trouble = signal('');
@@ -133,7 +133,7 @@ export class Charts {
     this.take(await this.files.read(file));
   }
 
-  private take(brought: Brought): void {
+  private take(brought: BroughtFile): void {
     this.discard();
     if (brought.kind === 'sheet')
       this.draft.set({ sheet: brought.sheet, source: brought.source, replaces: null });

@@ -20,7 +20,7 @@ import {
   type PlannedColumn,
   type WorkingUnit,
 } from '@neat-measure/core';
-import type { Brought } from '../../data/chart-files';
+import type { BroughtFile } from '../../data/chart-files';
 import { UnitService } from '../../data/unit-service';
 import { PartRulers } from './part-rulers';
 
@@ -33,7 +33,7 @@ import { PartRulers } from './part-rulers';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TableMapping {
-  readonly table = input.required<Extract<Brought, { kind: 'table' }>>();
+  readonly table = input.required<Extract<BroughtFile, { kind: 'table' }>>();
   /** A sheet around the table as it is read; the rest is said in the draft. */
   readonly read = output<ChartSheet>();
   readonly discarded = output<void>();
@@ -69,7 +69,7 @@ export class TableMapping {
     return candidates.map((code) => ({ code, name: measurement(code).name }));
   }
 
-  protected mean(column: PlannedColumn, value: string): void {
+  protected setMeaning(column: PlannedColumn, value: string): void {
     const means = value === '' ? null : (value as PlannedColumn['means']);
     // There is one column of sizes; the one that was is left out.
     this.plan.update((plan) => ({
