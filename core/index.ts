@@ -46,6 +46,7 @@ export * from './chart/finding';
 export * from './chart/say-finding';
 export * from './chart/formats/parse-cell';
 export * from './chart/formats/write-cell';
+export * from './chart/formats/heading';
 export * from './chart/formats/chart-json';
 export { likelyDelimiter } from './chart/formats/csv';
 export type { TableRow } from './chart/formats/csv';

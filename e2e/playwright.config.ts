@@ -1,11 +1,12 @@
 import { defineConfig } from '@playwright/test';
+import { availableParallelism } from 'node:os';
 
 /** The real interface over the real server and database, which tools/test.mjs starts before. */
 export default defineConfig({
   testDir: '.',
   testMatch: '*.e2e.ts',
-  // One database for all: the paths run one after the other, as a fitter would walk them.
-  workers: 1,
+  // One server and database for all, as in a hall: two fitters at once where the machine has the cores.
+  workers: Math.min(2, availableParallelism()),
   fullyParallel: false,
   retries: 0,
   forbidOnly: true,

@@ -27,7 +27,12 @@ export function measurement(code: MeasurementCode): Measurement {
   return BY_CODE.get(code)!;
 }
 
-/** Whether a text is the code of a measurement. */
+/**
+ * Whether a text is the code of a measurement.
+ *
+ * @example isMeasurementCode('chest-girth') // true
+ * @example isMeasurementCode('waist') // false
+ */
 export function isMeasurementCode(text: string): text is MeasurementCode {
   return (MEASUREMENT_CODES as readonly string[]).includes(text);
 }

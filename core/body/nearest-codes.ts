@@ -9,6 +9,8 @@ import type { MeasurementCode } from './catalogue/codes';
  *
  * @param name what somebody wrote
  * @param most how many to offer at the most
+ *
+ * @example nearestCodes('chest')[0] // 'chest-girth'
  */
 export function nearestCodes(name: string, most = 4): MeasurementCode[] {
   const wanted = name

@@ -33,6 +33,8 @@ export type Agreement =
 /**
  * How far difference two readings of a measurement may be: twice the standard error of a
  * difference, which is the error of one reading times root two. (Common practice, no source.)
+ *
+ * @example allowedDifference('chest-girth') // 19798
  */
 export function allowedDifference(code: MeasurementCode): Length {
   return micrometres(Math.floor(2 * Math.SQRT2 * measurement(code).standardError));

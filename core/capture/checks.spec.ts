@@ -172,18 +172,20 @@ describe('the checks on the 507 bodies', () => {
       };
       const slipped = (body: Map<MeasurementCode, Length>, code: MeasurementCode, value: number) =>
         isCaught(new Map(body).set(code, Math.round(value) as Length));
-      for (const each of bodies) {
+      bodies.forEach((each, at507) => {
         const body = known(each, codes);
         count('false alarm, statistics', unlikelyBody(body) !== null);
         count('false alarm, any check', isCaught(body));
         codes.forEach((code, index) => {
           const value = body.get(code)!;
-          for (const other of codes.slice(index + 1)) {
+          for (const [pair, other] of codes.slice(index + 1).entries()) {
+            // Every pair, each with a third of the bodies.
+            if ((at507 + index + pair) % 3 !== 0) continue;
             const swapped = new Map(body).set(code, body.get(other)!).set(other, value);
-            count('exchanged', isCaught(swapped));
+            const caught = isCaught(swapped);
+            count('exchanged', caught);
             // Two values that are nearly alike make no other body when exchanged.
-            if (Math.abs(value - body.get(other)!) > cm(10))
-              count('exchanged, 10 cm apart or more', isCaught(swapped));
+            if (Math.abs(value - body.get(other)!) > cm(10)) count('exchanged, 10 cm apart or more', caught);
           }
           count('inches for cm', slipped(body, code, value * 2.54));
           count('cm for inches', slipped(body, code, value / 2.54));
@@ -194,7 +196,7 @@ describe('the checks on the 507 bodies', () => {
           const turned = digits.slice(0, at) + digits[at + 1]! + digits[at]! + digits.slice(at + 2);
           if (turned !== digits) count('digits turned', slipped(body, code, Number(turned) * 10_000));
         });
-      }
+      });
       const rate = (what: string) => counts.get(what)!.caught / counts.get(what)!.of;
       const lines = [...counts].map(
         ([what, { caught, of }]) => `  ${what}: ${caught} of ${of}, ${(rate(what) * 100).toFixed(1)} %`,

@@ -14,7 +14,12 @@ export function isDerivedCode(text: string): text is DerivedCode {
   return DERIVED.test(text);
 }
 
-/** Whether a text can head a column: a measurement that is a length, or something derived. */
+/**
+ * Whether a text can head a column: a measurement that is a length, or something derived.
+ *
+ * @example isColumnCode('derived:total-girth') // true
+ * @example isColumnCode('weight') // false
+ */
 export function isColumnCode(text: string): text is ColumnCode {
   // A mass is recorded and never a size.
   return isDerivedCode(text) || (isMeasurementCode(text) && measurement(text).kind !== 'mass');

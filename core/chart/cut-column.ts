@@ -75,7 +75,11 @@ export function cutColumn(intervals: readonly Interval[]): CutColumn {
   };
 }
 
-/** The stretch a value lies in. */
+/**
+ * The stretch a value lies in.
+ *
+ * @example stretchOf({ points: Float64Array.of(860000, 940000) }, 900000) // 1
+ */
 export function stretchOf({ points }: Pick<CutColumn, 'points'>, value: number): number {
   let low = 0;
   let high = points.length;
@@ -100,7 +104,11 @@ export function sizesIn({ masks, words }: CutColumn, stretch: number): number[] 
   return sizes;
 }
 
-/** Which bit of a word, not zero, is its lowest. */
+/**
+ * Which bit of a word, not zero, is its lowest.
+ *
+ * @example lowestBit(12) // 2
+ */
 export function lowestBit(bits: number): number {
   return 31 - Math.clz32(bits & -bits);
 }

@@ -49,7 +49,11 @@ export function toNearestEnd(interval: Interval, length: Length): Length | null 
   return ends.length === 0 ? null : micrometres(Math.min(...ends.map((end) => Math.abs(length - end))));
 }
 
-/** The middle of an interval; of an open-ended one, its only end; of an endless one, `null`. */
+/**
+ * The middle of an interval; of an open-ended one, its only end; of an endless one, `null`.
+ *
+ * @example middle({ from: 0, until: 0, lower: cm(86), upper: cm(90) }) // cm(88)
+ */
 export function middle({ lower, upper }: Interval): Length | null {
   if (lower === null || upper === null) return lower ?? upper;
   return micrometres(Math.round((lower + upper) / 2));
@@ -65,6 +69,8 @@ export function middle({ lower, upper }: Interval): Length | null {
  *
  * @param cells one a size; either all intervals or all nominal (import refuses a mixture),
  *   and nominal ones at least two and growing
+ *
+ * @example settleColumn([{ kind: 'nominal', at: cm(40) }, { kind: 'nominal', at: cm(44) }])[0] // { from: 380000, until: 420000, lower: 380000, upper: 420000 }
  */
 export function settleColumn(cells: readonly Cell[], reach: NominalReach = 'halfway'): Interval[] {
   const nominal = cells.flatMap((cell) => (cell.kind === 'nominal' ? [cell.at] : []));

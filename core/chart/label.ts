@@ -5,7 +5,7 @@ import type { ChartSheet } from './chart-shape';
  *
  * @returns the label, or `null` while a part has no size
  *
- * @example labelOf({ label: '{waist}x{leg}', parts }, { waist: '34', leg: '32' }) // '34x32'
+ * @example labelOf({ label: '{waist}x{leg}', parts: [{ code: 'waist' }, { code: 'leg' }] }, { waist: '34', leg: '32' }) // '34x32'
  */
 export function labelOf(
   { label, parts }: Pick<ChartSheet, 'label' | 'parts'>,

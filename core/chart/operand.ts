@@ -34,7 +34,12 @@ export function parseOperand(text: string, earlier: readonly string[]): Operand 
   return length.ok && !length.value.bare ? { kind: 'length', length: length.value.length } : null;
 }
 
-/** Whether a name can be a step's: it must not be taken for a measurement. */
+/**
+ * Whether a name can be a step's: it must not be taken for a measurement.
+ *
+ * @example isStepName('less-one') // true
+ * @example isStepName('chest-girth') // false
+ */
 export function isStepName(text: string): boolean {
   return hasNameForm(text) && !isMeasurementCode(text);
 }

@@ -31,7 +31,7 @@ export const writtenRoundingSchema = z.union([
  * A length with a unit, as a chart file writes it; exact.
  *
  * @example writtenLength(micrometres(25_400)) // '1 in'
- * @example writtenLength(micrometres(12_345)) // '12.345 mm'
+ * @example writtenLength(micrometres(12_345)) // '1.2345 cm'
  */
 export function writtenLength(length: Length): string {
   const sign = length < 0 ? '-' : '';

@@ -134,7 +134,11 @@ export function inBrief(verdict: GarmentVerdict, unit: WorkingUnit): BriefSize {
   return { ...verdict, reason: sayReason(verdict, unit) };
 }
 
-/** Rows as CSV. A cell that a spreadsheet would take for a formula is quoted out of being one. */
+/**
+ * Rows as CSV. A cell that a spreadsheet would take for a formula is quoted out of being one.
+ *
+ * @example writeCsv([['=1+1', 'a,b']]) // `"'=1+1","a,b"\n`
+ */
 export function writeCsv(rows: readonly (readonly string[])[]): string {
   return `${Papa.unparse(rows as string[][], { newline: '\n', escapeFormulae: true })}\n`;
 }

@@ -75,7 +75,11 @@ export function newTally(): Int32Array {
   return new Int32Array(2 * ANSWERS);
 }
 
-/** How many wearers of a tally have an answer. */
+/**
+ * How many wearers of a tally have an answer.
+ *
+ * @example tallied(newTally(), 0) // 0
+ */
 export function tallied(tally: Int32Array, answer: Answer): number {
   return tally[answer]! + tally[ANSWERS + answer]!;
 }

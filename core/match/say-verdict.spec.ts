@@ -104,7 +104,7 @@ describe('what is said of a verdict', () => {
   it('names only what is so, on random charts of every feature', () => {
     const draw = drawFrom(seededRandom(314));
     let [said, changed] = [0, 0];
-    for (let chart = 0; chart < 120; chart++) {
+    for (let chart = 0; chart < 60; chart++) {
       const compiled = compileChart(chartSheetSchema.parse(randomChart(draw)));
       const preference = randomPreference(draw);
       for (let body = 0; body < 8; body++) {
@@ -133,8 +133,8 @@ describe('what is said of a verdict', () => {
         expect(sayReason(verdict, 'mm')).toMatch(/\.$/);
       }
     }
-    expect(said).toBeGreaterThan(1_500);
-    expect(changed).toBeGreaterThan(50);
+    expect(said).toBeGreaterThan(700);
+    expect(changed).toBeGreaterThan(25);
   });
 
   it('speaks of no other measurements where there are none', () => {

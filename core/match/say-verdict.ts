@@ -82,7 +82,12 @@ export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: Wor
   }
 }
 
-/** A chance as a whole percentage, never rounded up to certainty or down to nothing. */
+/**
+ * A chance as a whole percentage, never rounded up to certainty or down to nothing.
+ *
+ * @example sayChance(0.24) // '24 %'
+ * @example sayChance(0.9999) // 'over 99 %'
+ */
 export function sayChance(chance: number): string {
   const percent = Math.round(chance * 100);
   if (percent >= 100 && chance < 1) return 'over 99 %';

@@ -51,7 +51,11 @@ export function formatLength(length: Length, unit: MeasureUnit): string {
   return `${formatNumber(length, unit)} ${unit}`;
 }
 
-/** Writes how far something is from something else; what is too little to be shown is not called nothing. */
+/**
+ * Writes how far something is from something else; what is too little to be shown is not called nothing.
+ *
+ * @example formatDistance(micrometres(200), 'cm') // 'less than 0.1 cm'
+ */
 export function formatDistance(length: Length, unit: WorkingUnit): string {
   const shown = formatLength(length, unit);
   return length > 0 && shown === formatLength(micrometres(0), unit)
@@ -59,7 +63,11 @@ export function formatDistance(length: Length, unit: WorkingUnit): string {
     : shown;
 }
 
-/** Writes a length as a bare number in a unit, for axes and table cells whose head names the unit. */
+/**
+ * Writes a length as a bare number in a unit, for axes and table cells whose head names the unit.
+ *
+ * @example formatNumber(inches(34.5), 'in') // '34 1/2'
+ */
 export function formatNumber(length: Length, unit: MeasureUnit): string {
   const { sign, whole, fraction } = lengthFigures(length, unit);
   return `${sign}${[whole, fraction].filter((part) => part !== '').join(' ')}`;

@@ -40,7 +40,11 @@ export function micrometres(count: number): Length {
   return count as Length;
 }
 
-/** A length of so many millimetres; a thousandth of a millimetre is the finest step. */
+/**
+ * A length of so many millimetres; a thousandth of a millimetre is the finest step.
+ *
+ * @example mm(12.5) // 12500
+ */
 export function mm(count: number): Length {
   return micrometres(Math.round(count * MICROMETRES_PER.mm));
 }
@@ -50,7 +54,11 @@ export function cm(count: number): Length {
   return micrometres(Math.round(count * MICROMETRES_PER.cm));
 }
 
-/** A length of so many inches, to the nearest micrometre (exact for eighths). */
+/**
+ * A length of so many inches, to the nearest micrometre (exact for eighths).
+ *
+ * @example inches(0.125) // 3175
+ */
 export function inches(count: number): Length {
   return micrometres(Math.round(count * MICROMETRES_PER.in));
 }
@@ -60,7 +68,11 @@ export function addLengths(a: Length, b: Length): Length {
   return micrometres(a + b);
 }
 
-/** How far apart two lengths are; never negative. */
+/**
+ * How far apart two lengths are; never negative.
+ *
+ * @example distance(mm(3), mm(10)) // 7000
+ */
 export function distance(a: Length, b: Length): Length {
   return micrometres(Math.abs(a - b));
 }

@@ -57,7 +57,11 @@ export function isMassUnit(unit: MeasureUnit): unit is MassUnit {
   return unit === 'kg' || unit === 'lb';
 }
 
-/** A mass of so many kilograms, as whole grams in the place of micrometres. */
+/**
+ * A mass of so many kilograms, as whole grams in the place of micrometres.
+ *
+ * @example kilograms(72.5) // 72500
+ */
 export function kilograms(count: number): Length {
   return micrometres(Math.round(count * 1_000));
 }

@@ -17,6 +17,10 @@ export type RoundingPolicy =
  * @returns the rounded length, or `null` when the policy is `down-to-offered` and every
  *   offered length is above the value
  * @throws RangeError when the step is not positive: charts are checked for it on import
+ *
+ * @example roundLength(inches(15.5), { mode: 'nearest', step: inches(1) }) // inches(16)
+ * @example roundLength(inches(12), { mode: 'down-to-offered', offered: [inches(11.5), inches(12.5)] }) // inches(11.5)
+ * @example roundLength(inches(9), { mode: 'down-to-offered', offered: [inches(10)] }) // null
  */
 export function roundLength(length: Length, policy: RoundingPolicy): Length | null {
   const rounded = roundWhole(policy)(length);

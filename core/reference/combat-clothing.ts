@@ -27,7 +27,7 @@ const MOST_SPAN = 40;
  * Reads the eight figures of a size: height from and to, chest from and to, in cm, each
  * without its hundreds.
  *
- * @example parseCombatSize('8090/9505') // height 180-190, chest 95-105 cm
+ * @example parseCombatSize('8090/9505').value.height // { from: cm(180), to: cm(190) }
  */
 export function parseCombatSize(text: string): Outcome<CombatSize, CombatSizeProblem> {
   const figures = /^\s*(\d\d)\s?(\d\d)\s?[/-]?\s?(\d\d)\s?(\d\d)\s*$/.exec(text);

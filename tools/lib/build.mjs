@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
 import { BUILD, ROOT } from './paths.mjs';
 import { giveUp, node, say } from './run.mjs';
 
@@ -50,8 +50,29 @@ export async function buildChanged(...names) {
   }
 }
 
+/**
+ * Bundles the specs of some folders for Node, what they share in chunks of its own.
+ *
+ * @returns the files to run
+ */
+export async function bundleSpecs(name, folders) {
+  const specs = folders.flatMap((folder) => specsOf(folder));
+  const outdir = `.build/specs/${name}`;
+  rmSync(join(ROOT, outdir), { recursive: true, force: true });
+  if ((await bundle(specs, '.', outdir, { splitting: true, outExtension: { '.js': '.mjs' } })) !== 0)
+    giveUp(`The specs of ${name} did not build. Look at the lines above.`);
+  return specs.map((spec) => `${outdir}/${spec.replace(/\.ts$/, '.mjs')}`);
+}
+
+function specsOf(folder) {
+  return readdirSync(join(ROOT, folder), { withFileTypes: true, recursive: true })
+    .map((entry) => relative(ROOT, join(entry.parentPath, entry.name)))
+    .filter((path) => path.endsWith('.spec.ts') && !/(?:^|\/)(?:node_modules|dist)\//.test(path))
+    .sort();
+}
+
 /** By esbuild's own interface: its command is a script or a binary, as its install pleased. */
-async function bundle(entryPoints, outbase, outdir) {
+async function bundle(entryPoints, outbase, outdir, more = {}) {
   const { build } = await import('esbuild');
   const { errors } = await build({
     absWorkingDir: ROOT,
@@ -61,11 +82,16 @@ async function bundle(entryPoints, outbase, outdir) {
     format: 'esm',
     target: 'node20',
     packages: 'external',
-    alias: { '@neat-measure/core': './core/index.ts', '@neat-measure/contract': './contract/index.ts' },
+    alias: {
+      '@neat-measure/core': './core/index.ts',
+      '@neat-measure/core/bodies-507': './core/reference/bodies-507.ts',
+      '@neat-measure/contract': './contract/index.ts',
+    },
     sourcemap: true,
     outdir,
     outbase,
     logLevel: 'warning',
+    ...more,
   }).catch((error) => error);
   return errors.length;
 }

@@ -32,6 +32,8 @@ export function parseCsv(text: string): Outcome<TableRow[], FileFinding> {
 /**
  * The delimiter the heading uses. Papa's own guess weighs every line, and decimal commas in
  * a semicolon file mislead it; headings hold neither numbers nor commas of their own.
+ *
+ * @example likelyDelimiter('size;chest-girth (cm)') // ';'
  */
 export function likelyDelimiter(text: string): string {
   const heading = text.split(/\r\n|\r|\n/).find((line) => line.trim() !== '') ?? '';

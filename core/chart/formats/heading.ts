@@ -48,7 +48,7 @@ export type HeadedColumn = Omit<ChartColumn, 'cells'>;
  * decide, `next-up` or `next-down` for how far single values reach, `or overarm-girth` for what may
  * stand in.
  *
- * @example parseColumnHeading('chest-girth (cm, ease 8-14)')
+ * @example parseColumnHeading('chest-girth (cm, ease 8-14)').value.ease // { least: cm(8), most: cm(14) }
  */
 export function parseColumnHeading(heading: string): Outcome<HeadedColumn, HeadingProblem> {
   const { name, bracket } = takenApart(heading);
@@ -73,7 +73,11 @@ export function parseColumnHeading(heading: string): Outcome<HeadedColumn, Headi
   return success(column);
 }
 
-/** Writes the heading of a column so that `parseColumnHeading` reads the same column again. */
+/**
+ * Writes the heading of a column so that `parseColumnHeading` reads the same column again.
+ *
+ * @example writeColumnHeading({ code: 'hip-girth', unit: 'cm', role: 'advisory', reach: 'halfway', ease: null, standIns: [] }) // 'hip-girth (cm, reported)'
+ */
 export function writeColumnHeading({ code, unit, role, reach, ease, standIns }: HeadedColumn): string {
   const options = [
     ease === null ? '' : `ease ${writeNumber(ease.least, unit)}-${writeNumber(ease.most, unit)}`,

@@ -10,7 +10,7 @@ import type { ChartPart } from '../chart-shape';
  *
  * @returns the part, or everything found wrong with the file, each with its place
  *
- * @example importCsv('size,chest-girth (cm)\nS,86-94\nM,94-102')
+ * @example importCsv('size,chest-girth (cm)\nS,86-94\nM,94-102').value.sizes // ['S', 'M']
  */
 export function importCsv(file: Uint8Array | string): Outcome<ChartPart, readonly Finding[]> {
   const text = typeof file === 'string' ? checkText(file) : readText(file);

@@ -191,7 +191,11 @@ export class PartPlacer {
   }
 }
 
-/** The preference that counts for a part: its own lean before the wearer's. */
+/**
+ * The preference that counts for a part: its own lean before the wearer's.
+ *
+ * @example preferenceOf({ lean: 'larger' }, 'close') // 'roomy'
+ */
 export function preferenceOf({ lean }: Pick<CompiledPart, 'lean'>, preference: FitPreference): FitPreference {
   return lean === null ? preference : lean === 'larger' ? 'roomy' : 'close';
 }

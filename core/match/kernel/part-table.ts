@@ -18,7 +18,11 @@ export function sizeIn(answer: Answer): number {
   return (answer & SIZE_MASK) - 1;
 }
 
-/** A verdict (an index of `VERDICTS`) and a size (-1 for none) as an answer. */
+/**
+ * A verdict (an index of `VERDICTS`) and a size (-1 for none) as an answer.
+ *
+ * @example sizeIn(asAnswer(3, 7)) // 7
+ */
 export function asAnswer(verdict: number, size: number): Answer {
   return (verdict << SIZE_BITS) | (size + 1);
 }

@@ -132,7 +132,7 @@ describe('drawOdds', () => {
     const draw = drawFrom(seededRandom(5_5));
     const normal = seededNormal(seededRandom(7));
     let compared = 0;
-    for (let chart = 0; chart < 24; chart++) {
+    for (let chart = 0; chart < 12; chart++) {
       const compiled = compileChart(chartSheetSchema.parse(randomChart(draw)));
       const kernel = new Kernel(compiled, { preference: randomPreference(draw) });
       const readings = [...randomBody(draw)].map(
@@ -146,7 +146,7 @@ describe('drawOdds', () => {
       if (far > HALF_A_POINT + 1.5 / Math.sqrt(PLAIN_DRAWS)) fail(`chart ${chart}: ${far} at ${where}`);
       compared += plain.parts.reduce((sum, part) => sum + part.length, 0);
     }
-    expect(compared).toBeGreaterThan(100);
+    expect(compared).toBeGreaterThan(60);
   });
 
   it('weighs what shares a reading as it is', () => {
