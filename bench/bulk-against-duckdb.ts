@@ -3,16 +3,12 @@ import {
   chartSheetSchema,
   compileChart,
   Kernel,
-  newTally,
-  sizeRoll,
-  tallied,
-  tallyAnswers,
+  tallyRoll,
   VERDICTS,
   type ChartSheet,
   type MeasurementCode,
 } from '@neat-measure/core';
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
+import type { Connection } from './duckdb';
 
 /**
  * Bulk matching against DuckDB's range join: the same wearers and chart rows, one thread each,
@@ -58,26 +54,16 @@ function chart(number: number): ChartSheet {
 }
 
 function ours(charts: readonly Kernel[], wearers: ReadonlyMap<MeasurementCode, Float64Array>): Float64Array {
-  const tallies = new Map(charts.map((chart) => [chart, newTally()]));
-  sizeRoll(charts, wearers, (chart, sized) => {
-    tallyAnswers(sized, tallies.get(chart)!);
-  });
+  const tallies = tallyRoll(charts, wearers);
   const settled = VERDICTS.indexOf('settled');
-  return Float64Array.from({ length: CHARTS * SIZES }, (_, at) =>
-    tallied(tallies.get(charts[Math.floor(at / SIZES)]!)!, asAnswer(settled, at % SIZES)),
+  return Float64Array.from(
+    { length: CHARTS * SIZES },
+    (_, at) => tallies.get(charts[Math.floor(at / SIZES)]!)![asAnswer(settled, at % SIZES)]!,
   );
 }
 
-interface Connection {
-  run(sql: string): Promise<unknown>;
-  runAndReadAll(sql: string): Promise<{ getRows(): [number, number, bigint][] }>;
-}
-
-/** @param folder where `@duckdb/node-api` was installed for this run */
-export async function benchBulk(folder: string, say: (line: string) => void): Promise<number> {
-  const { DuckDBInstance } = createRequire(join(folder, 'package.json'))('@duckdb/node-api') as {
-    DuckDBInstance: { create(path: string, options: object): Promise<{ connect(): Promise<Connection> }> };
-  };
+/** @param duck a connection of one thread */
+export async function benchBulk(duck: Connection, say: (line: string) => void): Promise<number> {
   const sheets = Array.from({ length: CHARTS }, (_, number) => chart(number));
   const charts = sheets.map((sheet) => new Kernel(compileChart(sheet)));
   const wearers = new Map(
@@ -87,7 +73,6 @@ export async function benchBulk(folder: string, say: (line: string) => void): Pr
     ]),
   );
 
-  const duck = await (await DuckDBInstance.create(':memory:', { threads: '1' })).connect();
   await duck.run(
     `create table wearers as select ${SQL.map((sql, at) => `(${sql})::integer as m${at}`).join(', ')} from range(${WEARERS}) t(i)`,
   );
@@ -115,7 +100,8 @@ export async function benchBulk(folder: string, say: (line: string) => void): Pr
     const answer = (await duck.runAndReadAll(join3)).getRows();
     theirs.push(performance.now() - start);
     const joined = new Float64Array(CHARTS * SIZES);
-    for (const [number, size, count] of answer) joined[number * SIZES + size] = Number(count);
+    for (const [number, size, count] of answer as [number, number, bigint][])
+      joined[number * SIZES + size] = Number(count);
     if (counts.some((count, at) => count !== joined[at])) throw new Error('the counts differ');
   }
   const [here, there] = [Math.min(...mine), Math.min(...theirs)];

@@ -33,21 +33,11 @@ export function sizeRoll(
   wearers: ReadonlyMap<MeasurementCode, Float64Array>,
   take: (chart: Kernel, sized: RollSizes) => void,
 ): void {
-  const count = [...wearers.values()][0]?.length ?? 0;
-  const missing = new Float64Array(count).fill(NaN);
-  const plain = charts.flatMap((chart): PlainChart[] => {
-    const table = plainTable(chart);
-    return table === null || chart.codes.some((code) => !wearers.has(code)) ? [] : [{ chart, table }];
-  });
-  const shared = sharedAxes(plain);
-  const walks = inPairs(plain).map((pair) => new Walk(pair, shared));
-  const others = charts.filter((chart) => plain.every((one) => one.chart !== chart));
-  const rounds = others.map((chart) => new Rounds(chart, wearers, missing));
-  for (let from = 0; from < count; from += AT_ONCE) {
-    const many = Math.min(AT_ONCE, count - from);
-    for (const [code, { axis, places }] of shared) axis.placeEach(wearers.get(code)!, from, many, places);
-    for (const walk of walks) walk.walk(wearers, from, many, take);
-    for (const round of rounds) round.size(from, many, take);
+  const roll = new Roll(charts, wearers);
+  for (const [from, many] of roll.blocks()) {
+    roll.place(from, many);
+    for (const walk of roll.walks) walk.walk(wearers, from, many, take);
+    for (const round of roll.rounds) round.size(from, many, take);
   }
 }
 
@@ -55,33 +45,75 @@ export function sizeRoll(
 const ANSWERS = 1 << 12;
 
 /**
- * Counts how many wearers have each answer, on top of what was counted before.
+ * How many of everybody have each answer, by chart: one count an answer, which `verdictIn` and
+ * `sizeIn` take apart as they do for a wearer. What `sizeRoll` says, counted; where many have the same
+ * answer it is not looked up for each, but their combinations are counted first.
  *
- * @param tally one count an answer; `newTally()` to begin with
+ * @param wearers the measurements in micrometres, `NaN` for one not taken; all equally long
+ * @throws RangeError for charts with more ends of sizes than can be counted in sixteen bits
  */
-export function tallyAnswers({ answers, count }: RollSizes, tally: Int32Array): void {
-  // Neighbours often share an answer, and a count must be stored before it can be raised again;
-  // two tallies in turn keep that from being waited for.
-  const even = count & ~1;
-  for (let row = 0; row < even; row += 2) {
-    tally[answers[row]!]! += 1;
-    tally[ANSWERS + answers[row + 1]!]! += 1;
+export function tallyRoll(
+  charts: readonly Kernel[],
+  wearers: ReadonlyMap<MeasurementCode, Float64Array>,
+): Map<Kernel, Int32Array> {
+  const tallies = new Map(charts.map((chart) => [chart, new Int32Array(ANSWERS)]));
+  const roll = new Roll(charts, wearers);
+  for (const [from, many] of roll.blocks()) {
+    roll.place(from, many);
+    for (const walk of roll.walks) walk.count(many);
+    for (const round of roll.rounds)
+      round.size(from, many, (chart, sized) => {
+        tallyAnswers(sized, tallies.get(chart)!);
+      });
   }
-  if (even < count) tally[answers[even]!]! += 1;
+  const open = roll.walks.filter((walk) => walk.sumUp(tallies));
+  // Whoever is in a combination that is not known, or not enough, is asked for themselves.
+  if (open.length > 0)
+    for (const [from, many] of roll.blocks()) {
+      roll.place(from, many);
+      for (const walk of open) walk.askOpen(wearers, from, many, tallies);
+    }
+  return tallies;
 }
 
-/** A tally of nobody yet. */
-export function newTally(): Int32Array {
-  return new Int32Array(2 * ANSWERS);
+function tallyAnswers({ answers, count }: RollSizes, tally: Int32Array): void {
+  for (let row = 0; row < count; row++) tally[answers[row]!]! += 1;
 }
 
-/**
- * How many wearers of a tally have an answer.
- *
- * @example tallied(newTally(), 0) // 0
- */
-export function tallied(tally: Int32Array, answer: Answer): number {
-  return tally[answer]! + tally[ANSWERS + answer]!;
+/** Everybody and all charts, made ready: who is answered by walks and who by rounds. */
+class Roll {
+  readonly walks: readonly Walk[];
+  readonly rounds: readonly Rounds[];
+  private readonly shared: ReadonlyMap<MeasurementCode, SharedAxis>;
+  private readonly count: number;
+
+  constructor(
+    charts: readonly Kernel[],
+    private readonly wearers: ReadonlyMap<MeasurementCode, Float64Array>,
+  ) {
+    this.count = [...wearers.values()][0]?.length ?? 0;
+    const missing = new Float64Array(this.count).fill(NaN);
+    const plain = charts.flatMap((chart): PlainChart[] => {
+      const table = plainTable(chart);
+      return table === null || chart.codes.some((code) => !wearers.has(code)) ? [] : [{ chart, table }];
+    });
+    this.shared = sharedAxes(plain);
+    this.walks = inPairs(plain).map((pair) => new Walk(pair, this.shared));
+    this.rounds = charts
+      .filter((chart) => plain.every((one) => one.chart !== chart))
+      .map((chart) => new Rounds(chart, wearers, missing));
+  }
+
+  /** Where each block of wearers begins, and how many it has. */
+  *blocks(): Generator<readonly [from: number, many: number]> {
+    for (let from = 0; from < this.count; from += AT_ONCE) yield [from, Math.min(AT_ONCE, this.count - from)];
+  }
+
+  /** Finds the places of a block among the ends of all charts. */
+  place(from: number, many: number): void {
+    for (const [code, { axis, places }] of this.shared)
+      axis.placeEach(this.wearers.get(code)!, from, many, places);
+  }
 }
 
 /** A chart of one part of few plain measurements, which a roll looks up by shared places. */
@@ -144,6 +176,8 @@ class Walk {
   private readonly offsets: readonly Int32Array[];
   private readonly known: readonly [Uint16Array, Uint16Array];
   private readonly answers = [new Uint16Array(AT_ONCE), new Uint16Array(AT_ONCE)] as const;
+  private readonly counts: readonly [Int32Array, Int32Array];
+  private wasOpen: readonly Uint16Array[] | null = null;
 
   constructor(
     private readonly pair: readonly [PlainChart, PlainChart | null],
@@ -161,6 +195,7 @@ class Walk {
     if (other !== null) this.mark(other, 16, shared);
     // Beside a chart that walks alone goes one of a single answer.
     this.known = [one.table.table(), other?.table.table() ?? Uint16Array.of(ALONE)];
+    this.counts = [new Int32Array(this.known[0].length), new Int32Array(this.known[1].length)];
   }
 
   walk(
@@ -196,6 +231,64 @@ class Walk {
     this.pair.forEach((one, at) => {
       if (one !== null) take(one.chart, { from, count: many, answers: answers[at]!, furtherSizes: [] });
     });
+  }
+
+  /** Counts a block by the combinations it is in. */
+  count(many: number): void {
+    const { counts, places, offsets } = this;
+    countEach(
+      many,
+      counts[0],
+      counts[1],
+      places[0]!,
+      places[1]!,
+      places[2]!,
+      offsets[0]!,
+      offsets[1]!,
+      offsets[2]!,
+    );
+  }
+
+  /**
+   * Adds the answers of all combinations that are known to the tallies.
+   *
+   * @returns whether somebody is in one that is not
+   */
+  sumUp(tallies: ReadonlyMap<Kernel, Int32Array>): boolean {
+    let open = false;
+    this.pair.forEach((one, at) => {
+      if (one === null) return;
+      const tally = tallies.get(one.chart)!;
+      const known = this.known[at as 0 | 1];
+      this.counts[at as 0 | 1].forEach((count, combination) => {
+        if (count === 0) return;
+        if (known[combination]! >= ASK) open = true;
+        else tally[known[combination]!]! += count;
+      });
+    });
+    return open;
+  }
+
+  /** Asks for everybody of a block in a combination that was open when it was summed up. */
+  askOpen(
+    wearers: ReadonlyMap<MeasurementCode, Float64Array>,
+    from: number,
+    many: number,
+    tallies: ReadonlyMap<Kernel, Int32Array>,
+  ): void {
+    this.wasOpen ??= this.known.map((known) => known.map((one) => (one >= ASK ? 1 : 0)));
+    for (let row = 0; row < many; row++) {
+      let both = 0;
+      for (let at = 0; at < WALKED; at++) both += this.offsets[at]![this.places[at]![row]!]!;
+      for (const which of [0, 1] as const) {
+        const one = this.pair[which];
+        const combination = which === 0 ? both & 0xffff : both >>> 16;
+        if (one === null || this.wasOpen[which]![combination] === 0) continue;
+        const known = this.known[which][combination]!;
+        if (known >= ASK) this.ask(which, row, combination, wearers, from);
+        tallies.get(one.chart)![known >= ASK ? this.answers[which][row]! : known]! += 1;
+      }
+    }
   }
 
   private mark(
@@ -268,6 +361,25 @@ function step(
     if (one >= ASK || other >= ASK) break;
   }
   return row;
+}
+
+/** The same, counting: what combination each of a block is in, for both charts. */
+function countEach(
+  many: number,
+  countsOne: Int32Array,
+  countsOther: Int32Array,
+  placeA: Uint16Array,
+  placeB: Uint16Array,
+  placeC: Uint16Array,
+  offsetA: Int32Array,
+  offsetB: Int32Array,
+  offsetC: Int32Array,
+): void {
+  for (let row = 0; row < many; row++) {
+    const both = offsetA[placeA[row]!]! + offsetB[placeB[row]!]! + offsetC[placeC[row]!]!;
+    countsOne[both & 0xffff]! += 1;
+    countsOther[both >>> 16]! += 1;
+  }
 }
 
 /** A chart that goes through its kernel, as many at a time as that takes. */

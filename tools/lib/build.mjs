@@ -4,7 +4,7 @@ import { join, relative } from 'node:path';
 import { BUILD, ROOT } from './paths.mjs';
 import { giveUp, node, say } from './run.mjs';
 
-const SKIPPED = new Set(['node_modules', 'dist', '.angular', 'testing']);
+const SKIPPED = new Set(['node_modules', 'dist', '.angular']);
 
 /** What is built, from which folders and files, and how. */
 const PRODUCTS = {
