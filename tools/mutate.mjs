@@ -1,0 +1,117 @@
+// npm run mutate [folder ...] [--sample N]: changes core in small ways, one at a time, and sees whether
+// its specs notice. A sample of N mutants a folder, the same every time; what survives is told.
+import { createInstrumenter } from '@stryker-mutator/instrumenter';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { createInjector } from 'typed-inject';
+import { npmPackages } from './lib/install.mjs';
+import { BUILD, ROOT } from './lib/paths.mjs';
+import { node, say } from './lib/run.mjs';
+
+const FOLDERS = ['quantity', 'body', 'capture', 'chart', 'match', 'foresight', 'fit', 'group'];
+const { values, positionals } = parseArgs({
+  options: { sample: { type: 'string', default: '25' } },
+  allowPositionals: true,
+});
+const folders = positionals.length > 0 ? positionals : FOLDERS;
+await npmPackages();
+mkdirSync(BUILD, { recursive: true });
+
+const quiet = Object.fromEntries(
+  ['trace', 'debug', 'info', 'warn', 'error', 'fatal'].map((level) => [level, () => undefined]),
+);
+const off = Object.fromEntries(
+  ['Trace', 'Debug', 'Info', 'Warn', 'Error', 'Fatal'].map((level) => [`is${level}Enabled`, () => false]),
+);
+const instrumenter = createInjector()
+  .provideValue('logger', { ...quiet, ...off })
+  .injectFunction(createInstrumenter);
+
+/** Files that are one table of data, or words alone: a spec that holds them would be their copy. */
+const TABLES =
+  /catalogue\/(?!codes)|protocols\.ts|body-statistics|tape-paths|figure\.ts|fit-checks\.ts|\/say-/;
+
+async function mutantsOf(folder) {
+  const files = readdirSync(join(ROOT, 'core', folder), { recursive: true, encoding: 'utf8' })
+    .map((name) => `core/${folder}/${name}`)
+    .filter((name) => name.endsWith('.ts') && !/\.spec\.ts$|\.d\.ts$/.test(name) && !TABLES.test(name))
+    .sort();
+  const { mutants } = await instrumenter.instrument(
+    files.map((name) => ({ name, content: readFileSync(join(ROOT, name), 'utf8'), mutate: true })),
+    // A text that is another is noticed by no rule but its own copy.
+    { excludedMutations: ['StringLiteral'], ignorers: [], plugins: null },
+  );
+  return mutants;
+}
+
+/** As many of some things as wanted, the same every time (a linear congruence, Knuth's constants, from memory). */
+function sample(of, wanted) {
+  const left = [...of];
+  let state = 42;
+  const taken = [];
+  while (taken.length < wanted && left.length > 0) {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    taken.push(...left.splice(state % left.length, 1));
+  }
+  return taken;
+}
+
+const chosen = [];
+for (const folder of folders) {
+  const mutants = await mutantsOf(folder);
+  const some = sample(mutants, Number(values.sample));
+  say(`${folder}: ${some.length} of ${mutants.length} mutants`);
+  chosen.push(...some);
+}
+const rangeOf = ({ fileName, location: { start, end } }) =>
+  `${fileName}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`;
+const config = join(BUILD, 'stryker.json');
+const report = join(BUILD, 'mutation.json');
+writeFileSync(
+  config,
+  JSON.stringify({
+    testRunner: 'jasmine',
+    plugins: ['@stryker-mutator/jasmine-runner'],
+    jasmineConfigFile: 'core/jasmine.json',
+    testRunnerNodeArgs: ['--import', 'tsx'],
+    coverageAnalysis: 'perTest',
+    mutate: [...new Set(chosen.map(rangeOf))],
+    mutator: { excludedMutations: ['StringLiteral'] },
+    reporters: ['json', 'clear-text'],
+    clearTextReporter: { allowColor: false, logTests: false, reportTests: false, reportScoreTable: false },
+    jsonReporter: { fileName: report },
+    ignorePatterns: ['web', 'server', 'e2e', '.data', '.build', 'docs'],
+    tempDirName: '.build/stryker',
+    symlinkNodeModules: true,
+    concurrency: 2,
+    // What is only run while a file loads would need every spec for each mutant.
+    ignoreStatic: true,
+    timeoutMS: 60_000,
+    disableTypeChecks: false,
+    checkers: [],
+  }),
+);
+await node(['node_modules/@stryker-mutator/core/bin/stryker.js', 'run', config]);
+
+const wanted = new Set(chosen.map((one) => `${rangeOf(one)} ${one.mutatorName} ${one.replacement}`));
+const { files } = JSON.parse(readFileSync(report, 'utf8'));
+for (const folder of folders) {
+  const counted = { killed: 0, of: 0 };
+  for (const [fileName, { mutants }] of Object.entries(files)) {
+    if (!fileName.startsWith(`core/${folder}/`)) continue;
+    for (const {
+      location: { start, end },
+      mutatorName,
+      replacement,
+      status,
+    } of mutants) {
+      const name = `${fileName}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1} ${mutatorName} ${replacement}`;
+      if (!wanted.has(name) || status === 'Ignored' || status === 'CompileError') continue;
+      counted.of += 1;
+      if (status === 'Killed' || status === 'Timeout') counted.killed += 1;
+      else say(`  ${status}: ${fileName}:${start.line} ${mutatorName}: ${String(replacement).slice(0, 90)}`);
+    }
+  }
+  say(`${folder}: ${counted.killed} of ${counted.of} killed`);
+}
