@@ -8,7 +8,7 @@ import {
   judge,
   measurement,
   readReading,
-  sayDiagnosis,
+  sayChartFinding,
   sayReason,
   type ChartSheet,
   type MeasurementCode,
@@ -178,7 +178,7 @@ describe('the demo charts', () => {
       expect(
         examineChart(sheet)
           .filter(({ severity }) => severity === 'wrong')
-          .map((one) => sayDiagnosis(sheet, one)),
+          .map((one) => sayChartFinding(sheet, one)),
       ).toEqual([]);
       const again = importChartJson(exportChartJson(sheet));
       expect(again.ok && again.value).toEqual(sheet);

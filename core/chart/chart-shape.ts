@@ -109,7 +109,7 @@ const partSchema = z.object({
   rule: z.enum(HOUSE_RULES).nullable().default(null),
   /** Which of its sizes are offered depends on what another part came to. */
   offered: z
-    .object({ by: partCodeSchema, sizes: z.record(sizeSchema, z.array(sizeSchema).min(1)) })
+    .object({ by: partCodeSchema, sizes: z.record(sizeSchema, z.array(sizeSchema)) })
     .nullable()
     .default(null),
 });

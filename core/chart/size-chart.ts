@@ -1,40 +1,7 @@
-import { z } from 'zod';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import {
-  CHART_FORMAT,
-  chartShapeSchema,
-  type ChartColumn,
-  type ChartPart,
-  type ChartSheet,
-} from './chart-shape';
+import { CHART_FORMAT, type ChartColumn, type ChartPart, type ChartSheet } from './chart-shape';
 import { isDerivedCode, type ColumnCode } from './column-code';
 import { behindColumn } from './derivation';
-import { faultsOfSheet } from './sheet-faults';
-
-/** Names that earlier files of the same form wrote; they are still read. */
-const EARLIER_NAMES: Readonly<Record<string, string>> = { instead: 'standIns', also: 'otherNames' };
-
-/** Everything that a maker's sheet says of one garment. */
-export const chartSheetSchema = z.preprocess(
-  withNamesOfToday,
-  chartShapeSchema.superRefine((sheet, context) => {
-    for (const { path, message } of faultsOfSheet(sheet))
-      context.addIssue({ code: 'custom', path: [...path], message });
-  }),
-);
-
-function withNamesOfToday(json: unknown): unknown {
-  const renamed = (one: unknown, inside: string): unknown => {
-    if (typeof one !== 'object' || one === null || Array.isArray(one)) return one;
-    return Object.fromEntries(
-      Object.entries(one).map(([name, value]: [string, unknown]) => [
-        EARLIER_NAMES[name] ?? name,
-        name === inside && Array.isArray(value) ? value.map((each) => renamed(each, 'columns')) : value,
-      ]),
-    );
-  };
-  return renamed(json, 'parts');
-}
 
 /** The part that is asked for first, and the only one of a plain size table. */
 export function firstPart(sheet: Pick<ChartSheet, 'parts'>): ChartPart {

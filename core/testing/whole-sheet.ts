@@ -1,5 +1,5 @@
 import { type ChartSheet } from '../chart/chart-shape';
-import { chartSheetSchema } from '../chart/size-chart';
+import { chartSheetSchema } from '../chart/sheet-schema';
 
 /** A sheet as a file writes it, everything left out that the form lets out; throws on one with faults, for specs only. */
 export function wholeSheet(written: object): ChartSheet {

@@ -2,7 +2,7 @@ import { failure, success, type Outcome } from '../../outcome';
 import type { FileFinding } from '../finding';
 import { sayFinding } from '../say-finding';
 import { type ChartSheet } from '../chart-shape';
-import { chartSheetSchema } from '../size-chart';
+import { chartSheetSchema } from '../sheet-schema';
 import { kindOfStep } from '../steps';
 import { writtenLength, writtenRounding } from '../written-length';
 import { MOST_CHART_BYTES, readText } from './read-text';

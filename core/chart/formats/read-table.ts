@@ -4,6 +4,7 @@ import type { TableRow } from './csv';
 import type { Finding, Place, TableFinding } from '../finding';
 import { parseColumnHeading, type HeadedColumn } from './heading';
 import type { Cell } from '../interval';
+import { fallsBehind, isAlone, isSame, singleAmongIntervals } from '../rules/cells';
 import { parseCell } from './parse-cell';
 import { LONGEST_SIZE, MOST_SIZES, type ChartColumn, type ChartPart } from '../chart-shape';
 import { plainPart } from '../size-chart';
@@ -118,31 +119,22 @@ interface ReadCell {
 
 /** One way of writing a column: a lone value among intervals could mean either, so it is asked about. */
 function findMixture(read: readonly ReadCell[], findings: TableFinding[]): void {
-  const nominal = read.filter(({ cell }) => cell.kind === 'nominal');
-  if (nominal.length === 0) return;
-  if (nominal.length < read.length) {
-    for (const { place, text } of nominal) findings.push({ code: 'nominal-among-intervals', place, text });
-  } else if (nominal.length === 1) {
-    findings.push({ code: 'nominal-alone', place: nominal[0]!.place, text: nominal[0]!.text });
+  const cells = read.map(({ cell }) => cell);
+  for (const at of singleAmongIntervals(cells)) {
+    const { place, text } = read[at]!;
+    findings.push({ code: 'nominal-among-intervals', place, text });
   }
+  if (isAlone(cells)) findings.push({ code: 'nominal-alone', place: read[0]!.place, text: read[0]!.text });
 }
 
-/** Sizes are listed smallest first; a row that falls behind the one above is a slip or a list turned round. */
+/** A row that falls behind the one above, or single values that are the same, are a slip or a list turned round. */
 function findNotGrowing(read: readonly ReadCell[], findings: TableFinding[]): void {
   for (let at = 1; at < read.length; at++) {
-    const before = read[at - 1]!;
-    const row = read[at]!;
-    if (fallsBehind(before.cell, row.cell))
+    const [before, row] = [read[at - 1]!, read[at]!];
+    const twice = row.cell.kind === 'nominal' && isSame(before.cell, row.cell);
+    if (twice || fallsBehind(before.cell, row.cell))
       findings.push({ code: 'not-growing', place: row.place, before: before.text, text: row.text });
   }
-}
-
-function fallsBehind(smaller: Cell, larger: Cell): boolean {
-  if (smaller.kind === 'nominal' || larger.kind === 'nominal')
-    return smaller.kind === 'nominal' && larger.kind === 'nominal' && larger.at <= smaller.at;
-  const lower = larger.lower === null ? -Infinity : larger.lower.at;
-  const upper = larger.upper === null ? Infinity : larger.upper.at;
-  return lower < (smaller.lower?.at ?? -Infinity) || upper < (smaller.upper?.at ?? Infinity);
 }
 
 function findExtraCells(head: TableRow, lines: readonly TableRow[], findings: TableFinding[]): void {

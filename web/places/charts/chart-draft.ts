@@ -20,6 +20,7 @@ import {
   measurement,
   columnName,
   RULE_WORDS,
+  sayFault,
   withPart,
   WORKING_UNITS,
   type ChartPart,
@@ -97,7 +98,7 @@ export class ChartDraft {
   protected readonly taken = computed(() =>
     decidingCodes(this.sheet()).map((code) => measurement(code).name),
   );
-  protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(({ message }) => message));
+  protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(sayFault));
   protected readonly ready = computed(() => this.unread().size === 0 && this.sheetFaults().length === 0);
 
   /** Changes something of the chart, to be taken back with Ctrl+Z. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { examineChart, sayDiagnosis, type ChartSheet } from '@neat-measure/core';
+import { examineChart, sayChartFinding, type ChartSheet } from '@neat-measure/core';
 
 const SEVERITY_WORDS = { wrong: 'wrong', look: 'look again', note: 'note' } as const;
 
@@ -68,7 +68,7 @@ export class DoctorList {
       .map((one) => ({
         severity: one.severity,
         word: SEVERITY_WORDS[one.severity],
-        words: capital(sayDiagnosis(this.sheet(), one)),
+        words: capital(sayChartFinding(this.sheet(), one)),
         mend: one.mend,
       })),
   );

@@ -1,5 +1,12 @@
-import { chartShapeSchema, codesRead, decidingCodes, faultsOfSheet, type ChartSheet } from '../index';
-import { scale } from '../testing/whole-sheet';
+import {
+  chartShapeSchema,
+  codesRead,
+  decidingCodes,
+  faultsOfSheet,
+  sayFault,
+  type ChartSheet,
+} from '../../index';
+import { scale } from '../../testing/whole-sheet';
 
 const WAIST = scale('waist', 'trouser-waist-girth', ['30', '32', '34'], {
   values: ['30 in', '32 in', '34 in'],
@@ -36,7 +43,7 @@ describe('faultsOfSheet', () => {
   const breaks = (name: string, changes: object, says: string, path: string) =>
     it(name, () => {
       const faults = faultsOfSheet(trousers(changes)).map(
-        (fault) => `${fault.path.join('.')}: ${fault.message}`,
+        (fault) => `${fault.path.join('.')}: ${sayFault(fault)}`,
       );
       expect(faults).toContain(`${path}: ${says}`);
       for (const fault of faults) expect(fault).toMatch(/\.$/);

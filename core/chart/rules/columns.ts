@@ -7,12 +7,13 @@ import {
   type WorkingUnit,
 } from '../../quantity/length';
 import { isDerivedCode } from '../column-code';
+import { behindColumn } from '../derivation';
 import type { GarmentKind } from '../garment-kind';
 import type { Cell } from '../interval';
 import type { ChartColumn, ChartPart, ChartSheet } from '../chart-shape';
-import { diagnoseArithmetic } from './arithmetic';
-import { examineCombinations, examineLabels, examineOffer } from './sizes';
-import type { Diagnosis } from './diagnosis';
+import { columnName } from '../size-chart';
+import { fallsBehind, isSame, saysNothing } from './cells';
+import { rulesOf, type Found, type RuleCode } from './rule';
 
 /** Garments that are cut wider than the body; of these a negative ease is a slip, of stretch garments it may be meant. */
 const CUT_WIDER: readonly GarmentKind[] = [
@@ -25,26 +26,30 @@ const CUT_WIDER: readonly GarmentKind[] = [
   'one-piece',
 ];
 
-/**
- * Examines a chart: what in it sizes people wrongly, what may be a slip, and what is good to
- * know. The sheet is one whose parts go together (`faultsOfSheet`); this asks whether its
- * numbers make sense.
- *
- * @returns the findings, worst first, in the order of the chart within
- */
-export function examineChart(sheet: ChartSheet): Diagnosis[] {
-  const found = [
-    ...sheet.parts.flatMap((part, at) => [
-      ...part.columns.flatMap((column) => examineColumn(sheet, part, at, column)),
-      ...examineLabels(sheet, part),
-      ...examineOffer(sheet, part),
-    ]),
-    ...examineCombinations(sheet),
-    ...diagnoseArithmetic(sheet),
-  ];
-  const order = ['wrong', 'look', 'note'];
-  return found.sort((a, b) => order.indexOf(a.severity) - order.indexOf(b.severity));
-}
+/** What a table's numbers say of themselves, column by column. */
+export const COLUMN_RULES = rulesOf(
+  [
+    'upside-down',
+    'not-growing',
+    'same-as-before',
+    'says-nothing',
+    'other-unit-cell',
+    'other-unit-column',
+    'outside-any-body',
+    'negative-ease',
+    'stand-in-too-late',
+    'moved-by-one',
+    'step-jump',
+    'whole-number-gap',
+    'bare-gap',
+    'gap',
+    'overlap',
+  ],
+  (sheet) =>
+    sheet.parts.flatMap((part, at) =>
+      part.columns.flatMap((column) => examineColumn(sheet, part, at, column)),
+    ),
+);
 
 interface Ends {
   readonly lower: Length | null;
@@ -56,20 +61,20 @@ function endsOf(cell: Cell): Ends {
   return { lower: cell.lower?.at ?? null, upper: cell.upper?.at ?? null };
 }
 
-function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, column: ChartColumn): Diagnosis[] {
-  const found: Diagnosis[] = [];
+function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, column: ChartColumn): Found[] {
+  const found: Found[] = [];
+  const columnAt = part.columns.indexOf(column);
   const say = (
-    code: Diagnosis['code'],
-    severity: Diagnosis['severity'],
+    code: RuleCode,
     size: number | null,
     lengths: readonly Length[],
-    mend: Diagnosis['mend'] = null,
+    mend: Found['mend'] = null,
     labels: readonly string[] = size === null ? [] : [part.sizes[size]!],
   ) =>
     found.push({
       code,
-      severity,
       place: { part: part.code, column: column.code, size },
+      path: ['parts', partAt, 'columns', columnAt, ...(size === null ? [] : ['cells', size])],
       facts: { lengths, labels, unit: column.unit },
       mend,
     });
@@ -80,19 +85,24 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
   const whole = wholeColumnUnit(column);
   if (whole !== null) {
     const cells = column.cells.map((cell) => inUnit(cell, column.unit, whole));
-    say('other-unit-column', 'wrong', null, [], {
+    say('other-unit-column', null, [], {
       does: `Read the column in ${whole}`,
       sheet: withCells(cells, { unit: whole }),
     });
     return found;
   }
+  const mute = column.role === 'deciding' ? column.cells.findIndex(saysNothing) : -1;
+  if (mute >= 0) say('says-nothing', mute, []);
+  for (const code of column.standIns)
+    if (behindColumn(sheet.derivations, code).parts.some((one) => !isBefore(sheet, one, partAt)))
+      say('stand-in-too-late', null, [], null, [columnName(sheet, code, (one) => measurement(one).name)]);
   const ends = column.cells.map(endsOf);
   const odd = new Set<number>();
   column.cells.forEach((cell, size) => {
     const { lower, upper } = ends[size]!;
     if (lower !== null && upper !== null && lower > upper && cell.kind === 'interval') {
       odd.add(size);
-      say('upside-down', 'wrong', size, [lower, upper], {
+      say('upside-down', size, [lower, upper], {
         does: 'Turn it round',
         sheet: withCells(
           replaced(size, {
@@ -107,7 +117,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     const other = otherUnitCell(column, size);
     if (other !== null) {
       odd.add(size);
-      say('other-unit-cell', 'wrong', size, [lower ?? upper!], {
+      say('other-unit-cell', size, [lower ?? upper!], {
         does: `Read it in ${other}`,
         sheet: withCells(replaced(size, inUnit(cell, column.unit, other))),
       });
@@ -115,7 +125,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     }
     if (isOutside(column, ends[size]!)) {
       odd.add(size);
-      say('outside-any-body', 'wrong', size, [lower ?? upper!]);
+      say('outside-any-body', size, [lower ?? upper!]);
     }
   });
 
@@ -124,35 +134,39 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     if (odd.has(size) || odd.has(size - 1)) continue;
     const [before, here] = [ends[size - 1]!, ends[size]!];
     const labels = [part.sizes[size - 1]!, part.sizes[size]!];
-    if (before.lower !== null && before.lower === here.lower && before.upper === here.upper) {
-      say('same-as-before', 'wrong', size, [here.lower!], null, labels);
+    if (isSame(column.cells[size - 1]!, column.cells[size]!)) {
+      if (!saysNothing(column.cells[size]!))
+        say('same-as-before', size, [here.lower ?? here.upper!], null, labels);
       continue;
     }
-    if (
-      (before.lower !== null && here.lower !== null && here.lower < before.lower) ||
-      (before.upper !== null && here.upper !== null && here.upper < before.upper)
-    ) {
-      say('not-growing', 'wrong', size, [here.lower ?? here.upper!], null, labels);
+    if (fallsBehind(column.cells[size - 1]!, column.cells[size]!)) {
+      say(
+        'not-growing',
+        size,
+        [here.lower ?? here.upper!].filter((one) => one !== null),
+        null,
+        labels,
+      );
       continue;
     }
     if (column.cells[size]!.kind === 'nominal') steps.push(here.lower! - before.lower!);
     else if (before.lower !== null && here.lower !== null) steps.push(here.lower - before.lower);
     if (isOnGrid(sheet, column)) continue;
-    examineBorder(column, size, before, here, (code, severity, lengths, mend) => {
+    examineBorder(column, size, before, here, (code, lengths, mend) => {
       const mended =
         mend === null ? null : { does: mend.does, sheet: withCells(replaced(size - 1, mend.cell)) };
-      say(code, severity, size, lengths, mended, labels);
+      say(code, size, lengths, mended, labels);
     });
   }
   const moved = movedByOne(ends, odd);
-  if (moved !== null) say('moved-by-one', 'look', moved, [ends[moved]!.lower!]);
+  if (moved !== null) say('moved-by-one', moved, [ends[moved]!.lower!]);
   else
     examineSteps(ends, odd, (size, lengths) =>
-      say('step-jump', 'look', size, lengths, null, [part.sizes[size - 1]!, part.sizes[size]!]),
+      say('step-jump', size, lengths, null, [part.sizes[size - 1]!, part.sizes[size]!]),
     );
 
   if (column.ease !== null && column.ease.least < 0 && CUT_WIDER.includes(sheet.kind))
-    say('negative-ease', 'wrong', null, [column.ease.least]);
+    say('negative-ease', null, [column.ease.least]);
   return found;
 }
 
@@ -171,8 +185,7 @@ function examineBorder(
   before: Ends,
   here: Ends,
   say: (
-    code: 'gap' | 'whole-number-gap' | 'overlap',
-    severity: 'look' | 'note',
+    code: 'gap' | 'bare-gap' | 'whole-number-gap' | 'overlap',
     lengths: readonly Length[],
     mend: { readonly does: string; readonly cell: Cell } | null,
   ) => void,
@@ -180,22 +193,22 @@ function examineBorder(
   const [cell, next] = [column.cells[size - 1]!, column.cells[size]!];
   if (cell.kind === 'nominal' || next.kind === 'nominal' || before.upper === null || here.lower === null)
     return;
-  if (here.lower < before.upper) return say('overlap', 'note', [here.lower, before.upper], null);
+  if (here.lower < before.upper) return say('overlap', [here.lower, before.upper], null);
   if (here.lower === before.upper) {
     // A value that neither side includes is a gap one micrometre wide.
     if (cell.upper!.edge === 'open' && next.lower!.edge === 'open')
-      say('gap', 'look', [before.upper, here.lower], null);
+      say('bare-gap', [before.upper, here.lower], null);
     return;
   }
   const unit = MICROMETRES_PER[column.unit];
   const wholeNumbers = [before.upper, here.lower].every((end) => end % unit === 0);
   // 86-89 and 90-93 are most likely whole numbers of a printer who forgot what lies between.
   if (wholeNumbers && here.lower - before.upper === unit && cell.upper!.edge === 'printed')
-    return say('whole-number-gap', 'look', [before.upper, here.lower], {
+    return say('whole-number-gap', [before.upper, here.lower], {
       does: 'Let it reach to the next size',
       cell: { ...cell, upper: { at: here.lower, edge: 'printed' } },
     });
-  say('gap', 'note', [before.upper, here.lower], null);
+  say('gap', [before.upper, here.lower], null);
 }
 
 /** A step more than twice the usual one, or less than half of it, where all the others are alike. */
@@ -233,6 +246,11 @@ function movedByOne(ends: readonly Ends[], odd: ReadonlySet<number>): number | n
       return size;
   }
   return null;
+}
+
+/** Whether a part stands before another, so that its size is known by then. */
+function isBefore({ parts }: ChartSheet, code: string, at: number): boolean {
+  return parts.slice(0, at).some((part) => part.code === code);
 }
 
 function withColumn(

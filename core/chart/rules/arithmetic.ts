@@ -5,19 +5,27 @@ import { boundedRange, type Arithmetic } from '../compile-arithmetic';
 import { compileChart, type CompiledColumn } from '../compile-chart';
 import type { ChartSheet } from '../chart-shape';
 import { kindOfStep, type Range } from '../steps';
-import type { Diagnosis } from './diagnosis';
+import { rulesOf, type Found } from './rule';
 
 /**
  * What can be said of a chart's arithmetic without any wearer: derivations that never reach
  * the scale they are looked up on, look-up tables that fall back, sizes no body comes to.
  * There is no division but by a fixed count, so nothing can be divided by zero.
  */
-export function diagnoseArithmetic(sheet: ChartSheet): Diagnosis[] {
+export const ARITHMETIC_RULES = rulesOf(
+  ['off-the-scale', 'unreachable-size', 'lookup-not-growing'],
+  examineArithmetic,
+);
+
+function examineArithmetic(sheet: ChartSheet): Found[] {
   const compiled = compileChart(sheet);
   const rangeOf = rangesOf(sheet, compiled.arithmetic);
   const scales = compiled.parts.flatMap(({ whole }) =>
-    whole.deciding.flatMap((column): Diagnosis[] => {
+    whole.deciding.flatMap((column): Found[] => {
       const place = { part: whole.code, column: column.code, size: null };
+      const partAt = sheet.parts.findIndex(({ code }) => code === whole.code);
+      const columnAt = sheet.parts[partAt]!.columns.findIndex(({ code }) => code === column.code);
+      const path = ['parts', partAt, 'columns', columnAt];
       const unit = sheet.parts
         .find(({ code }) => code === whole.code)!
         .columns.find(({ code }) => code === column.code)!.unit;
@@ -26,8 +34,8 @@ export function diagnoseArithmetic(sheet: ChartSheet): Diagnosis[] {
         return [
           {
             code: 'off-the-scale',
-            severity: 'wrong',
             place,
+            path,
             facts: {
               lengths: [range.least, range.most].map((one) => micrometres(Math.round(one))),
               labels: [column.name],
@@ -36,14 +44,14 @@ export function diagnoseArithmetic(sheet: ChartSheet): Diagnosis[] {
             mend: null,
           },
         ];
-      return whole.sizes.flatMap((label, size): Diagnosis[] => {
+      return whole.sizes.flatMap((label, size): Found[] => {
         const { from, until } = column.intervals[size]!;
         if (from < until && until > range.least && from <= range.most) return [];
         return [
           {
             code: 'unreachable-size',
-            severity: 'wrong',
             place: { ...place, size },
+            path: [...path, 'cells', size],
             facts: { lengths: [], labels: [label, column.name], unit },
             mend: null,
           },
@@ -58,17 +66,17 @@ function misses({ intervals }: CompiledColumn, { least, most }: Range): boolean 
   return intervals.every(({ from, until }) => until <= least || from > most);
 }
 
-function lookups(sheet: ChartSheet): Diagnosis[] {
-  return sheet.derivations.flatMap(({ name, steps }) =>
-    steps.flatMap((step): Diagnosis[] => {
+function lookups(sheet: ChartSheet): Found[] {
+  return sheet.derivations.flatMap(({ name, steps }, index) =>
+    steps.flatMap((step, stepAt): Found[] => {
       if (step.do !== 'lookup') return [];
       const at = step.rows.findIndex(({ upTo }, row) => row > 0 && upTo <= step.rows[row - 1]!.upTo);
       if (at < 0) return [];
       return [
         {
           code: 'lookup-not-growing',
-          severity: 'wrong',
           place: { part: null, column: null, size: null },
+          path: ['derivations', index, 'steps', stepAt],
           facts: { lengths: [step.rows[at]!.upTo], labels: [name, step.as], unit: sheet.unit },
           mend: null,
         },

@@ -1,5 +1,5 @@
 import type { ChartPart, ChartSheet } from '../chart-shape';
-import type { Diagnosis } from './diagnosis';
+import { about, rulesOf, type Found } from './rule';
 
 const LETTERS = [
   '4XS',
@@ -23,21 +23,26 @@ const LETTERS = [
 /** Letters that stand for one size. */
 const SAME_LETTER: Readonly<Record<string, string>> = { XXXS: '3XS', XXS: '2XS', XXL: '2XL', XXXL: '3XL' };
 
+/** What the sizes of a chart say of themselves: their letters, what is offered, what is made together. */
+export const SIZE_RULES = rulesOf(
+  ['letters-out-of-order', 'letters-alike', 'never-offered', 'never-combined'],
+  (sheet) => [
+    ...sheet.parts.flatMap((part) => [...examineLabels(sheet, part), ...examineOffer(sheet, part)]),
+    ...examineCombinations(sheet),
+  ],
+);
+
 /** Letters that do not grow. */
-export function examineLabels(sheet: ChartSheet, part: ChartPart): Diagnosis[] {
+function examineLabels(sheet: ChartSheet, part: ChartPart): Found[] {
   const ranks = part.sizes.map((size) => LETTERS.indexOf(size.toUpperCase()));
-  return ranks.flatMap((rank, size): Diagnosis[] => {
+  return ranks.flatMap((rank, size): Found[] => {
     const before = ranks[size - 1] ?? -1;
     if (size === 0 || rank < 0 || before < 0 || rank > before) return [];
     const same = letter(part.sizes[size]!) === letter(part.sizes[size - 1]!);
+    const path = ['parts', sheet.parts.indexOf(part), 'sizes', size];
+    const labels = [part.sizes[size - 1]!, part.sizes[size]!];
     return [
-      {
-        code: 'letters-out-of-order',
-        severity: same ? 'look' : 'wrong',
-        place: { part: part.code, column: null, size },
-        facts: { lengths: [], labels: [part.sizes[size - 1]!, part.sizes[size]!], unit: sheet.unit },
-        mend: null,
-      },
+      about(sheet, same ? 'letters-alike' : 'letters-out-of-order', path, labels, { part: part.code, size }),
     ];
   });
 }
@@ -47,48 +52,34 @@ function letter(size: string): string {
 }
 
 /** Sizes that no outcome of the part before offers. */
-export function examineOffer(sheet: ChartSheet, part: ChartPart): Diagnosis[] {
+function examineOffer(sheet: ChartSheet, part: ChartPart): Found[] {
   if (part.offered === null) return [];
   const { by, sizes } = part.offered;
   const offered = new Set(Object.values(sizes).flat());
   const first = sheet.parts.find(({ code }) => code === by)!;
   const everythingElse = first.sizes.some((size) => sizes[size] === undefined);
-  return part.sizes.flatMap((label, size): Diagnosis[] =>
-    everythingElse || offered.has(label)
-      ? []
-      : [
-          {
-            code: 'never-offered',
-            severity: 'look',
-            place: { part: part.code, column: null, size },
-            facts: { lengths: [], labels: [label, first.name], unit: sheet.unit },
-            mend: null,
-          },
-        ],
-  );
+  return part.sizes.flatMap((label, size): Found[] => {
+    if (everythingElse || offered.has(label)) return [];
+    const path = ['parts', sheet.parts.indexOf(part), 'sizes', size];
+    return [about(sheet, 'never-offered', path, [label, first.name], { part: part.code, size })];
+  });
 }
 
 /** Sizes that are made with no size of the other part. */
-export function examineCombinations(sheet: ChartSheet): Diagnosis[] {
+function examineCombinations(sheet: ChartSheet): Found[] {
   return sheet.combinations.flatMap(({ parts: [first, second], made }) =>
     [first, second].flatMap((code) => {
       const part = sheet.parts.find((one) => one.code === code)!;
       const other = sheet.parts.find((one) => one.code === (code === first ? second : first))!;
-      return part.sizes.flatMap((label, size): Diagnosis[] => {
+      return part.sizes.flatMap((label, size): Found[] => {
         const isMade =
           code === first
             ? (made[label]?.length ?? 0) > 0
             : Object.values(made).some((labels) => labels.includes(label));
-        if (isMade) return [];
-        return [
-          {
-            code: 'never-combined',
-            severity: 'look',
-            place: { part: code, column: null, size },
-            facts: { lengths: [], labels: [label, other.name], unit: sheet.unit },
-            mend: null,
-          },
-        ];
+        const path = ['parts', sheet.parts.indexOf(part), 'sizes', size];
+        return isMade
+          ? []
+          : [about(sheet, 'never-combined', path, [label, other.name], { part: code, size })];
       });
     }),
   );

@@ -1,13 +1,47 @@
-import { examineChart, sayDiagnosis, type ChartSheet, type DiagnosisCode } from '../../index';
+import { examineChart, RULES, sayChartFinding, SEVERITY, type ChartSheet, type RuleCode } from '../../index';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 const chest = (cells: readonly string[], more: object = {}, sizes = cells.map((_, at) => `${38 + at}`)) =>
   wholeSheet({ unit: 'cm', parts: [scale('size', 'chest-girth', sizes, { unit: 'cm', ...more }, cells)] });
 const codes = (sheet: ChartSheet) => examineChart(sheet).map(({ code }) => code);
-const only = (sheet: ChartSheet, code: DiagnosisCode) =>
-  examineChart(sheet).find((one) => one.code === code)!;
+const only = (sheet: ChartSheet, code: RuleCode) => examineChart(sheet).find((one) => one.code === code)!;
+
+describe('the rules', () => {
+  it('are one table: each code has its rule, and each rule matters as the table says', () => {
+    expect(RULES.map(({ code }) => code).sort()).toEqual((Object.keys(SEVERITY) as RuleCode[]).sort());
+    for (const { code, severity } of RULES) expect(severity).toBe(SEVERITY[code]);
+  });
+
+  it('say where in the file each finding is', () => {
+    const sheet = chest(['86-94', '94-102', '90-98']);
+    const [found] = examineChart(sheet);
+    expect([found!.code, found!.path]).toEqual(['not-growing', ['parts', 0, 'columns', 0, 'cells', 2]]);
+  });
+});
 
 describe('the chart doctor', () => {
+  it('calls wrong what decides nothing, and a stand-in that comes too late', () => {
+    const mute = chest(['*', '*', '*']);
+    expect(codes(mute)).toEqual(['says-nothing']);
+    expect(sayChartFinding(mute, only(mute, 'says-nothing'))).toContain('decides nothing');
+    const late = wholeSheet({
+      derivations: [
+        {
+          code: 'derived:left',
+          name: 'Left',
+          steps: [{ do: 'subtract', as: 'left', from: 'waist-girth', take: 'size-of:front' }],
+        },
+      ],
+      parts: [
+        scale('front', 'chest-girth', ['40', '42'], {
+          values: ['40 in', '42 in'],
+          standIns: ['derived:left'],
+        }),
+      ],
+    });
+    expect(sayChartFinding(late, only(late, 'stand-in-too-late'))).toContain('can never stand in');
+  });
+
   it('finds nothing in a sound chart', () => {
     expect(codes(chest(['78-86', '86-94', '94-102', '102-110', '110-118']))).toEqual([]);
   });
@@ -17,14 +51,14 @@ describe('the chart doctor', () => {
     expect(codes(whole)).toEqual(['whole-number-gap', 'whole-number-gap']);
     const { mend } = only(whole, 'whole-number-gap');
     expect(codes(mend!.sheet)).withContext('one of two mended').toEqual(['whole-number-gap']);
-    expect(sayDiagnosis(whole, only(whole, 'whole-number-gap'))).toBe(
+    expect(sayChartFinding(whole, only(whole, 'whole-number-gap'))).toBe(
       'Chest, size 39: 38 ends at 89 cm and 39 begins at 90 cm. If these are whole numbers, whoever lies between falls into a gap.',
     );
     const gap = chest(['86-90', '92-96', '96-100']);
-    expect(sayDiagnosis(gap, only(gap, 'gap'))).toContain('nobody is held from 90 to 92 cm');
+    expect(sayChartFinding(gap, only(gap, 'gap'))).toContain('nobody is held from 90 to 92 cm');
     expect(codes(chest(['>80 <90', '>90 <100', '>=100 <110'])))
       .withContext('nobody holds 90 itself')
-      .toEqual(['gap']);
+      .toEqual(['bare-gap']);
   });
 
   it('asks no gap of a measurement that is rounded to whole units first', () => {
@@ -39,7 +73,7 @@ describe('the chart doctor', () => {
   it('notes overlaps', () => {
     const sheet = chest(['86-94', '92-100', '98-106']);
     expect(codes(sheet)).toEqual(['overlap', 'overlap']);
-    expect(sayDiagnosis(sheet, only(sheet, 'overlap'))).toContain('both hold 92 to 94 cm');
+    expect(sayChartFinding(sheet, only(sheet, 'overlap'))).toContain('both hold 92 to 94 cm');
   });
 
   it('finds a cell in another unit, and reads it in that', () => {
@@ -66,7 +100,7 @@ describe('the chart doctor', () => {
     expect(codes(chest(['86-94', '102-110', '94-102', '110-118']))).toContain('not-growing');
     expect(codes(chest(['86-94', '94-102', '94-102', '102-110']))).toContain('same-as-before');
     const jump = chest(['86-90', '90-94', '94-98', '98-102', '112-116']);
-    expect(sayDiagnosis(jump, only(jump, 'step-jump'))).toBe(
+    expect(sayChartFinding(jump, only(jump, 'step-jump'))).toBe(
       'Chest, size 42: the step from 41 to 42 is 14 cm, where 4 cm is usual in this column.',
     );
     expect(codes(chest(['86-90', '90-98', '94-98', '98-102']))).toContain('moved-by-one');
@@ -75,7 +109,7 @@ describe('the chart doctor', () => {
   it('finds letters out of order', () => {
     const sizes = ['S', 'L', 'M', 'XL'];
     const sheet = chest(['86-94', '94-102', '102-110', '110-118'], {}, sizes);
-    expect(sayDiagnosis(sheet, only(sheet, 'letters-out-of-order'))).toContain('M stands behind L');
+    expect(sayChartFinding(sheet, only(sheet, 'letters-out-of-order'))).toContain('M stands behind L');
     expect(codes(chest(['86-94', '94-102'], {}, ['XXL', '3XL']))).toEqual([]);
   });
 
@@ -131,9 +165,9 @@ describe('the chart doctor', () => {
       ],
       combinations: [{ parts: ['waist', 'leg'], made: { 30: ['30'], 32: ['30'] } }],
     });
-    expect(examineChart(sheet).map((one) => sayDiagnosis(sheet, one))).toEqual([
-      'leg, size 32: 32 is offered for no size of waist.',
+    expect(examineChart(sheet).map((one) => sayChartFinding(sheet, one))).toEqual([
       'waist, size 34: 34 is made with no size of leg.',
+      'leg, size 32: 32 is offered for no size of waist.',
       'leg, size 32: 32 is made with no size of waist.',
     ]);
   });
@@ -147,7 +181,7 @@ describe('the chart doctor', () => {
     const inches = [{ do: 'multiply', as: 'it', of: 'head-girth', by: 0.3183 }];
     expect(codes(derived(inches, ['6', '7', '8']))).toEqual([]);
     const sheet = derived(inches, ['60', '70', '80']);
-    expect(sayDiagnosis(sheet, only(sheet, 'off-the-scale'))).toContain(
+    expect(sayChartFinding(sheet, only(sheet, 'off-the-scale'))).toContain(
       'comes to 5 3/4 to 8 1/2 in over all bodies',
     );
     const rows = [

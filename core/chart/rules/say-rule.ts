@@ -1,0 +1,149 @@
+import { measurement } from '../../body/catalogue';
+import { formatLength, formatNumber } from '../../quantity/format-length';
+import { type ChartSheet } from '../chart-shape';
+import { columnName } from '../size-chart';
+import type { ChartFinding } from './rule';
+
+/** A finding as a sentence: where, what, and what to do. */
+export function sayChartFinding(sheet: ChartSheet, finding: ChartFinding): string {
+  if (finding.severity === 'fault') return sayFault(finding);
+  const where = sayChartPlace(sheet, finding);
+  return `${where === '' ? '' : `${where}: `}${sayWhat(finding)}`;
+}
+
+/** Where a finding is, by the names a person knows. */
+export function sayChartPlace(sheet: ChartSheet, { place }: Pick<ChartFinding, 'place'>): string {
+  const part = sheet.parts.find(({ code }) => code === place.part);
+  const words = [
+    part !== undefined && sheet.parts.length > 1 ? part.name : '',
+    place.column === null ? '' : columnName(sheet, place.column, (code) => measurement(code).name),
+    place.size === null || part === undefined ? '' : `size ${part.sizes[place.size]!}`,
+  ];
+  return words.filter(Boolean).join(', ');
+}
+
+function sayWhat({ code, facts: { lengths, labels, unit } }: ChartFinding): string {
+  const [first, second] = lengths;
+  const at = first === undefined ? '' : formatLength(first, unit);
+  const range =
+    first === undefined || second === undefined
+      ? ''
+      : `${formatNumber(first, unit)} to ${formatLength(second, unit)}`;
+  const [one, other] = labels;
+  switch (code) {
+    case 'upside-down':
+      return `the interval ends before it begins (${range}). Turn it round, or look at the sheet again.`;
+    case 'not-growing':
+      return `it falls behind ${one}. One of the two is mistyped, or the sizes are not in order.`;
+    case 'same-as-before':
+      return `${other} has the same cell as ${one}. One of the two was typed twice.`;
+    case 'moved-by-one':
+      return `its end (${at} on) is also the end of the next size. It may have been typed into its neighbour’s cell.`;
+    case 'other-unit-cell':
+      return `${at} is far from its neighbours; in another unit it would fit between them.`;
+    case 'other-unit-column':
+      return `no body has these measures in ${unit}; in another unit all of them would be a body’s.`;
+    case 'outside-any-body':
+      return `${at} is outside any body. Look at the sheet again.`;
+    case 'step-jump':
+      return `the step from ${one} to ${other} is ${at}, where ${formatLength(second!, unit)} is usual in this column.`;
+    case 'gap':
+    case 'bare-gap':
+      return `between ${one} and ${other} nobody is held from ${range}. Whoever falls there is flagged.`;
+    case 'whole-number-gap':
+      return `${one} ends at ${at} and ${other} begins at ${formatLength(second!, unit)}. If these are whole numbers, whoever lies between falls into a gap.`;
+    case 'overlap':
+      return `${one} and ${other} both hold ${range}. There the preference decides.`;
+    case 'unreachable-size':
+      return `no ${other!.toLowerCase()} a body can have comes to ${one}.`;
+    case 'letters-out-of-order':
+      return `${other} stands behind ${one}. Sizes are listed smallest first.`;
+    case 'letters-alike':
+      return `${other} and ${one} are two names of one size.`;
+    case 'says-nothing':
+      return 'it holds every length, so the measurement decides nothing. Write what the size holds.';
+    case 'stand-in-too-late':
+      return `${one} is only known once this part has a size, so it can never stand in. Take it out.`;
+    case 'never-combined':
+      return `${one} is made with no size of ${other}.`;
+    case 'never-offered':
+      return `${one} is offered for no size of ${other}.`;
+    case 'off-the-scale':
+      return `${one} comes to ${range} over all bodies, and the scale begins or ends elsewhere. Nobody would be sized.`;
+    case 'lookup-not-growing':
+      return `the table of ${one}, step ${other}, falls back at ${at}; the rows after it are never reached.`;
+    case 'negative-ease':
+      return `the ease begins below nothing (${at}): the garment would be smaller than the body.`;
+    default:
+      return '';
+  }
+}
+
+/** What keeps a sheet from being a chart, as a sentence; whom it is about stands first where that is a part. */
+export function sayFault({ code, facts: { labels } }: ChartFinding): string {
+  const [first = '', second = '', third = ''] = labels;
+  switch (code) {
+    case 'derived-twice':
+      return `${first} is derived twice. Rename one.`;
+    case 'step-named-as-measurement':
+      return `“${first}” is the name of a measurement. Name the step otherwise.`;
+    case 'step-twice':
+      return `Two steps are named “${first}”. Rename one.`;
+    case 'operand-unknown':
+      return `Step “${first}”: “${second}” is no measurement, no earlier step, and no length with a unit.`;
+    case 'derived-later':
+      return `Step “${first}”: ${second} is not derived before it.`;
+    case 'step-part-unknown':
+      return `Step “${first}”: there is no part “${second}”.`;
+    case 'step-part-without-values':
+      return `Step “${first}”: the sizes of ${second} have no values to reckon with.`;
+    case 'part-twice':
+      return `${first}: two parts are named “${second}”. Rename one.`;
+    case 'size-twice':
+      return `${first}: a size stands there twice. Rename one.`;
+    case 'values-count':
+      return `${first}: it needs one value a size.`;
+    case 'names-count':
+      return `${first}: ${second} needs one label a size.`;
+    case 'nothing-decides':
+      return `${first}: no measurement decides it.`;
+    case 'cells-count':
+      return `${first}: ${second} needs one cell a size.`;
+    case 'cells-mixed':
+      return `${first}: ${second} mixes single values and intervals. Write both ends of each.`;
+    case 'nominal-alone':
+      return `${first}: how far the only value of ${second} reaches is unknown. Write both its ends.`;
+    case 'ease-upside-down':
+      return `${first}: the ease of ${second} is upside down.`;
+    case 'column-twice':
+      return `${first}: ${second} stands there twice.`;
+    case 'not-derived':
+      return `${first}: ${second} is not derived in this chart.`;
+    case 'part-needed-before':
+      return `${first}: ${second} needs the part “${third}”, which must stand before it.`;
+    case 'offered-by-unknown':
+      return `${first}: what it offers goes by “${second}”, which must be a part before it.`;
+    case 'offered-for-unknown':
+      return `${first}: “${second}” is no size of ${third}.`;
+    case 'nothing-offered':
+      return `${first}: nothing is offered for “${second}”. Name a size, or take the line out to offer all.`;
+    case 'offered-unknown':
+      return `${first}: “${second}” is offered and is no size of it.`;
+    case 'key-missing':
+      return 'Choose the measurement that decides.';
+    case 'key-unknown':
+      return 'The measurement that decides is no deciding column of this chart. Choose one of its columns.';
+    case 'label-unknown':
+      return `The label names “${first}”, which is no part.`;
+    case 'label-leaves-out':
+      return `The label leaves out ${first}; two sizes would look alike.`;
+    case 'combination-parts':
+      return `“${first}” and “${second}” are not two parts of this chart.`;
+    case 'combination-unknown':
+      return `“${first}” is no size of ${second}.`;
+    case 'option-unknown':
+      return `${first} is not derived in this chart.`;
+    default:
+      return '';
+  }
+}
