@@ -85,6 +85,7 @@ export * from './group/seen-ids';
 export * from './group/read-people';
 export * from './group/say-people-finding';
 export * from './group/size-people';
+export * from './group/roll-sizes';
 export * from './group/size-roll';
 export * from './group/part-coverage';
 export * from './reference/published-chart';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { examineChart, sayChartFinding, type ChartSheet } from '@neat-measure/core';
 
-const SEVERITY_WORDS = { wrong: 'wrong', look: 'look again', note: 'note' } as const;
+const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', note: 'note' } as const;
 
 /** What the chart doctor found, worst first, with a mend where one is safe. */
 @Component({
