@@ -129,7 +129,6 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     }
   });
 
-  const steps: number[] = [];
   for (let size = 1; size < ends.length; size++) {
     if (odd.has(size) || odd.has(size - 1)) continue;
     const [before, here] = [ends[size - 1]!, ends[size]!];
@@ -149,8 +148,6 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
       );
       continue;
     }
-    if (column.cells[size]!.kind === 'nominal') steps.push(here.lower! - before.lower!);
-    else if (before.lower !== null && here.lower !== null) steps.push(here.lower - before.lower);
     if (isOnGrid(sheet, column)) continue;
     examineBorder(column, size, before, here, (code, lengths, mend) => {
       const mended =
