@@ -3,7 +3,7 @@ import { MEASUREMENT_CODES } from '../body/catalogue/codes';
 import { CLOTHINGS, TENSIONS } from '../body/measurement';
 import { WORKING_UNITS } from '../quantity/length';
 import { isColumnCode, type ColumnCode } from './column-code';
-import { derivationSchema } from './derivation';
+import { derivationSchema } from './arithmetic/derivation';
 import { GARMENT_KINDS } from './garment-kind';
 import { NOMINAL_REACHES, type Cell } from './interval';
 import { parseCell } from './formats/parse-cell';

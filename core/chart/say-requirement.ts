@@ -4,10 +4,10 @@ import { formatLength } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
 import { sayRounding } from '../quantity/say-rounding';
 import { isDerivedCode } from './column-code';
-import { parsedSteps, type ParsedStep } from './derivation';
+import { parsedSteps, type ParsedStep } from './arithmetic/derivation';
 import { type ChartSheet } from './chart-shape';
 import { columnName } from './size-chart';
-import { kindOfStep } from './steps';
+import { kindOfStep } from './arithmetic/steps';
 
 /** A line about a chart: what it is about, and what is said of it. */
 export interface ChartLine {

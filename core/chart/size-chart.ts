@@ -1,7 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { CHART_FORMAT, type ChartColumn, type ChartPart, type ChartSheet } from './chart-shape';
 import { isDerivedCode, type ColumnCode } from './column-code';
-import { behindColumn } from './derivation';
+import { behindColumn } from './arithmetic/derivation';
 
 /** The part that is asked for first, and the only one of a plain size table. */
 export function firstPart(sheet: Pick<ChartSheet, 'parts'>): ChartPart {

@@ -1,5 +1,5 @@
-import type { DerivationPlan } from '../chart/compile-arithmetic';
-import type { Derived, DerivedLine } from '../chart/derived';
+import type { DerivationPlan } from '../chart/arithmetic/compile-arithmetic';
+import type { Derived, DerivedLine } from '../chart/arithmetic/derived';
 import { micrometres } from '../quantity/length';
 import type { Kernel } from './kernel/kernel';
 

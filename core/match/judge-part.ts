@@ -1,7 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledColumn, CompiledPart } from '../chart/compile-chart';
 import type { ColumnCode } from '../chart/column-code';
-import type { DeriveProblem } from '../chart/derived';
+import type { DeriveProblem } from '../chart/arithmetic/derived';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import { micrometres, type Length } from '../quantity/length';
 import { preferenceOf, type PartPlacer } from './kernel/part-placer';

@@ -1,7 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
 import type { ColumnCode } from '../chart/column-code';
-import type { Derived } from '../chart/derived';
+import type { Derived } from '../chart/arithmetic/derived';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import type { Length } from '../quantity/length';
 

@@ -3,7 +3,7 @@ import type { FileFinding } from '../finding';
 import { sayFinding } from '../say-finding';
 import { type ChartSheet } from '../chart-shape';
 import { chartSheetSchema } from '../sheet-schema';
-import { kindOfStep } from '../steps';
+import { kindOfStep } from '../arithmetic/steps';
 import { writtenLength, writtenRounding } from '../written-length';
 import { MOST_CHART_BYTES, readText } from './read-text';
 import { writeCell } from './write-cell';

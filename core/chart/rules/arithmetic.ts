@@ -1,10 +1,10 @@
 import { measurement } from '../../body/catalogue';
 import { micrometres } from '../../quantity/length';
 import { isDerivedCode, type ColumnCode } from '../column-code';
-import { boundedRange, type Arithmetic } from '../compile-arithmetic';
+import { boundedRange, type Arithmetic } from '../arithmetic/compile-arithmetic';
 import { compileChart, type CompiledColumn } from '../compile-chart';
 import type { ChartSheet } from '../chart-shape';
-import { kindOfStep, type Range } from '../steps';
+import { kindOfStep, type Range } from '../arithmetic/steps';
 import { rulesOf, type Found } from './rule';
 
 /**

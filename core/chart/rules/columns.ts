@@ -7,7 +7,7 @@ import {
   type WorkingUnit,
 } from '../../quantity/length';
 import { isDerivedCode } from '../column-code';
-import { behindColumn } from '../derivation';
+import { behindColumn } from '../arithmetic/derivation';
 import type { GarmentKind } from '../garment-kind';
 import type { Cell } from '../interval';
 import type { ChartColumn, ChartPart, ChartSheet } from '../chart-shape';

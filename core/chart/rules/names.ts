@@ -1,7 +1,7 @@
 import type { ChartPart, ChartSheet } from '../chart-shape';
 import { isDerivedCode, type ColumnCode } from '../column-code';
-import { behindColumn, parsedSteps, type Derivation } from '../derivation';
-import { isStepName } from '../operand';
+import { behindColumn, parsedSteps, type Derivation } from '../arithmetic/derivation';
+import { isStepName } from '../arithmetic/operand';
 import { isAlone, singleAmongIntervals } from './cells';
 import { about, rulesOf, type Found, type RuleCode } from './rule';
 

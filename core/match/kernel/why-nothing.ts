@@ -1,9 +1,9 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { isDerivedCode, type ColumnCode, type DerivedCode } from '../../chart/column-code';
 import type { CompiledChart } from '../../chart/compile-chart';
-import type { DerivationPlan } from '../../chart/compile-arithmetic';
-import type { DeriveProblem } from '../../chart/derived';
-import type { Operand } from '../../chart/operand';
+import type { DerivationPlan } from '../../chart/arithmetic/compile-arithmetic';
+import type { DeriveProblem } from '../../chart/arithmetic/derived';
+import type { Operand } from '../../chart/arithmetic/operand';
 import { micrometres } from '../../quantity/length';
 import { VERDICTS } from '../verdict';
 

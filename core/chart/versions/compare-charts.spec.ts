@@ -1,6 +1,6 @@
-import { compareCharts, sayChartChange, type ChartSheet } from '../index';
-import { sheetOf } from '../testing/charts';
-import { scale, wholeSheet } from '../testing/whole-sheet';
+import { compareCharts, sayChartChange, type ChartSheet } from '../../index';
+import { sheetOf } from '../../testing/charts';
+import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 describe('compareCharts', () => {
   const before = sheetOf('size,chest-girth (cm)\nS,86-94\nM,94-102\nL,102-110\n');

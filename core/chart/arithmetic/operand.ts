@@ -1,8 +1,8 @@
-import { isMeasurementCode } from '../body/catalogue';
-import type { MeasurementCode } from '../body/catalogue/codes';
-import type { Length } from '../quantity/length';
-import { parseLength } from '../quantity/parse-length';
-import { isColumnCode, isDerivedCode, type DerivedCode } from './column-code';
+import { isMeasurementCode } from '../../body/catalogue';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import type { Length } from '../../quantity/length';
+import { parseLength } from '../../quantity/parse-length';
+import { isColumnCode, isDerivedCode, type DerivedCode } from '../column-code';
 import { hasNameForm } from './steps/step';
 
 /** What a step works on, taken apart. */

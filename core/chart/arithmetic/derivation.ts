@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { MeasurementCode } from '../body/catalogue/codes';
-import { isDerivedCode, type ColumnCode, type DerivedCode } from './column-code';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import { isDerivedCode, type ColumnCode, type DerivedCode } from '../column-code';
 import { parseOperand, type Operand } from './operand';
 import { derivationStepSchema, kindOfStep, type DerivationStep } from './steps';
 

@@ -1,6 +1,6 @@
-import type { MeasurementCode } from '../body/catalogue/codes';
-import type { Length } from '../quantity/length';
-import type { DerivedCode } from './column-code';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import type { Length } from '../../quantity/length';
+import type { DerivedCode } from '../column-code';
 import type { DerivationStep } from './steps';
 
 /** One line of a maker's arithmetic, as it was carried out for somebody. */

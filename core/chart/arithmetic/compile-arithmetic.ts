@@ -1,9 +1,9 @@
-import type { MeasurementCode } from '../body/catalogue/codes';
-import { roundWhole } from '../quantity/rounding';
-import { isDerivedCode, type ColumnCode, type DerivedCode } from './column-code';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import { roundWhole } from '../../quantity/rounding';
+import { isDerivedCode, type ColumnCode, type DerivedCode } from '../column-code';
 import { behindEach, parsedSteps, type Derivation } from './derivation';
 import type { Operand } from './operand';
-import type { ChartSheet } from './chart-shape';
+import type { ChartSheet } from '../chart-shape';
 import { kindOfStep, type AnyKind, type DerivationStep, type Range, type Work } from './steps';
 
 /**

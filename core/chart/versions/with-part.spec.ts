@@ -1,5 +1,5 @@
-import { faultsOfSheet, withPart } from '../index';
-import { scale, wholeSheet } from '../testing/whole-sheet';
+import { faultsOfSheet, withPart } from '../../index';
+import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 describe('withPart', () => {
   const sheet = wholeSheet({

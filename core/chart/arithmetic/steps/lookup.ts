@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { writtenLength, writtenLengthSchema } from '../written-length';
+import { writtenLength, writtenLengthSchema } from '../../written-length';
 import { onOne, operandSchema, stepSchema, type StepKind } from './step';
 
 const schema = stepSchema('lookup', {

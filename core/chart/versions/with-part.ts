@@ -1,4 +1,4 @@
-import type { ChartPart, ChartSheet } from './chart-shape';
+import type { ChartPart, ChartSheet } from '../chart-shape';
 
 /**
  * A sheet with a part in the place of the one of its code, and all that names its sizes following

@@ -1,6 +1,6 @@
-import { micrometres } from '../../quantity/length';
-import { roundLength, roundWhole } from '../../quantity/rounding';
-import { writtenRounding, writtenRoundingSchema } from '../written-length';
+import { micrometres } from '../../../quantity/length';
+import { roundLength, roundWhole } from '../../../quantity/rounding';
+import { writtenRounding, writtenRoundingSchema } from '../../written-length';
 import { growing, onOne, operandSchema, stepSchema, type StepKind } from './step';
 
 const schema = stepSchema('round', { of: operandSchema, to: writtenRoundingSchema });

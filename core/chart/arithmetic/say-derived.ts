@@ -1,8 +1,8 @@
-import { isMeasurementCode, measurement } from '../body/catalogue';
-import { formatLength, formatNumber } from '../quantity/format-length';
-import type { Length, WorkingUnit } from '../quantity/length';
-import { sayRounding } from '../quantity/say-rounding';
-import { isDerivedCode } from './column-code';
+import { isMeasurementCode, measurement } from '../../body/catalogue';
+import { formatLength, formatNumber } from '../../quantity/format-length';
+import type { Length, WorkingUnit } from '../../quantity/length';
+import { sayRounding } from '../../quantity/say-rounding';
+import { isDerivedCode } from '../column-code';
 import type { DerivedLine } from './derived';
 import { kindOfStep } from './steps';
 

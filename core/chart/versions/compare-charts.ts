@@ -1,9 +1,9 @@
-import { measurement } from '../body/catalogue';
-import type { ChartPart, ChartSheet } from './chart-shape';
-import type { ColumnCode } from './column-code';
-import { writtenSheet } from './formats/chart-json';
-import { writeCell } from './formats/write-cell';
-import { columnName } from './size-chart';
+import { measurement } from '../../body/catalogue';
+import type { ChartPart, ChartSheet } from '../chart-shape';
+import type { ColumnCode } from '../column-code';
+import { writtenSheet } from '../formats/chart-json';
+import { writeCell } from '../formats/write-cell';
+import { columnName } from '../size-chart';
 
 /** One thing that differs between two versions of a chart. */
 export type ChartChange =

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { RoundingPolicy } from '../../quantity/rounding';
+import type { RoundingPolicy } from '../../../quantity/rounding';
 
 /**
  * A step of a maker's arithmetic, as one object: what a chart file writes for it, what it works
@@ -56,7 +56,7 @@ export function hasNameForm(text: string): boolean {
   return NAME.test(text);
 }
 
-/** An operand as it is written; what it may be is in `chart/operand.ts`. */
+/** An operand as it is written; what it may be is in `arithmetic/operand.ts`. */
 export const operandSchema = z.string().min(1).max(48);
 export const operandsSchema = z.array(operandSchema).min(2).max(8);
 

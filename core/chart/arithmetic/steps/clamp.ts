@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { writtenLength, writtenLengthSchema } from '../written-length';
+import { writtenLength, writtenLengthSchema } from '../../written-length';
 import { growing, onOne, operandSchema, stepSchema, type StepKind } from './step';
 
 const schema = stepSchema('clamp', {
