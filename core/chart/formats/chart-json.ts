@@ -1,6 +1,5 @@
 import { failure, success, type Outcome } from '../../outcome';
 import type { FileFinding } from '../finding';
-import { sayFinding } from '../say-finding';
 import { type ChartSheet } from '../chart-shape';
 import { chartSheetSchema } from '../sheet-schema';
 import { kindOfStep } from '../arithmetic/steps';
@@ -92,13 +91,4 @@ export function writtenSheet(sheet: ChartSheet): object {
       when: option.when.map((one) => ({ ...one, length: writtenLength(one.length) })),
     })),
   };
-}
-
-/** A finding of a JSON chart as a sentence. */
-export function sayJsonFinding(finding: JsonFinding): string {
-  if (finding.code !== 'sheet-fault' && finding.code !== 'not-json') return sayFinding(finding);
-  if (finding.code === 'sheet-fault')
-    return finding.path === '' ? finding.message : `${finding.path}: ${finding.message}`;
-  const where = finding.line === null ? '' : ` It breaks off near line ${finding.line}.`;
-  return `The file is no JSON.${where} Check brackets, commas and quotation marks.`;
 }
