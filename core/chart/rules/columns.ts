@@ -86,7 +86,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
   if (whole !== null) {
     const cells = column.cells.map((cell) => inUnit(cell, column.unit, whole));
     say('other-unit-column', null, [], {
-      does: `Read the column in ${whole}`,
+      reads: whole,
       sheet: withCells(cells, { unit: whole }),
     });
     return found;
@@ -103,7 +103,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     if (lower !== null && upper !== null && lower > upper && cell.kind === 'interval') {
       odd.add(size);
       say('upside-down', size, [lower, upper], {
-        does: 'Turn it round',
+        reads: null,
         sheet: withCells(
           replaced(size, {
             kind: 'interval',
@@ -118,7 +118,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     if (other !== null) {
       odd.add(size);
       say('other-unit-cell', size, [lower ?? upper!], {
-        does: `Read it in ${other}`,
+        reads: other,
         sheet: withCells(replaced(size, inUnit(cell, column.unit, other))),
       });
       return;
@@ -150,8 +150,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     }
     if (isOnGrid(sheet, column)) continue;
     examineBorder(column, size, before, here, (code, lengths, mend) => {
-      const mended =
-        mend === null ? null : { does: mend.does, sheet: withCells(replaced(size - 1, mend.cell)) };
+      const mended = mend === null ? null : { reads: null, sheet: withCells(replaced(size - 1, mend.cell)) };
       say(code, size, lengths, mended, labels);
     });
   }
@@ -184,7 +183,7 @@ function examineBorder(
   say: (
     code: 'gap' | 'bare-gap' | 'whole-number-gap' | 'overlap',
     lengths: readonly Length[],
-    mend: { readonly does: string; readonly cell: Cell } | null,
+    mend: { readonly cell: Cell } | null,
   ) => void,
 ): void {
   const [cell, next] = [column.cells[size - 1]!, column.cells[size]!];
@@ -202,7 +201,6 @@ function examineBorder(
   // 86-89 and 90-93 are most likely whole numbers of a printer who forgot what lies between.
   if (wholeNumbers && here.lower - before.upper === unit && cell.upper!.edge === 'printed')
     return say('whole-number-gap', [before.upper, here.lower], {
-      does: 'Let it reach to the next size',
       cell: { ...cell, upper: { at: here.lower, edge: 'printed' } },
     });
   say('gap', [before.upper, here.lower], null);

@@ -30,7 +30,8 @@ export interface ChartFinding {
     readonly labels: readonly string[];
     readonly unit: WorkingUnit;
   };
-  readonly mend: { readonly does: string; readonly sheet: ChartSheet } | null;
+  /** The sheet with it mended, and the unit that is read then where that is what mends it. */
+  readonly mend: { readonly reads: WorkingUnit | null; readonly sheet: ChartSheet } | null;
 }
 
 /** A finding before its rule has said how much it matters. */

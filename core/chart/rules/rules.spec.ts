@@ -79,7 +79,7 @@ describe('the chart doctor', () => {
   it('finds a cell in another unit, and reads it in that', () => {
     const sheet = chest(['86-94', '37-40', '102-110', '110-118']);
     const found = only(sheet, 'other-unit-cell');
-    expect([found.severity, found.mend?.does]).toEqual(['wrong', 'Read it in in']);
+    expect([found.severity, sayMend(found)]).toEqual(['wrong', 'Read it in in']);
     expect(codes(found.mend!.sheet)).not.toContain('other-unit-cell');
   });
 
@@ -130,8 +130,9 @@ describe('the chart doctor', () => {
         },
       ],
     });
-    const { mend, severity } = only(sheet, 'upside-down');
-    expect([severity, mend?.does]).toEqual(['wrong', 'Turn it round']);
+    const found = only(sheet, 'upside-down');
+    const { mend } = found;
+    expect([found.severity, sayMend(found)]).toEqual(['wrong', 'Turn it round']);
     expect(codes(mend!.sheet)).toEqual([]);
   });
 

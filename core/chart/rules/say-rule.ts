@@ -79,6 +79,21 @@ function sayWhat({ code, facts: { lengths, labels, unit } }: ChartFinding): stri
   }
 }
 
+/** What mending a finding does, on its button; `null` where there is no safe mend. */
+export function sayMend({ code, mend }: Pick<ChartFinding, 'code' | 'mend'>): string | null {
+  if (mend === null) return null;
+  switch (code) {
+    case 'upside-down':
+      return 'Turn it round';
+    case 'other-unit-column':
+      return `Read the column in ${mend.reads!}`;
+    case 'other-unit-cell':
+      return `Read it in ${mend.reads!}`;
+    default:
+      return 'Let it reach to the next size';
+  }
+}
+
 /** What keeps a sheet from being a chart, as a sentence; whom it is about stands first where that is a part. */
 export function sayFault({ code, facts: { labels } }: ChartFinding): string {
   const [first = '', second = '', third = ''] = labels;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { examineChart, sayChartFinding, type ChartSheet } from '@neat-measure/core';
+import { examineChart, sayChartFinding, sayMend, type ChartSheet } from '@neat-measure/core';
 
 const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', note: 'note' } as const;
 
@@ -18,7 +18,7 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
           <b>{{ one.word }}</b>
           <span>{{ one.words }}</span>
           @if (one.mend; as mend) {
-            <button type="button" class="small" (click)="mended.emit(mend.sheet)">{{ mend.does }}</button>
+            <button type="button" class="small" (click)="mended.emit(mend.sheet)">{{ one.does }}</button>
           }
         </li>
       }
@@ -70,6 +70,7 @@ export class DoctorList {
         word: SEVERITY_WORDS[one.severity],
         words: capital(sayChartFinding(this.sheet(), one)),
         mend: one.mend,
+        does: sayMend(one),
       })),
   );
 }
