@@ -1,4 +1,12 @@
-import { examineChart, RULES, sayChartFinding, SEVERITY, type ChartSheet, type RuleCode } from '../../index';
+import {
+  examineChart,
+  RULES,
+  sayChartFinding,
+  sayMend,
+  SEVERITY,
+  type ChartSheet,
+  type RuleCode,
+} from '../../index';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 const chest = (cells: readonly string[], more: object = {}, sizes = cells.map((_, at) => `${38 + at}`)) =>
