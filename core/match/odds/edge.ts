@@ -168,10 +168,9 @@ export class EdgeFinder {
         leave += all;
         anything += farther;
         const first = side < 0 ? near - 1 : near;
-        const last = side < 0 ? Math.max(far, value - FAR * error) : Math.min(far - 1, value + FAR * error);
         const size = this.sizeAt(placer, columns, row, column, first);
-        if (placer.differs && this.sizeAt(placer, columns, row, column, Math.round(last)) !== size)
-          return 'unclear';
+        // Where the size there goes by how long it is, one length does not stand for all.
+        if (placer.differs) return 'unclear';
         if (size !== own) harmful.push({ column, chance: all - farther, size });
       }
       leaving.push(leave);
