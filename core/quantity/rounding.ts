@@ -23,32 +23,41 @@ export type RoundingPolicy =
  * @example roundLength(inches(9), { mode: 'down-to-offered', offered: [inches(10)] }) // null
  */
 export function roundLength(length: Length, policy: RoundingPolicy): Length | null {
-  const rounded = roundWhole(policy)(length);
-  return Number.isNaN(rounded) ? null : micrometres(rounded);
+  const rounded = new Float64Array(1);
+  roundEach(policy)(rounded, Float64Array.of(length), 1);
+  return Number.isNaN(rounded[0]!) ? null : micrometres(rounded[0]!);
 }
 
 /**
- * The same as a function of plain numbers, made once for a policy: what a kernel calls for many.
+ * The same for many lengths at once, in plain numbers: what a kernel does. `NaN` for `NaN`, and
+ * where every offered length is above the value.
  *
- * @returns a function from whole micrometres to whole micrometres; `NaN` for `NaN`, and where
- *   every offered length is above the value
+ * @returns what puts the rounded of the first `count` values into `out`
  * @throws RangeError when the step is not positive
  */
-export function roundWhole(policy: RoundingPolicy): (length: number) => number {
+export function roundEach(
+  policy: RoundingPolicy,
+): (out: Float64Array, values: Float64Array, count: number) => void {
   if (policy.mode === 'down-to-offered') {
     const offered = Float64Array.from(policy.offered).sort();
-    return (length) => {
-      let found = NaN;
-      for (const one of offered) if (one <= length) found = one;
-      return found;
+    return (out, values, count) => {
+      for (let row = 0; row < count; row++) {
+        let found = NaN;
+        for (const one of offered) if (one <= values[row]!) found = one;
+        out[row] = found;
+      }
     };
   }
   const { mode, step } = policy;
   if (step <= 0) throw new RangeError('a rounding step must be positive');
-  return (length) => {
-    const below = Math.floor(length / step);
-    const rest = length - below * step;
-    const up = rest > 0 && (mode === 'up' || (mode === 'nearest' && rest * 2 >= step));
-    return (up ? below + 1 : below) * step;
+  // Twice the rest from which on it goes up.
+  const upFrom = mode === 'up' ? 1 : mode === 'nearest' ? step : Infinity;
+  return (out, values, count) => {
+    for (let row = 0; row < count; row++) {
+      const value = values[row]!;
+      const below = Math.floor(value / step);
+      const rest = value - below * step;
+      out[row] = (rest > 0 && rest * 2 >= upFrom ? below + 1 : below) * step;
+    }
   };
 }

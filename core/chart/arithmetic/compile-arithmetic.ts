@@ -1,5 +1,5 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
-import { roundWhole } from '../../quantity/rounding';
+import { roundEach } from '../../quantity/rounding';
 import { isDerivedCode, type ColumnCode, type DerivedCode } from '../column-code';
 import { behindEach, parsedSteps, type Derivation } from './derivation';
 import type { Operand } from './operand';
@@ -80,10 +80,9 @@ export function compileArithmetic(sheet: ChartSheet): Arithmetic {
     const rounding = sheet.expects.find((one) => one.code === code)?.rounding ?? null;
     const taken = rounding === null ? read : slot();
     if (rounding !== null) {
-      const round = roundWhole(rounding);
+      const each = roundEach(rounding);
       const work: Work = (out, operands, count) => {
-        const values = operands[0]!;
-        for (let row = 0; row < count; row++) out[row] = round(values[row]!);
+        each(out, operands[0]!, count);
       };
       roundings.push({ work, operands: [read], out: taken });
       ranges.set(taken, { least: -2 * LONGEST_READING, most: 2 * LONGEST_READING });

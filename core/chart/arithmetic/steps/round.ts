@@ -1,7 +1,7 @@
 import { micrometres } from '../../../quantity/length';
-import { roundLength, roundWhole } from '../../../quantity/rounding';
+import { roundEach, roundLength } from '../../../quantity/rounding';
 import { writtenRounding, writtenRoundingSchema } from '../../written-length';
-import { growing, onOne, operandSchema, stepSchema, type StepKind } from './step';
+import { growing, operandSchema, stepSchema, type StepKind } from './step';
 
 const schema = stepSchema('round', { of: operandSchema, to: writtenRoundingSchema });
 
@@ -10,7 +10,12 @@ export const round: StepKind<typeof schema> = {
   do: 'round',
   schema,
   operands: ({ of }) => [of],
-  work: ({ to }) => onOne(roundWhole(to)),
+  work: ({ to }) => {
+    const each = roundEach(to);
+    return (out, operands, count) => {
+      each(out, operands[0]!, count);
+    };
+  },
   range: ({ to }, [of]) =>
     to.mode === 'down-to-offered'
       ? { least: Math.min(...to.offered), most: Math.max(...to.offered) }
