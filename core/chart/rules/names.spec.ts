@@ -53,6 +53,27 @@ describe('faultsOfSheet', () => {
   });
   const legs = (more: object) => ({ parts: [WAIST, { ...LEG, ...more }] });
 
+  it('finds two derivations that name each other, and one that names itself, and comes to an end', () => {
+    const naming = (code: string, other: string) => ({
+      code,
+      name: code,
+      steps: [{ do: 'add', as: 'sum', of: [other, '1 in'] }],
+    });
+    const circle = trousers({
+      derivations: [naming('derived:leg', 'derived:other'), naming('derived:other', 'derived:leg')],
+    });
+    expect(faultsOfSheet(circle).map(sayFault)).toEqual([
+      'Step “sum”: derived:other is not derived before it.',
+    ]);
+    // What stands behind a column is asked for of charts that are not whole yet, too.
+    expect([decidingCodes(circle), codesRead(circle)]).toEqual([
+      ['trouser-waist-girth'],
+      ['trouser-waist-girth'],
+    ]);
+    const itself = trousers({ derivations: [naming('derived:leg', 'derived:leg')] });
+    expect(faultsOfSheet(itself).map(({ code }) => code)).toEqual(['derived-later']);
+  });
+
   breaks(
     'a derivation that stands there twice',
     { derivations: [DERIVED, DERIVED] },
