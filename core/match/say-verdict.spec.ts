@@ -16,7 +16,7 @@ import {
 } from '../index';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../testing/random-chart';
 import { seededRandom } from '../testing/random';
-import { scale, wholeSheet } from '../testing/whole-sheet';
+import { frontAndBack, scale, wholeSheet } from '../testing/whole-sheet';
 
 /** A length out of a sentence; to a step of what is shown. */
 const lengthIn = (words: string) => {
@@ -152,22 +152,7 @@ describe('what is said of a verdict', () => {
   });
 
   it('says of a part that is inside by itself that what it goes by is near an edge', () => {
-    const pair = compileChart(
-      wholeSheet({
-        derivations: [
-          {
-            code: 'derived:left',
-            name: 'Left',
-            steps: [{ do: 'subtract', as: 'left', from: 'waist-girth', take: 'size-of:front' }],
-          },
-        ],
-        parts: [
-          scale('front', 'chest-girth', ['40', '44'], { values: ['16 in', '24 in'] }),
-          scale('back', 'derived:left', ['14', '22']),
-        ],
-        label: '{front}/{back}',
-      }),
-    );
+    const pair = compileChart(frontAndBack({ 40: '16 in', 44: '24 in' }, ['14', '22']));
     const verdict = judge(
       pair,
       new Map<MeasurementCode, MeasuredValue>([

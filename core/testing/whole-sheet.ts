@@ -38,3 +38,26 @@ function columnOf(more: object): object {
 function partOf(more: object): object {
   return Object.fromEntries(Object.entries(more).filter(([name]) => !OF_COLUMN.includes(name)));
 }
+
+/**
+ * A front by the chest and a back by what it leaves of the waist, in inches: a part whose arithmetic
+ * asks for the size of the one before.
+ *
+ * @param front sizes and what each measures
+ */
+export function frontAndBack(front: Readonly<Record<string, string>>, back: readonly string[]): ChartSheet {
+  return wholeSheet({
+    derivations: [
+      {
+        code: 'derived:left',
+        name: 'Left',
+        steps: [{ do: 'subtract', as: 'left', from: 'waist-girth', take: 'size-of:front' }],
+      },
+    ],
+    parts: [
+      scale('front', 'chest-girth', Object.keys(front), { values: Object.values(front) }),
+      scale('back', 'derived:left', back),
+    ],
+    label: '{front}/{back}',
+  });
+}

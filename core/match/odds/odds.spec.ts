@@ -19,7 +19,7 @@ import {
 import { compiledOf } from '../../testing/charts';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../../testing/random-chart';
 import { seededNormal, seededRandom } from '../../testing/random';
-import { scale, wholeSheet } from '../../testing/whole-sheet';
+import { frontAndBack, scale, wholeSheet } from '../../testing/whole-sheet';
 import { sharesByPlainDraws, farthestApart } from '../../testing/plain-draws';
 
 describe('normalBelow', () => {
@@ -220,22 +220,7 @@ describe('drawOdds', () => {
     // As likely met as not, but for a micrometre.
     expect(refused.parts[0]!.at(-1)).toBeCloseTo(0.5, 2);
 
-    const pair = compileChart(
-      wholeSheet({
-        derivations: [
-          {
-            code: 'derived:left',
-            name: 'Left',
-            steps: [{ do: 'subtract', as: 'left', from: 'waist-girth', take: 'size-of:front' }],
-          },
-        ],
-        parts: [
-          scale('front', 'chest-girth', ['40', '42'], { values: ['16 in', '18 in'] }),
-          scale('back', 'derived:left', ['18', '20']),
-        ],
-        label: '{front}/{back}',
-      }),
-    );
+    const pair = compileChart(frontAndBack({ 40: '16 in', 42: '18 in' }, ['18', '20']));
     // The chest lies on the line between 40 and 42, so the back is 18 as often as 20, the waist being exact.
     const both = drawOdds(new Kernel(pair), [
       { code: 'chest-girth', value: 41 * 25_400, standardError: 7_000 },
