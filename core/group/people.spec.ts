@@ -105,6 +105,11 @@ describe('a list sized', () => {
     );
   });
 
+  it('names no neighbour where the edge is that of the whole chart', () => {
+    const [far] = new PeopleSizer(chart, {}, 'cm').size([person('far', 109.9)]);
+    expect(sizedRow(person('far', 109.9), far!)).toEqual(['far', 'edge', 'L', '', '']);
+  });
+
   it('comes to the verdicts, sizes and neighbours that judging one by one gives, on random charts', () => {
     const draw = drawFrom(seededRandom(91));
     const seen = new Map<string, number>();

@@ -22,6 +22,7 @@ import {
 } from '../index';
 import { bodyDimensions507 } from '../reference/body-dimensions-507';
 import { compiledOf, sheetOf } from '../testing/charts';
+import { wholeSheet } from '../testing/whole-sheet';
 
 /** Chest and waist with a gap in the waist between M and L. */
 const JACKET =
@@ -314,4 +315,67 @@ describe('sayChance', () => {
       '100 %',
       '0 %',
     ]));
+});
+
+describe('a part that rests on several readings', () => {
+  const derived = compileChart(
+    wholeSheet({
+      derivations: [
+        {
+          code: 'derived:mean',
+          name: 'Mean',
+          steps: [
+            { do: 'require', as: 'held', of: 'chest-girth', least: 'waist-girth', because: 'so it is' },
+            { do: 'average', as: 'mean', of: ['held', 'waist-girth'] },
+          ],
+        },
+      ],
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['M', 'L'],
+          columns: [
+            { code: 'derived:mean', unit: 'cm', cells: ['80-90', '90-100'] },
+            {
+              code: 'hip-girth',
+              role: 'advisory',
+              unit: 'cm',
+              cells: ['90-100', '100-110'],
+              standIns: ['height'],
+            },
+          ],
+        },
+      ],
+    }),
+  );
+  const measured = { 'chest-girth': cm(94), 'waist-girth': cm(82) };
+
+  it('is suspect as soon as one of them is, and names that one', () => {
+    const verdict = judge(derived, body(measured), { suspects: new Set(['waist-girth', 'neck-girth']) });
+    expect(verdict.parts[0]!.reason).toEqual(
+      jasmine.objectContaining({ verdict: 'suspect', suspects: ['waist-girth'], requirement: null }),
+    );
+  });
+
+  it('names all of them where they do not go together and none was suspect', () => {
+    const refused = { 'chest-girth': cm(80), 'waist-girth': cm(82) };
+    expect(judge(derived, body(refused)).parts[0]!.reason).toEqual(
+      jasmine.objectContaining({ verdict: 'suspect', suspects: ['chest-girth', 'waist-girth'] }),
+    );
+    expect(judge(derived, body(refused), { suspects: new Set(['chest-girth']) }).parts[0]!.reason).toEqual(
+      jasmine.objectContaining({ verdict: 'suspect', suspects: ['chest-girth'], requirement: 'so it is' }),
+    );
+  });
+
+  it('reports by a stand-in only while the measurement itself is missing', () => {
+    const reported = (more: Partial<Record<MeasurementCode, Length>>) =>
+      judge(derived, body({ ...measured, ...more })).parts[0]!.advisory.map((one) => [
+        one.sizes,
+        one.estimatedFrom,
+      ]);
+    expect(reported({ 'hip-girth': cm(95), height: cm(105) })).toEqual([[['M'], null]]);
+    expect(reported({ height: cm(105) })).toEqual([[['L'], 'height']]);
+    expect(reported({})).toEqual([]);
+  });
 });

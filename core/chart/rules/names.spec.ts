@@ -53,6 +53,16 @@ describe('faultsOfSheet', () => {
   });
   const legs = (more: object) => ({ parts: [WAIST, { ...LEG, ...more }] });
 
+  it('are decided by what decides, and not by what is only reported', () => {
+    const leg = { code: 'hip-girth', role: 'advisory', unit: 'in', cells: ['30-34', '34-38'] };
+    const columns = [...(LEG as { columns: object[] }).columns, leg];
+    expect(decidingCodes(trousers({ parts: [WAIST, { ...LEG, columns }] }))).toEqual([
+      'trouser-waist-girth',
+      'inside-leg-length',
+    ]);
+    expect(codesRead(trousers({ parts: [WAIST, { ...LEG, columns }] }))).toContain('hip-girth');
+  });
+
   it('finds two derivations that name each other, and one that names itself, and comes to an end', () => {
     const naming = (code: string, other: string) => ({
       code,
