@@ -5,6 +5,7 @@ import {
   MEASUREMENT_CODES,
   planDocket,
   planSteps,
+  shoesFor,
   sayConflict,
   type MeasurementCode,
 } from '../index';
@@ -15,6 +16,21 @@ function orders<Value>(values: readonly Value[]): Value[][] {
     orders([...values.slice(0, index), ...values.slice(index + 1)]).map((rest) => [value, ...rest]),
   );
 }
+
+describe('shoesFor', () => {
+  it('takes them off for what they would falsify, and keeps on what is measured to them', () => {
+    const off = MEASUREMENT_CODES.filter((code) => shoesFor(code) === 'off');
+    expect(off.filter((code) => measurement(code).kind !== 'foot').sort()).toEqual([
+      'heel-girth',
+      'height',
+      'weight',
+    ]);
+    expect(MEASUREMENT_CODES.filter((code) => shoesFor(code) === 'on').sort()).toEqual([
+      'hollow-to-hem',
+      'outseam',
+    ]);
+  });
+});
 
 describe('planSteps', () => {
   it('takes each measurement once, and each stance together', () => {

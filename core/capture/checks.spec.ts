@@ -119,6 +119,20 @@ describe('checkBody', () => {
     const unit = unlikelyBody(values({ ...body, 'waist-girth': inches(85 * 0.76) }));
     expect(unit?.culprits[0]).toBe('waist-girth');
   });
+
+  it('names the unit where a girth in the other one would fit, and no other mend where none would', () => {
+    const body = { height: cm(178), 'chest-girth': cm(98), 'hip-girth': cm(97), 'calf-girth': cm(38) };
+    const short = unlikelyBody(values({ ...body, 'waist-girth': cm(84), 'calf-girth': cm(15) }));
+    expect(short?.guess).toEqual({ kind: 'other-unit', code: 'calf-girth', meant: cm(38.1) });
+    const long = unlikelyBody(values({ ...body, 'calf-girth': cm(38 * 2.54) }));
+    expect(long?.guess).toEqual({ kind: 'other-unit', code: 'calf-girth', meant: cm(38) });
+    const neither = unlikelyBody(values({ ...body, 'calf-girth': cm(70) }));
+    expect(neither?.guess).toEqual({
+      kind: 'odd-one',
+      code: 'calf-girth',
+      expected: jasmine.any(Number) as never,
+    });
+  });
 });
 
 describe('the statistics', () => {

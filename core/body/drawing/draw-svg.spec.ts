@@ -1,5 +1,5 @@
 import { MEASUREMENT_CODES } from '../catalogue/codes';
-import { drawSvg } from './draw-svg';
+import { drawSvg, drawnView } from './draw-svg';
 
 describe('drawSvg', () => {
   it('draws every measurement with the tape over the figure, and closes what it opens', () => {
@@ -13,5 +13,15 @@ describe('drawSvg', () => {
         .toHaveSize(1);
       expect(svg).withContext(code).not.toContain('NaN');
     }
+  });
+});
+
+describe('drawnView', () => {
+  it('draws what is straight beside a foot straight, and the lines of a body round', () => {
+    const round = (view: Parameters<typeof drawnView>[0]) =>
+      drawnView(view).lines.some((path) => /[CQSA]/i.test(path));
+    expect(round('feet')).toBeFalse();
+    expect(round('front')).toBeTrue();
+    expect(drawnView('front').outlines.every((path) => /z$/i.test(path))).toBeTrue();
   });
 });
