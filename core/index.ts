@@ -1,4 +1,4 @@
-// The order of the work: a quantity, a body, a reading, a chart, a match, what is still to come, a fit, a group.
+// The order of the work: a quantity, a body, a reading, a chart, a match, what is still to come, a fit, a docket, a group.
 export * from './outcome';
 export * from './quantity/length';
 export * from './quantity/parse-length';
@@ -83,6 +83,22 @@ export * from './match/say-needs';
 export * from './foresight/plausible-bodies';
 export * from './foresight/foresee';
 export * from './fit/fit-checks';
+export * from './docket/shelf';
+export * from './docket/docket';
+export * from './docket/refusal';
+export * from './docket/say-refusal';
+export * from './docket/kept-verdict';
+export * from './docket/acts';
+export * from './docket/acts/act';
+export * from './docket/acts/docket-opened';
+export * from './docket/acts/reading-taken';
+export * from './docket/acts/step-passed';
+export * from './docket/acts/garment-decided';
+export * from './docket/apply';
+export * from './docket/say-act';
+export * from './docket/settle';
+export * from './docket/plan';
+export * from './docket/judge';
 export * from './group/seen-ids';
 export * from './group/read-people';
 export * from './group/say-people-finding';

@@ -9,12 +9,15 @@ export interface Need {
   readonly code: MeasurementCode;
   /** The tension asked for; the catalogue's where nothing is said. */
   readonly tension?: Tension | undefined;
+  /** What is to lie between tape and body; close-fitting clothes where nothing is said. */
+  readonly clothing?: Clothing | undefined;
 }
 
 /** One step of the work: a measurement taken once for all who ask. */
 export interface PlannedStep {
   readonly code: MeasurementCode;
   readonly tension: Tension;
+  readonly clothing: Clothing;
   readonly wantedBy: readonly string[];
 }
 
@@ -32,6 +35,13 @@ export type PlanConflict =
       readonly kind: 'tension';
       readonly code: MeasurementCode;
       readonly tensions: readonly { readonly tension: Tension; readonly by: string }[];
+    }
+  /** The same place over different clothes: it is taken once, over what the fitter says. */
+  | {
+      readonly kind: 'clothing';
+      readonly code: MeasurementCode;
+      readonly wanted: readonly { readonly clothing: Clothing; readonly by: string }[];
+      readonly taken: Clothing;
     };
 
 /** The steps of a docket in the order they are taken, and what does not go together. */
@@ -50,13 +60,32 @@ const ONE_WORD: Readonly<Record<string, readonly MeasurementCode[]>> = {
   'back length': ['back-waist-length', 'nape-to-belt', 'collar-to-belt'],
 };
 
-/** Plans a docket: the union of what is asked for, each once, in the order of least bother, conflicts named. */
-export function planDocket(needs: readonly Need[]): Plan {
+/** Over what a measurement is taken where nobody says otherwise. */
+const USUAL_CLOTHING: Clothing = 'close-fitting';
+
+/**
+ * Plans a docket: the union of what is asked for, each once, in the order of least bother,
+ * conflicts named.
+ *
+ * @param chosen over what the fitter takes a measurement for which it is wanted differently; the
+ *   first who says anything of it decides otherwise
+ */
+export function planDocket(
+  needs: readonly Need[],
+  chosen: Readonly<Partial<Record<MeasurementCode, Clothing>>> = {},
+): Plan {
   const steps = planSteps(needs.map(({ code }) => code)).map((code): PlannedStep => {
     const asking = needs.filter((need) => need.code === code);
-    return { code, tension: tensionOf(asking[0]!), wantedBy: [...new Set(asking.map(({ by }) => by))] };
+    const said = asking.find(({ clothing }) => clothing !== undefined)?.clothing;
+    return {
+      code,
+      tension: tensionOf(asking[0]!),
+      clothing: chosen[code] ?? said ?? USUAL_CLOTHING,
+      wantedBy: [...new Set(asking.map(({ by }) => by))],
+    };
   });
-  return { steps, conflicts: [...wordConflicts(steps), ...tensionConflicts(needs)] };
+  const conflicts = [...wordConflicts(steps), ...tensionConflicts(needs), ...clothingConflicts(needs, steps)];
+  return { steps, conflicts };
 }
 
 /**
@@ -147,6 +176,18 @@ function tensionConflicts(needs: readonly Need[]): PlanConflict[] {
   });
 }
 
+/** Only those who say something of the clothes can differ over them. */
+function clothingConflicts(needs: readonly Need[], steps: readonly PlannedStep[]): PlanConflict[] {
+  return steps.flatMap(({ code, clothing: taken }): PlanConflict[] => {
+    const wanted = needs.flatMap(({ code: asked, clothing, by }) =>
+      asked === code && clothing !== undefined ? [{ clothing, by }] : [],
+    );
+    return new Set(wanted.map(({ clothing }) => clothing)).size < 2
+      ? []
+      : [{ kind: 'clothing', code, wanted, taken }];
+  });
+}
+
 /** Each stance as the fitter says it. */
 export const STANCE_WORDS: Readonly<Record<Stance, string>> = {
   standing: 'Standing, facing you',
@@ -187,6 +228,10 @@ export function sayConflict(conflict: PlanConflict): string {
   if (conflict.kind === 'tension') {
     const asked = conflict.tensions.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');
     return `${measurement(conflict.code).name} is wanted with the tape lying differently (${asked}). It is taken as the first says; the other is to be judged with that in mind.`;
+  }
+  if (conflict.kind === 'clothing') {
+    const asked = conflict.wanted.map(({ clothing, by }) => `${by}: ${CLOTHING_WORDS[clothing]}`).join('; ');
+    return `${measurement(conflict.code).name} is wanted over different clothes (${asked}). It is taken ${CLOTHING_WORDS[conflict.taken]}; the other is marked.`;
   }
   const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
   return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;

@@ -1,6 +1,6 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledChart } from '../chart/compile-chart';
-import type { FitPreference } from '../chart/chart-shape';
+import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import { Kernel } from '../match/kernel/kernel';
 import { plausibleBodies, type Known, type Random } from './plausible-bodies';
 
@@ -8,6 +8,8 @@ import { plausibleBodies, type Known, type Random } from './plausible-bodies';
 export interface OpenGarment {
   readonly chart: CompiledChart;
   readonly preference: FitPreference;
+  /** In the place of the chart's own, where the docket says so. */
+  readonly rule?: HouseRule | undefined;
 }
 
 /** What each step that is still open can do. */
@@ -38,7 +40,7 @@ export function foresee(
   open: readonly MeasurementCode[],
   random: Random,
 ): Foresight {
-  const bulk = garments.map(({ chart, preference }) => new Kernel(chart, { preference }, BODIES));
+  const bulk = garments.map(({ chart, preference, rule }) => new Kernel(chart, { preference, rule }, BODIES));
   const codes = [...new Set([...bulk.flatMap(({ codes: needed }) => needed), ...open])];
   const columns = plausibleBodies(known, codes, BODIES, random);
   const columnOf = (code: MeasurementCode) => columns[codes.indexOf(code)]!;
@@ -59,6 +61,28 @@ export function foresee(
   return {
     steps: steps.map(({ code, bits }) => ({ code, bits })).sort((a, b) => b.bits - a.bits),
     idle: steps.filter(({ idle }) => idle).map(({ code }) => code),
+  };
+}
+
+/**
+ * Whether a garment comes to the same on every plausible body that goes with what is known: no step
+ * that is open or was passed over can change it any more. The same bodies for the same values, on
+ * server and screen.
+ */
+export function alwaysTheSame({ chart, preference, rule }: OpenGarment, known: Known): boolean {
+  const kernel = new Kernel(chart, { preference, rule }, BODIES);
+  const columns = plausibleBodies(known, kernel.codes, BODIES, steadyRandom(STEADY));
+  return new Set(outcomesOf(kernel, columns)).size === 1;
+}
+
+const STEADY = 42;
+
+/** Draws from 0 up to 1 that are the same for the same seed (a linear congruence, Numerical Recipes' constants, from memory). */
+export function steadyRandom(seed: number): Random {
+  let state = seed >>> 0;
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return state / 4_294_967_296;
   };
 }
 

@@ -97,7 +97,7 @@ export class PeopleSizer {
   private flagged(person: Person, row: number): BriefSize {
     const found = findingOf(this.kernel, row, bodyOf(person), this.options);
     const { verdict, proposed, alternates } = found;
-    return { verdict, proposed, alternates, reason: sayReason(found, this.unit) };
+    return { verdict, proposed, alternates, reason: sayReason({ ...found, assumed: [] }, this.unit) };
   }
 
   private label(sizes: readonly number[]): string {

@@ -86,6 +86,9 @@ function accountOf(
     odds: odds === null || finding.parts.some(({ odds: own }) => own.length === 0) ? [] : odds.labels,
     derived: arithmetic.derivations.map((plan) => derivedLines(plan, kernel, row)),
     options: sheet.options.filter(({ when }) => when.some(holds)).map(({ name, adds }) => ({ name, adds })),
+    assumed: kernel.codes.flatMap((code) =>
+      body.get(code)?.assumed === true ? [{ code, value: body.get(code)!.value }] : [],
+    ),
     takenOtherwise: takenOtherwise(compiled, body),
     cautions: [...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions])].filter((one) => one !== undefined),
     rule: options.rule ?? sheet.rule,

@@ -1,4 +1,5 @@
 import { measurement } from '../body/catalogue';
+import { bareUnit } from '../capture/read-reading';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import { formatDistance, formatLength } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
@@ -44,6 +45,22 @@ export const PREFERENCE_WORDS: Readonly<Record<FitPreference, string>> = {
  * is made and near.
  */
 export function sayReason(
+  verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade' | 'assumed'>,
+  unit: WorkingUnit,
+): string {
+  return `${sayWhatDecides(verdict, unit)}${sayAssumed(verdict, unit)}`;
+}
+
+/** What a verdict rests on that nobody measured. */
+function sayAssumed({ assumed }: Pick<GarmentVerdict, 'assumed'>, unit: WorkingUnit): string {
+  if (assumed.length === 0) return '';
+  const said = assumed.map(({ code, value: length }) => {
+    return `${measurement(code).name.toLowerCase()} (taken as ${formatLength(length, bareUnit(code, unit))})`;
+  });
+  return ` Not measured: ${list(said, 'and')}; no plausible value would change this.`;
+}
+
+function sayWhatDecides(
   verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade'>,
   unit: WorkingUnit,
 ): string {

@@ -175,6 +175,8 @@ export interface GarmentVerdict {
   readonly derived: readonly Derived[];
   /** Options of the maker whose conditions hold. */
   readonly options: readonly { readonly name: string; readonly adds: string }[];
+  /** What was not measured and stands at what the rest leads one to expect, as no value could change the size. */
+  readonly assumed: readonly { readonly code: MeasurementCode; readonly value: Length }[];
   readonly takenOtherwise: readonly TakenOtherwise[];
   readonly cautions: readonly string[];
   readonly rule: HouseRule;

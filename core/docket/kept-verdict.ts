@@ -1,22 +1,13 @@
-import {
-  CLOTHINGS,
-  FIT_PREFERENCES,
-  HOUSE_RULES,
-  isColumnCode,
-  isDerivedCode,
-  measurement,
-  MEASUREMENT_CODES,
-  TENSIONS,
-  VERDICTS,
-  type ColumnCode,
-  type DerivedCode,
-  type DerivedLine,
-  type GarmentVerdict,
-  type MeasurementCode,
-} from '@neat-measure/core';
 import { z } from 'zod';
-import { lengthSchema } from './shared';
+import { MEASUREMENT_CODES } from '../body/catalogue/codes';
+import { CLOTHINGS, TENSIONS } from '../body/measurement';
+import { FIT_PREFERENCES, HOUSE_RULES } from '../chart/chart-shape';
+import { isColumnCode, isDerivedCode, type ColumnCode, type DerivedCode } from '../chart/column-code';
+import type { DerivedLine } from '../chart/arithmetic/derived';
+import { VERDICTS, type GarmentVerdict } from '../match/verdict';
+import type { Length } from '../quantity/length';
 
+const lengthSchema = z.int().transform((count) => count as Length);
 const codeSchema = z.enum(MEASUREMENT_CODES);
 const columnSchema = z.custom<ColumnCode>((text) => typeof text === 'string' && isColumnCode(text));
 const derivedSchema = z.custom<DerivedCode>((text) => typeof text === 'string' && isDerivedCode(text));
@@ -130,7 +121,7 @@ const lineSchema = z.custom<DerivedLine>(
   (line) => typeof line === 'object' && line !== null && 'step' in line && 'operands' in line,
 );
 
-const currentSchema = z.object({
+const verdictShape = z.object({
   verdict: z.enum(VERDICTS),
   proposed: z.string().nullable(),
   sizes: z.record(z.string(), z.string()),
@@ -162,70 +153,13 @@ const currentSchema = z.object({
     }),
   ),
   options: z.array(z.object({ name: z.string(), adds: z.string() })),
+  /** Decisions of before it was kept assumed nothing that they name. */
+  assumed: z.array(z.object({ code: codeSchema, value: lengthSchema })).default([]),
   takenOtherwise: z.array(z.object({ code: codeSchema, wanted: wayTakenSchema, taken: wayTakenSchema })),
   cautions: z.array(z.string()),
   rule: ruleSchema,
   preference: z.enum(FIT_PREFERENCES),
 });
 
-/**
- * A verdict as the API carries it and a decision keeps it. Decisions of before garments had
- * parts kept a shorter form; it is read as a garment of one part.
- */
-export const verdictSchema: z.ZodType<GarmentVerdict, unknown> = z.preprocess(
-  (kept) => (isOnePartForm(kept) ? toParts(kept) : kept),
-  currentSchema,
-);
-
-interface OnePartForm {
-  readonly verdict: string;
-  readonly proposed: string | null;
-  readonly reason: { readonly verdict: string; readonly size?: string };
-  readonly placements: readonly { readonly code: MeasurementCode }[];
-  readonly odds: unknown;
-  readonly alternates: unknown;
-  readonly rule: unknown;
-  readonly preference: unknown;
-}
-
-function isOnePartForm(kept: unknown): kept is OnePartForm {
-  return typeof kept === 'object' && kept !== null && !('parts' in kept) && 'placements' in kept;
-}
-
-function toParts({ verdict, proposed, reason, placements, odds, alternates, rule, preference }: OnePartForm) {
-  // The placements are repeated inside the reason; all of them get what they lacked.
-  const whole = JSON.parse(JSON.stringify({ reason, placements }), (_, value: unknown) =>
-    typeof value === 'object' && value !== null && 'standardError' in value && 'code' in value
-      ? { name: measurement((value as { code: MeasurementCode }).code).name, estimatedFrom: null, ...value }
-      : value,
-  ) as { reason: object; placements: unknown };
-  const part = {
-    part: 'size',
-    name: 'Size',
-    verdict,
-    proposed,
-    reason: { offScale: [], requirement: null, waitsFor: null, ...whole.reason },
-    sizes: [],
-    placements: whole.placements,
-    advisory: [],
-    odds,
-    alternates,
-    alterations: [],
-    rule,
-  };
-  return {
-    verdict,
-    proposed,
-    sizes: proposed === null ? {} : { size: proposed },
-    parts: [part],
-    worst: 'size',
-    notMade: null,
-    alternates,
-    derived: [],
-    options: [],
-    takenOtherwise: [],
-    cautions: [],
-    rule,
-    preference,
-  };
-}
+/** A verdict as a decision keeps it, and as it is sent. */
+export const keptVerdictSchema = verdictShape as unknown as z.ZodType<GarmentVerdict, unknown>;

@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import type { ChartSheet } from '../../chart/chart-shape';
+import { labelOf } from '../../chart/label';
+import { codesRead } from '../../chart/size-chart';
+import type { GarmentVerdict } from '../../match/verdict';
+import { DECISION_OUTCOMES, garmentOn, standingDecision, standingReadings, type Docket } from '../docket';
+import { judgeOne } from '../judge';
+import { keptVerdictSchema } from '../kept-verdict';
+import type { Refusal } from '../refusal';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('garment-decided'),
+  chartId: idSchema,
+  outcome: z.enum(DECISION_OUTCOMES),
+  /** The size of each part, by its code; none where no size is handed over. */
+  sizes: z.record(z.string().max(40), z.string().trim().min(1).max(24)),
+  /** Wanted where another size than the proposal is handed over. */
+  reason: wordsSchema(300).nullable(),
+  /** The readings the fitter saw; if others stand by then, nothing is decided. */
+  readingIds: z.array(idSchema).max(2_000),
+  /** The decision that stood when they looked; if another stands by then, nothing is decided. */
+  after: idSchema.nullable(),
+  /** The label, and the verdict it is decided on: found when it is let in, and kept. */
+  found: z.object({ size: z.string().max(200).nullable(), verdict: keptVerdictSchema }).nullable(),
+});
+/** Decides a garment: the proposal taken, other sizes with a reason, made to measure, or put off. */
+export type GarmentDecided = z.infer<typeof schema>;
+
+/** The readings that a decision on a garment rests on: everything its chart reads, stand-ins and all. */
+export function readingIdsBehind({ readings }: Docket, sheet: ChartSheet): string[] {
+  return standingReadings(readings, codesRead(sheet)).map(({ id }) => id);
+}
+
+export const garmentDecided: ActKind<GarmentDecided> = {
+  kind: 'garment-decided',
+  schema,
+  refuse: (docket, act, shelf) => {
+    const { chartId, readingIds, after } = act;
+    const chart = shelf.charts.find(({ id }) => id === chartId);
+    if (chart === undefined || garmentOn(docket, chartId) === undefined) return { code: 'not-on-docket' };
+    const standing = readingIdsBehind(docket, chart.sheet);
+    if ([...standing].sort().join() !== [...readingIds].sort().join()) return { code: 'readings-changed' };
+    if ((standingDecision(docket, chartId)?.id ?? null) !== after) return { code: 'decided-meanwhile' };
+    return refuseSizes(act, chart.sheet, judgeOne(docket, chart));
+  },
+  complete: (docket, act, shelf) => {
+    const chart = shelf.charts.find(({ id }) => id === act.chartId)!;
+    const size = handsOver(act) ? labelOf(chart.sheet, act.sizes) : null;
+    return { ...act, found: { size, verdict: judgeOne(docket, chart) } };
+  },
+  carryOut: (docket, { id, chartId, outcome, sizes, reason, readingIds, found, by, at }) => {
+    if (found === null) throw new Error(`decision ${id} was never let in`);
+    const decision = { id, chartId, outcome, sizes, reason, readingIds, ...found, by, decidedAt: at };
+    return { ...docket, decisions: [...docket.decisions, decision] };
+  },
+  say: ({ chartId, outcome, reason, found, sizes }, { garment }) => {
+    const size = found?.size ?? Object.values(sizes).join(' ');
+    const because = reason === null ? '' : `: ${reason}`;
+    switch (outcome) {
+      case 'accepted':
+        return `accepted ${size} for ${garment(chartId)}`;
+      case 'overridden':
+        return `chose ${size} for ${garment(chartId)}${because}`;
+      case 'made-to-measure':
+        return `had ${garment(chartId)} made to measure${because}`;
+      case 'later':
+        return `put ${garment(chartId)} off${because}`;
+    }
+  },
+};
+
+/** Whether a decision hands a size over. */
+function handsOver({ outcome }: Pick<GarmentDecided, 'outcome'>): boolean {
+  return outcome === 'accepted' || outcome === 'overridden';
+}
+
+function refuseSizes(act: GarmentDecided, sheet: ChartSheet, verdict: GarmentVerdict): Refusal | null {
+  if (!handsOver(act)) return null;
+  for (const { code, name, sizes } of sheet.parts) {
+    const size = act.sizes[code];
+    if (size === undefined || !sizes.includes(size))
+      return {
+        code: 'no-such-size',
+        size: size ?? null,
+        part: sheet.parts.length === 1 ? null : name,
+        sizes,
+      };
+  }
+  if (act.outcome === 'overridden') return act.reason === null ? { code: 'reason-missing' } : null;
+  const { proposed } = verdict;
+  const same = sheet.parts.every(({ code }) => act.sizes[code] === verdict.sizes[code]);
+  // Beyond the range the nearest size is only a fallback: it is taken knowingly, with a reason.
+  if (proposed === null || verdict.verdict === 'beyond') return { code: 'nothing-proposed' };
+  return same ? null : { code: 'not-the-proposal', proposed };
+}

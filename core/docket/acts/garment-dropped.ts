@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { garmentOn, isClosing, standingDecision } from '../docket';
+import { ACT_BASE, idSchema, type ActKind } from './act';
+
+const schema = z.object({ ...ACT_BASE, kind: z.literal('garment-dropped'), chartId: idSchema });
+/** Takes a garment off the docket that nobody has decided. */
+export type GarmentDropped = z.infer<typeof schema>;
+
+export const garmentDropped: ActKind<GarmentDropped> = {
+  kind: 'garment-dropped',
+  schema,
+  refuse: (docket, { chartId }) => {
+    if (garmentOn(docket, chartId) === undefined) return { code: 'not-on-docket' };
+    return isClosing(standingDecision(docket, chartId)) ? { code: 'decided-already' } : null;
+  },
+  carryOut: (docket, { chartId }) => ({
+    ...docket,
+    garments: docket.garments.filter((one) => one.chartId !== chartId),
+  }),
+  say: ({ chartId }, { garment }) => `took ${garment(chartId)} off the docket`,
+};

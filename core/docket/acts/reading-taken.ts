@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { measurement } from '../../body/catalogue';
+import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
+import { CLOTHINGS, INSTRUMENTS, STANCES, TENSIONS } from '../../body/measurement';
+import { readReading } from '../../capture/read-reading';
+import { MEASURE_UNITS } from '../../quantity/mass';
+import type { Length } from '../../quantity/length';
+import { ORIGINS, type Docket, type Reading } from '../docket';
+import type { Refusal } from '../refusal';
+import { ACT_BASE, instantSchema, wordsSchema, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('reading-taken'),
+  code: z.enum(MEASUREMENT_CODES),
+  /** What was typed or sent, as it was. */
+  typed: wordsSchema(40),
+  /** The unit a bare number took; of a mass, kg or lb. */
+  unit: z.enum(MEASURE_UNITS),
+  /** What was typed comes to, in micrometres, or grams of a mass; refused where it does not. */
+  length: z.int().transform((count) => count as Length),
+  stance: z.enum(STANCES),
+  tension: z.enum(TENSIONS),
+  clothing: z.enum(CLOTHINGS),
+  instrument: z.enum(INSTRUMENTS),
+  origin: z.enum(ORIGINS),
+  /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
+  carriedFrom: instantSchema.nullable(),
+  /** The tape that sent it; `null` when it was typed. */
+  device: z.string().max(40).nullable(),
+});
+/** A reading of one measurement, with everything that makes a number a measurement. */
+export type ReadingTaken = z.infer<typeof schema>;
+
+/** Why a reading cannot be: it rests on nothing before it, so that no docket is needed to ask. */
+export function refuseReading({ typed, code, unit, length }: ReadingTaken): Refusal | null {
+  const read = readReading(typed, code, unit);
+  if (!read.ok) return { code: 'unreadable-reading', problem: read.problem, unit };
+  return read.value.length === length ? null : { code: 'length-differs', typed, length };
+}
+
+export const readingTaken: ActKind<ReadingTaken> = {
+  kind: 'reading-taken',
+  schema,
+  refuse: (_docket, act) => refuseReading(act),
+  carryOut: (docket, act): Docket => {
+    const { kind: _kind, docketId: _docketId, at, ...rest } = act;
+    const reading: Reading = { ...rest, takenAt: at, withdrawnAt: null };
+    return { ...docket, readings: [...docket.readings, reading] };
+  },
+  say: ({ code, typed, unit, carriedFrom }) => {
+    const value = /\d$/.test(typed) ? `${typed} ${unit}` : typed;
+    const from = carriedFrom === null ? '' : ', carried over from an earlier docket';
+    return `read ${measurement(code).name.toLowerCase()}: ${value}${from}`;
+  },
+};

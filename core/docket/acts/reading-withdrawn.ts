@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { measurement } from '../../body/catalogue';
+import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
+import { ACT_BASE, idSchema, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('reading-withdrawn'),
+  readingId: idSchema,
+  /** What it is a reading of, for people. */
+  code: z.enum(MEASUREMENT_CODES),
+});
+/** Takes a reading back; it stays in the record. */
+export type ReadingWithdrawn = z.infer<typeof schema>;
+
+export const readingWithdrawn: ActKind<ReadingWithdrawn> = {
+  kind: 'reading-withdrawn',
+  schema,
+  refuse: ({ readings }, { readingId }) =>
+    readings.some(({ id }) => id === readingId) ? null : { code: 'no-such-reading' },
+  carryOut: (docket, { readingId, at }) => ({
+    ...docket,
+    // Taken back by two, it was taken back when the first did.
+    readings: docket.readings.map((one) =>
+      one.id === readingId && one.withdrawnAt === null ? { ...one, withdrawnAt: at } : one,
+    ),
+  }),
+  say: ({ code }) => `took back a reading of ${measurement(code).name.toLowerCase()}`,
+};

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { measurement } from '../../body/catalogue';
+import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
+import { ACT_BASE, wordsSchema, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('step-passed'),
+  code: z.enum(MEASUREMENT_CODES),
+  reason: wordsSchema(120),
+  /** Because no plausible value could change a size; it holds only as long as that is so. */
+  idle: z.boolean(),
+});
+/** Passes a step over, and says why. It can be taken all the same later. */
+export type StepPassed = z.infer<typeof schema>;
+
+/** Why a step is passed over that no plausible value of can change any size. */
+export const IDLE_REASON = 'No value could change a size';
+
+export const stepPassed: ActKind<StepPassed> = {
+  kind: 'step-passed',
+  schema,
+  refuse: () => null,
+  carryOut: (docket, { code, reason, idle }) => ({
+    ...docket,
+    passed: [...docket.passed, { code, reason, idle }],
+  }),
+  say: ({ code, reason }) => `passed over ${measurement(code).name.toLowerCase()}: ${reason}`,
+};

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { measurement } from '../../body/catalogue';
+import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
+import { CHECK_CODES } from '../../capture/checks';
+import { formatLength } from '../../quantity/format-length';
+import type { Length } from '../../quantity/length';
+import { ACT_BASE, wordsSchema, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('suspicion-confirmed'),
+  check: z.enum(CHECK_CODES),
+  /** The values it is confirmed for; others open it again. */
+  values: z
+    .array(
+      z.object({
+        code: z.enum(MEASUREMENT_CODES),
+        value: z.int().transform((count) => count as Length),
+      }),
+    )
+    .min(1)
+    .max(MEASUREMENT_CODES.length),
+  reason: wordsSchema(120),
+});
+/** A fitter's word that values which failed a check are as they are. */
+export type SuspicionConfirmed = z.infer<typeof schema>;
+
+export const suspicionConfirmed: ActKind<SuspicionConfirmed> = {
+  kind: 'suspicion-confirmed',
+  schema,
+  refuse: () => null,
+  carryOut: (docket, { check, values }) => ({
+    ...docket,
+    confirmations: [...docket.confirmations, { check, values }],
+  }),
+  say: ({ values }) => {
+    const said = values.map(({ code, value }) => {
+      const { name, kind } = measurement(code);
+      return `${name.toLowerCase()} ${formatLength(value, kind === 'mass' ? 'kg' : 'cm')}`;
+    });
+    return `confirmed that it is so: ${said.join(', ')}`;
+  },
+};

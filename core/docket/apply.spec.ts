@@ -1,0 +1,286 @@
+import {
+  actSchema,
+  ACT_KINDS,
+  apply,
+  continued,
+  replay,
+  sayAct,
+  sayRefusal,
+  type Act,
+  type Refusal,
+} from '../index';
+import { shelvedChart, specId, SpecDocket, TIERNAN } from '../testing/docket';
+
+const code = (refusal: Refusal | null) => refusal?.code ?? null;
+
+describe('a docket', () => {
+  it('is opened by its first act and by no other, once', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart]);
+    const opening = one.acts[0]!;
+    const asking = one.acts[1]!;
+    expect(apply(null, asking, one.shelf)).toEqual({ ok: false, problem: { code: 'not-opened' } });
+    expect(code(one.tries({ ...opening, id: specId() }))).toBe('opened-already');
+    expect(one.docket!.garments).toEqual([{ chartId: chart.id, rule: null, preference: null }]);
+    expect(replay([asking]))
+      .withContext('nobody opened it')
+      .toBeNull();
+  });
+
+  it('is the same, replayed from its list, as it was while it was made', () => {
+    const [jacket, shirt] = [shelvedChart(), shelvedChart({ garment: 'Shirt' })];
+    const one = new SpecDocket([jacket, shirt], ['headwear']);
+    one.reads('chest-girth', 98, 98.5);
+    const [wrong] = one.reads('waist-girth', 58);
+    one.does('reading-withdrawn', { readingId: wrong!.id, code: 'waist-girth' });
+    one.reads('waist-girth', 85, 85);
+    one.does('measurement-asked', { code: 'height', asked: true });
+    one.does('clothing-chosen', { code: 'chest-girth', clothing: 'thick' });
+    one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
+    one.does('rule-overruled', { chartId: jacket.id, rule: 'key-decides', preference: 'roomy' });
+    one.does('garment-decided', one.decision(jacket), { by: TIERNAN });
+    one.does('garment-dropped', { chartId: shirt.id });
+    expect(replay(one.acts)).toEqual(one.docket);
+    expect(replay(one.acts.slice(6), replay(one.acts.slice(0, 6)))).toEqual(one.docket);
+    for (const act of one.acts) {
+      const kept = actSchema.parse(JSON.parse(JSON.stringify(act)));
+      expect(kept).withContext(act.kind).toEqual(act);
+    }
+  });
+
+  it('asks nothing of an act that was let in when it is replayed', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart]);
+    one.reads('chest-girth', 98, 98);
+    one.reads('waist-girth', 85, 85);
+    const decided = one.does('garment-decided', one.decision(chart));
+    const [verdict] = replay(one.acts)!.decisions;
+    expect(verdict!.size).toBe('M');
+    const { chartId: _, ...elsewhere } = decided as Extract<Act, { kind: 'garment-decided' }>;
+    const gone = { ...elsewhere, chartId: specId() };
+    expect(replay([...one.acts.slice(0, 1), gone])!.decisions[0]!.verdict).toEqual(verdict!.verdict);
+  });
+
+  it('goes on past an act that is refused, and says which', () => {
+    const one = new SpecDocket([shelvedChart()]);
+    const [good, bad, better] = [
+      one.act('reading-taken', one.reading('chest-girth', 98)),
+      one.act('garment-asked', { chartId: specId() }),
+      one.act('reading-taken', one.reading('waist-girth', 85)),
+    ];
+    const { docket, refused } = continued(one.docket, [good, bad, better], one.shelf);
+    expect(docket!.readings.map(({ id }) => id)).toEqual([good.id, better.id]);
+    expect(refused).toEqual([{ act: bad, refusal: { code: 'no-such-chart' } }]);
+  });
+});
+
+describe('what is asked for', () => {
+  it('stands once, however often it is asked for, and goes when it is dropped', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart], ['headwear']);
+    one.does('garment-asked', { chartId: chart.id });
+    one.does('protocol-asked', { protocolId: 'headwear' });
+    one.does('measurement-asked', { code: 'height', asked: true });
+    one.does('measurement-asked', { code: 'height', asked: true });
+    expect([one.docket!.garments.length, one.docket!.protocolIds, one.docket!.extraCodes]).toEqual([
+      1,
+      ['headwear'],
+      ['height'],
+    ]);
+    one.does('measurement-asked', { code: 'height', asked: false });
+    one.does('garment-dropped', { chartId: chart.id });
+    expect([one.docket!.garments, one.docket!.extraCodes]).toEqual([[], []]);
+    expect(code(one.tries(one.act('garment-dropped', { chartId: chart.id })))).toBe('not-on-docket');
+    expect(
+      code(one.tries(one.act('rule-overruled', { chartId: chart.id, rule: null, preference: null }))),
+    ).toBe('not-on-docket');
+  });
+
+  it('must be on the shelf, and is not more than a docket holds', () => {
+    const one = new SpecDocket();
+    expect(code(one.tries(one.act('garment-asked', { chartId: specId() })))).toBe('no-such-chart');
+    expect(code(one.tries(one.act('protocol-asked', { protocolId: 'nothing' })))).toBe('no-such-protocol');
+    const full = new SpecDocket(Array.from({ length: 40 }, () => shelvedChart()));
+    expect(full.tries(full.act('garment-asked', { chartId: full.shelf.charts[0]!.id }))).toEqual({
+      code: 'docket-full',
+      most: 40,
+    });
+  });
+});
+
+describe('a reading', () => {
+  it('is what was typed, or nothing', () => {
+    const one = new SpecDocket();
+    const typed = one.reading('chest-girth', 98);
+    expect(one.tries(one.act('reading-taken', { ...typed, length: 990_000 as never }))).toEqual({
+      code: 'length-differs',
+      typed: '98',
+      length: 990_000 as never,
+    });
+    expect(code(one.tries(one.act('reading-taken', { ...typed, typed: '9' })))).toBe('unreadable-reading');
+    expect(one.docket!.readings).toEqual([]);
+  });
+
+  it('is taken back once, stays on record, and must be there', () => {
+    const one = new SpecDocket();
+    const [reading] = one.reads('chest-girth', 98);
+    const first = one.does('reading-withdrawn', { readingId: reading!.id, code: 'chest-girth' });
+    one.does('reading-withdrawn', { readingId: reading!.id, code: 'chest-girth' }, { by: TIERNAN });
+    expect(one.docket!.readings.map(({ withdrawnAt }) => withdrawnAt)).toEqual([first.at]);
+    expect(code(one.tries(one.act('reading-withdrawn', { readingId: specId(), code: 'chest-girth' })))).toBe(
+      'no-such-reading',
+    );
+  });
+
+  it('stands in the order it was taken on the device, whatever its clock said', () => {
+    const one = new SpecDocket();
+    one.does('reading-taken', one.reading('chest-girth', 120), { at: '2031-01-01T00:00:00.000Z' });
+    one.reads('chest-girth', 98, 98.5, 98);
+    expect(one.docket!.readings.map(({ typed }) => typed)).toEqual(['120', '98', '98.5', '98']);
+  });
+});
+
+describe('a decision', () => {
+  const chart = shelvedChart();
+  const measured = (chest: number, waist: number, on = chart) => {
+    const one = new SpecDocket([on]);
+    one.reads('chest-girth', chest, chest);
+    one.reads('waist-girth', waist, waist);
+    return one;
+  };
+  const decide = (one: SpecDocket, changes: Parameters<SpecDocket['decision']>[1] = {}, on = chart) =>
+    one.tries(one.act('garment-decided', one.decision(on, changes)));
+
+  it('takes the proposal, and keeps the verdict it was made on', () => {
+    const one = measured(98, 86);
+    expect(decide(one)).toBeNull();
+    one.reads('chest-girth', 106, 106);
+    const [decision] = one.docket!.decisions;
+    expect([decision!.size, decision!.verdict.verdict, decision!.by.name]).toEqual([
+      'M',
+      'settled',
+      'Odalys Wren',
+    ]);
+  });
+
+  it('takes another size with a reason, and none that the chart does not have', () => {
+    const one = measured(98, 95);
+    expect(code(decide(one, { outcome: 'overridden', sizes: { size: 'M' } }))).toBe('reason-missing');
+    expect(decide(one, { outcome: 'overridden', sizes: { size: '5XL' }, reason: 'It is so' })).toEqual({
+      code: 'no-such-size',
+      size: '5XL',
+      part: null,
+      sizes: ['M', 'L', 'XL'],
+    });
+    expect(decide(one, { outcome: 'overridden', sizes: { size: 'M' }, reason: 'Wears it open' })).toBeNull();
+    expect(one.docket!.decisions[0]!.size).toBe('M');
+  });
+
+  it('accepts nothing but the proposal: no other size, none of a doubtful docket, none beyond the range', () => {
+    expect(decide(measured(98, 86), { sizes: { size: 'L' } })).toEqual({
+      code: 'not-the-proposal',
+      proposed: 'M',
+    });
+    expect(code(decide(measured(96, 97), { sizes: { size: 'L' } })))
+      .withContext('suspect')
+      .toBe('nothing-proposed');
+    // Below the range the smallest is named as the nearest; it is taken knowingly or not at all.
+    const below = measured(90, 70);
+    expect(below.verdict(chart).verdict).toBe('beyond');
+    expect(below.verdict(chart).proposed).toBe('M');
+    expect(code(decide(below))).toBe('nothing-proposed');
+    expect(decide(below, { outcome: 'made-to-measure', sizes: {} })).toBeNull();
+    expect(below.docket!.decisions[0]!.size).toBeNull();
+  });
+
+  it('is refused when other readings stand than the fitter saw, stand-ins among them', () => {
+    const standIn = shelvedChart({}, [
+      { code: 'chest-girth', unit: 'cm', cells: ['94-102', '102-110', '111-119'], standIns: ['bust-girth'] },
+    ]);
+    const one = new SpecDocket([standIn]);
+    one.reads('bust-girth', 98, 98);
+    const looked = one.decision(standIn);
+    expect(looked.readingIds.length).toBe(2);
+    one.reads('bust-girth', 99);
+    expect(code(one.tries(one.act('garment-decided', looked)))).toBe('readings-changed');
+    expect(decide(one, {}, standIn)).toBeNull();
+  });
+
+  it('is refused when somebody else decided first', () => {
+    const one = measured(98, 86);
+    const [mine, theirs] = [one.decision(chart), one.decision(chart)];
+    expect(one.tries(one.act('garment-decided', theirs, { by: TIERNAN }))).toBeNull();
+    expect(
+      code(one.tries(one.act('garment-decided', { ...mine, outcome: 'made-to-measure', sizes: {} }))),
+    ).toBe('decided-meanwhile');
+    expect(decide(one, { outcome: 'later', sizes: {}, reason: 'Comes back' })).toBeNull();
+    expect(one.docket!.decisions.length).toBe(2);
+  });
+
+  it('keeps its garment on the docket until it is put off, and needs one there', () => {
+    const one = measured(98, 86);
+    decide(one);
+    expect(code(one.tries(one.act('garment-dropped', { chartId: chart.id })))).toBe('decided-already');
+    decide(one, { outcome: 'later', sizes: {} });
+    expect(one.tries(one.act('garment-dropped', { chartId: chart.id }))).toBeNull();
+    expect(code(decide(one))).toBe('not-on-docket');
+  });
+});
+
+describe('the sentences', () => {
+  const names = { garment: () => 'the field jacket', protocol: () => 'Headwear' };
+
+  it('tell every kind of act, and end in a full stop', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart], ['headwear']);
+    one.reads('chest-girth', 98, 98);
+    const [back] = one.reads('waist-girth', 85, 85, 90);
+    one.does('reading-withdrawn', { readingId: back!.id, code: 'waist-girth' });
+    one.does('measurement-asked', { code: 'height', asked: true });
+    one.does('clothing-chosen', { code: 'chest-girth', clothing: 'bare' });
+    one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
+    one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
+    one.does('suspicion-confirmed', {
+      check: 'waist-over-chest',
+      values: [{ code: 'waist-girth', value: 970_000 as never }],
+      reason: 'It is so',
+    });
+    one.does('garment-decided', one.decision(chart, { outcome: 'later', sizes: {}, reason: 'Comes back' }));
+    one.does('garment-dropped', { chartId: chart.id });
+    const said = one.acts.map((act) => sayAct(act, names));
+    expect(new Set(one.acts.map(({ kind }) => kind)).size)
+      .withContext('every kind')
+      .toBe(ACT_KINDS.length);
+    for (const sentence of said) expect(sentence).toMatch(/^Odalys Wren [a-z].*[^.]\.$/);
+    expect(said).toContain('Odalys Wren read chest: 98 cm.');
+    expect(said).toContain('Odalys Wren put the field jacket off: Comes back.');
+  });
+
+  it('say of every refusal what is wrong and what to do', () => {
+    const refusals: Refusal[] = [
+      ...(
+        [
+          'not-opened',
+          'opened-already',
+          'id-taken',
+          'no-such-wearer',
+          'no-such-chart',
+          'no-such-protocol',
+          'no-such-reading',
+          'not-on-docket',
+          'decided-already',
+          'readings-changed',
+          'decided-meanwhile',
+          'reason-missing',
+          'nothing-proposed',
+        ] as const
+      ).map((one) => ({ code: one })),
+      { code: 'docket-full', most: 40 },
+      { code: 'not-the-proposal', proposed: 'M' },
+      { code: 'length-differs', typed: '98', length: 1 as never },
+      { code: 'no-such-size', size: null, part: 'Front', sizes: ['1', '2'] },
+    ];
+    for (const refusal of refusals) expect(sayRefusal(refusal)).withContext(refusal.code).toMatch(/[.]$/);
+    expect(sayRefusal(refusals.at(-1)!)).toBe('Nothing is no size of Front. Choose one of 1, 2.');
+  });
+});

@@ -1,0 +1,59 @@
+import { failure, success, type Outcome } from '../outcome';
+import { kindOf, type Act } from './acts';
+import { openedDocket } from './acts/docket-opened';
+import type { Docket } from './docket';
+import type { Refusal } from './refusal';
+import type { Shelf } from './shelf';
+
+/** An act that was let in, with what was found on the way, and the docket after it. */
+export interface Applied {
+  readonly docket: Docket;
+  readonly act: Act;
+}
+
+/**
+ * Does an act on a docket: the only place where it is asked whether one may follow what was done
+ * before.
+ *
+ * @param docket `null` for one that nobody opened
+ */
+export function apply(docket: Docket | null, act: Act, shelf: Shelf): Outcome<Applied, Refusal> {
+  if (docket === null)
+    return act.kind === 'docket-opened'
+      ? success({ docket: openedDocket(act), act })
+      : failure({ code: 'not-opened' });
+  const kind = kindOf(act);
+  const refusal = kind.refuse(docket, act, shelf);
+  if (refusal !== null) return failure(refusal);
+  const complete = kind.complete?.(docket, act, shelf) ?? act;
+  return success({ docket: kind.carryOut(docket, complete), act: complete });
+}
+
+/**
+ * The docket that a list of acts makes, in their order. They have been let in, so nothing is asked
+ * of them again; `null` while the first is not its opening.
+ */
+export function replay(acts: readonly Act[], from: Docket | null = null): Docket | null {
+  return acts.reduce<Docket | null>((docket, act) => {
+    if (docket === null) return act.kind === 'docket-opened' ? openedDocket(act) : null;
+    return kindOf(act).carryOut(docket, act);
+  }, from);
+}
+
+/** What is done on a docket after what stands already: those that are let in, and why the others are not. */
+export interface Continued {
+  readonly docket: Docket | null;
+  readonly refused: readonly { readonly act: Act; readonly refusal: Refusal }[];
+}
+
+/** Does acts one after the other; one that is refused is left out, and the next is tried on the docket as it stands. */
+export function continued(docket: Docket | null, acts: readonly Act[], shelf: Shelf): Continued {
+  const refused: { act: Act; refusal: Refusal }[] = [];
+  const after = acts.reduce((before, act) => {
+    const applied = apply(before, act, shelf);
+    if (applied.ok) return applied.value.docket;
+    refused.push({ act, refusal: applied.problem });
+    return before;
+  }, docket);
+  return { docket: after, refused };
+}

@@ -1,0 +1,130 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import type { Clothing, Instrument, Stance, Tension } from '../body/measurement';
+import type { Confirmation } from '../capture/confirmations';
+import type { FitPreference, HouseRule } from '../chart/chart-shape';
+import type { GarmentVerdict } from '../match/verdict';
+import type { Length, WorkingUnit } from '../quantity/length';
+import type { MeasureUnit } from '../quantity/mass';
+
+/** The most garments, and the most protocols, of one docket. */
+export const MOST_GARMENTS = 40;
+
+/** A garment on a docket, by the version of its chart, with what stands in the place of the chart's rule and the docket's preference. */
+export interface DocketGarment {
+  readonly chartId: string;
+  readonly rule: HouseRule | null;
+  readonly preference: FitPreference | null;
+}
+
+/** Where a reading comes from. */
+export const ORIGINS = ['fitter', 'helper', 'self', 'reported'] as const;
+export type Origin = (typeof ORIGINS)[number];
+
+/** Who did an act. */
+export interface Author {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** A reading as it stands on a docket; one that was taken back stays. */
+export interface Reading {
+  readonly id: string;
+  readonly code: MeasurementCode;
+  /** What was typed or sent, as it was. */
+  readonly typed: string;
+  /** The unit a bare number took. */
+  readonly unit: MeasureUnit;
+  readonly length: Length;
+  readonly stance: Stance;
+  readonly tension: Tension;
+  readonly clothing: Clothing;
+  readonly instrument: Instrument;
+  readonly origin: Origin;
+  /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
+  readonly carriedFrom: string | null;
+  /** The tape that sent it; `null` when it was typed. */
+  readonly device: string | null;
+  /** By the clock of the device it was taken on. */
+  readonly takenAt: string;
+  readonly by: Author;
+  /** When it was taken back; `null` while it stands. */
+  readonly withdrawnAt: string | null;
+}
+
+/** A step that was passed over. */
+export interface PassedStep {
+  readonly code: MeasurementCode;
+  readonly reason: string;
+  /** Passed over because no plausible value could change a size: asked again after every act. */
+  readonly idle: boolean;
+}
+
+/** What can be done with a garment; `later` leaves it open. */
+export const DECISION_OUTCOMES = ['accepted', 'overridden', 'made-to-measure', 'later'] as const;
+export type DecisionOutcome = (typeof DECISION_OUTCOMES)[number];
+
+/** What was decided of a garment, with the verdict it was decided on. The latest of a garment stands. */
+export interface Decision {
+  readonly id: string;
+  readonly chartId: string;
+  readonly outcome: DecisionOutcome;
+  /** The label handed over; `null` where no size is. */
+  readonly size: string | null;
+  readonly sizes: Readonly<Record<string, string>>;
+  readonly reason: string | null;
+  readonly readingIds: readonly string[];
+  readonly verdict: GarmentVerdict;
+  readonly by: Author;
+  readonly decidedAt: string;
+}
+
+/** A docket as its acts make it. */
+export interface Docket {
+  readonly id: string;
+  readonly wearerId: string;
+  readonly occasion: string;
+  readonly unit: WorkingUnit;
+  readonly preference: FitPreference;
+  readonly openedAt: string;
+  readonly garments: readonly DocketGarment[];
+  /** Protocols measured besides: for garments that have no chart yet, or for the record. */
+  readonly protocolIds: readonly string[];
+  /** Single measurements asked for besides: a protocol's steps on demand, or any other. */
+  readonly extraCodes: readonly MeasurementCode[];
+  /** What is worn while it is measured, where two who ask want it differently and the fitter has said. */
+  readonly clothing: Readonly<Partial<Record<MeasurementCode, Clothing>>>;
+  /** In the order they were taken on the device, whatever its clock said. */
+  readonly readings: readonly Reading[];
+  readonly passed: readonly PassedStep[];
+  readonly confirmations: readonly Confirmation[];
+  readonly decisions: readonly Decision[];
+}
+
+/** The garment of a chart, where it stands on a docket. */
+export function garmentOn(docket: Docket, chartId: string): DocketGarment | undefined {
+  return docket.garments.find((one) => one.chartId === chartId);
+}
+
+/** What was decided last of a garment; `null` where nothing was. */
+export function standingDecision({ decisions }: Docket, chartId: string): Decision | null {
+  return decisions.filter((one) => one.chartId === chartId).at(-1) ?? null;
+}
+
+/** Whether a decision closes its garment; one put off leaves it open. */
+export function isClosing(decision: Pick<Decision, 'outcome'> | null): boolean {
+  return decision !== null && decision.outcome !== 'later';
+}
+
+/** The readings that count for some measurements: not taken back, in the order taken. */
+export function standingReadings(
+  readings: readonly Reading[],
+  codes: readonly MeasurementCode[],
+): readonly Reading[] {
+  return readings.filter(({ code, withdrawnAt }) => withdrawnAt === null && codes.includes(code));
+}
+
+/** Why a step stands passed over, by who passed it last; `null` where it does not. A reading takes it up again. */
+export function passedStep({ passed, readings }: Docket, code: MeasurementCode): PassedStep | null {
+  if (standingReadings(readings, [code]).length > 0) return null;
+  return passed.filter((one) => one.code === code).at(-1) ?? null;
+}

@@ -1,0 +1,159 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { openSuspicions, suspectCodes } from '../capture/confirmations';
+import type { Suspicion } from '../capture/checks';
+import { compileChart, type CompiledChart } from '../chart/compile-chart';
+import type { ChartSheet, FitPreference, HouseRule } from '../chart/chart-shape';
+import { codesRead } from '../chart/size-chart';
+import { alwaysTheSame } from '../foresight/foresee';
+import { expectedValue } from '../foresight/plausible-bodies';
+import { judge, type MeasuredBody, type MeasuredValue } from '../match/judge';
+import type { GarmentVerdict } from '../match/verdict';
+import type { Length } from '../quantity/length';
+import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from './docket';
+import { settle } from './settle';
+import type { Shelf, ShelvedChart } from './shelf';
+
+/** A garment of a docket with its verdict now and what was decided last. */
+export interface JudgedGarment<Chart extends ShelvedChart = ShelvedChart> {
+  readonly chart: Chart;
+  readonly verdict: GarmentVerdict;
+  readonly decision: Decision | null;
+}
+
+/** What the values of a docket come to. */
+export interface JudgedDocket<Chart extends ShelvedChart = ShelvedChart> {
+  readonly garments: readonly JudgedGarment<Chart>[];
+  readonly values: ReadonlyMap<MeasurementCode, Length>;
+  /** What does not hang together and nobody has confirmed. */
+  readonly suspicions: readonly Suspicion[];
+  /** Steps passed over because no value could change a size, of which that is no longer so: they are open again. */
+  readonly openAgain: readonly MeasurementCode[];
+}
+
+/** The rule and the fit that a garment of a docket is judged by. */
+export interface Ruling {
+  readonly rule: HouseRule | undefined;
+  readonly preference: FitPreference;
+}
+
+/** What stands in the place of the chart's rule, and the fit: the garment's own before the docket's. */
+export function rulingOf(docket: Docket, chartId: string): Ruling {
+  const garment = garmentOn(docket, chartId);
+  return { rule: garment?.rule ?? undefined, preference: garment?.preference ?? docket.preference };
+}
+
+/**
+ * Judges every garment of a docket by the values that stand. Server and screen both call this, so
+ * that what the fitter saw and what is kept are the same computation.
+ */
+export function judgeDocket<Chart extends ShelvedChart>(
+  docket: Docket,
+  shelf: Pick<Shelf<Chart>, 'charts'>,
+): JudgedDocket<Chart> {
+  const basis = basisOf(docket);
+  const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
+  const judged = charts.map((chart) => {
+    const idle = idleFor(docket, chart, basis);
+    const decision = standingDecision(docket, chart.id);
+    return { chart, decision, idle, verdict: verdictOf(docket, chart, basis, idle.holding) };
+  });
+  return {
+    garments: judged.map(({ chart, verdict, decision }) => ({ chart, verdict, decision })),
+    values: basis.values,
+    suspicions: basis.suspicions,
+    openAgain: [
+      ...new Set(judged.flatMap(({ decision, idle }) => (isClosing(decision) ? [] : idle.openAgain))),
+    ],
+  };
+}
+
+/** The verdict on one garment of a docket, as `judgeDocket` gives it. */
+export function judgeOne(docket: Docket, chart: ShelvedChart): GarmentVerdict {
+  const basis = basisOf(docket);
+  return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
+}
+
+interface Basis {
+  readonly body: MeasuredBody;
+  readonly values: ReadonlyMap<MeasurementCode, Length>;
+  readonly suspicions: readonly Suspicion[];
+  /** Measurements that failed a check and were not confirmed. */
+  readonly suspects: ReadonlySet<MeasurementCode>;
+}
+
+function basisOf({ readings, confirmations }: Docket): Basis {
+  const body = settle(readings);
+  const values = new Map([...body].map(([code, { value }]) => [code, value]));
+  const suspicions = openSuspicions(values, confirmations);
+  return { body, values, suspicions, suspects: suspectCodes(suspicions) };
+}
+
+interface Idle {
+  /** Passed over as idle, and still so for this garment. */
+  readonly holding: readonly MeasurementCode[];
+  readonly openAgain: readonly MeasurementCode[];
+}
+
+const NO_IDLE: Idle = { holding: [], openAgain: [] };
+
+/**
+ * Asks again, of the steps passed over because no plausible value could change a size, whether that
+ * is still so for a garment: a reading since may have changed what it rested on.
+ */
+function idleFor(docket: Docket, { id, sheet }: ShelvedChart, { body, values }: Basis): Idle {
+  const codes = codesRead(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
+  if (codes.length === 0) return NO_IDLE;
+  const ruling = rulingOf(docket, id);
+  const same = remembered(SAME, sheet, [ruling, codes, [...values]], () =>
+    alwaysTheSame({ chart: compiled(sheet), ...ruling }, values),
+  );
+  return same ? { holding: codes, openAgain: [] } : { holding: [], openAgain: codes };
+}
+
+function verdictOf(
+  docket: Docket,
+  { id, sheet }: ShelvedChart,
+  { body, values, suspects }: Basis,
+  idle: readonly MeasurementCode[],
+): GarmentVerdict {
+  const ruling = rulingOf(docket, id);
+  // A step passed over because nothing could come of it is judged at what the rest leads one to
+  // expect, and marked so; any other plausible value would have given the same size.
+  const assumed = idle.map((code) => [code, { value: expectedValue(values, code), assumed: true }] as const);
+  const whole = new Map<MeasurementCode, MeasuredValue>([...body, ...assumed]);
+  const on = codesRead(sheet).map((code) => [whole.get(code), suspects.has(code)]);
+  return remembered(VERDICTS, sheet, [ruling, on], () =>
+    judge(compiled(sheet), whole, { ...ruling, suspects }),
+  );
+}
+
+/**
+ * The last answer of each chart and what it rested on: a reading changes only those garments that
+ * go by it, so the others of a docket are not judged, or drawn, again.
+ */
+type Memory<Answer> = WeakMap<ChartSheet, { readonly on: string; readonly answer: Answer }>;
+const VERDICTS: Memory<GarmentVerdict> = new WeakMap();
+const SAME: Memory<boolean> = new WeakMap();
+
+function remembered<Answer>(
+  memory: Memory<Answer>,
+  sheet: ChartSheet,
+  basis: unknown,
+  answer: () => Answer,
+): Answer {
+  const on = JSON.stringify(basis);
+  const last = memory.get(sheet);
+  if (last?.on === on) return last.answer;
+  const found = answer();
+  memory.set(sheet, { on, answer: found });
+  return found;
+}
+
+const COMPILED = new WeakMap<ChartSheet, CompiledChart>();
+
+/** A chart compiled, once for as long as its sheet lives: it is judged by at every key. */
+export function compiled(sheet: ChartSheet): CompiledChart {
+  const known = COMPILED.get(sheet) ?? compileChart(sheet);
+  COMPILED.set(sheet, known);
+  return known;
+}

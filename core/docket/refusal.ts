@@ -1,0 +1,35 @@
+import type { ReadingProblem } from '../capture/read-reading';
+import type { Length } from '../quantity/length';
+import type { MeasureUnit } from '../quantity/mass';
+
+/** Why an act is not let in. The docket stays as it was. */
+export type Refusal =
+  /** Nothing can be done on a docket that nobody opened. */
+  | { readonly code: 'not-opened' }
+  | { readonly code: 'opened-already' }
+  /** Another act has the id. */
+  | { readonly code: 'id-taken' }
+  | { readonly code: 'no-such-wearer' }
+  | { readonly code: 'no-such-chart' }
+  | { readonly code: 'no-such-protocol' }
+  | { readonly code: 'no-such-reading' }
+  | { readonly code: 'docket-full'; readonly most: number }
+  | { readonly code: 'not-on-docket' }
+  | { readonly code: 'decided-already' }
+  | { readonly code: 'unreadable-reading'; readonly problem: ReadingProblem; readonly unit: MeasureUnit }
+  /** What was typed does not come to the length that was sent with it. */
+  | { readonly code: 'length-differs'; readonly typed: string; readonly length: Length }
+  /** Other readings stand than those it was decided on. */
+  | { readonly code: 'readings-changed' }
+  /** Somebody else decided the garment first. */
+  | { readonly code: 'decided-meanwhile' }
+  | {
+      readonly code: 'no-such-size';
+      readonly size: string | null;
+      /** The part's name; `null` where the chart has only one. */
+      readonly part: string | null;
+      readonly sizes: readonly string[];
+    }
+  | { readonly code: 'reason-missing' }
+  | { readonly code: 'nothing-proposed' }
+  | { readonly code: 'not-the-proposal'; readonly proposed: string };

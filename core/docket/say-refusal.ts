@@ -1,0 +1,46 @@
+import { sayReadingProblem } from '../capture/say-reading-problem';
+import type { Refusal } from './refusal';
+
+/** Why an act is not let in, and what to do, in one or two sentences. */
+export function sayRefusal(refusal: Refusal): string {
+  switch (refusal.code) {
+    case 'not-opened':
+      return 'There is no such docket. It may have been opened from an old link.';
+    case 'opened-already':
+      return 'This docket has been opened already. Open another one.';
+    case 'id-taken':
+      return 'Something else was saved under this id. Reload the page and do it again.';
+    case 'no-such-wearer':
+      return 'There is no such wearer. Reload the page and choose them again.';
+    case 'no-such-chart':
+      return 'There is no such chart. It may have been chosen from an old page; reload it.';
+    case 'no-such-protocol':
+      return 'There is no such protocol. It may have been chosen from an old page; reload it.';
+    case 'no-such-reading':
+      return 'There is no such reading on this docket. Reload the page and look at the readings.';
+    case 'docket-full':
+      return `A docket holds at most ${refusal.most}. Open another docket for the rest.`;
+    case 'not-on-docket':
+      return 'This garment is not on the docket. Add it first.';
+    case 'decided-already':
+      return 'This garment is decided. Put the decision off first, then take it from the docket.';
+    case 'unreadable-reading':
+      return sayReadingProblem(refusal.problem, refusal.unit);
+    case 'length-differs':
+      return `“${refusal.typed}” does not come to the length that was sent with it. Reload the page and read it again.`;
+    case 'readings-changed':
+      return 'The readings have changed since you looked. Look at the verdict again, then decide.';
+    case 'decided-meanwhile':
+      return 'Somebody else decided this garment since you looked. Look at what they decided, then decide again if need be.';
+    case 'no-such-size': {
+      const of = refusal.part === null ? 'this chart' : refusal.part;
+      return `${refusal.size ?? 'Nothing'} is no size of ${of}. Choose one of ${refusal.sizes.join(', ')}.`;
+    }
+    case 'reason-missing':
+      return 'Another size than the proposal needs a reason. Give one, then hand it over.';
+    case 'nothing-proposed':
+      return 'No size is proposed. Take a size with a reason instead.';
+    case 'not-the-proposal':
+      return `The proposal is ${refusal.proposed}. Take another size with a reason instead.`;
+  }
+}

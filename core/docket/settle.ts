@@ -1,0 +1,78 @@
+import { measurement } from '../body/catalogue';
+import type { MeasurementCode } from '../body/catalogue/codes';
+import type { Clothing, Tension } from '../body/measurement';
+import { allowedDifference, settleReadings, type Agreement } from '../capture/agreement';
+import { mm, type Length } from '../quantity/length';
+import { standingReadings, type Origin, type Reading } from './docket';
+
+/** A value with the standard error that its origin and its repeats give it, and how it was taken. */
+export interface SettledValue {
+  readonly value: Length;
+  /** In micrometres; in grams of a mass. */
+  readonly standardError: number;
+  readonly tension: Tension;
+  readonly clothing: Clothing;
+}
+
+/** What the wearer read, or only reports, is worth less: working factors of ours until the log has data. */
+const ERROR_FACTOR: Readonly<Record<Origin, number>> = { fitter: 1, helper: 1, self: 2, reported: 3 };
+
+/** How the standing readings of one measurement stand together; one carried over is settled as it is. */
+export function agreementOf(code: MeasurementCode, standing: readonly Reading[]): Agreement {
+  const carried = standing.length === 1 && standing[0]!.carriedFrom !== null ? standing[0]! : null;
+  if (carried !== null)
+    return { state: 'agreed', value: carried.length, difference: mm(0), allowed: allowedDifference(code) };
+  return settleReadings(
+    code,
+    standing.map(({ length }) => length),
+  );
+}
+
+/**
+ * Of the standing readings those that the value rests on: of the last three, those that agree with
+ * it. What was read before and superseded says nothing of the value's error.
+ */
+export function countingReadings(
+  code: MeasurementCode,
+  standing: readonly Reading[],
+  agreement: Agreement,
+): readonly Reading[] {
+  const last = standing.slice(-3);
+  const { state, value } = agreement;
+  if (state !== 'agreed') return last;
+  const allowed = allowedDifference(code);
+  return last.filter(({ length }) => Math.abs(length - value) <= allowed);
+}
+
+/** The values that the readings of a docket settle to, by measurement. */
+export function settle(readings: readonly Reading[]): ReadonlyMap<MeasurementCode, SettledValue> {
+  const settled = new Map<MeasurementCode, SettledValue>();
+  for (const code of new Set(readings.map((reading) => reading.code))) {
+    const standing = standingReadings(readings, [code]);
+    const agreement = agreementOf(code, standing);
+    if (agreement.value === null) continue;
+    const counting = countingReadings(code, standing, agreement);
+    const { tension, clothing } = counting.at(-1)!;
+    const factor = Math.max(...counting.map(({ origin }) => ERROR_FACTOR[origin]));
+    const standardError = factor * repeatedError(code, counting);
+    settled.set(code, { value: agreement.value, standardError, tension, clothing });
+  }
+  return settled;
+}
+
+/** The values alone, for the checks. */
+export function settledValues(readings: readonly Reading[]): ReadonlyMap<MeasurementCode, Length> {
+  return new Map([...settle(readings)].map(([code, { value }]) => [code, value]));
+}
+
+/**
+ * The error of one reading: the catalogue's, or what this wearer's own repeats show where that
+ * is more. Of two readings the difference over root two estimates it.
+ */
+function repeatedError(code: MeasurementCode, counting: readonly Reading[]): number {
+  const usual = measurement(code).standardError;
+  if (counting.length < 2) return usual;
+  const mean = counting.reduce((sum, { length }) => sum + length, 0) / counting.length;
+  const squares = counting.reduce((sum, { length }) => sum + (length - mean) ** 2, 0);
+  return Math.max(usual, Math.sqrt(squares / (counting.length - 1)));
+}
