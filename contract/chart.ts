@@ -1,5 +1,6 @@
-import { chartSheetSchema, FIT_PREFERENCES, type ChartSheet } from '@neat-measure/core';
+import { chartSheetSchema, MEASUREMENT_CODES, type ChartSheet } from '@neat-measure/core';
 import { z } from 'zod';
+import { pageSchema } from './lists';
 import { idSchema, instantSchema, lineSchema } from './shared';
 
 const sheetSchema = chartSheetSchema as z.ZodType<ChartSheet, unknown>;
@@ -31,6 +32,20 @@ export type Chart = z.infer<typeof chartSchema>;
 
 export const chartsSchema = z.array(chartSchema);
 
+/** A chart as a list shows it: the latest version, without its numbers. */
+export const chartSummarySchema = z.object({
+  id: idSchema,
+  seriesId: idSchema,
+  version: z.int(),
+  maker: z.string(),
+  garment: z.string(),
+  kind: z.string(),
+  /** The measurements that decide. */
+  codes: z.array(z.enum(MEASUREMENT_CODES)),
+});
+export type ChartSummary = z.infer<typeof chartSummarySchema>;
+export const chartSummariesSchema = pageSchema(chartSummarySchema);
+
 /** Where a version is used: dockets it stands on, garments decided by it. */
 export const chartUsesSchema = z.object({
   dockets: z.int(),
@@ -40,6 +55,3 @@ export const chartUsesSchema = z.object({
   ),
 });
 export type ChartUses = z.infer<typeof chartUsesSchema>;
-
-/** How a wearer likes a garment. */
-export const preferenceSchema = z.enum(FIT_PREFERENCES);

@@ -14,7 +14,6 @@ export const PROBLEM_KINDS = [
   'too-large',
   'too-many-requests',
   'chart-findings',
-  'not-decidable',
   'unavailable',
   'unexpected',
 ] as const;

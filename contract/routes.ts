@@ -6,26 +6,20 @@ export const ROUTES = {
   health: '/api/health',
   /** GET who is signed in (`null` for nobody), POST to sign in, DELETE to sign out. */
   session: '/api/session',
-  /** GET all; PUT one by id. */
+  /** POST: what was done on dockets, by whoever holds the pen. */
+  acts: '/api/acts',
+  /** GET a part of the list; PUT one by id. */
   wearers: '/api/wearers',
-  /** GET the latest versions, or any version by id; PUT a version by id. */
+  /** GET a part of the list of latest versions, or any version by id; PUT a version by id. */
   charts: '/api/charts',
-  /** GET the latest; GET one by id for the Bench; PUT one by id. */
+  /** GET a part of the list, the latest first; GET one by id for the Bench. */
   dockets: '/api/dockets',
-  /** PUT one by id. */
-  readings: '/api/readings',
-  /** PUT one by id. */
-  skips: '/api/skips',
-  /** PUT one by id. */
-  confirmations: '/api/confirmations',
   /** PUT one by id: makes a link for the wearer of a docket. */
   selfLinks: '/api/self-links',
   /** POST: what tapes send, as lines of JSON in plain text. */
   deviceLines: '/api/devices/lines',
   /** GET all; PUT one's own by id. */
   protocols: '/api/protocols',
-  /** PUT one by id. */
-  decisions: '/api/decisions',
   /** GET: the flags of all wearers that nobody has decided yet. */
   exceptions: '/api/exceptions',
   /** GET, with `codes`: the values that stand on the roll, without names. */
@@ -67,9 +61,9 @@ export function chartUsesPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/uses`;
 }
 
-/** PUT: takes a reading back. */
-export function withdrawalPath(readingId: string): string {
-  return `${ROUTES.readings}/${readingId}/withdrawal`;
+/** GET: what is done on a docket from now on, as server-sent events. */
+export function docketStreamPath(docketId: string): string {
+  return `${ROUTES.dockets}/${docketId}/stream`;
 }
 
 /** GET: what one tape sends from now on, as server-sent events. */

@@ -1,11 +1,7 @@
-import { WORKING_UNITS, type Length } from '@neat-measure/core';
+import { idSchema, instantSchema, WORKING_UNITS, type Length } from '@neat-measure/core';
 import { z } from 'zod';
 
-/** A UUID v7 made by the client, so that saving the same thing again changes nothing. */
-export const idSchema = z.uuidv7();
-
-/** A moment in UTC, as ISO 8601. */
-export const instantSchema = z.iso.datetime();
+export { idSchema, instantSchema };
 
 /** A length in whole micrometres. */
 export const lengthSchema = z.int().transform((count) => count as Length);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pageSchema } from './lists';
 import { idSchema, instantSchema, lineSchema, versionSchema } from './shared';
 
 /** Adding or editing a wearer; `version` is that of the record edited, 0 for a new one. */
@@ -20,4 +21,4 @@ export const wearerSchema = z.object({
 });
 export type Wearer = z.infer<typeof wearerSchema>;
 
-export const wearersSchema = z.array(wearerSchema);
+export const wearersSchema = pageSchema(wearerSchema);

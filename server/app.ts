@@ -1,4 +1,4 @@
-import { ROUTES } from '@neat-measure/contract';
+import { ROUTES, type Exception } from '@neat-measure/contract';
 import { MOST_CHART_BYTES } from '@neat-measure/core';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
@@ -8,19 +8,25 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Config } from './config';
-import { notFound, ProblemError } from './problem-error';
-import { workRoutes } from './routes';
-import { deviceRoutes } from './routes/devices';
-import { selfRoutes } from './routes/self';
-import { requireSession, sessionRoutes } from './routes/session';
-import { serveWeb } from './routes/web';
-import type { Database } from './store/database';
+import { chartRoutes } from './charts/routes';
+import type { Database } from './database/database';
+import { deviceRoutes } from './devices/routes';
+import { actRoutes, docketRoutes } from './dockets/routes';
+import { docketLookout } from './dockets/service';
+import { notFound, ProblemError } from './http/problem-error';
+import { serveWeb } from './http/web';
+import { protocolRoutes } from './protocols/routes';
+import { selfLinkRoutes, selfRoutes } from './self/routes';
+import { requireSession, sessionRoutes } from './session/routes';
+import { wearerRoutes } from './wearers/routes';
 
 /** What an application is made of. */
 export interface AppParts {
   readonly database: Database;
   readonly logger: Logger;
-  /** Ends what would otherwise stay open: the streams of devices. */
+  /** Judges all open dockets, away from the thread that answers. */
+  readonly exceptions: () => Promise<readonly Exception[]>;
+  /** Ends what would otherwise stay open: the streams. */
   readonly stopping: AbortSignal;
   readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT'>;
 }
@@ -32,7 +38,7 @@ const MOST_BODY_BYTES = 2 * MOST_CHART_BYTES;
 const REQUESTS_A_MINUTE = 6_000;
 
 /** Builds the application: API and web application on one origin. */
-export function createApp({ database, logger, stopping, config }: AppParts): Express {
+export function createApp({ database, logger, exceptions, stopping, config }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', config.TRUSTED_PROXIES);
@@ -68,8 +74,14 @@ export function createApp({ database, logger, stopping, config }: AppParts): Exp
   });
   app.use(sessionRoutes(database, config.SECURE_COOKIE));
   app.use(selfRoutes(database));
+  const dockets = { database, lookout: docketLookout(database, stopping), exceptions, stopping };
+  app.use(actRoutes(dockets));
   app.use('/api', requireSession(database));
-  app.use(workRoutes(database));
+  app.use(docketRoutes(dockets));
+  app.use(wearerRoutes(database));
+  app.use(chartRoutes(database));
+  app.use(protocolRoutes(database));
+  app.use(selfLinkRoutes(database));
   app.use(deviceRoutes(database, stopping));
   app.use('/api', () => {
     throw notFound('route');

@@ -1,11 +1,13 @@
+import type { Exception } from '@neat-measure/contract';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { Piscina } from 'piscina';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig, type Config } from './config';
 import { loadDemo } from './demo/load-demo';
-import { migrate, openDatabase } from './store/database';
+import { migrate, openDatabase } from './database/database';
 
 /** How long open requests may take to end once a stop is asked for. */
 const GRACE_MS = 8_000;
@@ -20,7 +22,15 @@ async function main(): Promise<void> {
     logger.info('demo loaded');
 
   const streams = new AbortController();
-  const server = createServer(createApp({ database, logger, stopping: streams.signal, config }));
+  // One thread, given up when nobody has asked for a while: judging is work for one at a time.
+  const judging = new Piscina({
+    filename: new URL('./dockets/exceptions-worker.js', import.meta.url).href,
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 60_000,
+  });
+  const exceptions = () => judging.run(config.DATABASE_URL) as Promise<Exception[]>;
+  const server = createServer(createApp({ database, logger, exceptions, stopping: streams.signal, config }));
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
   logger.info({ port }, 'listening');
@@ -37,6 +47,7 @@ async function main(): Promise<void> {
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
+    await judging.destroy();
     await database.destroy();
     process.exit(0);
   };

@@ -263,6 +263,7 @@ describe('the sentences', () => {
           'not-opened',
           'opened-already',
           'id-taken',
+          'other-hand',
           'no-such-wearer',
           'no-such-chart',
           'no-such-protocol',

@@ -9,6 +9,8 @@ export type Refusal =
   | { readonly code: 'opened-already' }
   /** Another act has the id. */
   | { readonly code: 'id-taken' }
+  /** It says that somebody else did it than whoever signs it. */
+  | { readonly code: 'other-hand' }
   | { readonly code: 'no-such-wearer' }
   | { readonly code: 'no-such-chart' }
   | { readonly code: 'no-such-protocol' }

@@ -10,6 +10,8 @@ export function sayRefusal(refusal: Refusal): string {
       return 'This docket has been opened already. Open another one.';
     case 'id-taken':
       return 'Something else was saved under this id. Reload the page and do it again.';
+    case 'other-hand':
+      return 'This was done by somebody else than whoever sends it. They sign in on this device, and it is sent.';
     case 'no-such-wearer':
       return 'There is no such wearer. Reload the page and choose them again.';
     case 'no-such-chart':

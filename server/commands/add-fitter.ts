@@ -1,7 +1,7 @@
 import { lineSchema, signInSchema } from '@neat-measure/contract';
 import { readConfig } from '../config';
-import { addFitter } from '../services/sign-in';
-import { migrate, openDatabase } from '../store/database';
+import { addFitter } from '../session/service';
+import { migrate, openDatabase } from '../database/database';
 
 /** `add-fitter NAME SIGN-IN` with the passphrase on standard input: adds somebody who may sign in. */
 async function main(): Promise<void> {

@@ -1,11 +1,12 @@
 import { join } from 'node:path';
 import { Harness } from '../testing/harness';
-import { listExceptions } from '../services/exceptions';
-import { listDockets } from '../store/docket-store';
-import { listCharts } from '../store/chart-store';
-import { listWearers } from '../store/wearer-store';
+import { listCharts } from '../charts/store';
+import { listExceptions } from '../dockets/exceptions';
+import { listDockets, listOpenDockets } from '../dockets/store';
+import { listWearers } from '../wearers/store';
 import { loadDemo } from './load-demo';
 
+const ALL = { search: '', from: 0 };
 const FOLDER = join(process.cwd(), 'demo');
 
 describe('loadDemo', () => {
@@ -16,18 +17,18 @@ describe('loadDemo', () => {
         .withContext('somebody is in it')
         .toBeFalse();
       await app.database('sessions').delete();
+      await app.database('pens').delete();
       await app.database('fitters').delete();
       expect(await loadDemo(app.database, FOLDER)).toBeTrue();
-      expect((await listWearers(app.database)).length).toBeGreaterThanOrEqual(12);
-      expect((await listCharts(app.database)).map(({ sheet }) => sheet.garment)).toContain(
+      expect((await listWearers(app.database, ALL)).total).toBeGreaterThanOrEqual(12);
+      expect((await listCharts(app.database, ALL)).items.map(({ garment }) => garment)).toContain(
         'Ranger field jacket',
       );
-      const dockets = await listDockets(app.database);
-      expect(dockets.length).toBeGreaterThan(40);
+      const { items: dockets, total } = await listDockets(app.database, ALL);
+      expect(total).toBeGreaterThan(40);
       // A season behind, decided; and a day's work that waits.
-      const open = dockets.filter(({ garments }) => garments.some(({ decided }) => decided === null));
-      expect(open.length).toBeGreaterThan(10);
-      expect(Math.min(...dockets.map(({ docket }) => Date.parse(docket.openedAt)))).toBeLessThan(
+      expect((await listOpenDockets(app.database)).length).toBeGreaterThan(10);
+      expect(Math.min(...dockets.map(({ openedAt }) => Date.parse(openedAt)))).toBeLessThan(
         Date.now() - 100 * 86_400_000,
       );
       const flags = new Set((await listExceptions(app.database)).map(({ verdict }) => verdict.verdict));

@@ -3,11 +3,11 @@ import { importChartJson } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { keepChart } from '../services/charts';
-import { addFitter } from '../services/sign-in';
-import type { Database } from '../store/database';
-import { findAccount } from '../store/fitter-store';
-import { saveWearer } from '../store/wearer-store';
+import { keepChart } from '../charts/service';
+import type { Database } from '../database/database';
+import { addFitter } from '../session/service';
+import { findAccount } from '../session/store';
+import { saveWearer } from '../wearers/store';
 import { loadSeason } from './load-season';
 
 const demoSchema = z.object({
@@ -36,7 +36,7 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
       if (!sheet.ok) throw new Error(`demo chart ${file} has faults: ${JSON.stringify(sheet.problem)}`);
       await keepChart(transaction, id, { sheet: sheet.value, source: file, replaces: null }, keeper.id);
     }
-    await loadSeason(transaction, folder, new Map(demo.charts.map(({ id, file }) => [file, id])), keeper.id);
+    await loadSeason(transaction, folder, new Map(demo.charts.map(({ id, file }) => [file, id])), keeper);
   });
   return true;
 }

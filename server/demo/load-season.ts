@@ -1,22 +1,23 @@
-import { judgingBasisOf, judgeGarment, standingReadings } from '@neat-measure/contract';
+import type { Fitter } from '@neat-measure/contract';
 import {
-  decidingCodes,
-  labelOf,
+  bareUnit,
   measurement,
   MEASUREMENT_CODES,
+  planOf,
+  readingIdsBehind,
   readReading,
-  type Expectation,
+  replay,
+  sayRefusal,
+  type Act,
+  type Doing,
 } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { z } from 'zod';
-import { openBench } from '../services/bench';
-import { findCharts } from '../store/chart-store';
-import type { Database } from '../store/database';
-import { saveDecision } from '../store/decision-store';
-import { saveDocket } from '../store/docket-store';
-import { saveReading } from '../store/reading-store';
+import type { Database } from '../database/database';
+import { openBench } from '../dockets/service';
+import { takeAct } from '../dockets/take-acts';
 
 const decisionSchema = z.discriminatedUnion('outcome', [
   z.object({ outcome: z.literal('accepted'), sizes: z.record(z.string(), z.string()) }),
@@ -47,100 +48,100 @@ const MINUTE_MS = 60_000;
 
 /**
  * Loads the dockets of one season, counted back from today: who was measured, what was read
- * and what was decided on it.
+ * and what was decided on it, act by act as a fitter does it.
  *
  * @param folder holds `season.json`
  * @param charts the id of each chart by its file
- * @param fitterId who measured and decided
+ * @param fitter who measured and decided
  */
 export async function loadSeason(
   database: Database,
   folder: string,
   charts: ReadonlyMap<string, string>,
-  fitterId: string,
+  fitter: Fitter,
 ): Promise<void> {
   const { dockets } = seasonSchema.parse(JSON.parse(await readFile(join(folder, 'season.json'), 'utf8')));
   const oldestFirst = [...dockets].sort((one, other) => other.daysAgo - one.daysAgo);
-  const expected = await expectations(database, charts);
-  for (const [at, { wearer, occasion, daysAgo, garments, readings, decisions }] of oldestFirst.entries()) {
-    const docketId = uuidv7();
+  for (const [at, docket] of oldestFirst.entries()) {
     // One after the other, so that those of one day keep an order.
-    const opened = Date.now() - daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
-    await saveDocket(database, docketId, {
-      wearerId: wearer,
-      occasion,
-      unit: 'cm',
-      preference: 'regular',
-      chartIds: garments.map((file) => charts.get(file)!),
-      protocolIds: [],
-      overrides: {},
-      extraCodes: [],
-      version: 0,
-    });
-    await database('dockets')
-      .where({ id: docketId })
-      .update({ opened_at: new Date(opened) });
-    // Each is taken the way the garments of the docket want it.
-    const wanted = garments.flatMap((file) => expected.get(file) ?? []);
-    let taken = opened;
-    for (const code of MEASUREMENT_CODES)
-      for (const typed of readings[code] ?? []) {
-        const { kind, stance, instruments } = measurement(code);
-        const unit = kind === 'foot' ? 'mm' : 'cm';
-        const read = readReading(typed, code, unit);
-        if (!read.ok) throw new Error(`demo season: ${typed} is no reading of ${code}`);
-        const reading = {
-          docketId,
-          code,
-          typed,
-          unit,
-          stance,
-          tension: wanted.find((one) => one.code === code)?.tension ?? 'skin',
-          clothing: wanted.find((one) => one.code === code)?.clothing ?? 'close-fitting',
-          instrument: instruments[0]!,
-          origin: 'fitter',
-          takenAt: new Date((taken += MINUTE_MS / 4)).toISOString(),
-          carriedFrom: null,
-          device: null,
-        } as const;
-        await saveReading(database, uuidv7(), reading, read.value.length, fitterId);
-      }
-    await decideAll(database, docketId, charts, decisions, fitterId);
-    await database('decisions')
-      .where({ docket_id: docketId })
-      .update({ decided_at: new Date(taken + MINUTE_MS) });
+    const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
+    await loadDocket(database, docket, charts, new Hand(database, fitter, opened));
   }
 }
 
-/** What each chart says of how it wants to be measured, by its file. */
-async function expectations(
-  database: Database,
-  charts: ReadonlyMap<string, string>,
-): Promise<Map<string, readonly Expectation[]>> {
-  const kept = await findCharts(database, [...charts.values()]);
-  return new Map([...charts].map(([file, id]) => [file, kept.find((one) => one.id === id)!.sheet.expects]));
+/** Does one act after the other on one docket, a quarter of a minute apart. */
+class Hand {
+  readonly docketId = uuidv7();
+
+  constructor(
+    private readonly database: Database,
+    private readonly fitter: Fitter,
+    private clock: number,
+  ) {}
+
+  async does(doing: Doing): Promise<void> {
+    const at = new Date((this.clock += MINUTE_MS / 4)).toISOString();
+    const by = { id: this.fitter.id, name: this.fitter.name };
+    const act: Act = { id: uuidv7(), docketId: this.docketId, at, by, ...doing };
+    const taken = await takeAct(this.database, this.fitter, act);
+    if ('refusal' in taken) throw new Error(`demo season, ${doing.kind}: ${sayRefusal(taken.refusal)}`);
+  }
 }
 
-async function decideAll(
+async function loadDocket(
   database: Database,
-  docketId: string,
+  { wearer, occasion, garments, readings, decisions }: z.infer<typeof seasonSchema>['dockets'][number],
   charts: ReadonlyMap<string, string>,
-  decisions: z.infer<typeof seasonSchema>['dockets'][number]['decisions'],
-  fitterId: string,
+  hand: Hand,
 ): Promise<void> {
+  const unit = 'cm' as const;
+  await hand.does({ kind: 'docket-opened', wearerId: wearer, occasion, unit, preference: 'regular' });
+  for (const file of garments) await hand.does({ kind: 'garment-asked', chartId: charts.get(file)! });
+  const { steps } = await planned(database, hand.docketId);
+  for (const code of MEASUREMENT_CODES)
+    for (const typed of readings[code] ?? []) {
+      const { stance, instruments } = measurement(code);
+      const read = readReading(typed, code, bareUnit(code, unit));
+      if (!read.ok) throw new Error(`demo season: ${typed} is no reading of ${code}`);
+      // Each is taken the way the garments of the docket want it.
+      const { tension, clothing } = steps.find((step) => step.code === code) ?? {
+        tension: 'skin',
+        clothing: 'close-fitting',
+      };
+      await hand.does({
+        kind: 'reading-taken',
+        code,
+        typed,
+        unit: bareUnit(code, unit),
+        length: read.value.length,
+        stance,
+        tension,
+        clothing,
+        instrument: instruments[0]!,
+        origin: 'fitter',
+        carriedFrom: null,
+        device: null,
+      });
+    }
   if (Object.keys(decisions).length === 0) return;
-  const bench = await openBench(database, docketId);
-  const basis = judgingBasisOf(bench);
+  const bench = await openBench(database, hand.docketId);
+  const docket = replay(bench.acts.map(({ act }) => act))!;
   for (const [file, decision] of Object.entries(decisions)) {
     const chart = bench.charts.find(({ id }) => id === charts.get(file))!;
-    const readingIds = standingReadings(bench.readings, decidingCodes(chart.sheet)).map(({ id }) => id);
-    await saveDecision(
-      database,
-      uuidv7(),
-      { docketId, chartId: chart.id, readingIds, ...decision },
-      'sizes' in decision ? labelOf(chart.sheet, decision.sizes) : null,
-      judgeGarment(chart, basis),
-      fitterId,
-    );
+    await hand.does({
+      kind: 'garment-decided',
+      chartId: chart.id,
+      sizes: {},
+      reason: null,
+      readingIds: readingIdsBehind(docket, chart.sheet),
+      after: null,
+      found: null,
+      ...decision,
+    });
   }
+}
+
+async function planned(database: Database, docketId: string) {
+  const bench = await openBench(database, docketId);
+  return planOf(replay(bench.acts.map(({ act }) => act))!, bench);
 }

@@ -1,11 +1,12 @@
-import { ROUTES } from '@neat-measure/contract';
+import { actAnswersSchema, ROUTES, type ActAnswer, type Fitter } from '@neat-measure/contract';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
-import { addFitter } from '../services/sign-in';
-import { migrate, openDatabase, type Database } from '../store/database';
+import { migrate, openDatabase, type Database } from '../database/database';
+import { listExceptions } from '../dockets/exceptions';
+import { addFitter } from '../session/service';
 
 /** What a request came back with. */
 export interface Answer {
@@ -19,6 +20,8 @@ export interface Answer {
 /** The application on a port of its own, over a database of its own in the MariaDB the test run started. */
 export class Harness {
   cookie = '';
+  pen = '';
+  fitter: Fitter = { id: '', name: '' };
 
   private constructor(
     readonly database: Database,
@@ -29,13 +32,7 @@ export class Harness {
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
   static async start(): Promise<Harness> {
-    const base = process.env['TEST_DATABASE_URL'];
-    if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run these specs through npm test');
-    const name = `neat_measure_${uuidv7().replaceAll('-', '')}`;
-    const first = openDatabase(base);
-    await first.raw(`create database ${name} character set utf8mb4`);
-    await first.destroy();
-    const database = openDatabase(base.replace(/\/[^/]*$/, `/${name}`));
+    const { database, name } = await newDatabase();
     await migrate(database);
     await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
     const logger = pino({ level: 'silent' });
@@ -44,6 +41,7 @@ export class Harness {
       createApp({
         database,
         logger,
+        exceptions: () => listExceptions(database),
         stopping: streams.signal,
         config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
       }),
@@ -54,8 +52,22 @@ export class Harness {
     return harness;
   }
 
-  async signIn(passphrase = 'tide-table'): Promise<Answer> {
-    return this.send('POST', ROUTES.session, { signIn: 'odalys', passphrase });
+  /** Signs in; afterwards `cookie`, `fitter` and `pen` are theirs. */
+  async signIn(passphrase = 'tide-table', signIn = 'odalys'): Promise<Answer> {
+    const answer = await this.send('POST', ROUTES.session, { signIn, passphrase });
+    if (answer.status === 200) {
+      this.pen = answer.body.pen;
+      this.fitter = { id: answer.body.id, name: answer.body.name };
+    }
+    return answer;
+  }
+
+  /** Does something on a docket, as the screen does: what became of it. */
+  async does(docketId: string, doing: object, base: object = {}): Promise<ActAnswer> {
+    const act = { id: uuidv7(), docketId, at: new Date().toISOString(), by: this.fitter, ...doing, ...base };
+    const { status, body } = await this.send('POST', ROUTES.acts, { pen: this.pen, acts: [act] });
+    if (status !== 200) throw new Error(JSON.stringify(body));
+    return actAnswersSchema.parse(body)[0]!;
   }
 
   get(path: string): Promise<Answer> {
@@ -102,4 +114,15 @@ export class Harness {
     await this.database.raw(`drop database ${this.name}`);
     await this.database.destroy();
   }
+}
+
+/** A database of its own in the MariaDB the test run started, with nothing in it. */
+export async function newDatabase(): Promise<{ readonly database: Database; readonly name: string }> {
+  const base = process.env['TEST_DATABASE_URL'];
+  if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run these specs through npm test');
+  const name = `neat_measure_${uuidv7().replaceAll('-', '')}`;
+  const first = openDatabase(base);
+  await first.raw(`create database ${name} character set utf8mb4`);
+  await first.destroy();
+  return { database: openDatabase(base.replace(/\/[^/]*$/, `/${name}`)), name };
 }

@@ -1,5 +1,17 @@
-import { pathOf, problemSchema, ROUTES } from '@neat-measure/contract';
-import { importCsv, sheetAround, type ChartSheet } from '@neat-measure/core';
+import { benchSchema, pathOf, problemSchema, ROUTES, type Bench } from '@neat-measure/contract';
+import {
+  bareUnit,
+  importCsv,
+  measurement,
+  readReading,
+  replay,
+  sheetAround,
+  type ChartSheet,
+  type Docket,
+  type Doing,
+  type Length,
+  type MeasurementCode,
+} from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { Answer, Harness } from './harness';
 
@@ -30,39 +42,28 @@ export function problem({ status, type, body }: Answer): [number, string | undef
   return [status, read.type.split('/').at(-1)];
 }
 
-/** A reading to be saved. */
-export function reading(docketId: string, code: string, typed: string, changes: object = {}): object {
+/** A reading to be taken. */
+export function reading(code: MeasurementCode, typed: string, changes: Partial<Fields> = {}): Doing {
+  const { stance, instruments } = measurement(code);
+  const unit = changes.unit ?? bareUnit(code, 'cm');
+  const read = readReading(typed, code, unit);
   return {
-    docketId,
+    kind: 'reading-taken',
     code,
     typed,
-    unit: 'cm',
-    stance: 'standing',
+    unit,
+    length: read.ok ? read.value.length : (0 as Length),
+    stance,
     tension: 'skin',
     clothing: 'close-fitting',
-    instrument: 'tape',
+    instrument: instruments[0]!,
     origin: 'fitter',
-    takenAt: new Date().toISOString(),
     carriedFrom: null,
     device: null,
     ...changes,
   };
 }
-
-/** A docket to be saved, with nothing on it but its charts. */
-export function docketSave(wearerId: string, chartIds: string[]) {
-  return {
-    wearerId,
-    occasion: 'Uniform issue',
-    unit: 'cm',
-    preference: 'regular',
-    chartIds,
-    protocolIds: [] as string[],
-    overrides: {} as Record<string, unknown>,
-    extraCodes: [] as string[],
-    version: 0,
-  };
-}
+type Fields = Extract<Doing, { kind: 'reading-taken' }>;
 
 /** Records in the application of a spec, each saved under an id of its own. */
 export class Records {
@@ -75,25 +76,48 @@ export class Records {
     return id;
   }
 
+  /** Does something that must be let in; its id. */
+  async does(docketId: string, doing: Doing, base: object = {}): Promise<string> {
+    const answer = await this.app().does(docketId, doing, base);
+    if (answer.outcome === 'refused') throw new Error(answer.detail);
+    return answer.id;
+  }
+
+  wearer(): Promise<string> {
+    return this.save(ROUTES.wearers, { name: 'Ibrahima Lund', role: 'Patrol warden', version: 0 });
+  }
+
   /** A wearer's docket with a jacket on it, or with other charts. */
-  async docket(chartIds?: string[]) {
-    const wearerId = await this.save(ROUTES.wearers, {
-      name: 'Ibrahima Lund',
-      role: 'Patrol warden',
-      version: 0,
-    });
+  async docket(chartIds?: string[], wearerId?: string) {
     const charts = chartIds ?? [await this.save(ROUTES.charts, chartSave())];
-    const docket = docketSave(wearerId, charts);
-    return { id: await this.save(ROUTES.dockets, docket), chartId: charts[0]!, docket };
+    const [id, wearer] = [uuidv7(), wearerId ?? (await this.wearer())];
+    await this.does(id, opening(wearer));
+    for (const chartId of charts) await this.does(id, { kind: 'garment-asked', chartId });
+    return { id, wearerId: wearer, chartId: charts[0]! };
   }
 
   /** The same with chest and waist read once each. */
   async measured(chest: string, waist: string) {
     const opened = await this.docket();
     const readingIds = [
-      await this.save(ROUTES.readings, reading(opened.id, 'chest-girth', chest)),
-      await this.save(ROUTES.readings, reading(opened.id, 'waist-girth', waist)),
+      await this.does(opened.id, reading('chest-girth', chest)),
+      await this.does(opened.id, reading('waist-girth', waist)),
     ];
     return { ...opened, readingIds };
   }
+
+  /** A docket as the Bench gets it. */
+  async bench(id: string): Promise<Bench> {
+    return benchSchema.parse((await this.app().get(pathOf(ROUTES.dockets, id))).body);
+  }
+
+  /** The docket that its acts make. */
+  async made(id: string): Promise<Docket> {
+    return replay((await this.bench(id)).acts.map(({ act }) => act))!;
+  }
+}
+
+/** A docket to be opened. */
+export function opening(wearerId: string): Doing {
+  return { kind: 'docket-opened', wearerId, occasion: 'Uniform issue', unit: 'cm', preference: 'regular' };
 }

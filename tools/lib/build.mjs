@@ -11,7 +11,12 @@ const PRODUCTS = {
   server: {
     sources: ['core', 'contract', 'server', 'package-lock.json', 'tsconfig.base.json'],
     made: 'server/dist/main.js',
-    build: () => bundle(['server/main.ts', 'server/commands/add-fitter.ts'], 'server', 'server/dist'),
+    build: () =>
+      bundle(
+        ['server/main.ts', 'server/dockets/exceptions-worker.ts', 'server/commands/add-fitter.ts'],
+        'server',
+        'server/dist',
+      ),
   },
   web: {
     sources: ['core', 'contract', 'web', 'package-lock.json', 'tsconfig.base.json'],

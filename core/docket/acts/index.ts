@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { failure, success, type Outcome } from '../../outcome';
 import { clothingChosen, type ClothingChosen } from './clothing-chosen';
 import { docketOpened, type DocketOpened } from './docket-opened';
 import { garmentAsked, type GarmentAsked } from './garment-asked';
@@ -28,6 +29,10 @@ export type Act =
   | SuspicionConfirmed
   | GarmentDecided;
 
+type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by'> : never;
+/** What is done, before it is said by whom, when and on which docket. */
+export type Doing = WithoutBase<Act>;
+
 /** Every kind of act, in about the order of the work. */
 const KINDS = [
   docketOpened,
@@ -50,9 +55,34 @@ export const ACT_KINDS = KINDS.map(({ kind }) => kind);
 /** Any act, read by its kind. */
 export const actSchema = z.union(KINDS.map(({ schema }) => schema)) as unknown as z.ZodType<Act, unknown>;
 
-const BY_KIND = new Map<string, unknown>(KINDS.map((one) => [one.kind, one]));
+const BY_KIND = new Map<unknown, { readonly schema: z.ZodType<Act, unknown> }>(
+  KINDS.map((one) => [one.kind, one]),
+);
+
+/** Why something that was sent or kept is no act. */
+export type UnreadableAct =
+  | { readonly code: 'unknown-kind'; readonly kind: unknown }
+  | { readonly code: 'misshapen'; readonly kind: string; readonly faults: readonly string[] };
+
+/** Reads an act from what was sent or kept. One of a kind that this version does not know is no act. */
+export function readAct(sent: unknown): Outcome<Act, UnreadableAct> {
+  const kind = typeof sent === 'object' && sent !== null && 'kind' in sent ? sent.kind : undefined;
+  const found = BY_KIND.get(kind);
+  if (found === undefined) return failure({ code: 'unknown-kind', kind });
+  const read = found.schema.safeParse(sent);
+  if (read.success) return success(read.data);
+  const faults = read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`);
+  return failure({ code: 'misshapen', kind: String(kind), faults });
+}
+
+/** Why something is no act, and what to do. */
+export function sayUnreadableAct(problem: UnreadableAct): string {
+  if (problem.code === 'unknown-kind')
+    return 'This version does not know what was done here. Reload the page; if it stays, it was done with a newer version.';
+  return `What was sent is not whole (${problem.faults.join('; ')}). Reload the page and do it again.`;
+}
 
 /** Everything there is to know of an act's kind. */
 export function kindOf<One extends Act>(act: One): ActKind<One & BaseAct> {
-  return BY_KIND.get(act.kind) as ActKind<One & BaseAct>;
+  return BY_KIND.get(act.kind) as unknown as ActKind<One & BaseAct>;
 }

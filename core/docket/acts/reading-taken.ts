@@ -39,15 +39,16 @@ export function refuseReading({ typed, code, unit, length }: ReadingTaken): Refu
   return read.value.length === length ? null : { code: 'length-differs', typed, length };
 }
 
+/** The reading that an act takes, as it stands on its docket. */
+export function asReading({ kind: _kind, docketId: _docketId, at, ...rest }: ReadingTaken): Reading {
+  return { ...rest, takenAt: at, withdrawnAt: null };
+}
+
 export const readingTaken: ActKind<ReadingTaken> = {
   kind: 'reading-taken',
   schema,
   refuse: (_docket, act) => refuseReading(act),
-  carryOut: (docket, act): Docket => {
-    const { kind: _kind, docketId: _docketId, at, ...rest } = act;
-    const reading: Reading = { ...rest, takenAt: at, withdrawnAt: null };
-    return { ...docket, readings: [...docket.readings, reading] };
-  },
+  carryOut: (docket, act): Docket => ({ ...docket, readings: [...docket.readings, asReading(act)] }),
   say: ({ code, typed, unit, carriedFrom }) => {
     const value = /\d$/.test(typed) ? `${typed} ${unit}` : typed;
     const from = carriedFrom === null ? '' : ', carried over from an earlier docket';

@@ -1,0 +1,54 @@
+import type { Chart } from '@neat-measure/contract';
+import {
+  columnName,
+  KIND_CAUTIONS,
+  KIND_WORDS,
+  measurement,
+  RULE_WORDS,
+  sayRequirement,
+  tableRows,
+} from '@neat-measure/core';
+import type { Content } from 'pdfmake/interfaces';
+import { printPdf, words } from '../http/print-pdf';
+
+const LINE = '#D9D4C5';
+
+/** A chart on paper: what it says beyond its tables, then every part's table as its maker prints it. */
+export function printChart({ sheet, version, importedAt }: Chart): Promise<Buffer> {
+  const title = `${sheet.garment} · ${sheet.maker}`;
+  const cautions = [KIND_CAUTIONS[sheet.kind]].filter((one) => one !== undefined);
+  const about = `${KIND_WORDS[sheet.kind]} · ${RULE_WORDS[sheet.rule]} · version ${version} of ${importedAt.slice(0, 10)}`;
+  return printPdf(
+    [
+      words(sheet.garment, { bold: true, fontSize: 20 }),
+      { ...words(`${sheet.maker} · ${about}`), margin: [0, 2, 0, 8] },
+      ...cautions.map((caution): Content => ({ ...words(`Caution. ${caution}`), margin: [0, 4, 0, 0] })),
+      ...sayRequirement(sheet, sheet.unit).map(
+        (line): Content => ({ ...words(`${line.about} ${line.words}`), margin: [0, 4, 0, 0] }),
+      ),
+      ...sheet.parts.map((part): Content => {
+        const [, ...rows] = tableRows(sheet, part);
+        const head = [
+          part.name,
+          ...part.columns.map(
+            ({ code, unit }) => `${columnName(sheet, code, (one) => measurement(one).name)}, ${unit}`,
+          ),
+          ...part.otherNames.map(({ system }) => system),
+        ];
+        const body = rows.map((row, at) => [...row, ...part.otherNames.map(({ labels }) => labels[at]!)]);
+        return {
+          margin: [0, 14, 0, 0],
+          table: {
+            headerRows: 1,
+            body: [
+              head.map((text) => words(text, { bold: true })),
+              ...body.map((row) => row.map((text) => words(text))),
+            ],
+          },
+          layout: { hLineColor: () => LINE, vLineColor: () => LINE },
+        };
+      }),
+    ],
+    title,
+  );
+}

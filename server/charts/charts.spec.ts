@@ -1,0 +1,152 @@
+import {
+  chartSchema,
+  chartSummariesSchema,
+  chartSheetPath,
+  chartsSchema,
+  chartUsesPath,
+  chartUsesSchema,
+  chartVersionsPath,
+  listPath,
+  pathOf,
+  ROUTES,
+} from '@neat-measure/contract';
+import { v7 as uuidv7 } from 'uuid';
+import { Harness } from '../testing/harness';
+import { chartSave, problem, Records, sheetFrom } from '../testing/records';
+
+describe('the routes of charts', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+  const put = (id: string, body: object) => app.put(pathOf(ROUTES.charts, id), body);
+
+  it('keep a chart, list it and read it; the same save again changes nothing', async () => {
+    const id = uuidv7();
+    const first = await put(id, chartSave());
+    const chart = chartSchema.parse(first.body);
+    expect([chart.sheet.parts[0]!.sizes, chart.sheet.unit, chart.version, chart.seriesId]).toEqual([
+      ['M', 'L', 'XL'],
+      'cm',
+      1,
+      id,
+    ]);
+    expect((await put(id, chartSave())).body).toEqual(first.body);
+    expect((await app.get(pathOf(ROUTES.charts, id))).body).toEqual(first.body);
+    const listed = chartSummariesSchema.parse(
+      (await app.get(listPath(ROUTES.charts, { search: 'ostrel jacket' }))).body,
+    );
+    expect(listed.items.filter((one) => one.id === id)).toEqual([
+      jasmine.objectContaining({ garment: 'Field jacket', codes: ['chest-girth', 'waist-girth'] }),
+    ]);
+  });
+
+  it('take cells and lengths as people write them', async () => {
+    const sheet = {
+      maker: 'Ostrel Workwear',
+      garment: 'Cap',
+      unit: 'cm',
+      rule: 'widest-decides',
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['M', 'L'],
+          columns: [{ code: 'head-girth', unit: 'cm', cells: ['56-58', '58-60'] }],
+        },
+      ],
+      options: [
+        { name: 'Chin strap', when: [{ of: 'head-girth', is: 'above', length: '59 cm' }], adds: 'a strap' },
+      ],
+    };
+    const { body } = await put(uuidv7(), chartSave({ sheet }));
+    expect(chartSchema.parse(body).sheet.options[0]!.when[0]!.length).toBe(590_000 as never);
+  });
+
+  it('never change: another sheet under the same id is refused', async () => {
+    const id = await records.save(ROUTES.charts, chartSave());
+    const other = chartSave({ sheet: sheetFrom('size,chest-girth (cm)\nM,90-94') });
+    expect(problem(await put(id, other))).toEqual([409, 'id-taken']);
+  });
+
+  it('get new versions; the shelf shows the latest, and the old one stays', async () => {
+    const first = await records.save(ROUTES.charts, chartSave());
+    const { id: docketId } = await records.docket([first]);
+    const wider = chartSave({
+      sheet: sheetFrom('size,chest-girth (cm)\nM,90-104\nL,104-112'),
+      replaces: first,
+    });
+    const second = uuidv7();
+    const { body } = await put(second, wider);
+    expect([body.version, body.seriesId]).toEqual([2, first]);
+    expect((await put(second, wider)).body)
+      .withContext('the same again')
+      .toEqual(body);
+    expect(problem(await put(uuidv7(), wider)))
+      .withContext('two versions cannot follow the same one')
+      .toEqual([409, 'changed-meanwhile']);
+
+    const listed = chartSummariesSchema.parse((await app.get(ROUTES.charts)).body).items.map(({ id }) => id);
+    expect([listed.includes(first), listed.includes(second)]).toEqual([false, true]);
+    const versions = chartsSchema.parse((await app.get(chartVersionsPath(first))).body);
+    expect(versions.map(({ version }) => version)).toEqual([2, 1]);
+    expect((await app.get(pathOf(ROUTES.dockets, docketId))).body.charts[0].version)
+      .withContext('a docket keeps the version it was opened with')
+      .toBe(1);
+    expect(chartUsesSchema.parse((await app.get(chartUsesPath(first))).body)).toEqual(
+      jasmine.objectContaining({ dockets: 1, decisions: 0 }),
+    );
+    expect((await app.get(chartUsesPath(second))).body.dockets).toBe(0);
+  });
+
+  it('print as a PDF', async () => {
+    const id = await records.save(ROUTES.charts, chartSave());
+    const answer = await fetch(`http://127.0.0.1:${app.port}${chartSheetPath(id)}`, {
+      headers: { cookie: app.cookie },
+    });
+    expect(
+      Buffer.from(await answer.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+
+  it('with faults are not taken, and every fault is told with its place', async () => {
+    const sheet = sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110');
+    const refused = async (changes: object) => {
+      const answer = await put(uuidv7(), chartSave({ sheet: { ...sheet, ...changes } }));
+      expect(problem(answer)).toEqual([400, 'invalid']);
+      return answer.body.detail as string;
+    };
+    expect(await refused({ rule: 'key-decides' })).toContain('Choose the measurement that decides.');
+    expect(await refused({ key: 'neck-girth' })).toContain('no deciding column');
+    expect(await refused({ label: '{body}' })).toContain('“body”, which is no part');
+    expect(await refused({ maker: ' ' })).toContain('sheet.maker');
+    expect(await refused({ parts: [{ ...sheet.parts[0]!, sizes: ['M', 'M'] }] })).toContain(
+      'a size stands there twice',
+    );
+    expect(
+      await refused({
+        parts: [
+          { ...sheet.parts[0]!, columns: [{ code: 'chest-girth', unit: 'cm', cells: ['94-8x', '90'] }] },
+        ],
+      }),
+    ).toContain('“94-8x” is no interval');
+  });
+
+  it('that are unknown are said to be', async () => {
+    const id = uuidv7();
+    for (const path of [
+      pathOf(ROUTES.charts, id),
+      chartVersionsPath(id),
+      chartUsesPath(id),
+      chartSheetPath(id),
+    ])
+      expect(problem(await app.get(path))).toEqual([404, 'not-found']);
+    expect(problem(await put(uuidv7(), chartSave({ replaces: id })))).toEqual([404, 'not-found']);
+    expect(problem(await app.send('GET', chartVersionsPath(id), undefined, { cookie: '' }))).toEqual([
+      401,
+      'not-signed-in',
+    ]);
+  });
+});

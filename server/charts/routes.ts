@@ -1,0 +1,48 @@
+import {
+  chartSaveSchema,
+  chartSheetPath,
+  chartUsesPath,
+  chartVersionsPath,
+  listQuerySchema,
+  ROUTES,
+  type Chart,
+} from '@neat-measure/contract';
+import { Router } from 'express';
+import type { Database } from '../database/database';
+import { notFound } from '../http/problem-error';
+import { fitterOf, readBody, readId, readQuery } from '../http/request';
+import { sendPdf } from '../http/send-pdf';
+import { printChart } from './chart-sheet';
+import { keepChart, versionsOf } from './service';
+import { chartUses, findCharts, listCharts } from './store';
+
+/** The makers' charts. All need a session. */
+export function chartRoutes(database: Database): Router {
+  const find = async (id: string): Promise<Chart> => {
+    const [chart] = await findCharts(database, [id]);
+    if (chart === undefined) throw notFound('chart');
+    return chart;
+  };
+  return Router()
+    .get(ROUTES.charts, async (request, response) => {
+      response.json(await listCharts(database, readQuery(listQuerySchema, request)));
+    })
+    .get(`${ROUTES.charts}/:id`, async (request, response) => {
+      response.json(await find(readId(request)));
+    })
+    .get(chartVersionsPath(':id'), async (request, response) => {
+      response.json(await versionsOf(database, readId(request)));
+    })
+    .get(chartSheetPath(':id'), async (request, response) => {
+      sendPdf(response, await printChart(await find(readId(request))), 'chart.pdf');
+    })
+    .get(chartUsesPath(':id'), async (request, response) => {
+      const { id } = await find(readId(request));
+      response.json(await chartUses(database, id));
+    })
+    .put(`${ROUTES.charts}/:id`, async (request, response) => {
+      response.json(
+        await keepChart(database, readId(request), readBody(chartSaveSchema, request), fitterOf(response).id),
+      );
+    });
+}

@@ -1,0 +1,40 @@
+import type { Chart, ChartSave } from '@neat-measure/contract';
+import type { Database } from '../database/database';
+import { idTaken, notFound, ProblemError } from '../http/problem-error';
+import { findCharts, listVersions, saveChart } from './store';
+
+/**
+ * Puts a chart on the shelf, or the next version of one. All of it, or nothing: the sheet has
+ * been through its schema, which holds its parts together.
+ *
+ * @throws ProblemError `not-found` when the version it follows is unknown, `changed-meanwhile`
+ *   when another version followed it first
+ */
+export async function keepChart(
+  database: Database,
+  id: string,
+  { sheet, source, replaces }: ChartSave,
+  fitterId: string,
+): Promise<Chart> {
+  const before = replaces === null ? null : (await findCharts(database, [replaces]))[0];
+  if (before === undefined) throw notFound('chart');
+  const place =
+    before === null
+      ? { seriesId: id, version: 1 }
+      : { seriesId: before.seriesId, version: before.version + 1 };
+  const saved = await saveChart(database, { id, ...place, sheet, source }, fitterId);
+  if (saved === 'overtaken')
+    throw new ProblemError(
+      'changed-meanwhile',
+      'Somebody saved a version of this chart meanwhile. Look at it, then make your changes again.',
+    );
+  if (saved === 'differs') throw idTaken();
+  return (await findCharts(database, [id]))[0]!;
+}
+
+/** Every version of the chart that a version belongs to, the newest first. */
+export async function versionsOf(database: Database, id: string): Promise<Chart[]> {
+  const [chart] = await findCharts(database, [id]);
+  if (chart === undefined) throw notFound('chart');
+  return listVersions(database, chart.seriesId);
+}

@@ -1,0 +1,46 @@
+import type { Knex } from 'knex';
+import * as acts from './0008-acts';
+import * as actsAlone from './0009-acts-alone';
+import * as bench from './0001-bench';
+import * as chartVersions from './0007-chart-versions';
+import * as clothing from './0006-clothing-and-extras';
+import * as measuring from './0002-measuring';
+import * as selfLinks from './0005-self-links';
+import * as devices from './0004-devices';
+import * as carried from './0003-carried-readings';
+
+/** The migrations by name, oldest first. Forward only; a landed one is never changed. */
+const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }])[] = [
+  ['0001-bench', bench],
+  ['0002-measuring', measuring],
+  ['0003-carried-readings', carried],
+  ['0004-devices', devices],
+  ['0005-self-links', selfLinks],
+  ['0006-clothing-and-extras', clothing],
+  ['0007-chart-versions', chartVersions],
+  ['0008-acts', acts],
+  ['0009-acts-alone', actsAlone],
+];
+
+/**
+ * Migrations as code of the bundle, so that a running server needs no folder of scripts.
+ *
+ * @param until the last one wanted; all of them without it
+ */
+export function migrationsUntil(until?: string): Knex.MigrationSource<string> {
+  const last = until === undefined ? ORDERED.length : ORDERED.findIndex(([name]) => name === until) + 1;
+  return {
+    getMigrations: () => Promise.resolve(ORDERED.slice(0, last).map(([name]) => name)),
+    getMigrationName: (name) => name,
+    getMigration: (name) => {
+      const { up } = ORDERED.find(([one]) => one === name)![1];
+      // A change of a table ends any transaction; what fills one opens its own.
+      const config = { transaction: false };
+      return Promise.resolve({
+        up,
+        config,
+        down: () => Promise.reject(new Error('migrations go forward only')),
+      });
+    },
+  };
+}

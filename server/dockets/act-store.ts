@@ -1,0 +1,139 @@
+import type { KeptAct } from '@neat-measure/contract';
+import { actSchema, type Act } from '@neat-measure/core';
+import type { Database } from '../database/database';
+import { readJson } from '../database/read-json';
+
+interface ActRow {
+  readonly place: number;
+  readonly id: string;
+  readonly docket_id: string;
+  readonly kind: string;
+  readonly body: unknown;
+  readonly fitter_id: string;
+  readonly fitter: string;
+  readonly done_at: Date;
+  readonly received_at: Date;
+}
+
+/** Keeps an act behind all that were kept before. Rejects when its id is taken, or its docket is not there. */
+export async function addAct(database: Database, act: Act): Promise<KeptAct> {
+  const { id, docketId, kind, at, by, ...body } = act;
+  const receivedAt = new Date();
+  const [place] = await database('acts').insert({
+    id,
+    docket_id: docketId,
+    kind,
+    about: aboutOf(act),
+    body: JSON.stringify(body),
+    fitter_id: by.id,
+    done_at: new Date(at),
+    received_at: receivedAt,
+  });
+  return { place: place!, receivedAt: receivedAt.toISOString(), act };
+}
+
+/** What an act is about, for queries: a measurement, a chart, a reading. */
+function aboutOf(act: Act): string | null {
+  if ('readingId' in act) return act.readingId;
+  if ('chartId' in act) return act.chartId;
+  return 'code' in act ? act.code : 'protocolId' in act ? act.protocolId : null;
+}
+
+/** An act that is kept. */
+export async function findAct(database: Database, id: string): Promise<KeptAct | undefined> {
+  const row = await actRows(database).where({ 'acts.id': id }).first();
+  return row && toAct(row);
+}
+
+/** The acts of a docket in the order they were let in. */
+export async function listActs(database: Database, docketId: string): Promise<KeptAct[]> {
+  return (await actRows(database).where({ docket_id: docketId }).orderBy('place')).map(toAct);
+}
+
+/** The acts of some dockets, each docket's in the order they were let in. */
+export async function actsByDocket(
+  database: Database,
+  docketIds: readonly string[],
+): Promise<Map<string, Act[]>> {
+  const rows: ActRow[] = await actRows(database)
+    .whereIn('docket_id', [...docketIds])
+    .orderBy('place');
+  const byDocket = new Map<string, Act[]>(docketIds.map((id) => [id, []]));
+  for (const row of rows) byDocket.get(row.docket_id)!.push(toAct(row).act);
+  return byDocket;
+}
+
+/** The place of the latest act of all; 0 where nothing was done. */
+export async function latestAct(database: Database): Promise<number> {
+  const row = await database('acts').max<{ place: number | null }[]>({ place: 'place' });
+  return row[0]?.place ?? 0;
+}
+
+/** What was done on some dockets behind a place. */
+export async function actsBehind(
+  database: Database,
+  docketIds: readonly string[],
+  place: number,
+): Promise<KeptAct[]> {
+  const rows: ActRow[] = await actRows(database)
+    .whereIn('docket_id', [...docketIds])
+    .where('place', '>', place)
+    .orderBy('place')
+    .limit(1_000);
+  return rows.map(toAct);
+}
+
+/** The standing readings of some measurements of everybody, by whose they are, each in the order they were let in. */
+export async function readingsByWearer(
+  database: Database,
+  codes: readonly string[],
+): Promise<Map<string, Extract<Act, { kind: 'reading-taken' }>[]>> {
+  const rows: (ActRow & { wearer_id: string })[] = await actRows(database)
+    .join('dockets', 'dockets.id', 'acts.docket_id')
+    .where({ kind: 'reading-taken' })
+    .whereIn('about', [...codes])
+    .whereNotExists(
+      database('acts as back')
+        .where({ 'back.kind': 'reading-withdrawn' })
+        .whereRaw('back.about = acts.id')
+        .select(database.raw('1')),
+    )
+    .orderBy('place')
+    .select('wearer_id');
+  const byWearer = new Map<string, Extract<Act, { kind: 'reading-taken' }>[]>();
+  for (const row of rows) {
+    const own = byWearer.get(row.wearer_id) ?? [];
+    own.push(toAct(row).act as Extract<Act, { kind: 'reading-taken' }>);
+    byWearer.set(row.wearer_id, own);
+  }
+  return byWearer;
+}
+
+function actRows(database: Database) {
+  return database('acts')
+    .join('fitters', 'fitters.id', 'acts.fitter_id')
+    .select<ActRow[]>('acts.*', { fitter: 'fitters.name' });
+}
+
+function toAct({
+  place,
+  id,
+  docket_id,
+  kind,
+  body,
+  fitter_id,
+  fitter,
+  done_at,
+  received_at,
+}: ActRow): KeptAct {
+  const base = {
+    id,
+    kind,
+    docketId: docket_id,
+    at: done_at.toISOString(),
+    by: { id: fitter_id, name: fitter },
+  };
+  const fields: object = typeof body === 'string' ? (JSON.parse(body) as object) : (body as object);
+  const act = readJson(actSchema, { ...fields, ...base }, `act ${id}`);
+  return { place, receivedAt: received_at.toISOString(), act };
+}

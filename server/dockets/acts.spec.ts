@@ -1,0 +1,204 @@
+import { actAnswersSchema, keptActSchema, MOST_ACTS, ROUTES } from '@neat-measure/contract';
+import { readingIdsBehind, type Doing } from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
+import { addFitter } from '../session/service';
+import { Harness } from '../testing/harness';
+import { opening, problem, reading, Records } from '../testing/records';
+
+describe('the route of acts', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => {
+    app = await Harness.start();
+    await addFitter(app.database, { name: 'Tiernan Oake', signIn: 'tiernan', passphrase: 'slack-water' });
+  });
+  afterAll(() => app.stop());
+  afterEach(() => app.signIn());
+
+  const act = (docketId: string, doing: object, base: object = {}) => ({
+    id: uuidv7(),
+    docketId,
+    at: '2026-05-04T08:00:00.000Z',
+    by: app.fitter,
+    ...doing,
+    ...base,
+  });
+  const send = async (acts: readonly unknown[], pen = app.pen) =>
+    actAnswersSchema.parse((await app.send('POST', ROUTES.acts, { pen, acts })).body);
+  const said = (answers: Awaited<ReturnType<typeof send>>) =>
+    answers.map((one) => (one.outcome === 'kept' ? 'kept' : one.code));
+
+  it('keeps what was done with its author, its moment by the device and by the server', async () => {
+    const { id } = await records.docket();
+    const [answer] = await send([act(id, reading('chest-girth', '38 1/2', { unit: 'in' }))]);
+    if (answer?.outcome !== 'kept') throw new Error('refused');
+    const { kept } = answer;
+    expect([kept.act.by.name, kept.act.at]).toEqual(['Odalys Wren', '2026-05-04T08:00:00.000Z']);
+    expect(Math.abs(Date.parse(kept.receivedAt) - Date.now())).toBeLessThan(10_000);
+    expect((await records.bench(id)).acts.at(-1)).toEqual(kept);
+    expect((await records.made(id)).readings.map(({ length }) => Number(length))).toEqual([977_900]);
+  });
+
+  it('changes nothing when the same is sent again, and keeps no other under its id', async () => {
+    const { id, chartId } = await records.measured('98', '86');
+    const docket = await records.made(id);
+    const { charts } = await records.bench(id);
+    const decided = act(id, {
+      kind: 'garment-decided',
+      chartId,
+      outcome: 'accepted',
+      sizes: { size: 'M' },
+      reason: null,
+      readingIds: readingIdsBehind(docket, charts[0]!.sheet),
+      after: null,
+      found: null,
+    });
+    const all = [
+      act(id, reading('hip-girth', '98')),
+      act(id, { kind: 'step-passed', code: 'height', reason: 'Declines', idle: false }),
+      decided,
+    ];
+    const [first, again] = [await send(all), await send(all)];
+    expect(said(first)).toEqual(['kept', 'kept', 'kept']);
+    expect(again).toEqual(first);
+    const opened = (await records.bench(id)).acts[0]!.act;
+    expect(said(await send([opened]))).toEqual(['kept']);
+    expect((await records.bench(id)).acts.length).toBe(7);
+    const others = [
+      { ...all[0]!, typed: '99', length: 990_000 },
+      { ...all[1]!, reason: 'Comes back' },
+      { ...opened, occasion: 'Another' },
+    ];
+    expect(said(await send(others))).toEqual(['id-taken', 'id-taken', 'id-taken']);
+    // What was found when it was let in is not taken from who sends it.
+    const { acts } = await records.bench(id);
+    const kept = acts.at(-1)!.act;
+    if (kept.kind !== 'garment-decided') throw new Error(kept.kind);
+    const verdict = { ...kept.found!.verdict, proposed: 'XL' };
+    expect(said(await send([{ ...decided, found: { size: 'XL', verdict } }]))).toEqual(['kept']);
+    expect((await records.made(id)).decisions[0]!.verdict.proposed).toBe('M');
+  });
+
+  it('goes on past what cannot be read or is refused, and says why', async () => {
+    const { id } = await records.docket();
+    const answers = await send([
+      'nonsense',
+      act(id, { kind: 'something-new' }),
+      act(id, { ...reading('chest-girth', '98'), typed: '' }),
+      act(id, reading('chest-girth', '9')),
+      act(id, { kind: 'garment-asked', chartId: uuidv7() }),
+      act(id, { kind: 'reading-withdrawn', readingId: uuidv7(), code: 'chest-girth' }),
+      act(uuidv7(), reading('chest-girth', '98')),
+      act(uuidv7(), { kind: 'measurement-asked', code: 'height', asked: true }),
+      act(uuidv7(), opening(uuidv7())),
+      act(id, opening((await records.bench(id)).wearer.id)),
+      act(id, reading('waist-girth', '86')),
+    ]);
+    expect(said(answers)).toEqual([
+      'unknown-kind',
+      'unknown-kind',
+      'misshapen',
+      'unreadable-reading',
+      'no-such-chart',
+      'no-such-reading',
+      'not-opened',
+      'not-opened',
+      'no-such-wearer',
+      'opened-already',
+      'kept',
+    ]);
+    for (const one of answers) if (one.outcome === 'refused') expect(one.detail).toMatch(/[.?]$/);
+    expect(answers[0]).toEqual(jasmine.objectContaining({ id: null }));
+  });
+
+  it('keeps what one fitter did under their name, whoever is signed in when it is sent', async () => {
+    const { id } = await records.docket();
+    const [pen, mine] = [app.pen, act(id, reading('chest-girth', '98'))];
+    await app.send('DELETE', ROUTES.session);
+    await app.signIn('slack-water', 'tiernan');
+    expect(app.fitter.name).toBe('Tiernan Oake');
+    expect(said(await send([mine])))
+      .withContext('signed by the next')
+      .toEqual(['other-hand']);
+    expect(said(await send([mine], pen)))
+      .withContext('signed by who did it')
+      .toEqual(['kept']);
+    expect(said(await send([act(id, reading('waist-girth', '86'))]))).toEqual(['kept']);
+    expect((await records.made(id)).readings.map(({ by }) => by.name)).toEqual([
+      'Odalys Wren',
+      'Tiernan Oake',
+    ]);
+  });
+
+  it('gives the same pen again to a page that is loaded anew, and another at the next sign-in', async () => {
+    const { pen } = app;
+    expect((await app.get(ROUTES.session)).body.pen).toBe(pen);
+    await app.signIn();
+    expect(app.pen).not.toBe(pen);
+    expect(await app.database('pens').pluck('token_hash')).not.toContain(pen);
+  });
+
+  it('refuses a pen that was never given out, nothing, and too much', async () => {
+    const post = async (body: object) => problem(await app.send('POST', ROUTES.acts, body));
+    expect(await post({ pen: 'forged', acts: [{}] })).toEqual([401, 'not-signed-in']);
+    expect(await post({ pen: app.pen, acts: [] })).toEqual([400, 'invalid']);
+    const many = Array.from({ length: MOST_ACTS + 1 }, () => ({}));
+    expect(await post({ pen: app.pen, acts: many })).toEqual([400, 'invalid']);
+  });
+
+  it('lets many do things on one docket at once, each once', async () => {
+    const { id, wearerId, chartId } = await records.docket();
+    const doings: Doing[] = Array.from({ length: 30 }, (_, at) =>
+      at % 3 === 0
+        ? { kind: 'measurement-asked', code: 'height', asked: true }
+        : at % 3 === 1
+          ? { kind: 'garment-asked', chartId }
+          : reading('chest-girth', '98'),
+    );
+    const openings = Array.from({ length: 10 }, () => act(uuidv7(), opening(wearerId)));
+    const answers = await Promise.all([
+      ...doings.map((doing) => send([act(id, doing)])),
+      ...openings.map((one) => send([one])),
+    ]);
+    expect(new Set(answers.flatMap(said))).toEqual(new Set(['kept']));
+    const { acts } = await records.bench(id);
+    expect(new Set(acts.map(({ place }) => place)).size).toBe(32);
+    expect((await records.made(id)).readings.length).toBe(10);
+  });
+
+  it('lets one of two decide, and tells the other', async () => {
+    const { id, chartId } = await records.measured('98', '86');
+    const docket = await records.made(id);
+    const sheet = (await records.bench(id)).charts[0]!.sheet;
+    const decide = () =>
+      act(id, {
+        kind: 'garment-decided',
+        chartId,
+        outcome: 'accepted',
+        sizes: { size: 'M' },
+        reason: null,
+        readingIds: readingIdsBehind(docket, sheet),
+        after: null,
+        found: null,
+      });
+    const answers = await Promise.all([send([decide()]), send([decide()])]);
+    expect(answers.flatMap(said).sort()).toEqual(['decided-meanwhile', 'kept']);
+  });
+
+  it('costs a reading one statement', async () => {
+    const { id } = await records.docket();
+    await send([act(id, reading('chest-girth', '98'))]);
+    const asked: string[] = [];
+    const hear = ({ sql }: { sql: string }) => asked.push(sql);
+    app.database.on('query', hear);
+    await send([act(id, reading('chest-girth', '98'))]);
+    app.database.off('query', hear);
+    expect(asked.map((sql) => sql.slice(0, 18))).toEqual(['insert into `acts`']);
+  });
+
+  it('stands as it is sent: every answer is a kept act', async () => {
+    const { id } = await records.docket();
+    for (const kept of (await records.bench(id)).acts)
+      expect(keptActSchema.parse(JSON.parse(JSON.stringify(kept)))).toEqual(kept);
+  });
+});

@@ -1,0 +1,75 @@
+import {
+  actsSaveSchema,
+  docketStreamPath,
+  listQuerySchema,
+  ROUTES,
+  sheetPath,
+  verdictsPath,
+  type Exception,
+  type KeptAct,
+} from '@neat-measure/contract';
+import { Router, type RequestHandler } from 'express';
+import type { Database } from '../database/database';
+import type { Lookout } from '../http/lookout';
+import { ProblemError } from '../http/problem-error';
+import { readBody, readId, readQuery } from '../http/request';
+import { sendPdf } from '../http/send-pdf';
+import { streamTo } from '../http/stream';
+import { whoSigns } from '../session/service';
+import { actsBehind } from './act-store';
+import { printMeasuringSheet } from './measuring-sheet';
+import { openBench, verdictsOn } from './service';
+import { listDockets } from './store';
+import { takeActs } from './take-acts';
+
+/** What the routes of dockets work with. */
+export interface DocketParts {
+  readonly database: Database;
+  readonly lookout: Lookout<KeptAct>;
+  /** Judges all open dockets, away from the requests. */
+  readonly exceptions: () => Promise<readonly Exception[]>;
+  readonly stopping: AbortSignal;
+}
+
+/**
+ * The one way in for what is done on dockets. The pen says who did it, so that it needs no session:
+ * what waited on a device while the session ended is kept all the same.
+ */
+export function actRoutes({ database, lookout }: DocketParts): Router {
+  const take: RequestHandler = async (request, response) => {
+    const { pen, acts } = readBody(actsSaveSchema, request);
+    const author = await whoSigns(database, pen);
+    if (author === undefined)
+      throw new ProblemError(
+        'not-signed-in',
+        'The server does not know who did this. Sign in again on this device; what you did is kept here.',
+      );
+    response.json(await takeActs(database, lookout, author, acts));
+  };
+  return Router().post(ROUTES.acts, take);
+}
+
+/** Dockets to be looked at. All need a session. */
+export function docketRoutes({ database, lookout, exceptions, stopping }: DocketParts): Router {
+  return Router()
+    .get(ROUTES.dockets, async (request, response) => {
+      response.json(await listDockets(database, readQuery(listQuerySchema, request)));
+    })
+    .get(`${ROUTES.dockets}/:id`, async (request, response) => {
+      response.json(await openBench(database, readId(request)));
+    })
+    .get(docketStreamPath(':id'), async (request, response) => {
+      const subject = readId(request);
+      const missed = (place: number) => actsBehind(database, [subject], place);
+      await streamTo(request, response, { lookout, subject, missed, stopping });
+    })
+    .get(sheetPath(':id'), async (request, response) => {
+      sendPdf(response, await printMeasuringSheet(await openBench(database, readId(request))), 'steps.pdf');
+    })
+    .get(verdictsPath(':id'), async (request, response) => {
+      response.json(await verdictsOn(database, readId(request)));
+    })
+    .get(ROUTES.exceptions, async (_request, response) => {
+      response.json(await exceptions());
+    });
+}

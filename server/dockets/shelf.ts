@@ -1,0 +1,20 @@
+import type { Chart, Protocol } from '@neat-measure/contract';
+import type { Act, Shelf } from '@neat-measure/core';
+import { findCharts } from '../charts/store';
+import type { Database } from '../database/database';
+import { findProtocols } from '../protocols/store';
+
+/** What some acts speak of: every version of a chart and every protocol they name. */
+export async function shelfFor(
+  database: Database,
+  acts: readonly Act[],
+): Promise<Shelf<Chart> & { readonly protocols: readonly Protocol[] }> {
+  const named = <Key extends string>(key: Key) => [
+    ...new Set(acts.flatMap((act) => (key in act ? [(act as Act & Record<Key, string>)[key]] : []))),
+  ];
+  const [charts, protocols] = await Promise.all([
+    findCharts(database, named('chartId')),
+    findProtocols(database, named('protocolId')),
+  ]);
+  return { charts, protocols };
+}

@@ -1,0 +1,180 @@
+import {
+  PAGE,
+  wordsOf,
+  type DocketSummary,
+  type ListQuery,
+  type Page,
+  type Wearer,
+} from '@neat-measure/contract';
+import { isClosing, type Act, type DecisionOutcome } from '@neat-measure/core';
+import type { Database } from '../database/database';
+import { withWords } from '../database/like';
+
+/** What is known of a docket beside its acts. */
+export interface DocketRecord {
+  readonly id: string;
+  readonly number: number;
+  readonly wearer: Wearer;
+}
+
+interface DocketRow {
+  readonly id: string;
+  readonly number: number;
+  readonly occasion: string;
+  readonly opened_at: Date;
+  readonly wearer_id: string;
+  readonly wearer_name: string;
+  readonly wearer_role: string;
+  readonly wearer_version: number;
+  readonly wearer_updated_at: Date;
+}
+
+/** One docket with its wearer. */
+export async function findDocket(database: Database, id: string): Promise<DocketRecord | undefined> {
+  const row = await docketRows(database).where({ 'dockets.id': id }).first();
+  return (
+    row && {
+      id: row.id,
+      number: row.number,
+      wearer: {
+        id: row.wearer_id,
+        name: row.wearer_name,
+        role: row.wearer_role,
+        version: row.wearer_version,
+        updatedAt: row.wearer_updated_at.toISOString(),
+      },
+    }
+  );
+}
+
+/** Holds a docket until the transaction ends, so that nothing else is done on it; `false` for one that is not there. */
+export async function lockDocket(transaction: Database, id: string): Promise<boolean> {
+  return (await transaction('dockets').where({ id }).forUpdate().first('id')) !== undefined;
+}
+
+/** The other dockets of a wearer, the oldest first. */
+export async function otherDockets(database: Database, wearerId: string, id: string): Promise<string[]> {
+  return database('dockets')
+    .where({ wearer_id: wearerId })
+    .whereNot({ id })
+    .orderBy('number')
+    .pluck<string[]>('id');
+}
+
+/** Keeps what lists and searches look at beside the acts, for one act that was let in. */
+export async function noteAct(transaction: Database, act: Act): Promise<void> {
+  const garment = (chartId: string) =>
+    transaction('docket_garments').where({ docket_id: act.docketId, chart_id: chartId });
+  switch (act.kind) {
+    case 'docket-opened':
+      await transaction('dockets').insert({
+        id: act.docketId,
+        wearer_id: act.wearerId,
+        occasion: act.occasion,
+        opened_at: new Date(act.at),
+      });
+      return;
+    case 'garment-asked': {
+      const last = await transaction('docket_garments')
+        .where({ docket_id: act.docketId })
+        .max<{ position: number | null }[]>({ position: 'position' });
+      await transaction('docket_garments')
+        .insert({ docket_id: act.docketId, chart_id: act.chartId, position: (last[0]?.position ?? -1) + 1 })
+        .onConflict(['docket_id', 'chart_id'])
+        .ignore();
+      return;
+    }
+    case 'garment-dropped':
+      await garment(act.chartId).delete();
+      return;
+    case 'rule-overruled':
+      await garment(act.chartId).update({ rule: act.rule, preference: act.preference });
+      return;
+    case 'garment-decided':
+      await garment(act.chartId).update({ outcome: act.outcome, size: act.found?.size ?? null });
+      return;
+    default:
+      return;
+  }
+}
+
+/** Every docket with a garment that is not decided for good: none of them may be forgotten, however old. */
+export async function listOpenDockets(database: Database): Promise<DocketSummary[]> {
+  const open = await database('docket_garments')
+    .where((undecided) => undecided.whereNull('outcome').orWhere({ outcome: 'later' }))
+    .distinct('docket_id')
+    .pluck<string[]>('docket_id');
+  const rows = await docketRows(database).whereIn('dockets.id', open).orderBy('opened_at', 'desc');
+  return withGarments(database, rows);
+}
+
+/** A part of the dockets that match a search, by the wearer, the occasion, a garment or their number; the latest first. */
+export async function listDockets(
+  database: Database,
+  { search, from }: ListQuery,
+): Promise<Page<DocketSummary>> {
+  const matching = () =>
+    withWords(database('dockets').join('wearers', 'wearers.id', 'dockets.wearer_id'), wordsOf(search), [
+      'wearers.name',
+      'wearers.role',
+      'dockets.occasion',
+      'dockets.number',
+    ]);
+  const counted = await matching().count<{ n: number }[]>({ n: '*' });
+  const ids = await matching()
+    .orderBy([
+      { column: 'dockets.opened_at', order: 'desc' },
+      { column: 'dockets.number', order: 'desc' },
+    ])
+    .offset(from)
+    .limit(PAGE)
+    .pluck<string[]>('dockets.id');
+  const rows = await docketRows(database).whereIn('dockets.id', ids);
+  const inOrder = ids.flatMap((id) => rows.filter((row) => row.id === id));
+  return { items: await withGarments(database, inOrder), total: Number(counted[0]!.n) };
+}
+
+function docketRows(database: Database) {
+  return database('dockets')
+    .join('wearers', 'wearers.id', 'dockets.wearer_id')
+    .select<DocketRow[]>('dockets.id', 'dockets.number', 'dockets.occasion', 'dockets.opened_at', {
+      wearer_id: 'wearers.id',
+      wearer_name: 'wearers.name',
+      wearer_role: 'wearers.role',
+      wearer_version: 'wearers.version',
+      wearer_updated_at: 'wearers.updated_at',
+    });
+}
+
+async function withGarments(database: Database, rows: readonly DocketRow[]): Promise<DocketSummary[]> {
+  const garments = await database('docket_garments')
+    .join('charts', 'charts.id', 'docket_garments.chart_id')
+    .whereIn(
+      'docket_id',
+      rows.map(({ id }) => id),
+    )
+    .orderBy('position')
+    .select<
+      {
+        docket_id: string;
+        chart_id: string;
+        garment: string;
+        outcome: DecisionOutcome | null;
+        size: string | null;
+      }[]
+    >('docket_id', 'chart_id', 'garment', 'outcome', 'size');
+  return rows.map((row) => ({
+    id: row.id,
+    number: row.number,
+    occasion: row.occasion,
+    openedAt: row.opened_at.toISOString(),
+    wearer: { id: row.wearer_id, name: row.wearer_name, role: row.wearer_role },
+    garments: garments
+      .filter(({ docket_id }) => docket_id === row.id)
+      .map(({ chart_id, garment, outcome, size }) => ({
+        chartId: chart_id,
+        garment,
+        decided: outcome !== null && isClosing({ outcome }) ? (size ?? 'made to measure') : null,
+      })),
+  }));
+}

@@ -1,0 +1,73 @@
+import { docketStreamPath, keptActSchema, type KeptAct } from '@neat-measure/contract';
+import { v7 as uuidv7 } from 'uuid';
+import { addAct } from './act-store';
+import { Harness } from '../testing/harness';
+import { reading, Records } from '../testing/records';
+
+describe('the stream of a docket', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+
+  const listen = async (id: string, count: number, ready: () => Promise<unknown>, headers = {}) => {
+    const ended = new AbortController();
+    const response = await fetch(`http://127.0.0.1:${app.port}${docketStreamPath(id)}`, {
+      headers: { cookie: app.cookie, ...headers },
+      signal: ended.signal,
+    });
+    await ready();
+    let text = '';
+    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
+      text += Buffer.from(chunk).toString();
+      if ((text.match(/^data:/gm) ?? []).length >= count) break;
+    }
+    ended.abort();
+    return [...text.matchAll(/^data:(.*)$/gm)].map(
+      (found): KeptAct => keptActSchema.parse(JSON.parse(found[1]!)),
+    );
+  };
+
+  it('tells what is done on it from now on, once, and nothing of another', async () => {
+    const [{ id }, other] = [await records.docket(), await records.docket()];
+    const done: string[] = [];
+    const heard = await listen(id, 2, async () => {
+      await records.does(other.id, reading('chest-girth', '98'));
+      done.push(await records.does(id, reading('chest-girth', '98')));
+      done.push(await records.does(id, { kind: 'measurement-asked', code: 'height', asked: true }));
+    });
+    expect(heard.map(({ act }) => act.id)).toEqual(done);
+    expect(heard[0]!.act.by.name).toBe('Odalys Wren');
+  });
+
+  it('tells what another instance kept in the same database', async () => {
+    const { id } = await records.docket();
+    const act = {
+      id: uuidv7(),
+      docketId: id,
+      at: new Date().toISOString(),
+      by: app.fitter,
+      ...reading('waist-girth', '85'),
+    };
+    const heard = await listen(id, 1, async () => {
+      // Past the first look, which only finds where to begin.
+      await new Promise((resolve) => setTimeout(resolve, 300));
+      await addAct(app.database, act);
+    });
+    expect(heard.map((kept) => kept.act.id)).toEqual([act.id]);
+  });
+
+  it('is taken up again where it broke off', async () => {
+    const { id } = await records.docket();
+    const from = (await records.bench(id)).acts.at(-1)!.place;
+    const missed = [
+      await records.does(id, reading('chest-girth', '98')),
+      await records.does(id, reading('chest-girth', '99')),
+    ];
+    const heard = await listen(id, 2, () => Promise.resolve(), { 'last-event-id': String(from) });
+    expect(heard.map(({ act }) => act.id)).toEqual(missed);
+  });
+
+  it('is for those who are signed in', async () =>
+    expect((await app.send('GET', docketStreamPath(uuidv7()), undefined, { cookie: '' })).status).toBe(401));
+});

@@ -1,0 +1,144 @@
+import type { ActAnswer, Fitter, KeptAct } from '@neat-measure/contract';
+import {
+  apply,
+  readAct,
+  refuseReading,
+  replay,
+  sayRefusal,
+  sayUnreadableAct,
+  type Act,
+  type Refusal,
+} from '@neat-measure/core';
+import type { Database } from '../database/database';
+import { isDuplicate, isUnknownReference, tryAgain } from '../database/save-once';
+import type { Lookout } from '../http/lookout';
+import { addAct, findAct, listActs } from './act-store';
+import { shelfFor } from './shelf';
+import { lockDocket, noteAct } from './store';
+
+/** What became of one act. */
+type Taken = { readonly kept: KeptAct; readonly repeated: boolean } | { readonly refusal: Refusal };
+
+/**
+ * Takes acts in the order they were done, each by itself: one that cannot be read or is refused
+ * holds up none of the others. One that was taken before changes nothing.
+ *
+ * @param author whose pen they are signed with
+ */
+export async function takeActs(
+  database: Database,
+  lookout: Lookout<KeptAct>,
+  author: Fitter,
+  sent: readonly unknown[],
+): Promise<ActAnswer[]> {
+  const answers: ActAnswer[] = [];
+  for (const one of sent) {
+    const read = readAct(one);
+    if (!read.ok) {
+      answers.push({
+        outcome: 'refused',
+        id: idOf(one),
+        code: read.problem.code,
+        detail: sayUnreadableAct(read.problem),
+      });
+      continue;
+    }
+    const taken = await takeAct(database, author, read.value);
+    if ('refusal' in taken) {
+      const { refusal } = taken;
+      const detail = sayRefusal(refusal);
+      answers.push({ outcome: 'refused', id: read.value.id, code: refusal.code, detail });
+      continue;
+    }
+    if (!taken.repeated) lookout.tell(read.value.docketId, taken.kept);
+    answers.push({ outcome: 'kept', id: read.value.id, kept: taken.kept });
+  }
+  return answers;
+}
+
+/** Takes one act: reading the docket, asking whether it may be done, and keeping it are one transaction. */
+export async function takeAct(database: Database, author: Fitter, sent: Act): Promise<Taken> {
+  if (sent.by.id !== author.id) return { refusal: { code: 'other-hand' } };
+  const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
+  return tryAgain(async () => {
+    try {
+      if (act.kind === 'reading-taken') return await takeReading(database, act);
+      if (act.kind === 'docket-opened') return await open(database, act);
+      return await takeOnDocket(database, act);
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+      return takenBefore(database, act, error);
+    }
+  });
+}
+
+/** A reading rests on nothing before it: that its docket is there is asked by the row it names. One statement. */
+async function takeReading(database: Database, act: Extract<Act, { kind: 'reading-taken' }>): Promise<Taken> {
+  const refusal = refuseReading(act);
+  if (refusal !== null) return { refusal };
+  try {
+    return { kept: await addAct(database, act), repeated: false };
+  } catch (error) {
+    if (isUnknownReference(error)) return { refusal: { code: 'not-opened' } };
+    throw error;
+  }
+}
+
+async function open(database: Database, act: Extract<Act, { kind: 'docket-opened' }>): Promise<Taken> {
+  try {
+    return await database.transaction(async (transaction) => {
+      await noteAct(transaction, act);
+      return { kept: await addAct(transaction, act), repeated: false };
+    });
+  } catch (error) {
+    if (isUnknownReference(error)) return { refusal: { code: 'no-such-wearer' } };
+    // Opened before: by this very act, or by another.
+    if (isDuplicate(error) && (await findAct(database, act.id)) === undefined)
+      return { refusal: { code: 'opened-already' } };
+    throw error;
+  }
+}
+
+async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
+  return database.transaction(async (transaction) => {
+    if (!(await lockDocket(transaction, act.docketId))) return { refusal: { code: 'not-opened' } };
+    const before = await listActs(transaction, act.docketId);
+    const same = before.find(({ act: one }) => one.id === act.id);
+    if (same !== undefined) return asRepeated(same, act);
+    const acts = before.map((one) => one.act);
+    const shelf = await shelfFor(transaction, [...acts, act]);
+    const applied = apply(replay(acts), act, shelf);
+    if (!applied.ok) return { refusal: applied.problem };
+    const kept = await addAct(transaction, applied.value.act);
+    await noteAct(transaction, applied.value.act);
+    return { kept, repeated: false };
+  });
+}
+
+async function takenBefore(database: Database, act: Act, error: unknown): Promise<Taken> {
+  const kept = await findAct(database, act.id);
+  if (kept === undefined) throw error;
+  return asRepeated(kept, act);
+}
+
+/** An act that stands already is the same or takes another's id. */
+function asRepeated(kept: KeptAct, act: Act): Taken {
+  return sameWords(unfound(kept.act), act) ? { kept, repeated: true } : { refusal: { code: 'id-taken' } };
+}
+
+/** An act without what is found when it is let in: that is never taken from who sends it. */
+function unfound(act: Act): Act {
+  return act.kind === 'garment-decided' ? { ...act, found: null } : act;
+}
+
+function sameWords(one: Act, other: Act): boolean {
+  // Names of people may be mended between; who it was is told by the id.
+  const text = ({ by, ...act }: Act) =>
+    JSON.stringify(Object.entries({ ...act, by: by.id }).sort(([a], [b]) => (a < b ? -1 : 1)));
+  return text(one) === text(other);
+}
+
+function idOf(sent: unknown): string | null {
+  const id = typeof sent === 'object' && sent !== null && 'id' in sent ? sent.id : null;
+  return typeof id === 'string' ? id.slice(0, 40) : null;
+}

@@ -1,0 +1,51 @@
+import { idSchema, type Fitter } from '@neat-measure/contract';
+import type { Request, Response } from 'express';
+import type { z } from 'zod';
+import { notFound, ProblemError } from './problem-error';
+
+/**
+ * Reads a request body through its schema.
+ *
+ * @throws ProblemError `invalid`, naming every field that is wrong
+ */
+export function readBody<Value>(schema: z.ZodType<Value, unknown>, request: Request): Value {
+  return readThrough(schema, request.body);
+}
+
+/** Reads what stands behind the question mark of an address, as `readBody` does a body. */
+export function readQuery<Value>(schema: z.ZodType<Value, unknown>, request: Request): Value {
+  return readThrough(schema, request.query);
+}
+
+function readThrough<Value>(schema: z.ZodType<Value, unknown>, sent: unknown): Value {
+  const read = schema.safeParse(sent);
+  if (read.success) return read.data;
+  const faults = read.error.issues.map((issue) => ({
+    path: issue.path.join('.'),
+    message: sentenceOf(issue),
+  }));
+  const detail = faults.map(({ path, message }) => (path === '' ? message : `${path}: ${message}`)).join(' ');
+  throw new ProblemError('invalid', detail, { faults });
+}
+
+/** Our own messages are sentences; those of the schema library are brought to one, long lists of values left out. */
+function sentenceOf({ code, message }: { readonly code: string; readonly message: string }): string {
+  if (code === 'invalid_value' && message.length > 200) return 'This is none of the values known here.';
+  return /[.?]$/.test(message) ? message : `${message}.`;
+}
+
+/**
+ * Reads the id at the end of a path.
+ *
+ * @throws ProblemError `not-found` for something that is no id: nothing can be there
+ */
+export function readId(request: Request): string {
+  const read = idSchema.safeParse(request.params['id']);
+  if (!read.success) throw notFound('record');
+  return read.data;
+}
+
+/** Who is signed in; the session guard has put them there. */
+export function fitterOf(response: Response): Fitter {
+  return (response.locals as { fitter: Fitter }).fitter;
+}

@@ -1,0 +1,54 @@
+import { createSession } from 'better-sse';
+import type { Request, Response } from 'express';
+import type { Lookout, Placed } from './lookout';
+
+/** A comment this often keeps proxies from closing a quiet stream. */
+const KEEP_ALIVE_MS = 15_000;
+/** After how long a browser takes a lost stream up again. */
+const RETRY_MS = 1_000;
+
+/** What goes before a stream: what was missed since the last that was seen. */
+type Missed<Item> = (place: number) => Promise<readonly Item[]>;
+
+/**
+ * Streams what is kept on a subject as server-sent events, until the browser leaves or the server
+ * stops. A stream that is taken up again begins with what was missed.
+ */
+export async function streamTo<Item extends Placed>(
+  request: Request,
+  response: Response,
+  {
+    lookout,
+    subject,
+    missed,
+    stopping,
+  }: {
+    readonly lookout: Lookout<Item>;
+    readonly subject: string;
+    readonly missed: Missed<Item>;
+    readonly stopping: AbortSignal;
+  },
+): Promise<void> {
+  const session = await createSession(request, response, { keepAlive: KEEP_ALIVE_MS, retry: RETRY_MS });
+  const send = (item: Item): void => {
+    session.push(item, 'message', String(item.place));
+  };
+  // Heard while what was missed is fetched, it is sent behind it.
+  let waiting: Item[] | null = [];
+  const leave = await lookout.listen(subject, (item) => (waiting === null ? send(item) : waiting.push(item)));
+  const end = (): void => {
+    leave();
+    stopping.removeEventListener('abort', end);
+    response.end();
+  };
+  session.once('disconnected', end);
+  if (!session.isConnected) return end();
+  stopping.addEventListener('abort', end);
+  if (stopping.aborted) return end();
+  const last = Number(session.lastId);
+  const before = Number.isSafeInteger(last) && last > 0 ? await missed(last) : [];
+  for (const item of before) send(item);
+  const sent = new Set(before.map(({ place }) => place));
+  for (const item of waiting) if (!sent.has(item.place)) send(item);
+  waiting = null;
+}

@@ -1,0 +1,105 @@
+import type { SelfLink, SelfSheet, SelfSubmission } from '@neat-measure/contract';
+import { bareUnit, planOf, readReading, replay, sayReadingProblem } from '@neat-measure/core';
+import { createHash, randomBytes } from 'node:crypto';
+import type { Database } from '../database/database';
+import { listActs } from '../dockets/act-store';
+import { shelfFor } from '../dockets/shelf';
+import { findDocket } from '../dockets/store';
+import { notFound, ProblemError } from '../http/problem-error';
+import { addLink, findLink, keepSubmission, type SelfLinkRow } from './store';
+
+/** How long a link stands. */
+const LINK_DAYS = 7;
+
+/** Makes a link for the wearer of a docket. The token is told once and kept only as a hash. */
+export async function makeSelfLink(
+  database: Database,
+  id: string,
+  docketId: string,
+  fitterId: string,
+): Promise<SelfLink> {
+  const token = randomBytes(24).toString('base64url');
+  const expiresAt = new Date(Date.now() + LINK_DAYS * 86_400_000);
+  const added = await addLink(database, {
+    id,
+    token_hash: hash(token),
+    docket_id: docketId,
+    fitter_id: fitterId,
+    expires_at: expiresAt,
+  });
+  if (added === 'no-docket') throw notFound('docket');
+  if (added === 'taken')
+    throw new ProblemError(
+      'id-taken',
+      'This link has been made already; its address is shown only once. Make another.',
+    );
+  return { token, expiresAt: expiresAt.toISOString() };
+}
+
+/** What the page of a link shows. */
+export async function selfSheet(database: Database, token: string): Promise<SelfSheet> {
+  const link = await usableLink(database, token);
+  if (link.submitted_at !== null) throw usedUp();
+  return sheetOf(database, link.docket_id);
+}
+
+/**
+ * Takes what the wearer measured: once, all or nothing. It waits for a fitter to take it over.
+ *
+ * @throws ProblemError `invalid` naming each measurement that cannot be read
+ */
+export async function submitSelf(
+  database: Database,
+  token: string,
+  submission: SelfSubmission,
+): Promise<{ taken: number }> {
+  const link = await usableLink(database, token);
+  const done = { taken: submission.readings.length };
+  if (link.submission_id === submission.id) return done;
+  if (link.submitted_at !== null) throw usedUp();
+  const { codes } = await sheetOf(database, link.docket_id);
+  const faults: { path: string; message: string }[] = [];
+  const measured = submission.readings.flatMap(({ code, typed }) => {
+    const unit = bareUnit(code, submission.unit);
+    const read = readReading(typed, code, unit);
+    if (!codes.includes(code))
+      faults.push({ path: code, message: 'This measurement is not asked for. Reload the page.' });
+    else if (!read.ok) faults.push({ path: code, message: sayReadingProblem(read.problem, unit) });
+    return read.ok ? [{ code, value: read.value.length }] : [];
+  });
+  if (faults.length > 0)
+    throw new ProblemError('invalid', faults.map(({ message }) => message).join(' '), { faults });
+  if (!(await keepSubmission(database, link.id, submission.id, measured))) throw usedUp();
+  return done;
+}
+
+async function sheetOf(database: Database, docketId: string): Promise<SelfSheet> {
+  const [record, kept] = await Promise.all([findDocket(database, docketId), listActs(database, docketId)]);
+  const acts = kept.map(({ act }) => act);
+  const docket = replay(acts);
+  if (record === undefined || docket === null) throw notFound('docket');
+  const codes = planOf(docket, await shelfFor(database, acts)).steps.map(({ code }) => code);
+  return { name: record.wearer.name, unit: docket.unit, codes };
+}
+
+async function usableLink(database: Database, token: string): Promise<SelfLinkRow> {
+  const link = await findLink(database, hash(token));
+  if (link === undefined) throw notFound('link');
+  if (link.expires_at < new Date())
+    throw new ProblemError(
+      'link-ended',
+      'This link has expired. Ask whoever sent it for another; nothing was lost.',
+    );
+  return link;
+}
+
+function usedUp(): ProblemError {
+  return new ProblemError(
+    'link-ended',
+    'This link has been used; what was measured is with the fitter. To change something, tell them or ask for another link.',
+  );
+}
+
+function hash(token: string): string {
+  return createHash('sha256').update(token).digest('hex');
+}

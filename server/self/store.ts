@@ -1,0 +1,70 @@
+import type { Recorded } from '@neat-measure/contract';
+import type { Length, MeasurementCode } from '@neat-measure/core';
+import { z } from 'zod';
+import type { Database } from '../database/database';
+import { readJson } from '../database/read-json';
+import { isDuplicate, isUnknownReference } from '../database/save-once';
+
+/** A link for measuring oneself: one wearer, one use. Of its token only a hash is kept. */
+export interface SelfLinkRow {
+  readonly id: string;
+  readonly token_hash: string;
+  readonly docket_id: string;
+  readonly fitter_id: string;
+  readonly expires_at: Date;
+  readonly submission_id: string | null;
+  readonly submitted_at: Date | null;
+}
+
+const measuredSchema = z.array(z.object({ code: z.string(), value: z.int() }));
+
+/** Keeps a link; tells when its id is taken, or its docket is not there. */
+export async function addLink(
+  database: Database,
+  link: Omit<SelfLinkRow, 'submission_id' | 'submitted_at'>,
+): Promise<'added' | 'taken' | 'no-docket'> {
+  try {
+    await database('self_links').insert(link);
+    return 'added';
+  } catch (error) {
+    if (isDuplicate(error)) return 'taken';
+    if (isUnknownReference(error)) return 'no-docket';
+    throw error;
+  }
+}
+
+/** The link of a token, by its hash. */
+export function findLink(database: Database, tokenHash: string): Promise<SelfLinkRow | undefined> {
+  return database('self_links').where({ token_hash: tokenHash }).first<SelfLinkRow | undefined>();
+}
+
+/** Keeps what came back on a link; whether this was the first to come: of two at once one counts. */
+export async function keepSubmission(
+  database: Database,
+  linkId: string,
+  submissionId: string,
+  measured: readonly { readonly code: MeasurementCode; readonly value: Length }[],
+): Promise<boolean> {
+  const first = await database('self_links')
+    .where({ id: linkId, submitted_at: null })
+    .update({ submission_id: submissionId, submitted_at: new Date(), measured: JSON.stringify(measured) });
+  return first > 0;
+}
+
+/** What wearers have sent for a docket, as values on record that a fitter may take over. */
+export async function selfRecorded(database: Database, docketId: string): Promise<Recorded[]> {
+  const rows = await database('self_links')
+    .where({ docket_id: docketId })
+    .whereNotNull('submitted_at')
+    .orderBy('submitted_at')
+    .select<{ id: string; submitted_at: Date; measured: unknown }[]>('id', 'submitted_at', 'measured');
+  return rows.flatMap(({ id, submitted_at, measured }) =>
+    readJson(measuredSchema, measured, `self link ${id}`).map(({ code, value }) => ({
+      code: code as MeasurementCode,
+      value: value as Length,
+      takenAt: submitted_at.toISOString(),
+      origin: 'self' as const,
+      due: false,
+    })),
+  );
+}

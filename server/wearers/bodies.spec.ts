@@ -1,0 +1,49 @@
+import { bodiesPath, bodiesSchema, ROUTES } from '@neat-measure/contract';
+import { Harness } from '../testing/harness';
+import { problem, reading, Records } from '../testing/records';
+
+describe('the route of bodies', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+  /** A wearer of whom chest and waist were each read twice. */
+  const twice = async (chest: string, waist: string) => {
+    const docket = await records.measured(chest, waist);
+    const readingIds = [
+      ...docket.readingIds,
+      await records.does(docket.id, reading('chest-girth', chest)),
+      await records.does(docket.id, reading('waist-girth', waist)),
+    ];
+    return { ...docket, readingIds };
+  };
+  const bodies = async () =>
+    bodiesSchema.parse((await app.get(bodiesPath(['chest-girth', 'waist-girth']))).body);
+
+  it('gives the latest settled values of everybody, without names', async () => {
+    const one = await twice('98', '86');
+    await twice('104', '92');
+    expect(await bodies()).toEqual([
+      { 'chest-girth': 1_040_000, 'waist-girth': 920_000 },
+      { 'chest-girth': 980_000, 'waist-girth': 860_000 },
+    ] as never);
+    expect(JSON.stringify((await app.get(bodiesPath(['chest-girth']))).body)).not.toContain('id');
+    // What is taken back no longer counts.
+    for (const readingId of one.readingIds)
+      await records.does(one.id, { kind: 'reading-withdrawn', readingId, code: 'chest-girth' });
+    expect((await bodies()).length).toBe(1);
+    // A third reading that disagrees with the rest settles nothing.
+    for (const typed of ['80', '95', '110']) await records.does(one.id, reading('chest-girth', typed));
+    expect((await bodies()).length).toBe(1);
+  });
+
+  it('asks for known measurements, a few at a time', async () => {
+    expect(problem(await app.get(`${ROUTES.bodies}?codes=chest`))).toEqual([400, 'invalid']);
+    expect(problem(await app.get(ROUTES.bodies))).toEqual([400, 'invalid']);
+  });
+
+  it('is for those signed in', async () => {
+    const answer = await app.send('GET', bodiesPath(['height']), undefined, { cookie: '' });
+    expect(problem(answer)).toEqual([401, 'not-signed-in']);
+  });
+});
