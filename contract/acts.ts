@@ -1,5 +1,5 @@
 import { actSchema } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, instantSchema } from './shared';
 
 /** The most acts of one request; a device that was without a network sends them in parts. */

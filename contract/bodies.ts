@@ -1,5 +1,5 @@
 import { MEASUREMENT_CODES } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { lengthSchema } from './shared';
 
 /** Which measurements are asked for: their codes with commas between. */

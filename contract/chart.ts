@@ -1,5 +1,5 @@
-import { chartSheetSchema, MEASUREMENT_CODES, type ChartSheet } from '@neat-measure/core';
-import { z } from 'zod';
+import { chartSheetSchema, GARMENT_KINDS, MEASUREMENT_CODES, type ChartSheet } from '@neat-measure/core';
+import * as z from 'zod';
 import { pageSchema } from './lists';
 import { idSchema, instantSchema, lineSchema } from './shared';
 
@@ -39,7 +39,10 @@ export const chartSummarySchema = z.object({
   version: z.int(),
   maker: z.string(),
   garment: z.string(),
-  kind: z.string(),
+  kind: z.enum(GARMENT_KINDS),
+  parts: z.int(),
+  /** The sizes of its first part. */
+  sizes: z.int(),
   /** The measurements that decide. */
   codes: z.array(z.enum(MEASUREMENT_CODES)),
 });

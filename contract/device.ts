@@ -1,5 +1,5 @@
 import { deviceLineSchema } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What became of the lines a device sent. */
 export const deviceAnswerSchema = z.object({

@@ -1,5 +1,5 @@
 import { keptVerdictSchema, MEASUREMENT_CODES, ORIGINS } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { keptActSchema } from './acts';
 import { chartSchema } from './chart';
 import { protocolSchema } from './protocol';

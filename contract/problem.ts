@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** The kinds of problem the server answers with, by the last part of their `type`. */
 export const PROBLEM_KINDS = [

@@ -1,5 +1,5 @@
 import { protocolBodySchema, PROTOCOLS } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, versionSchema } from './shared';
 
 /** A shipped protocol goes by its code, one's own by its id. */

@@ -1,5 +1,5 @@
 import { MEASUREMENT_CODES } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import { idSchema, instantSchema, lineSchema, unitSchema } from './shared';
 
 /** Making a link for the wearer of a docket. */

@@ -1,5 +1,5 @@
 import { idSchema, instantSchema, WORKING_UNITS, type Length } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 export { idSchema, instantSchema };
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { pageSchema } from './lists';
 import { idSchema, instantSchema, lineSchema, versionSchema } from './shared';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const environmentSchema = z.object({
   DATABASE_URL: z.string().startsWith('mysql://', { error: 'DATABASE_URL must start with mysql://' }),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { measurement } from './catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
 import { TENSIONS, type Instrument } from './measurement';

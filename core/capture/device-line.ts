@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { failure, success, type Outcome } from '../outcome';
 import { LENGTH_UNITS, MICROMETRES_PER, micrometres, type Length } from '../quantity/length';
 

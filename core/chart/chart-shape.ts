@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MEASUREMENT_CODES } from '../body/catalogue/codes';
 import { CLOTHINGS, TENSIONS } from '../body/measurement';
 import { WORKING_UNITS } from '../quantity/length';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { chartShapeSchema } from './chart-shape';
 import { faultsOfSheet } from './rules';
 import { sayFault } from './rules/say-rule';

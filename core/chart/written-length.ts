@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { micrometres, MICROMETRES_PER, WORKING_UNITS, type Length } from '../quantity/length';
 import { parseLength } from '../quantity/parse-length';
 import type { RoundingPolicy } from '../quantity/rounding';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MEASUREMENT_CODES } from '../body/catalogue/codes';
 import { CLOTHINGS, TENSIONS } from '../body/measurement';
 import { FIT_PREFERENCES, HOUSE_RULES } from '../chart/chart-shape';

@@ -45,6 +45,8 @@ export async function listCharts(
     maker: sheet.maker,
     garment: sheet.garment,
     kind: sheet.kind,
+    parts: sheet.parts.length,
+    sizes: sheet.parts[0]!.sizes.length,
     codes: decidingCodes(sheet),
   }));
   return { items, total: Number(counted[0]!.n) };

@@ -2,7 +2,7 @@ import { lineSchema, signInSchema } from '@neat-measure/contract';
 import { importChartJson } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { z } from 'zod';
+import * as z from 'zod';
 import { keepChart } from '../charts/service';
 import type { Database } from '../database/database';
 import { addFitter } from '../session/service';

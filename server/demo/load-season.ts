@@ -14,7 +14,7 @@ import {
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Database } from '../database/database';
 import { openBench } from '../dockets/service';
 import { takeAct } from '../dockets/take-acts';

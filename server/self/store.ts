@@ -1,6 +1,6 @@
 import type { Recorded } from '@neat-measure/contract';
 import type { Length, MeasurementCode } from '@neat-measure/core';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
 import { isDuplicate, isUnknownReference } from '../database/save-once';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
-import { ReadingOutbox } from '../data/reading-outbox';
+import { readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
+import { Journal } from '../data/journal/journal';
 import { SessionService } from '../data/session-service';
 import { UnitService } from '../data/unit-service';
 import { ShortcutList } from '../parts/shortcuts/shortcut-list';
@@ -17,7 +17,7 @@ import { ShortcutList } from '../parts/shortcuts/shortcut-list';
 export class App {
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
-  private readonly outbox = inject(ReadingOutbox);
+  protected readonly journal = inject(Journal);
   protected readonly units = inject(UnitService);
 
   protected readonly places = [
@@ -31,10 +31,19 @@ export class App {
   protected readonly workingUnits: readonly WorkingUnit[] = WORKING_UNITS;
   protected readonly failed = signal('');
   protected readonly waiting = computed(() => {
-    const unsent = this.outbox.unsent();
-    if (unsent === 0 || this.outbox.trouble() === null) return '';
-    return `${unsent} ${unsent === 1 ? 'reading waits' : 'readings wait'} for the network; kept on this device.`;
+    const unsent = this.journal.unsent();
+    if (unsent === 0 || this.journal.trouble() === '') return '';
+    return `${unsent} ${unsent === 1 ? 'act waits' : 'acts wait'} to be sent; kept on this device.`;
   });
+  /** What will not be kept, in words, until somebody has seen it. */
+  protected readonly aside = computed(() =>
+    this.journal.aside().map(({ order, act, why, at }) => {
+      const read = readAct(act);
+      const day = new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+      const what = read.ok ? sayAct(read.value, NAMES) : 'Something written by another version.';
+      return { order: order!, words: `Not kept (${day}): ${what} ${why}` };
+    }),
+  );
 
   protected signOut(): void {
     this.session.signOut().subscribe({
@@ -43,3 +52,6 @@ export class App {
     });
   }
 }
+
+/** The page's frame knows no charts; a garment goes by a plain word. */
+const NAMES = { garment: () => 'a garment', protocol: () => 'a protocol' };

@@ -35,7 +35,8 @@ export const ROUTES: Routes = [
       {
         path: 'bench',
         title: 'Bench · Neat Measure',
-        loadComponent: () => import('../places/bench/docket-desk').then(({ DocketDesk }) => DocketDesk),
+        loadComponent: () =>
+          import('../places/bench/opening/docket-desk').then(({ DocketDesk }) => DocketDesk),
       },
       {
         path: 'bench/tape',
@@ -77,6 +78,11 @@ export const ROUTES: Routes = [
       },
       {
         path: 'log',
+        title: 'Log · Neat Measure',
+        loadComponent: () => import('../places/log/log').then(({ Log }) => Log),
+      },
+      {
+        path: 'log/:docketId',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),
       },

@@ -4,15 +4,20 @@ import {
   bodiesSchema,
   chartSchema,
   chartsSchema,
+  chartSummariesSchema,
   chartUsesPath,
   chartUsesSchema,
   chartVersionsPath,
+  listPath,
   pathOf,
   ROUTES,
   type Bodies,
   type Chart,
   type ChartSave,
+  type ChartSummary,
   type ChartUses,
+  type ListQuery,
+  type Page,
 } from '@neat-measure/contract';
 import type { MeasurementCode } from '@neat-measure/core';
 import type { Observable } from 'rxjs';
@@ -23,8 +28,14 @@ import { Api } from './api';
 export class ChartService {
   private readonly api = inject(Api);
 
-  list(): Observable<Chart[]> {
-    return this.api.get(ROUTES.charts, chartsSchema);
+  /** The latest version of each chart, without its numbers. */
+  list(query: ListQuery): Observable<Page<ChartSummary>> {
+    return this.api.get(listPath(ROUTES.charts, query), chartSummariesSchema);
+  }
+
+  /** One version, whole. */
+  open(id: string): Observable<Chart> {
+    return this.api.get(pathOf(ROUTES.charts, id), chartSchema);
   }
 
   /** Every version of the chart that a version belongs to, the newest first. */

@@ -1,37 +1,39 @@
 import { inject, Injectable } from '@angular/core';
 import {
   benchSchema,
-  confirmationSchema,
-  decisionSchema,
-  docketSummariesSchema,
+  docketStreamPath,
+  docketSummarySchema,
   exceptionsSchema,
+  keptActSchema,
+  listPath,
+  pageSchema,
   pathOf,
   ROUTES,
   selfLinkSchema,
-  type SelfLink,
-  skipSchema,
   type Bench,
-  type ConfirmationSave,
-  type Decision,
-  type DecisionSave,
-  type DocketConfirmation,
-  type DocketSave,
   type DocketSummary,
   type Exception,
-  type Skip,
-  type SkipSave,
+  type KeptAct,
+  type ListQuery,
+  type Page,
+  type SelfLink,
 } from '@neat-measure/contract';
-import type { Observable } from 'rxjs';
+import { Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Api } from './api';
 
-/** Dockets, and what is decided on them. */
+const summariesSchema = pageSchema(docketSummarySchema);
+
+/** What a docket's stream tells: an act, that it is heard, or that it is not for the moment. */
+export type Heard = { readonly kept: KeptAct } | 'listening' | 'lost';
+
+/** Dockets to be looked at. What is done on them goes through the journal. */
 @Injectable({ providedIn: 'root' })
 export class DocketService {
   private readonly api = inject(Api);
 
-  list(): Observable<DocketSummary[]> {
-    return this.api.get(ROUTES.dockets, docketSummariesSchema);
+  list(query: ListQuery): Observable<Page<DocketSummary>> {
+    return this.api.get(listPath(ROUTES.dockets, query), summariesSchema);
   }
 
   /** The flags of all wearers that nobody has decided yet. */
@@ -43,24 +45,39 @@ export class DocketService {
     return this.api.get(pathOf(ROUTES.dockets, id), benchSchema);
   }
 
-  save(id: string, docket: DocketSave): Observable<Bench> {
-    return this.api.put(pathOf(ROUTES.dockets, id), docket, benchSchema);
-  }
-
-  skip(id: string, skip: SkipSave): Observable<Skip> {
-    return this.api.put(pathOf(ROUTES.skips, id), skip, skipSchema);
-  }
-
-  confirm(id: string, confirmation: ConfirmationSave): Observable<DocketConfirmation> {
-    return this.api.put(pathOf(ROUTES.confirmations, id), confirmation, confirmationSchema);
+  /**
+   * Emits what anybody does on a docket from now on. The browser takes a lost stream up again by
+   * itself, from where it broke off.
+   */
+  hear(id: string): Observable<Heard> {
+    return new Observable((subscriber) => {
+      let source: EventSource;
+      let again: ReturnType<typeof setTimeout> | undefined;
+      const listen = () => {
+        source = new EventSource(docketStreamPath(id));
+        source.onopen = () => subscriber.next('listening');
+        source.onerror = () => {
+          subscriber.next('lost');
+          // Turned away altogether (the server was starting), the browser does not try by itself.
+          if (source.readyState === EventSource.CLOSED) again = setTimeout(listen, AGAIN_MS);
+        };
+        source.onmessage = ({ data }: MessageEvent<string>) => {
+          const kept = keptActSchema.safeParse(JSON.parse(data));
+          if (kept.success) subscriber.next({ kept: kept.data });
+        };
+      };
+      listen();
+      return () => {
+        clearTimeout(again);
+        source.close();
+      };
+    });
   }
 
   /** Makes a link with which the wearer measures themselves; its token is told only now. */
   selfLink(docketId: string): Observable<SelfLink> {
     return this.api.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId }, selfLinkSchema);
   }
-
-  decide(id: string, decision: DecisionSave): Observable<Decision> {
-    return this.api.put(pathOf(ROUTES.decisions, id), decision, decisionSchema);
-  }
 }
+
+const AGAIN_MS = 2_000;

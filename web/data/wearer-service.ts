@@ -1,5 +1,14 @@
 import { inject, Injectable } from '@angular/core';
-import { pathOf, ROUTES, wearerSchema, wearersSchema, type Wearer } from '@neat-measure/contract';
+import {
+  listPath,
+  pathOf,
+  ROUTES,
+  wearerSchema,
+  wearersSchema,
+  type ListQuery,
+  type Page,
+  type Wearer,
+} from '@neat-measure/contract';
 import type { Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Api } from './api';
@@ -9,8 +18,8 @@ import { Api } from './api';
 export class WearerService {
   private readonly api = inject(Api);
 
-  list(): Observable<Wearer[]> {
-    return this.api.get(ROUTES.wearers, wearersSchema);
+  list(query: ListQuery): Observable<Page<Wearer>> {
+    return this.api.get(listPath(ROUTES.wearers, query), wearersSchema);
   }
 
   add(name: string, role: string): Observable<Wearer> {

@@ -1,8 +1,10 @@
-import type { Bench, Chart } from '@neat-measure/contract';
-import { chartSheetSchema, type ChartSheet } from '@neat-measure/core';
+import type { Bench, Chart, KeptAct } from '@neat-measure/contract';
+import { chartSheetSchema, type Act, type ChartSheet, type Doing } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 
 const AT = '2026-05-04T08:00:00.000Z';
+/** Who is at the Bench in specs. */
+export const ODALYS = { id: uuidv7(), name: 'Odalys Wren' };
 
 /** A coat of three sizes by chest and waist, for specs; neighbours share their ends unless the chest is given otherwise. */
 export function watchCoat(chest: readonly string[] = ['86-94', '94-102', '102-110']): ChartSheet {
@@ -30,32 +32,52 @@ export function onShelf(sheet: ChartSheet, id = uuidv7()): Chart {
   return { id, seriesId: id, version: 1, source: 'coat.csv', importedAt: AT, sheet };
 }
 
+/** An act of the fitter of specs. */
+export function actOn(docketId: string, doing: Doing, by = ODALYS): Act {
+  return { id: uuidv7(), docketId, at: AT, by, ...doing };
+}
+
+let place = 0;
+/** An act as the server keeps it. */
+export function keptAct(act: Act): KeptAct {
+  place += 1;
+  return { place, receivedAt: AT, act };
+}
+
 /** A docket for one chart, with nothing read yet, as the server sends it to the Bench. */
-export function benchFor(chart: Chart, changes: Partial<Bench> = {}): Bench {
-  const [docketId, wearerId] = [uuidv7(), uuidv7()];
+export function benchFor(chart: Chart, more: readonly Doing[] = [], changes: Partial<Bench> = {}): Bench {
+  const [id, wearerId] = [uuidv7(), uuidv7()];
+  const doings: Doing[] = [
+    { kind: 'docket-opened', wearerId, occasion: '', unit: 'cm', preference: 'regular' },
+    { kind: 'garment-asked', chartId: chart.id },
+    ...more,
+  ];
   return {
-    docket: {
-      id: docketId,
-      number: 12,
-      wearerId,
-      occasion: '',
-      unit: 'cm',
-      preference: 'regular',
-      chartIds: [chart.id],
-      protocolIds: [],
-      overrides: {},
-      extraCodes: [],
-      version: 1,
-      openedAt: AT,
-    },
+    id,
+    number: 12,
     wearer: { id: wearerId, name: 'Maren Okonjo', role: 'Ranger', version: 1, updatedAt: AT },
     charts: [chart],
     protocols: [],
-    readings: [],
     record: [],
-    skips: [],
-    confirmations: [],
-    decisions: [],
+    acts: doings.map((doing) => keptAct(actOn(id, doing))),
     ...changes,
+  };
+}
+
+/** A reading in centimetres to be taken. */
+export function readingOf(code: 'chest-girth' | 'waist-girth', typed: string): Doing {
+  return {
+    kind: 'reading-taken',
+    code,
+    typed,
+    unit: 'cm',
+    length: Math.round(Number(typed) * 10_000) as never,
+    stance: 'standing',
+    tension: 'skin',
+    clothing: 'close-fitting',
+    instrument: 'tape',
+    origin: 'fitter',
+    carriedFrom: null,
+    device: null,
   };
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { isDerivedCode, type ColumnCode, type DerivedCode } from '../column-code';
 import { parseOperand, type Operand } from './operand';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Author, Docket } from '../docket';
 import type { Refusal } from '../refusal';
 import type { Shelf } from '../shelf';

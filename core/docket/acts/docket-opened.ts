@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FIT_PREFERENCES } from '../../chart/chart-shape';
 import { WORKING_UNITS } from '../../quantity/length';
 import type { Docket } from '../docket';

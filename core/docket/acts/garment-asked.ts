@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { garmentOn, MOST_GARMENTS } from '../docket';
 import { ACT_BASE, idSchema, type ActKind } from './act';
 

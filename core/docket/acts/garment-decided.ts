@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { ChartSheet } from '../../chart/chart-shape';
 import { labelOf } from '../../chart/label';
 import { codesRead } from '../../chart/size-chart';

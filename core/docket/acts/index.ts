@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { failure, success, type Outcome } from '../../outcome';
 import { clothingChosen, type ClothingChosen } from './clothing-chosen';
 import { docketOpened, type DocketOpened } from './docket-opened';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { ACT_BASE, type ActKind } from './act';

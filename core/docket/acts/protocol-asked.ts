@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { MOST_GARMENTS } from '../docket';
 import { ACT_BASE, type ActKind } from './act';
 

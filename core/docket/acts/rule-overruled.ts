@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FIT_PREFERENCES, HOUSE_RULES } from '../../chart/chart-shape';
 import { PREFERENCE_WORDS, RULE_WORDS } from '../../match/say-verdict';
 import { garmentOn } from '../docket';

@@ -1,4 +1,3 @@
-import { compiled } from '@neat-measure/contract';
 import {
   decidingPart,
   offeredPart,
@@ -8,6 +7,7 @@ import {
   type Interval,
   type PartVerdict,
   type PlacedMeasurement,
+  compiled,
 } from '@neat-measure/core';
 
 /** One ruler of a garment: a measurement, or something derived, on the sizes of its part. */

@@ -13,23 +13,26 @@ import { Router } from '@angular/router';
 import { DocketService } from '../../data/docket-service';
 import { SpeechService } from '../../data/speech-service';
 import { measurement, STANCE_ASKS } from '@neat-measure/core';
-import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
-import { BenchStore } from './bench-store';
-import { ForesightService } from './foresight-service';
-import { ForesightStore } from './foresight-store';
-import { DecidePanel } from './decide-panel';
+import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
+import { DecidePanel } from './deciding/decide-panel';
+import { DocketStore } from './docket-store';
 import { GarmentCards } from './garment-cards';
-import { PreparePanel } from './prepare-panel';
-import { ReadingPanel } from './reading-panel';
-import { StancePanel } from './stance-panel';
-import { TapeStrip } from './tape-strip';
+import { handleKey, listedKeys, notOnButton, type KeyCommand } from './keys';
+import { CursorStore } from './measuring/cursor-store';
+import { EntryStore } from './measuring/entry-store';
+import { ForesightService } from './measuring/foresight-service';
+import { ForesightStore } from './measuring/foresight-store';
+import { PreparePanel } from './measuring/prepare-panel';
+import { ReadingPanel } from './measuring/reading-panel';
+import { StancePanel } from './measuring/stance-panel';
+import { TapeStrip } from './measuring/tape-strip';
 
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
 @Component({
   selector: 'nm-bench',
   imports: [BodyFigure, PreparePanel, StancePanel, ReadingPanel, DecidePanel, GarmentCards, TapeStrip],
-  providers: [BenchStore, ForesightService, ForesightStore],
+  providers: [DocketStore, CursorStore, EntryStore, ForesightService, ForesightStore],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -39,7 +42,9 @@ export class Bench {
   readonly docketId = input.required<string>();
   /** The chart of the garment to be decided first, where one was followed here. */
   readonly decide = input<string>();
-  protected readonly store = inject(BenchStore);
+  protected readonly store = inject(DocketStore);
+  protected readonly cursor = inject(CursorStore);
+  private readonly entry = inject(EntryStore);
   private readonly foresight = inject(ForesightStore);
   private readonly shortcuts = inject(ShortcutService);
   protected readonly speech = inject(SpeechService);
@@ -51,7 +56,7 @@ export class Bench {
   /** Which garment is being decided, by its place on the docket. */
   protected readonly garmentAt = signal(0);
   /** At a step, before one, or deciding. */
-  protected readonly stop = this.store.stop;
+  protected readonly stop = this.cursor.stop;
   protected readonly deciding = computed(() => this.stop().kind === 'decide' && this.garment() !== null);
   private followed = false;
   protected readonly garment = computed(() => this.store.garments()[this.garmentAt()] ?? null);
@@ -59,7 +64,7 @@ export class Bench {
   constructor() {
     effect(() => {
       const id = this.docketId();
-      untracked(() => this.store.open(id));
+      untracked(() => this.store.open(id, () => this.cursor.begin()));
     });
     effect(() => {
       // Followed from the exceptions, the docket opens at the garment that is to be decided.
@@ -68,7 +73,7 @@ export class Bench {
       this.followed = true;
       untracked(() => {
         this.garmentAt.set(at);
-        this.store.toDeciding();
+        this.cursor.toDeciding();
       });
     });
     effect(() => {
@@ -77,26 +82,7 @@ export class Bench {
         this.speech.say(`${measurement(stop.code).name}. ${measurement(stop.code).place}`);
       else if (stop.kind === 'stance') this.speech.say(STANCE_ASKS[stop.stance]);
     });
-    this.shortcuts.shortcuts.set([
-      { keys: ['0–9'], does: 'type a reading' },
-      { keys: ['Enter'], does: 'take the reading, go on, or accept the size' },
-      { keys: ['↑', '↓'], does: 'nudge what is typed by 1/8 in or 5 mm' },
-      { keys: ['Y'], does: 'take the number in the unit offered' },
-      { keys: ['R'], does: 'take the last reading back' },
-      { keys: ['B'], does: 'back one step' },
-      { keys: ['S'], does: 'pass the step over, with a reason' },
-      { keys: ['C'], does: 'confirm a value that was asked about' },
-      { keys: ['K'], does: 'keep what an earlier docket has on record' },
-      { keys: ['T'], does: 'how the tape lies, where it cannot lie as asked' },
-      { keys: ['W'], does: 'what lies between tape and body' },
-      { keys: ['G'], does: 'go to the step that decides most' },
-      { keys: ['N'], does: 'pass over the steps that can change no size' },
-      { keys: ['V'], does: 'spoken prompts on or off' },
-      { keys: ['D'], does: 'decide the garments' },
-      { keys: ['←', '→'], does: 'deciding: the garment before or after' },
-      { keys: ['O'], does: 'deciding: another size' },
-      { keys: ['Esc'], does: 'clear what is typed; deciding: back to the proposal' },
-    ]);
+    effect(() => this.shortcuts.shortcuts.set(listedKeys([...this.panelKeys(), ...this.commands])));
   }
 
   /** The address with which the wearer measures themselves, once it has been made. */
@@ -128,46 +114,54 @@ export class Bench {
   protected onKey(event: KeyboardEvent): void {
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    if (this.typedAhead(key)) return event.preventDefault();
-    const panel = this.reading() ?? this.decidePanel();
-    const handled = panel?.onKey(key, event) ?? false;
-    if (handled) {
+    if (this.typedAhead(key) || handleKey([...this.panelKeys(), ...this.commands], key, event)) {
       event.preventDefault();
-      return;
+      this.reading()?.settle(key);
     }
-    if (this.store.entry() !== '') return;
-    const command = this.commands[key];
-    if (command === undefined || (event.target instanceof HTMLButtonElement && key === 'Enter')) return;
-    event.preventDefault();
-    command();
   }
+
+  /** The keys of what is in the middle. */
+  private readonly panelKeys = computed(() => this.reading()?.commands ?? this.decidePanel()?.commands ?? []);
 
   /** A key of a reading that comes before its step is drawn: it belongs to that step all the same. */
   private typedAhead(key: string): boolean {
     if (this.stop().kind !== 'step' || this.reading() !== undefined) return false;
-    if (/^[\d.,/ ½¼¾⅛⅜⅝⅞]$/.test(key)) this.store.entry.update((entry) => entry + key);
-    else if (key === 'Enter' && this.store.entry() !== '') this.store.takeEntry();
+    if (/^[\d.,/ ½¼¾⅛⅜⅝⅞]$/.test(key)) this.entry.entry.update((entry) => entry + key);
+    else if (key === 'Enter' && this.entry.entry() !== '') this.entry.take();
     else return false;
     return true;
   }
 
-  private readonly commands: Readonly<Record<string, () => void>> = {
-    b: () => this.store.back(),
-    s: () => (this.stop().kind === 'step' ? this.reading()?.passOver() : this.store.next()),
-    Enter: () => this.enter(),
-    t: () => this.reading()?.turnTension(),
-    w: () => this.reading()?.turnClothing(),
-    g: () => this.foresight.takeNext(),
-    n: () => this.foresight.skipIdle(),
-    v: () => this.speech.toggle(),
-    r: () => this.store.takeBack(),
-    d: () => this.store.toDeciding(),
-    '?': () => this.shortcuts.shown.set(true),
-  };
-
-  /** Enter where no panel has its own: begins, goes on after a stance, or leaves when nothing is to be decided. */
-  private enter(): void {
-    if (this.stop().kind === 'decide') this.leave();
-    else this.store.next();
-  }
+  /** The keys of the Bench wherever the work stands; what is being typed comes before them. */
+  private readonly commands: readonly KeyCommand[] = (
+    [
+      {
+        keys: ['Enter'],
+        does: '',
+        when: notOnButton,
+        run: () => (this.stop().kind === 'decide' ? this.leave() : this.cursor.next()),
+      },
+      {
+        keys: ['s'],
+        does: '',
+        when: () => this.stop().kind !== 'step',
+        run: () => this.cursor.next(),
+      },
+      { keys: ['r'], does: 'take the last reading back', run: () => this.entry.takeBack() },
+      { keys: ['b'], does: 'back one step', run: () => this.cursor.back() },
+      { keys: ['d'], does: 'decide the garments', run: () => this.cursor.toDeciding() },
+      { keys: ['g'], does: 'go to the step that decides most', run: () => this.foresight.takeNext() },
+      {
+        keys: ['n'],
+        does: 'pass over the steps that can change no size',
+        run: () => this.foresight.skipIdle(),
+      },
+      { keys: ['v'], does: 'spoken prompts on or off', run: () => this.speech.toggle() },
+      { keys: ['?'], does: '', run: () => this.shortcuts.shown.set(true) },
+    ] satisfies KeyCommand[]
+  ).map((command: KeyCommand) => ({
+    ...command,
+    when: (key: string, event: KeyboardEvent) =>
+      this.entry.entry() === '' && (command.when?.(key, event) ?? true),
+  }));
 }

@@ -1,17 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { isClosing, type Decision } from '@neat-measure/contract';
-import { countingFeet, formatLength, measurement, sayReason, VERDICT_WORDS } from '@neat-measure/core';
+import type { Chart } from '@neat-measure/contract';
+import {
+  countingFeet,
+  formatLength,
+  isClosing,
+  measurement,
+  sayReason,
+  VERDICT_WORDS,
+  type DecisionOutcome,
+  type JudgedGarment,
+} from '@neat-measure/core';
+import { UnitService } from '../../data/unit-service';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { rulersOf, shortOutcome } from '../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
-import { BenchStore } from './bench-store';
-import { ForesightStore } from './foresight-store';
-import type { Garment } from './bench-view';
+import { DocketStore } from './docket-store';
+import { CursorStore } from './measuring/cursor-store';
+import { ForesightStore } from './measuring/foresight-store';
 
 /** The most rulers of one card; a garment of many parts shows those that are still open. */
 const MOST_RULERS = 3;
 
-const DECIDED_WORDS: Readonly<Record<Decision['outcome'], string>> = {
+const DECIDED_WORDS: Readonly<Record<DecisionOutcome, string>> = {
   accepted: 'accepted',
   overridden: 'chosen instead',
   'made-to-measure': 'to be made to measure',
@@ -27,7 +37,9 @@ const DECIDED_WORDS: Readonly<Record<Decision['outcome'], string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GarmentCards {
-  protected readonly store = inject(BenchStore);
+  private readonly store = inject(DocketStore);
+  protected readonly cursor = inject(CursorStore);
+  protected readonly units = inject(UnitService);
   protected readonly foresight = inject(ForesightStore);
   /** The garment being decided, or `null` while measuring. */
   readonly deciding = input<number | null>(null);
@@ -46,7 +58,7 @@ export class GarmentCards {
         closed,
         beyond: !closed && verdict.verdict === 'beyond',
         word: decision === null ? VERDICT_WORDS[verdict.verdict] : DECIDED_WORDS[decision.outcome],
-        reason: decision?.reason ?? sayReason(verdict, this.store.unit()),
+        reason: decision?.reason ?? sayReason(verdict, this.units.unit()),
         rulers: closed ? [] : openRulers(garment),
       };
     }),
@@ -88,7 +100,7 @@ export class GarmentCards {
 }
 
 /** The rulers that still tell something: all of a simple garment's, of another those that are not settled. */
-function openRulers({ chart, verdict }: Garment) {
+function openRulers({ chart, verdict }: JudgedGarment<Chart>) {
   const rulers = rulersOf(chart.sheet, verdict);
   const open = verdict.parts.length > 1 ? rulers.filter(({ settled }) => !settled) : rulers;
   return open.slice(0, MOST_RULERS);

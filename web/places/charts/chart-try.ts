@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
-import { compiled } from '@neat-measure/contract';
 import {
   bareUnit,
   decidingCodes,
@@ -15,6 +14,7 @@ import {
   type Length,
   type MeasurementCode,
   type WorkingUnit,
+  compiled,
 } from '@neat-measure/core';
 import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';

@@ -2,16 +2,19 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   type ElementRef,
   inject,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Chart } from '@neat-measure/contract';
+import type { Chart, ChartSummary } from '@neat-measure/contract';
 import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@neat-measure/core';
 import { ChartFiles, type BroughtFile } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
+import { Paged } from '../../data/paged';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './chart-draft';
 import { ChartView } from './chart-view';
@@ -36,18 +39,13 @@ export class Charts {
   private readonly files = inject(ChartFiles);
   private readonly view = viewChild.required<ElementRef<HTMLElement>>('view');
 
-  private readonly all = signal<readonly Chart[] | null>(null);
-  protected readonly loading = computed(() => this.all() === null);
+  protected readonly listed = new Paged<ChartSummary>((query) => this.charts.list(query));
   protected readonly byKind = signal(false);
   protected readonly sought = signal('');
   protected readonly shelves = computed(() => {
-    const sought = this.sought().toLowerCase().trim();
-    const found = (this.all() ?? []).filter(({ sheet }) =>
-      `${sheet.garment} ${sheet.maker} ${KIND_WORDS[sheet.kind]}`.toLowerCase().includes(sought),
-    );
-    const shelves = new Map<string, Chart[]>();
-    for (const chart of found) {
-      const name = this.byKind() ? KIND_WORDS[chart.sheet.kind] : chart.sheet.maker;
+    const shelves = new Map<string, ChartSummary[]>();
+    for (const chart of this.listed.items()) {
+      const name = this.byKind() ? KIND_WORDS[chart.kind] : chart.maker;
       shelves.set(name, [...(shelves.get(name) ?? []), chart]);
     }
     const order = GARMENT_KINDS.map((kind) => KIND_WORDS[kind]);
@@ -57,10 +55,14 @@ export class Charts {
         this.byKind() ? order.indexOf(a.name) - order.indexOf(b.name) : a.name.localeCompare(b.name),
       );
   });
+  /** The chart chosen, or the first of the shelf. */
   private readonly openId = signal<string | null>(null);
-  protected readonly open = computed(
-    () => this.all()?.find(({ id }) => id === this.openId()) ?? this.shelves()[0]?.charts[0] ?? null,
-  );
+  protected readonly wantedId = computed(() => this.openId() ?? this.shelves()[0]?.charts[0]?.id ?? null);
+  private readonly fetched = signal<Chart | null>(null);
+  protected readonly open = computed(() => {
+    const chart = this.fetched();
+    return chart?.id === this.wantedId() ? chart : null;
+  });
 
   /** Whether a file is held over the page. */
   protected readonly over = signal(false);
@@ -78,24 +80,31 @@ export class Charts {
       { keys: ['↑', '↓', 'Enter'], does: 'in a table: the cell above or below' },
       { keys: ['Ctrl+Z'], does: 'in a table: one change back' },
     ]);
-    this.charts.list().subscribe({
-      next: (charts) => this.all.set(charts),
-      error: (problem: Error) => {
-        this.all.set([]);
-        this.trouble.set(problem.message);
-      },
+    effect((onCleanup) => {
+      const id = this.wantedId();
+      if (id === null || untracked(this.fetched)?.id === id) return;
+      const asked = this.charts.open(id).subscribe({
+        next: (chart) => this.fetched.set(chart),
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
+      onCleanup(() => asked.unsubscribe());
     });
   }
 
-  protected show(chart: Chart): void {
+  protected seek(words: string): void {
+    this.sought.set(words);
+    this.listed.seek(words);
+  }
+
+  protected show(chart: ChartSummary): void {
     this.openId.set(chart.id);
     this.discard();
     // The shelf scrolls by itself; the chart is read from its top.
     this.view().nativeElement.scrollIntoView({ block: 'start' });
   }
 
-  protected sizesOf({ sheet }: Chart): string {
-    return sheet.parts.length === 1 ? `${sheet.parts[0]!.sizes.length} sizes` : `${sheet.parts.length} parts`;
+  protected sizesOf({ parts, sizes }: ChartSummary): string {
+    return parts === 1 ? `${sizes} sizes` : `${parts} parts`;
   }
 
   protected onDragOver(event: DragEvent): void {
@@ -168,10 +177,8 @@ export class Charts {
 
   protected onSaved(chart: Chart): void {
     this.draft.set(null);
-    this.all.update((charts) => [
-      ...(charts ?? []).filter(({ seriesId }) => seriesId !== chart.seriesId),
-      chart,
-    ]);
+    this.fetched.set(chart);
+    this.listed.again();
     this.openId.set(chart.id);
     this.added.set(chart);
   }

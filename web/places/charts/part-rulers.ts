@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { compiled } from '@neat-measure/contract';
-import { isDerivedCode, measurement, type ChartSheet, type WorkingUnit } from '@neat-measure/core';
+import { compiled, isDerivedCode, measurement, type ChartSheet, type WorkingUnit } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { sayCell } from './say-cell';
 

@@ -8,7 +8,6 @@ import {
   signal,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { compiled } from '@neat-measure/contract';
 import {
   codesOfCoverage,
   MICROMETRES_PER,
@@ -21,6 +20,7 @@ import {
   type Length,
   type MeasurementCode,
   type WorkingUnit,
+  compiled,
 } from '@neat-measure/core';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { ScatterChart } from 'echarts/charts';

@@ -1,16 +1,65 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Bench, DocketSummary } from '@neat-measure/contract';
+import { sayAct } from '@neat-measure/core';
+import { DocketService } from '../../data/docket-service';
+import { Paged } from '../../data/paged';
 
-/** The Log: not built yet, and says so. */
+/** The Log: every docket, act by act, in sentences. */
 @Component({
   selector: 'nm-log',
-  template: `<section>
-    <h1>Log</h1>
-    <p>
-      Each person’s history, the fitters’ own error and how charts run will stand here. Readings and decisions
-      are already kept for it.
-    </p>
-  </section>`,
-  styleUrl: '../unbuilt.less',
+  imports: [RouterLink],
+  templateUrl: './log.html',
+  styleUrl: './log.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class Log {}
+export class Log {
+  /** The docket that is told. */
+  readonly docketId = input<string>();
+  private readonly service = inject(DocketService);
+  protected readonly dockets = new Paged<DocketSummary>((query) => this.service.list(query));
+  private readonly bench = signal<Bench | null>(null);
+  protected readonly trouble = signal('');
+
+  protected readonly told = computed(() => {
+    const bench = this.bench();
+    if (bench === null || bench.id !== this.docketId()) return null;
+    const names = {
+      garment: (id: string) => bench.charts.find((one) => one.id === id)?.sheet.garment ?? 'a garment',
+      protocol: (id: string) => bench.protocols.find((one) => one.id === id)?.name ?? 'a protocol',
+    };
+    return {
+      title: `Docket ${bench.number} · ${bench.wearer.name}`,
+      acts: bench.acts.map(({ act, receivedAt }) => ({
+        id: act.id,
+        at: moment(act.at),
+        // A device's clock may be wrong, or the act may have waited there.
+        received: farApart(act.at, receivedAt) ? `received ${moment(receivedAt)}` : '',
+        words: sayAct(act, names),
+      })),
+    };
+  });
+
+  constructor() {
+    effect((onCleanup) => {
+      const id = this.docketId();
+      this.trouble.set('');
+      if (id === undefined) return;
+      const asked = this.service.open(id).subscribe({
+        next: (bench) => this.bench.set(bench),
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
+      onCleanup(() => asked.unsubscribe());
+    });
+  }
+}
+
+const FAR_APART_MS = 60_000;
+
+function farApart(one: string, other: string): boolean {
+  return Math.abs(Date.parse(one) - Date.parse(other)) > FAR_APART_MS;
+}
+
+function moment(at: string): string {
+  return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
+}

@@ -9,9 +9,9 @@ import {
   type ElementRef,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import { finalize } from 'rxjs';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { TypeAhead } from '../../data/type-ahead';
 import { SessionService } from '../../data/session-service';
 
 /** Signing in. */
@@ -63,6 +63,7 @@ import { SessionService } from '../../data/session-service';
       color: var(--ink);
     }
   `,
+  host: { '(document:keydown)': 'onKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SignIn {
@@ -72,6 +73,7 @@ export class SignIn {
   private readonly router = inject(Router);
   private readonly name = viewChild.required<ElementRef<HTMLInputElement>>('name');
   protected readonly fault = signal('');
+  private readonly ahead = inject(TypeAhead);
   protected readonly busy = signal(false);
 
   constructor() {
@@ -84,13 +86,19 @@ export class SignIn {
       return this.fault.set('Write your sign-in name and your passphrase.');
     this.busy.set(true);
     this.fault.set('');
-    this.session
-      .signIn({ signIn, passphrase })
-      .pipe(finalize(() => this.busy.set(false)))
-      .subscribe({
-        // Only a path of this application; never to another site.
-        next: () => void this.router.navigateByUrl(/^\/(?!\/)/.test(this.to()) ? this.to() : '/bench'),
-        error: (problem: Error) => this.fault.set(problem.message),
-      });
+    this.session.signIn({ signIn, passphrase }).subscribe({
+      // Only a path of this application; never to another site. Until it is there, this page stays busy.
+      next: () => void this.router.navigateByUrl(/^\/(?!\/)/.test(this.to()) ? this.to() : '/bench'),
+      error: (problem: Error) => {
+        this.ahead.take();
+        this.busy.set(false);
+        this.fault.set(problem.message);
+      },
+    });
+  }
+
+  /** What is typed while signing in is under way is meant for the place behind it. */
+  protected onKey(event: KeyboardEvent): void {
+    if (this.busy() && this.ahead.keep(event)) event.preventDefault();
   }
 }

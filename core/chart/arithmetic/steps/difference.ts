@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { onTwo, operandSchema, rangeBetween, stepSchema, type Range, type StepKind } from './step';
 
 const schema = stepSchema('difference', { of: z.tuple([operandSchema, operandSchema]) });

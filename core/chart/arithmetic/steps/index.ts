@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { add } from './add';
 import { average } from './average';
 import { clamp } from './clamp';

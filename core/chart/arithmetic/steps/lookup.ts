@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { writtenLength, writtenLengthSchema } from '../../written-length';
 import { onOne, operandSchema, stepSchema, type StepKind } from './step';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { growing, operandSchema, stepSchema, type StepKind } from './step';
 
 const schema = stepSchema('multiply', { of: operandSchema, by: z.number().positive().max(10) });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { onTwo, operandSchema, stepSchema, type StepKind } from './step';
 
 const schema = stepSchema('require', {

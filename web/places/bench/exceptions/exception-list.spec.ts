@@ -1,11 +1,17 @@
 import { provideHttpClient } from '@angular/common/http';
-import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import {
+  HttpTestingController,
+  provideHttpClientTesting,
+  type TestRequest,
+} from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { ROUTES, type Exception } from '@neat-measure/contract';
 import { cm, compileChart, judge } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
-import { watchCoat } from '../../../testing/watch-coat';
+import { Journal } from '../../../data/journal/journal';
+import { actOn, readingOf, watchCoat } from '../../../testing/watch-coat';
+import { forgetDevice, until } from '../../../testing/wire';
 import { ExceptionList } from './exception-list';
 
 describe('ExceptionList', () => {
@@ -32,29 +38,31 @@ describe('ExceptionList', () => {
   ];
 
   function open(waiting = false) {
-    localStorage.clear();
-    if (waiting)
-      localStorage.setItem(
-        'neat-measure.outbox',
-        JSON.stringify([{ readingId: uuidv7(), docketId: uuidv7(), reading: {} }]),
-      );
     TestBed.configureTestingModule({
       providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
     });
-    const fixture = TestBed.createComponent(ExceptionList);
     const http = TestBed.inject(HttpTestingController);
+    if (waiting) TestBed.inject(Journal).write('pen', actOn(uuidv7(), readingOf('chest-girth', '98')));
+    const fixture = TestBed.createComponent(ExceptionList);
     const host = fixture.nativeElement as HTMLElement;
     document.body.append(host);
     fixture.detectChanges();
     const headings = () => [...host.querySelectorAll('h2')].map((one) => one.textContent.trim());
     const arrive = async (flags: readonly Exception[]) => {
-      http.expectOne(ROUTES.exceptions).flush(flags);
+      (await asked(http)).flush(flags);
       fixture.detectChanges();
       await fixture.whenStable();
     };
     return { fixture, http, host, headings, arrive };
   }
-  afterEach(() => localStorage.clear());
+  beforeEach(forgetDevice);
+  afterEach(forgetDevice);
+  /** The list is asked for once nothing is on its way any more. */
+  const asked = async (http: HttpTestingController): Promise<TestRequest> => {
+    let found: TestRequest[] = [];
+    await until(() => (found = http.match(ROUTES.exceptions)).length > 0);
+    return found[0]!;
+  };
 
   it('lists the flags by garment, or by kind in the order of the verdicts', async () => {
     const { fixture, host, headings, arrive } = open();
@@ -91,18 +99,20 @@ describe('ExceptionList', () => {
     expect(nothing.host.textContent).toContain('Nothing is flagged.');
     TestBed.resetTestingModule();
     const { http, host, fixture } = open();
-    http.expectOne(ROUTES.exceptions).error(new ProgressEvent('error'));
+    (await asked(http)).error(new ProgressEvent('error'));
     fixture.detectChanges();
     expect(host.querySelector('[role=alert]')!.textContent).toMatch(/\.$/);
   });
 
-  it('waits for readings on their way, and says which are missing where they cannot be sent', async () => {
+  it('waits for what is on its way, and says what is missing where it cannot be sent', async () => {
     const { http, host, fixture, arrive } = open(true);
-    // The reading goes first; the list is not asked for before it has been tried.
+    let sent: TestRequest[] = [];
+    await until(() => (sent = http.match(ROUTES.acts)).length > 0);
+    // What was done goes first; the list is not asked for before it has been tried.
     http.expectNone(ROUTES.exceptions);
-    http.expectOne(({ method }) => method === 'PUT').error(new ProgressEvent('error'));
+    sent[0]!.error(new ProgressEvent('error'));
     fixture.detectChanges();
     await arrive([]);
-    expect(host.textContent).toContain('1 reading has not reached the server yet');
+    expect(host.textContent).toMatch(/has not reached the server yet/);
   });
 });

@@ -11,9 +11,9 @@ import {
 import { RouterLink } from '@angular/router';
 import type { Exception } from '@neat-measure/contract';
 import { FLAGS, sayReason, VERDICT_WORDS, type Verdict } from '@neat-measure/core';
-import { catchError, of, switchMap } from 'rxjs';
+import { catchError, from, of, switchMap } from 'rxjs';
 import { DocketService } from '../../../data/docket-service';
-import { ReadingOutbox } from '../../../data/reading-outbox';
+import { Journal } from '../../../data/journal/journal';
 import { UnitService } from '../../../data/unit-service';
 import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
 import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
@@ -33,8 +33,8 @@ export class ExceptionList {
   private readonly injector = inject(Injector);
   private readonly units = inject(UnitService);
   private readonly all = signal<readonly Exception[] | null>(null);
-  private readonly outbox = inject(ReadingOutbox);
-  protected readonly unsent = this.outbox.unsent;
+  private readonly journal = inject(Journal);
+  protected readonly unsent = this.journal.unsent;
   protected readonly loading = computed(() => this.all() === null);
   protected readonly trouble = signal('');
   protected readonly byKind = signal(false);
@@ -61,8 +61,7 @@ export class ExceptionList {
     ]);
     const dockets = inject(DocketService);
     // What has been read a moment ago may still be on its way; without it the list would be short.
-    this.outbox
-      .whenSent()
+    from(this.journal.whenSent())
       .pipe(
         catchError(() => of(undefined)),
         switchMap(() => dockets.exceptions()),

@@ -25,3 +25,12 @@ export function stopBeside(stops: readonly Stop[], { key }: Stop, by: 1 | -1): s
   const index = stops.findIndex((stop) => stop.key === key);
   return stops[Math.min(Math.max(index + by, 0), stops.length - 1)]!.key;
 }
+
+/** The measurement taken before a stop, past changes of stance; `null` where there is none. */
+export function stepBefore(stops: readonly Stop[], { key }: Stop): MeasurementCode | null {
+  const before = stops.slice(
+    0,
+    stops.findIndex((stop) => stop.key === key),
+  );
+  return before.flatMap((stop) => (stop.kind === 'step' ? [stop.code] : [])).at(-1) ?? null;
+}

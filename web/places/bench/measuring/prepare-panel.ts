@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { sheetPath } from '@neat-measure/contract';
 import {
+  CLOTHING_WORDS,
   GENERAL_PREPARATION,
   instrumentsOf,
   INSTRUMENT_WORDS,
@@ -8,14 +9,15 @@ import {
   sayConflict,
   STANCE_WORDS,
 } from '@neat-measure/core';
-import { BenchStore } from './bench-store';
+import { DocketStore } from '../docket-store';
+import { CursorStore } from './cursor-store';
 
 /** Before the tape is out: what to wear, what to have at hand, what does not go together, what to be careful of. */
 @Component({
   selector: 'nm-prepare-panel',
   template: `
-    <p class="step">Before the tape</p>
-    <h1>Prepare</h1>
+    <p class="step">Before the tape, with</p>
+    <h1>{{ store.wearer()?.name }}</h1>
     @for (line of cautions(); track line) {
       <p class="caution"><b>Caution.</b> {{ line }}</p>
     }
@@ -26,8 +28,25 @@ import { BenchStore } from './bench-store';
     </ul>
     <p class="tools"><b>At hand:</b> {{ instruments().join('; ') }}.</p>
     <p class="tools"><b>To be taken:</b> {{ summary() }}.</p>
-    @for (line of conflicts(); track line) {
-      <p class="conflict">{{ line }}</p>
+    @for (conflict of conflicts(); track conflict.words) {
+      <p class="conflict">{{ conflict.words }}</p>
+      @if (conflict.choices.length > 0) {
+        <div class="extras" role="group" [attr.aria-label]="'Over what: ' + conflict.name">
+          <b>Take {{ conflict.name }}:</b>
+          @for (choice of conflict.choices; track choice.clothing) {
+            <button
+              type="button"
+              class="small"
+              [attr.aria-pressed]="choice.taken"
+              (click)="
+                store.does({ kind: 'clothing-chosen', code: conflict.code, clothing: choice.clothing })
+              "
+            >
+              {{ choice.taken ? '✓ ' : '' }}{{ choice.words }}
+            </button>
+          }
+        </div>
+      }
     }
     @if (store.extras().length > 0) {
       <div class="extras" role="group" aria-label="On demand">
@@ -37,7 +56,7 @@ import { BenchStore } from './bench-store';
             type="button"
             class="small"
             [attr.aria-pressed]="extra.asked"
-            (click)="store.askFor(extra.code, !extra.asked)"
+            (click)="store.does({ kind: 'measurement-asked', code: extra.code, asked: !extra.asked })"
           >
             {{ extra.asked ? '✓ ' : '' }}{{ extra.name }}
           </button>
@@ -48,14 +67,15 @@ import { BenchStore } from './bench-store';
       <a [href]="sheet()" target="_blank" rel="noopener">Print these steps</a> for someone without a screen.
     </p>
     <div class="go">
-      <button type="button" class="primary" (click)="store.next()"><kbd>Enter</kbd> Begin</button>
+      <button type="button" class="primary" (click)="cursor.next()"><kbd>Enter</kbd> Begin</button>
     </div>
   `,
   styleUrl: './prompt-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PreparePanel {
-  protected readonly store = inject(BenchStore);
+  protected readonly store = inject(DocketStore);
+  protected readonly cursor = inject(CursorStore);
 
   protected readonly prepare = computed(() => {
     const lines = this.store.protocols().flatMap(({ prepare }) => prepare);
@@ -72,7 +92,20 @@ export class PreparePanel {
     this.store.extras().map((extra) => ({ ...extra, name: measurement(extra.code).name })),
   );
   protected readonly sheet = computed(() => sheetPath(this.store.docket()!.id));
-  protected readonly conflicts = computed(() => this.store.plan().conflicts.map(sayConflict));
+  protected readonly conflicts = computed(() =>
+    this.store.plan().conflicts.map((conflict) => {
+      const code = conflict.kind === 'one-word-two-places' ? conflict.codes[0]! : conflict.code;
+      const choices =
+        conflict.kind === 'clothing'
+          ? [...new Set(conflict.wanted.map(({ clothing }) => clothing))].map((clothing) => ({
+              clothing,
+              words: CLOTHING_WORDS[clothing],
+              taken: clothing === conflict.taken,
+            }))
+          : [];
+      return { code, choices, words: sayConflict(conflict), name: measurement(code).name.toLowerCase() };
+    }),
+  );
   protected readonly cautions = computed(() => [
     ...new Set(this.store.protocols().flatMap(({ cautions }) => cautions)),
   ]);
@@ -81,6 +114,7 @@ export class PreparePanel {
     const stances = [
       ...new Set(steps.map(({ code }) => STANCE_WORDS[measurement(code).stance].toLowerCase())),
     ];
-    return `${steps.length} ${steps.length === 1 ? 'measurement' : 'measurements'}: ${stances.join('; ')}`;
+    const clothes = [...new Set(steps.map(({ clothing }) => CLOTHING_WORDS[clothing]))].join(' and ');
+    return `${steps.length} ${steps.length === 1 ? 'measurement' : 'measurements'}, ${clothes}: ${stances.join('; ')}`;
   });
 }

@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject } from '@angular/core';
 import { bareUnit, formatNumber, measurement, STANCE_WORDS, type Stance } from '@neat-measure/core';
-import { BenchStore } from './bench-store';
+import { DocketStore } from '../docket-store';
+import { CursorStore } from './cursor-store';
 import { ForesightStore } from './foresight-store';
+import type { Step } from './steps';
+import { UnitService } from '../../../data/unit-service';
 
 /** The tape along the bottom: the steps in the order of the work, what is taken standing on it as a figure. */
 @Component({
@@ -11,7 +14,9 @@ import { ForesightStore } from './foresight-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TapeStrip {
-  protected readonly store = inject(BenchStore);
+  private readonly store = inject(DocketStore);
+  protected readonly cursor = inject(CursorStore);
+  private readonly units = inject(UnitService);
   private readonly foresight = inject(ForesightStore);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
@@ -28,7 +33,7 @@ export class TapeStrip {
   constructor() {
     // A long docket's tape slides along, so that the step at hand is always in sight.
     effect(() => {
-      const code = this.store.current()?.code;
+      const code = this.cursor.current()?.code;
       if (code !== undefined)
         queueMicrotask(() =>
           this.host.nativeElement
@@ -38,8 +43,8 @@ export class TapeStrip {
     });
   }
 
-  private marking({ code, agreement, readings, skipped }: ReturnType<BenchStore['steps']>[number]) {
-    const unit = bareUnit(code, this.store.unit());
+  private marking({ code, agreement, readings, skipped }: Step) {
+    const unit = bareUnit(code, this.units.unit());
     const { short, name } = measurement(code);
     const value =
       skipped !== null ? 'passed' : agreement.value === null ? '' : formatNumber(agreement.value, unit);

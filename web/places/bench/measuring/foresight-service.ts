@@ -1,5 +1,12 @@
 import { DestroyRef, inject, Injectable } from '@angular/core';
-import type { ChartSheet, FitPreference, Foresight, Length, MeasurementCode } from '@neat-measure/core';
+import type {
+  ChartSheet,
+  FitPreference,
+  Foresight,
+  HouseRule,
+  Length,
+  MeasurementCode,
+} from '@neat-measure/core';
 import { filter, map, Observable, Subject } from 'rxjs';
 
 /** What is asked of the worker: the garments still open, what is known, the steps still open. */
@@ -9,6 +16,7 @@ export interface ForesightQuestion {
     readonly id: string;
     readonly sheet: ChartSheet;
     readonly preference: FitPreference;
+    readonly rule: HouseRule | undefined;
   }[];
   readonly known: readonly (readonly [MeasurementCode, Length])[];
   readonly open: readonly MeasurementCode[];

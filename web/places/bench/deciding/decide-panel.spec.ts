@@ -1,41 +1,30 @@
-import { provideHttpClient } from '@angular/common/http';
-import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { pathOf, ROUTES, type DecisionSave } from '@neat-measure/contract';
-import { benchFor, onShelf, watchCoat } from '../../testing/watch-coat';
-import { asTaken } from './bench-view';
-import { BenchStore } from './bench-store';
+import { pathOf, ROUTES } from '@neat-measure/contract';
+import { Journal } from '../../../data/journal/journal';
+import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
+import { forgetDevice, Wire } from '../../../testing/wire';
+import { DocketStore } from '../docket-store';
+import { handleKey } from '../keys';
+import { CursorStore } from '../measuring/cursor-store';
 import { DecidePanel } from './decide-panel';
-import { toReading } from './taken';
 
 describe('DecidePanel', () => {
-  beforeEach(() => localStorage.clear());
-  afterEach(() => localStorage.clear());
+  beforeEach(forgetDevice);
+  afterEach(forgetDevice);
 
   /** Deciding the coat for somebody of whom chest and waist were each read twice, in cm. */
   function decide(chest: string, waist: string) {
-    TestBed.resetTestingModule();
-    TestBed.configureTestingModule({
-      providers: [provideHttpClient(), provideHttpClientTesting(), BenchStore],
-    });
-    const bench = benchFor(onShelf(watchCoat()));
-    const way = { tension: 'skin', clothing: 'close-fitting', instrument: 'tape' } as const;
-    const readings = (['chest-girth', 'waist-girth'] as const).flatMap((code) => {
-      const typed = code === 'chest-girth' ? chest : waist;
-      return ['a', 'b'].flatMap((nth) =>
-        asTaken(`${code}-${nth}`, toReading(bench.docket.id, code, { typed, unit: 'cm' }, way)),
-      );
-    });
-    const http = TestBed.inject(HttpTestingController);
-    const store = TestBed.inject(BenchStore);
-    store.open(bench.docket.id);
-    // Ids as the server's.
-    const kept = readings.map((one, at) => ({
-      ...one,
-      id: `01900000-0000-7000-8000-00000000000${at}`,
-      fitterId: bench.wearer.id,
-    }));
-    http.expectOne(pathOf(ROUTES.dockets, bench.docket.id)).flush({ ...bench, readings: kept });
+    const wire = new Wire([DocketStore, CursorStore]);
+    const readings = [
+      readingOf('chest-girth', chest),
+      readingOf('chest-girth', chest),
+      readingOf('waist-girth', waist),
+      readingOf('waist-girth', waist),
+    ];
+    const bench = benchFor(onShelf(watchCoat()), readings);
+    const store = TestBed.inject(DocketStore);
+    store.open(bench.id, () => undefined);
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
     const fixture = TestBed.createComponent(DecidePanel);
     fixture.componentRef.setInput('garment', store.garments()[0]);
     fixture.componentRef.setInput('count', 1);
@@ -43,13 +32,18 @@ describe('DecidePanel', () => {
     fixture.detectChanges();
     const host = fixture.nativeElement as HTMLElement;
     const press = (key: string) => {
-      const handled = fixture.componentInstance.onKey(key, new KeyboardEvent('keydown', { key }));
+      const handled = handleKey(
+        fixture.componentInstance.commands,
+        key,
+        new KeyboardEvent('keydown', { key }),
+      );
       fixture.detectChanges();
       return handled;
     };
+    const journal = TestBed.inject(Journal);
     const sent = () => {
-      const [request] = http.match(({ url }) => url.startsWith(ROUTES.decisions));
-      return request?.request.body as DecisionSave | undefined;
+      const act = journal.waiting().at(-1)?.act;
+      return act?.kind === 'garment-decided' && act.docketId === bench.id ? act : undefined;
     };
     const proposed = () => host.querySelector('[data-proposed]')!.textContent.trim();
     const chosen = () =>

@@ -26,8 +26,12 @@ import {
   bareUnit,
   withinLimits,
 } from '@neat-measure/core';
-import { Figures } from '../../parts/figures/figures';
-import { BenchStore } from './bench-store';
+import { UnitService } from '../../../data/unit-service';
+import { Figures } from '../../../parts/figures/figures';
+import { notOnButton, type KeyCommand } from '../keys';
+import { DocketStore } from '../docket-store';
+import { CursorStore } from './cursor-store';
+import { EntryStore } from './entry-store';
 
 /** Where a value comes from. */
 const ORIGIN_WORDS = {
@@ -54,20 +58,24 @@ const SKIP_REASONS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingPanel {
-  protected readonly store = inject(BenchStore);
+  private readonly units = inject(UnitService);
+  protected readonly steps = inject(DocketStore).steps;
+  protected readonly cursor = inject(CursorStore);
+  protected readonly store = inject(EntryStore);
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
-  protected readonly step = computed(() => this.store.current()!);
+  protected readonly step = computed(() => this.cursor.current()!);
   private readonly currentCode = computed(() => this.step().code);
   protected readonly described = computed(() => measurement(this.step().code));
   protected readonly stance = computed(() => STANCE_WORDS[this.described().stance]);
   /** The unit a bare number takes here. */
-  protected readonly unit = computed(() => bareUnit(this.step().code, this.store.unit()));
+  protected readonly unit = computed(() => bareUnit(this.step().code, this.units.unit()));
 
   protected readonly tension = computed(() => TENSION_WORDS[this.store.tension()]);
   protected readonly clothing = computed(() => CLOTHING_WORDS[this.store.clothing()]);
-  /** Whether the tape lies otherwise than the plan asks. */
+  /** Whether the tape lies, or lies over something, otherwise than the plan asks. */
   protected readonly otherwise = computed(() => this.store.tension() !== this.step().tension);
+  protected readonly overOther = computed(() => this.store.clothing() !== this.step().clothing);
   /** Where only flesh and cloth are between, tension and clothing mean something. */
   protected readonly taped = computed(() => this.described().instruments.includes('tape'));
   /** Whether girths and lengths are taken with a string here, which is laid on a ruler afterwards. */
@@ -82,7 +90,7 @@ export class ReadingPanel {
 
   /** What an earlier docket already answers. */
   protected readonly recorded = computed(() => {
-    const recorded = this.store.recorded();
+    const recorded = this.cursor.recorded();
     if (recorded === null) return null;
     const day = new Date(recorded.takenAt).toLocaleDateString('en-GB', {
       day: 'numeric',
@@ -95,12 +103,12 @@ export class ReadingPanel {
 
   /** What is asked about the values of this step, the first thing first. */
   protected readonly asked = computed(
-    () => this.store.currentSuspicions().find(({ weight }) => weight === 'ask') ?? null,
+    () => this.cursor.suspicions().find(({ weight }) => weight === 'ask') ?? null,
   );
   protected readonly asks = computed(() =>
-    this.store
-      .currentSuspicions()
-      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.store.unit()) })),
+    this.cursor
+      .suspicions()
+      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.units.unit()) })),
   );
 
   protected readonly fault = computed(() => {
@@ -187,28 +195,99 @@ export class ReadingPanel {
     return target === this.field().nativeElement;
   }
 
-  /** Takes the keys of the entry; returns whether the key was one. */
-  onKey(key: string, event: KeyboardEvent): boolean {
-    const entry = this.store.entry();
-    if (key === 'Enter' && (this.owns(event.target) || !(event.target instanceof HTMLButtonElement)))
-      this.store.takeEntry();
-    else if (key === 'Escape' && entry !== '') this.store.clearEntry();
-    else if (this.skipping() && this.chooseSkip(key)) return true;
-    else if (key === 'c' && entry === '' && this.asked() !== null) this.store.confirm(this.asked()!);
-    else if (key === 'k' && entry === '' && this.recorded()?.due === false) this.store.takeRecorded();
-    else if (key === 'y' && this.offer() !== null) this.store.takeOffer();
-    else if ((key === 'ArrowUp' || key === 'ArrowDown') && this.nudge(key === 'ArrowUp' ? 1 : -1))
-      return true;
-    else if (/^[\d.,½¼¾⅛⅜⅝⅞]$/.test(key) && !this.owns(event.target)) {
-      // A digit anywhere on the page belongs to the reading.
-      this.field().nativeElement.focus({ preventScroll: true });
-      this.write(entry + key);
-    } else return false;
-    // The next key may come before the page is drawn again; it must not meet what was cleared.
-    this.field().nativeElement.value = this.store.entry();
+  /** The keys of the entry, the first that has something to do first. */
+  readonly commands: readonly KeyCommand[] = [
+    {
+      keys: Array.from('0123456789.,½¼¾⅛⅜⅝⅞'),
+      shown: ['0–9'],
+      does: 'type a reading',
+      // A digit anywhere on the page belongs to the reading; while a reason is asked it chooses one.
+      when: (_key, { target }) => !this.skipping() && !this.owns(target),
+      run: (key) => {
+        this.field().nativeElement.focus({ preventScroll: true });
+        this.store.write(this.store.entry() + key);
+      },
+    },
+    {
+      keys: ['Enter'],
+      does: 'take the reading, or go on',
+      when: (key, event) => !this.skipping() && (this.owns(event.target) || notOnButton(key, event)),
+      run: () => this.store.take(),
+    },
+    {
+      keys: ['ArrowUp', 'ArrowDown'],
+      does: 'nudge what is typed by 1/8 in or 5 mm',
+      when: (key) => this.nudged(key === 'ArrowUp' ? 1 : -1) !== null,
+      run: (key) => this.nudge(key === 'ArrowUp' ? 1 : -1),
+    },
+    {
+      keys: ['y'],
+      does: 'take the number in the unit offered',
+      when: () => this.offer() !== null,
+      run: () => this.store.takeOffer(),
+    },
+    {
+      keys: ['c'],
+      does: 'confirm a value that was asked about',
+      when: () => this.nothingTyped() && this.asked() !== null,
+      run: () => this.store.confirm(this.asked()!),
+    },
+    {
+      keys: ['k'],
+      does: 'keep what an earlier docket has on record',
+      when: () => this.nothingTyped() && this.recorded()?.due === false,
+      run: () => this.store.takeRecorded(),
+    },
+    {
+      keys: SKIP_REASONS.map((_, at) => String(at + 1)),
+      does: '',
+      when: () => this.skipping(),
+      run: (key) => this.skip(SKIP_REASONS[Number(key) - 1]!),
+    },
+    {
+      keys: ['Escape', 'Enter'],
+      does: '',
+      when: () => this.skipping(),
+      run: (key) => {
+        if (key === 'Escape') this.skippedCode.set(null);
+      },
+    },
+    {
+      keys: ['Escape'],
+      does: 'clear what is typed',
+      when: () => !this.nothingTyped(),
+      run: () => this.store.clear(),
+    },
+    {
+      keys: ['s'],
+      does: 'pass the step over, with a reason',
+      when: () => this.nothingTyped(),
+      run: () => this.passOver(),
+    },
+    {
+      keys: ['t'],
+      does: 'how the tape lies, where it cannot lie as asked',
+      when: () => this.nothingTyped(),
+      run: () => this.turnTension(),
+    },
+    {
+      keys: ['w'],
+      does: 'what lies between tape and body',
+      when: () => this.nothingTyped(),
+      run: () => this.turnClothing(),
+    },
+  ];
+
+  /** After a key: the next one may come before the page is drawn again; it must not meet what was cleared. */
+  settle(key: string): void {
+    const field = this.field().nativeElement;
+    field.value = this.store.entry();
     // What was refused stays to be seen and mended; typing on replaces it.
-    if (key === 'Enter' && this.store.problem() !== null) this.field().nativeElement.select();
-    return true;
+    if (key === 'Enter' && this.store.problem() !== null) field.select();
+  }
+
+  private nothingTyped(): boolean {
+    return this.store.entry() === '';
   }
 
   /** The next way for the tape to lie. */
@@ -218,43 +297,29 @@ export class ReadingPanel {
 
   /** The next thing that may lie between tape and body. */
   turnClothing(): void {
-    this.store.clothing.set(after(CLOTHINGS, this.store.clothing()));
+    this.store.takeOver(after(CLOTHINGS, this.store.clothing()));
   }
 
   /** Goes on where the step has its value; otherwise asks why it is passed over. */
   passOver(): void {
-    if (this.step().agreement.state === 'agreed') this.store.next();
+    if (this.step().agreement.state === 'agreed') this.cursor.next();
     else this.skippedCode.set(this.step().code);
   }
 
   protected skip(reason: string): void {
     this.skippedCode.set(null);
-    this.store.skip(reason);
-  }
-
-  private chooseSkip(key: string): boolean {
-    const reason = SKIP_REASONS[Number(key) - 1];
-    if (reason !== undefined) this.skip(reason);
-    else if (key === 'Escape') this.skippedCode.set(null);
-    return reason !== undefined || key === 'Escape' || key === 'Enter';
-  }
-
-  protected write(text: string): void {
-    this.store.entry.set(text);
-    this.store.problem.set(null);
+    this.store.pass(this.step().code, reason);
   }
 
   /** Moves what is typed by a step of the unit; with nothing typed, starts from the last reading. */
-  protected nudge(direction: 1 | -1): boolean {
-    const nudged = nudgeEntry(
-      this.store.entry(),
-      this.step().readings.at(-1)?.length ?? null,
-      this.unit(),
-      direction,
-    );
-    if (nudged === null) return false;
-    this.write(nudged);
-    return true;
+  protected nudge(direction: 1 | -1): void {
+    const nudged = this.nudged(direction);
+    if (nudged !== null) this.store.write(nudged);
+  }
+
+  private nudged(direction: 1 | -1): string | null {
+    const last = this.step().readings.at(-1)?.length ?? null;
+    return nudgeEntry(this.store.entry(), last, this.unit(), direction);
   }
 }
 

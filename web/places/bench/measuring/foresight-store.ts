@@ -1,9 +1,10 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { IDLE_REASON, isClosing } from '@neat-measure/contract';
-import type { MeasurementCode } from '@neat-measure/core';
+import { IDLE_REASON, isClosing, rulingOf, type MeasurementCode } from '@neat-measure/core';
 import { debounceTime, of, switchMap } from 'rxjs';
-import { BenchStore } from './bench-store';
+import { DocketStore } from '../docket-store';
+import { CursorStore } from './cursor-store';
+import { EntryStore } from './entry-store';
 import { ForesightService } from './foresight-service';
 
 /** Below this many bits a step decides too little to be pointed out before the others. */
@@ -12,7 +13,9 @@ const WORTH_SAYING = 0.05;
 /** What the steps that are still open can do for the sizes: which decides most, and which nothing can come of. */
 @Injectable()
 export class ForesightStore {
-  private readonly bench = inject(BenchStore);
+  private readonly bench = inject(DocketStore);
+  private readonly cursor = inject(CursorStore);
+  private readonly entry = inject(EntryStore);
   private readonly service = inject(ForesightService);
 
   private readonly question = computed(() => {
@@ -21,10 +24,10 @@ export class ForesightStore {
       .filter(({ agreement, skipped }) => agreement.value === null && skipped === null);
     const garments = this.bench.garments().filter(({ decision }) => !isClosing(decision));
     return {
-      garments: garments.map(({ chart, verdict }) => ({
+      garments: garments.map(({ chart }) => ({
         id: chart.id,
         sheet: chart.sheet,
-        preference: verdict.preference,
+        ...rulingOf(this.bench.docket()!, chart.id),
       })),
       known: [...this.bench.values()],
       open: open.map(({ code }) => code),
@@ -54,12 +57,12 @@ export class ForesightStore {
 
   /** Passes every idle step over, saying why. */
   skipIdle(): void {
-    for (const code of this.idle()) this.bench.skip(IDLE_REASON, code);
+    for (const code of this.idle()) this.entry.pass(code, IDLE_REASON, true);
   }
 
   /** Goes to the step that decides most. */
   takeNext(): void {
     const next = this.next();
-    if (next !== null) this.bench.goTo(next);
+    if (next !== null) this.cursor.goTo(next);
   }
 }

@@ -10,25 +10,32 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { isClosing } from '@neat-measure/contract';
+import type { Chart } from '@neat-measure/contract';
 import {
-  decidingCodes,
+  codesRead,
   decidingPart,
   FIT_PREFERENCES,
+  garmentOn,
   HOUSE_RULES,
+  isClosing,
   madeToMeasureNeeds,
   PREFERENCE_WORDS,
+  readingIdsBehind,
   RULE_WORDS,
   sayNeeds,
   saySuspicion,
   VERDICT_WORDS,
   type FitPreference,
+  type Doing,
   type HouseRule,
+  type JudgedGarment,
 } from '@neat-measure/core';
-import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
-import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
-import { BenchStore } from './bench-store';
-import type { Garment } from './bench-view';
+import { VerdictAccount } from '../../../parts/verdict-account/verdict-account';
+import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
+import { UnitService } from '../../../data/unit-service';
+import { DocketStore } from '../docket-store';
+import { notOnButton, type KeyCommand } from '../keys';
+import { CursorStore } from '../measuring/cursor-store';
 import { SizeChoice, type ChosenSizes } from './size-choice';
 
 const OUTCOME_WORDS = {
@@ -47,8 +54,10 @@ const OUTCOME_WORDS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DecidePanel {
-  protected readonly store = inject(BenchStore);
-  readonly garment = input.required<Garment>();
+  protected readonly store = inject(DocketStore);
+  protected readonly cursor = inject(CursorStore);
+  protected readonly units = inject(UnitService);
+  readonly garment = input.required<JudgedGarment<Chart>>();
   readonly count = input.required<number>();
   readonly at = model.required<number>();
   readonly decided = output<void>();
@@ -77,23 +86,23 @@ export class DecidePanel {
     return {
       words: `${OUTCOME_WORDS[decision.outcome]}${size}.`,
       reason: decision.reason,
-      by: decision.fitter,
+      by: decision.by.name,
     };
   });
   /** What the maker has to be told where no size goes. */
   protected readonly needs = computed(() =>
-    sayNeeds(madeToMeasureNeeds(this.sheet(), this.store.values()), this.store.unit()),
+    sayNeeds(madeToMeasureNeeds(this.sheet(), this.store.values()), this.units.unit()),
   );
   /** Why a garment is suspect: the checks that its measurements failed. */
   protected readonly doubts = computed(() => {
     if (this.verdict().verdict !== 'suspect') return [];
-    const codes = decidingCodes(this.sheet());
+    const codes = codesRead(this.sheet());
     return this.store
       .suspicions()
       .filter(
         ({ weight, measurements }) => weight === 'ask' && measurements.some((one) => codes.includes(one)),
       )
-      .map((suspicion) => saySuspicion(suspicion, this.store.unit()));
+      .map((suspicion) => saySuspicion(suspicion, this.units.unit()));
   });
   protected readonly closed = computed(() => isClosing(this.garment().decision));
   protected readonly allClosed = computed(() =>
@@ -128,22 +137,48 @@ export class DecidePanel {
     });
   }
 
-  /** Takes the keys of deciding; returns whether the key was one. */
-  onKey(key: string, event: KeyboardEvent): boolean {
-    const onButton = event.target instanceof HTMLButtonElement;
-    if (this.choosing() !== null) {
-      if (key !== 'Escape') return false;
-      this.choosing.set(null);
-    } else if (key === 'Enter' && !onButton) this.enter();
-    else if (key === 'o') this.choose(this.instead());
-    else if (key === 'ArrowUp' || key === 'ArrowDown')
-      this.choose(this.neighbour(key === 'ArrowUp' ? 1 : -1));
-    else if (key === 'm') this.makeToMeasure();
-    else if (key === 'l') this.putOff();
-    else if (key === 'ArrowLeft' || key === 'ArrowRight') this.move(key === 'ArrowRight' ? 1 : -1);
-    else return false;
-    return true;
-  }
+  /** What stands in the place of the chart's rule and the docket's fit for this garment. */
+  protected readonly own = computed(() => {
+    const docket = this.store.docket();
+    return docket === null ? undefined : garmentOn(docket, this.garment().chart.id);
+  });
+
+  /** The keys of deciding; while another size is chosen, that choice has its own. */
+  readonly commands: readonly KeyCommand[] = (
+    [
+      {
+        keys: ['Enter'],
+        does: 'accept the proposal; with all decided, the next wearer',
+        when: notOnButton,
+        run: () => this.enter(),
+      },
+      { keys: ['o'], does: 'another size', run: () => this.choose(this.instead()) },
+      {
+        keys: ['ArrowUp', 'ArrowDown'],
+        does: 'the size above or below',
+        run: (key) => this.choose(this.neighbour(key === 'ArrowUp' ? 1 : -1)),
+      },
+      { keys: ['m'], does: 'made to measure', run: () => this.makeToMeasure() },
+      { keys: ['l'], does: 'later', run: () => this.putOff() },
+      {
+        keys: ['ArrowLeft', 'ArrowRight'],
+        does: 'the garment before or after',
+        run: (key) => this.move(key === 'ArrowRight' ? 1 : -1),
+      },
+    ] satisfies KeyCommand[]
+  )
+    .map(
+      (command: KeyCommand): KeyCommand => ({
+        ...command,
+        when: (key, event) => this.choosing() === null && (command.when?.(key, event) ?? true),
+      }),
+    )
+    .concat({
+      keys: ['Escape'],
+      does: 'choosing another size: back to the proposal',
+      when: () => this.choosing() !== null,
+      run: () => this.choosing.set(null),
+    });
 
   private enter(): void {
     if (this.allClosed()) this.leave.emit();
@@ -151,9 +186,29 @@ export class DecidePanel {
   }
 
   protected accept(): void {
-    if (this.acceptable() === null || this.store.saving()) return;
-    this.store.decide(this.garment(), { outcome: 'accepted', sizes: this.verdict().sizes });
-    this.decided.emit();
+    if (this.acceptable() !== null) this.decide({ outcome: 'accepted', sizes: this.verdict().sizes });
+  }
+
+  /** Decides the garment on the readings that stand. */
+  private decide(
+    choice: Pick<Extract<Doing, { kind: 'garment-decided' }>, 'outcome'> & {
+      readonly sizes?: Readonly<Record<string, string>>;
+      readonly reason?: string;
+    },
+  ): void {
+    const { chart, decision } = this.garment();
+    const { outcome, sizes = {}, reason = null } = choice;
+    const decided = this.store.does({
+      kind: 'garment-decided',
+      chartId: chart.id,
+      outcome,
+      sizes: { ...sizes },
+      reason,
+      readingIds: readingIdsBehind(this.store.docket()!, chart.sheet),
+      after: decision?.id ?? null,
+      found: null,
+    });
+    if (decided) this.decided.emit();
   }
 
   protected choose(start: Readonly<Record<string, string>>): void {
@@ -161,31 +216,34 @@ export class DecidePanel {
   }
 
   protected override({ sizes, reason }: ChosenSizes): void {
-    this.store.decide(this.garment(), { outcome: 'overridden', sizes, reason });
     this.choosing.set(null);
-    this.decided.emit();
+    this.decide({ outcome: 'overridden', sizes, reason });
   }
 
   protected makeToMeasure(): void {
-    if (this.store.saving()) return;
-    this.store.decide(this.garment(), { outcome: 'made-to-measure', reason: null });
-    this.decided.emit();
+    this.decide({ outcome: 'made-to-measure' });
   }
 
   protected putOff(): void {
-    if (this.store.saving()) return;
-    this.store.decide(this.garment(), { outcome: 'later', reason: null });
-    this.decided.emit();
+    this.decide({ outcome: 'later' });
   }
 
   protected setRule(rule: string): void {
-    this.store.overrule(this.garment(), { rule: rule === '' ? null : (rule as HouseRule) });
+    this.overrule({ rule: rule === '' ? null : (rule as HouseRule) });
   }
 
   protected setPreference(preference: string): void {
-    this.store.overrule(this.garment(), {
-      preference: preference === '' ? null : (preference as FitPreference),
-    });
+    this.overrule({ preference: preference === '' ? null : (preference as FitPreference) });
+  }
+
+  /** Puts a rule or preference in the place of the chart's and the docket's, for this garment. */
+  private overrule(by: {
+    readonly rule?: HouseRule | null;
+    readonly preference?: FitPreference | null;
+  }): void {
+    const { rule = null, preference = null } = this.own() ?? {};
+    const chartId = this.garment().chart.id;
+    this.store.does({ kind: 'rule-overruled', chartId, rule, preference, ...by });
   }
 
   /**

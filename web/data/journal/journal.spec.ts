@@ -1,0 +1,189 @@
+import { TestBed } from '@angular/core/testing';
+import { problemType, ROUTES, type ActAnswer, type KeptAct } from '@neat-measure/contract';
+import type { Act } from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
+import { actOn, keptAct, readingOf } from '../../testing/watch-coat';
+import { forgetDevice, until, Wire } from '../../testing/wire';
+import { Journal, type RefusedAct } from './journal';
+import { JournalDb } from './journal-db';
+
+describe('the journal', () => {
+  let wire: Wire;
+  let journal: Journal;
+  let kept: KeptAct[];
+  let refused: RefusedAct[];
+  const docketId = uuidv7();
+
+  const start = () => {
+    wire = new Wire();
+    journal = TestBed.inject(Journal);
+    [kept, refused] = [[], []];
+    journal.kept.subscribe((one) => kept.push(one));
+    journal.refused.subscribe((one) => refused.push(one));
+  };
+  beforeEach(async () => {
+    await forgetDevice();
+    start();
+  });
+  afterEach(forgetDevice);
+
+  const reading = (typed = '98', of = docketId) => actOn(of, readingOf('chest-girth', typed));
+  const stored = async () => (await new JournalDb().acts.toArray()).map(({ id }) => id);
+  const keep = (act: Act): ActAnswer => ({ outcome: 'kept', id: act.id, kept: keptAct(act) });
+
+  it('shows an act at once, writes it down, and crosses it out once the server has it', async () => {
+    const act = reading();
+    journal.write('pen', act);
+    expect(journal.waiting().map((one) => one.act)).toEqual([act]);
+    const { request, pen, acts } = await wire.sent();
+    expect([pen, acts]).toEqual(['pen', [act]]);
+    expect(await stored()).toEqual([act.id]);
+    request.flush([keep(act)]);
+    await until(() => journal.unsent() === 0);
+    expect(kept.map((one) => one.act)).toEqual([act]);
+    expect(await stored()).toEqual([]);
+  });
+
+  it('sends what was done on a docket in its order, and waits for the answer', async () => {
+    const [first, second, third] = [reading('97'), reading('98'), reading('99')];
+    journal.write('pen', first);
+    const { request } = await wire.sent();
+    journal.write('pen', second);
+    journal.write('pen', third);
+    await until(() => journal.unsent() === 3);
+    wire.http.expectNone(ROUTES.acts);
+    request.flush([keep(first)]);
+    expect((await wire.keep()).map(({ id }) => id)).toEqual([second.id, third.id]);
+  });
+
+  it('signs each act with the pen of who did it, however many pens wait', async () => {
+    const [mine, theirs, again] = [reading('97'), reading('98'), reading('99')];
+    journal.write('pen of Odalys', mine);
+    const { request } = await wire.sent();
+    journal.write('pen of Tiernan', theirs);
+    journal.write('pen of Odalys', again);
+    await until(() => journal.unsent() === 3);
+    request.error(new ProgressEvent('error'));
+    await until(() => journal.trouble() !== '');
+    globalThis.dispatchEvent(new Event('online'));
+    const pens: string[] = [];
+    while (journal.unsent() > 0) {
+      const { request: next, pen, acts } = await wire.sent();
+      pens.push(pen);
+      next.flush(acts.map(keep));
+      await until(() => journal.unsent() + kept.length === 3);
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    }
+    expect(pens).toEqual(['pen of Odalys', 'pen of Tiernan', 'pen of Odalys']);
+    expect(kept.map(({ act }) => act.id)).toEqual([mine.id, theirs.id, again.id]);
+  });
+
+  it('keeps what waits when the page is loaded anew, and sends it then', async () => {
+    const act = reading();
+    journal.write('pen', act);
+    (await wire.sent()).request.error(new ProgressEvent('error'));
+    await until(() => journal.trouble() !== '');
+    start();
+    await until(() => journal.unsent() === 1);
+    expect(await wire.keep()).toEqual([act]);
+    await until(() => journal.unsent() === 0);
+  });
+
+  it('sets aside what the server refuses, with the reason, and goes on', async () => {
+    const [bad, good] = [reading('97'), reading('98')];
+    journal.write('pen', bad);
+    journal.write('pen', good);
+    const answers = (acts: readonly Act[]) =>
+      acts.map(
+        (act): ActAnswer =>
+          act.id === bad.id
+            ? { outcome: 'refused', id: act.id, code: 'not-opened', detail: 'There is no such docket.' }
+            : keep(act),
+      );
+    for (const { request, acts } = await wire.sent(); ; ) {
+      request.flush(answers(acts));
+      if (acts.length === 2) break;
+      await wire.sent().then((next) => next.request.flush(answers(next.acts)));
+      break;
+    }
+    await until(() => journal.unsent() === 0 && journal.aside().length === 1);
+    expect(journal.aside()[0]!.why).toBe('There is no such docket.');
+    expect([kept.length, refused.map(({ act }) => act.id)]).toEqual([1, [bad.id]]);
+    journal.seen(journal.aside()[0]!.order!);
+    await until(() => journal.aside().length === 0);
+  });
+
+  it('sets aside what this version cannot read, and sends the rest', async () => {
+    const act = reading();
+    const row = { docketId, pen: 'pen' };
+    const db = new JournalDb();
+    await db.acts.add({ ...row, id: uuidv7(), act: { kind: 'something-newer' } });
+    await db.acts.add({ ...row, id: act.id, act });
+    expect(await wire.keep()).toEqual([act]);
+    await until(() => journal.aside().length === 1);
+    expect(journal.aside()[0]!.why).toMatch(/does not know/);
+  });
+
+  it('lets no docket hold up another: one that always fails is tried again later by itself', async () => {
+    const other = uuidv7();
+    const [stuck, free] = [reading(), reading('98', other)];
+    journal.write('pen', stuck);
+    const first = await wire.sent();
+    expect(first.acts).toEqual([stuck]);
+    first.request.flush('', { status: 500, statusText: 'broken' });
+    await until(() => journal.trouble() !== '');
+    journal.write('pen', free);
+    expect(await wire.keep()).toEqual([free]);
+    await until(() => journal.unsent() === 1);
+    await expectAsync(journal.whenSent(other)).toBeResolved();
+    await expectAsync(journal.whenSent(docketId)).toBeRejected();
+    globalThis.dispatchEvent(new Event('online'));
+    expect(await wire.keep()).toEqual([stuck]);
+    await until(() => journal.trouble() === '');
+  });
+
+  it('finds the one that spoils a request that is refused as a whole', async () => {
+    const [first, second] = [reading('97'), reading('98')];
+    const db = new JournalDb();
+    for (const act of [first, second]) await db.acts.add({ docketId, pen: 'pen', id: act.id, act });
+    const problem = {
+      type: problemType('too-large'),
+      title: 'Too large',
+      status: 413,
+      detail: 'The request is larger than 2 MB.',
+    };
+    const whole = await wire.sent();
+    expect(whole.acts.length).toBe(2);
+    whole.request.flush(problem, { status: 413, statusText: 'Too large' });
+    (await wire.sent()).request.flush(problem, { status: 413, statusText: 'Too large' });
+    expect(await wire.keep()).toEqual([second]);
+    await until(() => journal.aside().length === 1);
+    expect(journal.aside()[0]!.id).toBe(first.id);
+  });
+
+  it('brings over what the version before still had to send, under whoever signs in', async () => {
+    const readingId = uuidv7();
+    const {
+      at,
+      by: _by,
+      kind: _kind,
+      id: _id,
+      ...rest
+    } = reading() as Extract<Act, { kind: 'reading-taken' }>;
+    localStorage.setItem(
+      'neat-measure.outbox',
+      JSON.stringify([
+        { readingId, docketId, reading: { ...rest, takenAt: at } },
+        { readingId, docketId, reading: null },
+      ]),
+    );
+    start();
+    const sent = await wire.keep();
+    if (sent.length < 2) sent.push(...(await wire.keep()));
+    expect(sent.map(({ kind, by }) => [kind, by.name])).toEqual([
+      ['reading-taken', 'Odalys Wren'],
+      ['reading-withdrawn', 'Odalys Wren'],
+    ]);
+    expect(localStorage.getItem('neat-measure.outbox')).toBeNull();
+  });
+});

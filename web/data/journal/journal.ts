@@ -1,0 +1,242 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { actAnswersSchema, MOST_ACTS, ROUTES, type ActAnswer, type KeptAct } from '@neat-measure/contract';
+import { readAct, sayUnreadableAct, type Act } from '@neat-measure/core';
+import { liveQuery } from 'dexie';
+import { firstValueFrom, Subject, type Observable } from 'rxjs';
+import { Api, ApiProblem } from '../api';
+import { JournalDb, type AsideRow, type JournalRow } from './journal-db';
+
+/** An act that waits on this device. */
+export interface WaitingAct {
+  readonly pen: string;
+  readonly act: Act;
+}
+
+/** An act the server will never keep. */
+export interface RefusedAct {
+  readonly act: Act;
+  readonly why: string;
+}
+
+const FIRST_RETRY_MS = 2_000;
+const LAST_RETRY_MS = 30_000;
+
+/**
+ * What was done on this device and is not known to be kept. Each act is written down the moment it
+ * is done, shown as done, sent in order docket by docket, and crossed out when the server has kept
+ * it; while there is no network, or nobody is signed in, it waits. Sending one twice is harmless.
+ * It knows nothing of what kinds of act there are.
+ *
+ * A docket that cannot be sent holds up no other. An act that is refused for good, or cannot be
+ * read, is set aside with the reason, and the rest goes on.
+ */
+@Injectable({ providedIn: 'root' })
+export class Journal {
+  private readonly api = inject(Api);
+  private readonly db = new JournalDb();
+  private readonly rows = signal<readonly WaitingAct[]>([]);
+  private readonly stuck = signal<ReadonlyMap<string, string>>(new Map());
+  private readonly arrivals = new Subject<KeptAct>();
+  private readonly refusals = new Subject<RefusedAct>();
+  /** Ids on their way into the database: what it holds does not show them yet. */
+  private readonly writing = new Set<string>();
+  private readonly sending = new Set<string>();
+  /** How often in a row a docket could not be sent. */
+  private readonly failures = new Map<string, number>();
+  /** Dockets that wait before they are tried again. */
+  private readonly resting = new Set<string>();
+
+  /** What waits, in the order it was done. */
+  readonly waiting = this.rows.asReadonly();
+  readonly unsent = computed(() => this.rows().length);
+  /** Why something waits longer than a moment; empty while everything gets through. */
+  readonly trouble = computed(() => [...this.stuck().values()].at(-1) ?? '');
+  /** What will not be kept, until somebody has seen it. */
+  readonly aside = signal<readonly AsideRow[]>([]);
+  /** Emits what the server has kept of this device's acts. */
+  readonly kept: Observable<KeptAct> = this.arrivals.asObservable();
+  /** Emits what it will never keep. */
+  readonly refused: Observable<RefusedAct> = this.refusals.asObservable();
+
+  constructor() {
+    globalThis.addEventListener('online', () => this.sendAll());
+    // Other tabs write into the same database and send from it.
+    liveQuery(() => this.db.acts.orderBy('order').toArray()).subscribe({
+      next: (rows) => void this.show(rows),
+      error: () => this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE)),
+    });
+    liveQuery(() => this.db.aside.orderBy('order').toArray()).subscribe({
+      next: (rows) => this.aside.set(rows),
+      error: () => undefined,
+    });
+  }
+
+  /** Writes an act down and sends it when it can be. It is shown as done from now on. */
+  write(pen: string, act: Act): void {
+    this.rows.update((rows) => [...rows, { pen, act }]);
+    this.writing.add(act.id);
+    void this.db.acts
+      .add({ id: act.id, docketId: act.docketId, pen, act })
+      // Without a store of its own, this page is all that keeps it until it is sent.
+      .catch(() => this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE)))
+      .finally(() => {
+        this.writing.delete(act.id);
+        void this.send(act.docketId);
+      });
+  }
+
+  /** Resolves when nothing of a docket, or of any, is on its way any more; rejects with why it cannot be sent now. */
+  async whenSent(docketId?: string): Promise<void> {
+    const own = () => this.rows().filter(({ act }) => docketId === undefined || act.docketId === docketId);
+    while (own().length > 0) {
+      const stuck = own().map(({ act }) => this.stuck().get(act.docketId));
+      const why = stuck.find((one) => one !== undefined);
+      if (why !== undefined) throw new Error(why);
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+  }
+
+  /** Somebody has seen why an act was not kept. */
+  seen(order: number): void {
+    void this.db.aside.delete(order);
+  }
+
+  private async show(rows: readonly JournalRow[]): Promise<void> {
+    const waiting: WaitingAct[] = [];
+    for (const row of rows) {
+      const read = readAct(row.act);
+      if (read.ok) waiting.push({ pen: row.pen, act: read.value });
+      else await this.setAside(row, sayUnreadableAct(read.problem));
+    }
+    const known = new Set(waiting.map(({ act }) => act.id));
+    this.rows.update((now) => [
+      ...waiting,
+      ...now.filter(({ act }) => this.writing.has(act.id) && !known.has(act.id)),
+    ]);
+    for (const docketId of new Set(waiting.map(({ act }) => act.docketId))) void this.send(docketId);
+  }
+
+  private sendAll(): void {
+    for (const docketId of new Set(this.rows().map(({ act }) => act.docketId))) {
+      this.resting.delete(docketId);
+      void this.send(docketId);
+    }
+  }
+
+  /** Sends what waits of one docket, in its order; one tab at a time. */
+  private async send(docketId: string): Promise<void> {
+    if (this.sending.has(docketId) || this.resting.has(docketId)) return;
+    this.sending.add(docketId);
+    try {
+      await inOneTab(docketId, async () => {
+        for (let batch = await this.next(docketId); batch.length > 0; batch = await this.next(docketId))
+          await this.deliver(batch);
+      });
+      this.failures.delete(docketId);
+      this.stuck.update((stuck) => new Map([...stuck].filter(([id]) => id !== docketId)));
+    } catch (problem) {
+      this.tryLater(docketId, problem instanceof Error ? problem.message : String(problem));
+    } finally {
+      this.sending.delete(docketId);
+    }
+    // Done while the last answer was on its way.
+    const more = this.rows().some(({ act }) => act.docketId === docketId && !this.writing.has(act.id));
+    if (more) void this.send(docketId);
+  }
+
+  /** The next acts of a docket that one pen signs. */
+  private async next(docketId: string): Promise<JournalRow[]> {
+    const stored = await this.db.acts
+      .where({ docketId })
+      .sortBy('order')
+      .catch(() => null);
+    const rows = stored ?? this.unstored(docketId);
+    const other = rows.findIndex(({ pen }) => pen !== rows[0]!.pen);
+    return rows.slice(0, other < 0 ? MOST_ACTS : Math.min(other, MOST_ACTS));
+  }
+
+  private unstored(docketId: string): JournalRow[] {
+    return this.rows()
+      .filter(({ act }) => act.docketId === docketId)
+      .map(({ pen, act }) => ({ id: act.id, docketId, pen, act }));
+  }
+
+  private async deliver(batch: readonly JournalRow[]): Promise<void> {
+    const body = { pen: batch[0]!.pen, acts: batch.map(({ act }) => act) };
+    const answers = await firstValueFrom(this.api.post(ROUTES.acts, body, actAnswersSchema)).catch(
+      async (problem: unknown) => {
+        if (!(problem instanceof ApiProblem) || !FOR_GOOD.has(problem.kind)) throw problem;
+        // The request as a whole was refused: each goes by itself, so that only the culprit stays behind.
+        if (batch.length > 1) {
+          for (const row of batch) await this.deliver([row]);
+          return null;
+        }
+        return [refusal(batch[0]!, problem)];
+      },
+    );
+    if (answers === null) return;
+    for (const [at, row] of batch.entries()) {
+      const answer = answers[at];
+      if (answer?.outcome === 'kept') {
+        await this.crossOut(row.id);
+        this.arrivals.next(answer.kept);
+      } else if (answer !== undefined) await this.setAside(row, answer.detail);
+    }
+    // An answer that says nothing of an act leaves it where it is.
+    if (answers.length < batch.length)
+      throw new Error('The server did not answer for everything that was sent.');
+  }
+
+  private async setAside(row: JournalRow, why: string): Promise<void> {
+    const { id, docketId, act } = row;
+    await this.db
+      .transaction('rw', this.db.acts, this.db.aside, async () => {
+        await this.db.aside.where({ id }).delete();
+        await this.db.aside.add({ id, docketId, act, why, at: new Date().toISOString() });
+        await this.db.acts.where({ id }).delete();
+      })
+      .catch(() => undefined);
+    this.rows.update((rows) => rows.filter((one) => one.act.id !== id));
+    const read = readAct(act);
+    if (read.ok) this.refusals.next({ act: read.value, why });
+  }
+
+  private async crossOut(id: string): Promise<void> {
+    await this.db.acts
+      .where({ id })
+      .delete()
+      .catch(() => undefined);
+    this.rows.update((rows) => rows.filter(({ act }) => act.id !== id));
+  }
+
+  private tryLater(docketId: string, why: string): void {
+    this.stuck.update((stuck) => new Map(stuck).set(docketId, why));
+    const failed = this.failures.get(docketId) ?? 0;
+    this.failures.set(docketId, failed + 1);
+    this.resting.add(docketId);
+    setTimeout(
+      () => {
+        this.resting.delete(docketId);
+        void this.send(docketId);
+      },
+      Math.min(FIRST_RETRY_MS * 2 ** failed, LAST_RETRY_MS),
+    );
+  }
+}
+
+const NO_STORE =
+  'This browser keeps nothing on this device (a private window, or no room). What you do is sent as long as this page stays open.';
+
+/** Kinds of problem that sending the same again would not change. */
+const FOR_GOOD: ReadonlySet<string> = new Set(['invalid', 'unreadable-request', 'too-large']);
+
+function refusal(row: JournalRow, problem: ApiProblem): ActAnswer {
+  return { outcome: 'refused', id: row.id, code: problem.kind, detail: problem.message };
+}
+
+/** Does something while no other tab of this browser does the same for the docket. */
+async function inOneTab(docketId: string, work: () => Promise<void>): Promise<void> {
+  // Without locks (an old browser) two tabs may send the same, which is harmless.
+  if (!('locks' in navigator)) return work();
+  await navigator.locks.request(`neat-measure.journal.${docketId}`, work);
+}

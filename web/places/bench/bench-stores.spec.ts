@@ -1,0 +1,276 @@
+import { TestBed } from '@angular/core/testing';
+import { pathOf, ROUTES, type ActAnswer, type Bench } from '@neat-measure/contract';
+import { expectedValue, IDLE_REASON } from '@neat-measure/core';
+import { Subject } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import type { Heard } from '../../data/docket-service';
+import { Journal } from '../../data/journal/journal';
+import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../testing/watch-coat';
+import { forgetDevice, until, Wire } from '../../testing/wire';
+import { DocketStore } from './docket-store';
+import { CursorStore } from './measuring/cursor-store';
+import { EntryStore } from './measuring/entry-store';
+
+/** The Bench's state against what goes over the wire: the server's side is played by hand, line by line. */
+describe('the stores of the Bench', () => {
+  let wire: Wire;
+  let heard: Subject<Heard>;
+  let store: DocketStore;
+  let cursor: CursorStore;
+  let entry: EntryStore;
+  let bench: Bench;
+
+  beforeEach(forgetDevice);
+  afterEach(forgetDevice);
+
+  const open = (opened = benchFor(onShelf(watchCoat()))) => {
+    bench = opened;
+    heard = new Subject<Heard>();
+    wire = new Wire([DocketStore, CursorStore, EntryStore], heard);
+    [store, cursor, entry] = [
+      TestBed.inject(DocketStore),
+      TestBed.inject(CursorStore),
+      TestBed.inject(EntryStore),
+    ];
+    store.open(bench.id, () => cursor.begin());
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
+  };
+  const type = (text: string) => {
+    entry.write(text);
+    entry.take();
+  };
+  const verdict = () => store.garments()[0]!.verdict;
+
+  it('walks from preparing to deciding, two readings a step, each written down with how it was taken', async () => {
+    open();
+    expect(cursor.stop().kind).toBe('prepare');
+    cursor.next();
+    expect([cursor.current()?.code, cursor.toGo()]).toEqual(['chest-girth', 4]);
+    type('98');
+    expect((await wire.keep())[0]).toEqual(
+      jasmine.objectContaining({
+        kind: 'reading-taken',
+        docketId: bench.id,
+        code: 'chest-girth',
+        typed: '98',
+        unit: 'cm',
+        length: 980_000,
+        stance: 'standing',
+        instrument: 'tape',
+        clothing: 'close-fitting',
+        origin: 'fitter',
+      }) as never,
+    );
+    expect([cursor.current()?.code, cursor.toGo(), verdict().verdict]).toEqual([
+      'chest-girth',
+      3,
+      'incomplete',
+    ]);
+    type('98.5');
+    expect(cursor.current()?.code).toBe('waist-girth');
+    for (const text of ['86', '86']) type(text);
+    expect(cursor.stop().kind).toBe('decide');
+    expect([verdict().verdict, verdict().proposed, cursor.toGo()]).toEqual(['settled', 'M', 0]);
+  });
+
+  it('goes on without the network, whatever is done', () => {
+    open();
+    cursor.next();
+    for (const text of ['98', '98']) type(text);
+    entry.pass('waist-girth', 'The wearer declines');
+    expect(cursor.stop().kind).toBe('decide');
+    store.does({ kind: 'measurement-asked', code: 'height', asked: true });
+    expect(store.steps().map(({ code, skipped }) => [code, skipped])).toEqual([
+      ['chest-girth', null],
+      ['waist-girth', 'The wearer declines'],
+      ['height', null],
+    ]);
+    const done = store.does({
+      kind: 'garment-decided',
+      chartId: bench.charts[0]!.id,
+      outcome: 'made-to-measure',
+      sizes: {},
+      reason: null,
+      readingIds: store.docket()!.readings.map(({ id }) => id),
+      after: null,
+      found: null,
+    });
+    expect(done).toBeTrue();
+    expect(store.garments()[0]!.decision?.outcome).toBe('made-to-measure');
+  });
+
+  it('does nothing that is refused, and says why', () => {
+    open();
+    const waiting = TestBed.inject(Journal).unsent();
+    expect(store.does({ kind: 'garment-asked', chartId: uuidv7() })).toBeFalse();
+    expect(store.trouble()).toContain('no such chart');
+    expect(TestBed.inject(Journal).unsent()).toBe(waiting);
+  });
+
+  it('says what the server refused, and takes it off the docket', async () => {
+    open();
+    cursor.next();
+    type('98');
+    const { request, acts } = await wire.sent();
+    request.flush(
+      acts.map(
+        ({ id }): ActAnswer => ({
+          outcome: 'refused',
+          id,
+          code: 'not-opened',
+          detail: 'There is no such docket.',
+        }),
+      ),
+    );
+    await until(() => store.trouble() !== '');
+    expect(store.trouble()).toBe(
+      'This was not kept: Odalys Wren read chest: 98 cm. There is no such docket.',
+    );
+    expect(store.docket()!.readings).toEqual([]);
+  });
+
+  it('shows what another fitter does, and fetches what they speak of and this page has never seen', () => {
+    open();
+    const theirs = actOn(bench.id, readingOf('chest-girth', '98'), { id: uuidv7(), name: 'Tiernan Oake' });
+    heard.next({ kept: keptAct(theirs) });
+    heard.next({ kept: keptAct(theirs) });
+    expect(store.docket()!.readings.map(({ by }) => by.name)).toEqual(['Tiernan Oake']);
+    const other = onShelf(watchCoat());
+    const asked = keptAct(actOn(bench.id, { kind: 'garment-asked', chartId: other.id }));
+    heard.next({ kept: asked });
+    wire.http
+      .expectOne(pathOf(ROUTES.dockets, bench.id))
+      .flush({ ...bench, charts: [...bench.charts, other], acts: [...bench.acts, asked] });
+    expect([store.garments().length, store.docket()!.readings.length]).toEqual([2, 1]);
+  });
+
+  it('says when others are not heard, and catches up when they are again', () => {
+    open();
+    heard.next('listening');
+    wire.http.expectNone(pathOf(ROUTES.dockets, bench.id));
+    heard.next('lost');
+    expect(store.lost()).toBeTrue();
+    heard.next('listening');
+    expect(store.lost()).toBeFalse();
+    const missed = keptAct(actOn(bench.id, readingOf('chest-girth', '98')));
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush({ ...bench, acts: [...bench.acts, missed] });
+    expect(store.docket()!.readings.length).toBe(1);
+  });
+
+  it('takes the last reading back from wherever the work stands, past a change of stance', () => {
+    open(benchFor(onShelf(watchCoat()), [{ kind: 'measurement-asked', code: 'nape-to-belt', asked: true }]));
+    cursor.next();
+    for (const text of ['98', '98', '86', '86']) type(text);
+    expect(cursor.stop().kind).toBe('stance');
+    entry.takeBack();
+    expect([cursor.current()?.code, cursor.current()?.readings.length]).toEqual(['waist-girth', 1]);
+    cursor.toDeciding();
+    entry.takeBack();
+    expect(cursor.current()?.code).toBe('nape-to-belt');
+  });
+
+  it('records what the chart wants worn, and what is worn instead until that changes', () => {
+    const sheet = { ...watchCoat(), expects: [] as unknown[] };
+    sheet.expects = ['chest-girth', 'waist-girth'].map((code) => ({
+      code,
+      tension: null,
+      clothing: 'worn-beneath',
+      rounding: null,
+      remeasureAfter: null,
+    }));
+    open(benchFor(onShelf(sheet as never)));
+    cursor.next();
+    type('98');
+    entry.takeOver('thick');
+    type('98');
+    type('86');
+    expect(store.docket()!.readings.map(({ clothing }) => clothing)).toEqual([
+      'worn-beneath',
+      'thick',
+      'thick',
+    ]);
+    expect(verdict().takenOtherwise.map(({ code }) => code)).toEqual(['chest-girth', 'waist-girth']);
+  });
+
+  it('opens a step again that was passed over as idle, when what it rested on has changed', () => {
+    open();
+    cursor.next();
+    for (const text of ['130', '130']) type(text);
+    entry.pass('waist-girth', IDLE_REASON, true);
+    expect(store.steps().map(({ skipped }) => skipped)).toEqual([null, IDLE_REASON]);
+    const assumed = expectedValue(store.values(), 'waist-girth');
+    expect(verdict().assumed).toEqual([{ code: 'waist-girth', value: assumed }]);
+    for (const text of ['98', '98', '98']) {
+      cursor.goTo('chest-girth');
+      type(text);
+    }
+    expect(store.steps().map(({ skipped }) => skipped)).toEqual([null, null]);
+    expect(verdict().verdict).toBe('incomplete');
+  });
+
+  it('confirms what was asked about, and goes on', () => {
+    open();
+    cursor.next();
+    for (const text of ['90', '90', '97', '97']) type(text);
+    expect(cursor.current()?.code).withContext('asked about').toBe('waist-girth');
+    entry.confirm(cursor.suspicions().find(({ weight }) => weight === 'ask')!);
+    expect([store.suspicions().length, cursor.stop().kind]).toEqual([0, 'decide']);
+  });
+
+  it('offers what is on record and takes it over with its date', () => {
+    const takenAt = '2026-03-04T08:00:00.000Z';
+    const record = [
+      { code: 'chest-girth', value: 985_000 as never, takenAt, origin: 'fitter', due: false },
+    ] as const;
+    open(benchFor(onShelf(watchCoat()), [], { record: [...record] }));
+    cursor.next();
+    entry.takeRecorded();
+    const [taken] = store.docket()!.readings;
+    expect([taken!.typed, taken!.carriedFrom, Number(taken!.length)]).toEqual(['985 mm', takenAt, 985_000]);
+    expect(cursor.current()?.code).withContext('settled as it is').toBe('waist-girth');
+  });
+
+  it('keeps what cannot be read in the entry, and offers the other unit', () => {
+    open();
+    cursor.next();
+    type('38.5');
+    expect([entry.entry(), entry.problem()?.code]).toEqual(['38.5', 'impossible']);
+    entry.takeOffer();
+    expect(store.docket()!.readings.map(({ unit, length }) => [unit, Number(length)])).toEqual([
+      ['in', 977_900],
+    ]);
+    type('abc');
+    cursor.next();
+    expect([entry.entry(), entry.problem()]).withContext('another stop begins empty').toEqual(['', null]);
+  });
+
+  it('takes what a tape sends where a measurement is open, and says where it cannot', () => {
+    open();
+    const line = {
+      v: 1,
+      device: 'tape-7',
+      seq: 1,
+      value: 982.5,
+      unit: 'mm',
+      at: '2026-05-04T08:00:00.000Z',
+      place: 1,
+    } as never;
+    entry.receive(line);
+    expect(store.trouble()).toContain('98.3 cm while no measurement was open');
+    cursor.next();
+    entry.receive(line);
+    expect(store.docket()!.readings.map((one) => one.device)).toEqual(['tape-7']);
+    entry.receive({ ...(line as object), docket: uuidv7() } as never);
+    expect(store.trouble()).toContain('for another docket');
+  });
+
+  it('says when there is no such docket', () => {
+    bench = benchFor(onShelf(watchCoat()));
+    wire = new Wire([DocketStore, CursorStore, EntryStore]);
+    store = TestBed.inject(DocketStore);
+    store.open(bench.id, () => undefined);
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).error(new ProgressEvent('error'));
+    expect(store.trouble()).toContain('cannot be reached');
+    expect(store.does({ kind: 'measurement-asked', code: 'height', asked: true })).toBeFalse();
+  });
+});

@@ -1,0 +1,200 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { Bench, Chart, KeptAct, Protocol } from '@neat-measure/contract';
+import {
+  apply,
+  continued,
+  demandable,
+  judgeDocket,
+  planOf,
+  replay,
+  sayAct,
+  sayRefusal,
+  type Act,
+  type Docket,
+  type Doing,
+  type JudgedDocket,
+  type Planned,
+  type Shelf,
+} from '@neat-measure/core';
+import { Subscription } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { DocketService } from '../../data/docket-service';
+import { Journal } from '../../data/journal/journal';
+import { SessionService } from '../../data/session-service';
+import { stepsOf, type Step } from './measuring/steps';
+
+/** What the charts and protocols of a docket are found on. */
+interface BenchShelf extends Shelf<Chart> {
+  readonly protocols: readonly Protocol[];
+}
+
+const EMPTY_SHELF: BenchShelf = { charts: [], protocols: [] };
+const NOTHING_ASKED: Planned = { garments: [], protocolIds: [], extraCodes: [], clothing: {} };
+const NOTHING_JUDGED: JudgedDocket<Chart> = {
+  garments: [],
+  values: new Map(),
+  suspicions: [],
+  openAgain: [],
+};
+
+/**
+ * The docket on the Bench: the acts the server has kept, then those that wait on this device, and
+ * what follows from them. Whatever is done goes through `does`.
+ */
+@Injectable()
+export class DocketStore {
+  private readonly dockets = inject(DocketService);
+  private readonly journal = inject(Journal);
+  private readonly session = inject(SessionService);
+  private readonly destroyed = inject(DestroyRef);
+
+  private readonly bench = signal<Bench | null>(null);
+  private readonly kept = signal<readonly KeptAct[]>([]);
+  private listening = Subscription.EMPTY;
+
+  /** What went wrong between here and the server, or why an act was not let in. */
+  readonly trouble = signal('');
+  /** Whether what others do on this docket is not heard for the moment. */
+  readonly lost = signal(false);
+
+  readonly number = computed(() => this.bench()?.number ?? null);
+  readonly wearer = computed(() => this.bench()?.wearer ?? null);
+  readonly record = computed(() => this.bench()?.record ?? []);
+  readonly shelf = computed<BenchShelf>(() => this.bench() ?? EMPTY_SHELF);
+
+  private readonly standing = computed(() => replay(this.kept().map(({ act }) => act)));
+  private readonly waiting = computed(() => {
+    const id = this.bench()?.id;
+    const known = new Set(this.kept().map(({ act }) => act.id));
+    return this.journal
+      .waiting()
+      .map(({ act }) => act)
+      .filter((act) => act.docketId === id && !known.has(act.id));
+  });
+  readonly docket = computed<Docket | null>(
+    () => continued(this.standing(), this.waiting(), this.shelf()).docket,
+  );
+
+  /** What the plan rests on: it stays as it is while only readings come in. */
+  private readonly asked = computed<Planned>(() => this.docket() ?? NOTHING_ASKED, { equal: asksTheSame });
+  readonly plan = computed(() => planOf(this.asked(), this.shelf()));
+  /** What may be measured besides, and whether it is asked for. */
+  readonly extras = computed(() => demandable(this.asked(), this.shelf()));
+  readonly protocols = computed(() => {
+    const { protocolIds } = this.asked();
+    return this.shelf().protocols.filter(({ id }) => protocolIds.includes(id));
+  });
+
+  private readonly judged = computed<JudgedDocket<Chart>>(() => {
+    const docket = this.docket();
+    return docket === null ? NOTHING_JUDGED : judgeDocket(docket, this.shelf());
+  });
+  readonly garments = computed(() => this.judged().garments);
+  readonly values = computed(() => this.judged().values);
+  /** What does not hang together and nobody has confirmed. */
+  readonly suspicions = computed(() => this.judged().suspicions);
+  readonly steps = computed<readonly Step[]>(() => {
+    const docket = this.docket();
+    return docket === null ? [] : stepsOf(this.plan(), docket, this.judged().openAgain);
+  });
+
+  constructor() {
+    this.journal.kept.pipe(takeUntilDestroyed()).subscribe((kept) => this.take(kept));
+    this.journal.refused.pipe(takeUntilDestroyed()).subscribe(({ act, why }) => {
+      if (act.docketId === this.bench()?.id) this.trouble.set(`This was not kept: ${this.say(act)} ${why}`);
+    });
+    this.destroyed.onDestroy(() => this.listening.unsubscribe());
+  }
+
+  /**
+   * Opens a docket, and hears what others do on it from then on.
+   *
+   * @param ready called once it is there
+   */
+  open(docketId: string, ready: () => void): void {
+    this.bench.set(null);
+    this.kept.set([]);
+    this.trouble.set('');
+    this.listening.unsubscribe();
+    this.listening = new Subscription();
+    this.listening.add(
+      this.dockets.hear(docketId).subscribe((heard) => {
+        if (heard === 'lost') this.lost.set(true);
+        else if (heard === 'listening') {
+          // What was missed is told by the stream itself, unless it had to begin anew.
+          if (this.lost()) this.fetch(docketId);
+          this.lost.set(false);
+        } else this.take(heard.kept);
+      }),
+    );
+    this.fetch(docketId, ready);
+  }
+
+  /**
+   * Does something on the docket: written down on this device, shown as done, and sent.
+   *
+   * @returns whether it was let in; if not, `trouble` says why
+   */
+  does(doing: Doing): boolean {
+    const [bench, fitter] = [this.bench(), this.session.fitter()];
+    if (bench === null || fitter === null) return false;
+    const by = { id: fitter.id, name: fitter.name };
+    const act: Act = { id: uuidv7(), docketId: bench.id, at: new Date().toISOString(), by, ...doing };
+    const applied = apply(this.docket(), act, this.shelf());
+    if (!applied.ok) {
+      this.trouble.set(sayRefusal(applied.problem));
+      return false;
+    }
+    this.trouble.set('');
+    this.journal.write(fitter.pen, applied.value.act);
+    return true;
+  }
+
+  /** What was done, in a sentence. */
+  private say(act: Act): string {
+    return sayAct(act, {
+      garment: (id) => this.shelf().charts.find((one) => one.id === id)?.sheet.garment ?? 'a garment',
+      protocol: (id) => this.shelf().protocols.find((one) => one.id === id)?.name ?? 'a protocol',
+    });
+  }
+
+  private fetch(docketId: string, ready?: () => void): void {
+    this.listening.add(
+      this.dockets.open(docketId).subscribe({
+        next: (bench) => {
+          this.bench.set(bench);
+          this.kept.update((kept) => inOrder(bench.acts, kept));
+          ready?.();
+        },
+        error: (problem: Error) => this.trouble.set(problem.message),
+      }),
+    );
+  }
+
+  private take(one: KeptAct): void {
+    const bench = this.bench();
+    if (bench !== null && one.act.docketId !== bench.id) return;
+    this.kept.update((kept) => inOrder(kept, [one]));
+    // Somebody asked for what this page has never seen.
+    const { charts, protocols } = this.shelf();
+    const { act } = one;
+    const unknown =
+      ('chartId' in act && charts.every(({ id }) => id !== act.chartId)) ||
+      ('protocolId' in act && protocols.every(({ id }) => id !== act.protocolId));
+    if (bench !== null && unknown) this.fetch(bench.id);
+  }
+}
+
+/** Kept acts, each once, in the order they were let in. */
+function inOrder(some: readonly KeptAct[], more: readonly KeptAct[]): readonly KeptAct[] {
+  const all = new Map([...some, ...more].map((one) => [one.act.id, one]));
+  return [...all.values()].sort((a, b) => a.place - b.place);
+}
+
+/** Whether two states of a docket ask for the same steps: most of what comes in is readings, and plans nothing anew. */
+function asksTheSame(one: Planned, other: Planned): boolean {
+  const asked = ({ garments, protocolIds, extraCodes, clothing }: Planned) =>
+    JSON.stringify([garments, protocolIds, extraCodes, clothing]);
+  return one === other || asked(one) === asked(other);
+}
