@@ -130,7 +130,7 @@ export default tseslint.config(
   },
   {
     // The options of a combobox are reached by its arrow keys; focus stays in the field (WAI-ARIA).
-    files: ['web/places/bench/docket-desk.html'],
+    files: ['web/places/bench/opening/docket-desk.html'],
     rules: {
       '@angular-eslint/template/click-events-have-key-events': 'off',
       '@angular-eslint/template/interactive-supports-focus': 'off',

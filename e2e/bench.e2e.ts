@@ -105,22 +105,22 @@ test('readings taken without a network are kept on the device and sent later', a
 }) => {
   allowErrors(/ERR_FAILED/);
   await openDocket(page, 'farah', ['Estuary fleece']);
-  await page.route('**/api/readings/**', (route) => route.abort());
+  await page.route('**/api/acts', (route) => route.abort());
   await takeReadings(page, '98');
-  await expect(page.getByText('1 reading waits for the network; kept on this device.')).toBeVisible();
+  await expect(page.getByText('1 act waits to be sent; kept on this device.')).toBeVisible();
   await expect(page.getByText('1 reading to go')).toBeVisible();
-  const sent = page.waitForResponse((response) => response.url().includes('/api/readings/') && response.ok());
-  await page.unroute('**/api/readings/**');
+  const sent = page.waitForResponse((response) => response.url().includes('/api/acts') && response.ok());
+  await page.unroute('**/api/acts');
   await page.reload();
   await sent;
-  await expect(page.getByText('waits for the network')).toHaveCount(0);
+  await expect(page.getByText('to be sent; kept on this device')).toHaveCount(0);
   await expect(page.getByText('1 reading to go')).toBeVisible();
 });
 
 test('? lists the keys', async ({ fitter: page }) => {
   await openDocket(page, 'lucia', ['Estuary fleece']);
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toContainText('take the reading, go on, or accept the size');
+  await expect(page.getByRole('dialog')).toContainText('take the reading, or go on');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });

@@ -66,7 +66,7 @@ export async function openDocket(
     await page.keyboard.press('Space');
   }
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
+  await expect(page.getByText('Prepare, before the tape')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.locator('#entry')).toBeFocused();
 }

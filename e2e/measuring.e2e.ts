@@ -250,7 +250,7 @@ test('the wearer measures themselves by a link, and the fitter takes it over', a
   await own.close();
 
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
+  await expect(page.getByText('Prepare, before the tape')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText(/On record: 95.5 cm, read by the wearer on/)).toBeVisible();
   await page.keyboard.press('k');
@@ -276,9 +276,11 @@ test('a step on demand is asked for while preparing, and a reading keeps how it 
   await page.keyboard.press('t');
   await page.keyboard.press('w');
   await expect(page.getByRole('button', { name: /not as asked/ })).toBeVisible();
-  const saved = page.waitForRequest((request) => request.url().includes('/api/readings/'));
+  const saved = page.waitForRequest((request) => request.url().includes('/api/acts'));
   await takeReadings(page, '38');
-  expect((await saved).postDataJSON()).toMatchObject({ tension: 'snug', clothing: 'worn-beneath' });
+  expect((await saved).postDataJSON()).toMatchObject({
+    acts: [{ kind: 'reading-taken', tension: 'snug', clothing: 'worn-beneath' }],
+  });
 });
 
 test('keys typed ahead of a step that is not drawn yet belong to that step', async ({ fitter: page }) => {
@@ -286,7 +288,7 @@ test('keys typed ahead of a step that is not drawn yet belong to that step', asy
   await page.getByText('Or measure by a protocol').click();
   await page.getByRole('checkbox', { name: /^Headwear/ }).check();
   await page.getByRole('button', { name: 'Open the docket' }).click();
-  await expect(page.getByRole('heading', { name: 'Prepare' })).toBeVisible();
+  await expect(page.getByText('Prepare, before the tape')).toBeVisible();
   // All of it within one turn of the page, as a script or a very fast wedge would send it.
   await page.evaluate(() => {
     for (const key of ['Enter', '5', '7', 'Enter'])

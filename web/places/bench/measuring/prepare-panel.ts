@@ -16,7 +16,7 @@ import { CursorStore } from './cursor-store';
 @Component({
   selector: 'nm-prepare-panel',
   template: `
-    <p class="step">Before the tape, with</p>
+    <p class="step">Prepare, before the tape</p>
     <h1>{{ store.wearer()?.name }}</h1>
     @for (line of cautions(); track line) {
       <p class="caution"><b>Caution.</b> {{ line }}</p>

@@ -93,7 +93,7 @@ export class DocketDesk {
   protected readonly sought = signal('');
   protected readonly shelves = computed(() => {
     const makers = new Map<string, { chart: ChartSummary; measurements: string }[]>();
-    const ticked = [...this.chosen().values()].filter((chart) => chart !== null);
+    const ticked = [...this.chosen().values()].flatMap((chart) => (chart?.maker ? [chart] : []));
     const found = this.charts.items();
     for (const chart of [...ticked.filter(({ id }) => found.every((one) => one.id !== id)), ...found]) {
       const measurements = chart.codes.map((code) => measurement(code).name.toLowerCase()).join(', ');
@@ -114,13 +114,15 @@ export class DocketDesk {
     if (ahead !== '') this.type(ahead);
     effect(() => {
       const id = this.chart();
-      if (id !== undefined)
-        this.chartService.open(id).subscribe(({ sheet, seriesId, version }) => {
-          const { maker, garment, kind, parts } = sheet;
-          const counts = { parts: parts.length, sizes: parts[0]!.sizes.length, codes: [] };
-          const summary = { id, seriesId, version, maker, garment, kind, ...counts };
-          this.chosen.set(new Map([[id, summary]]));
-        });
+      if (id === undefined) return;
+      this.chosen.set(new Map([[id, unnamed(id)]]));
+      this.chartService.open(id).subscribe({
+        next: ({ sheet: { maker, garment } }) =>
+          this.chosen.update((chosen) =>
+            chosen.has(id) ? new Map(chosen).set(id, { ...unnamed(id), maker, garment }) : chosen,
+          ),
+        error: (problem: Error) => this.failed.set(problem.message),
+      });
     });
     // Enter waits for the list that answers what was typed: it never takes a row of another.
     effect(() => {
@@ -258,6 +260,21 @@ export class DocketDesk {
     const open = garments.filter(({ decided }) => decided === null).length;
     return open === 0 ? 'decided' : `${open} open`;
   }
+}
+
+/** A chart that is ticked before its name has come. */
+function unnamed(id: string): ChartSummary {
+  return {
+    id,
+    seriesId: id,
+    version: 1,
+    maker: '',
+    garment: '',
+    kind: 'other',
+    parts: 0,
+    sizes: 0,
+    codes: [],
+  };
 }
 
 /** Names are the same without their accents and in any case. */
