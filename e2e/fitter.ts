@@ -54,6 +54,7 @@ export async function openDocket(
   garments: readonly (string | RegExp)[],
 ): Promise<void> {
   await chooseWearer(page, wearer);
+  await expect(page.getByRole('checkbox').first()).toBeVisible();
   for (const garment of garments) {
     const box = page.getByRole('checkbox', { name: garment });
     for (let presses = 0; !(await holdsFocus(box)); presses++) {

@@ -82,6 +82,9 @@ export class Bench {
         this.speech.say(`${measurement(stop.code).name}. ${measurement(stop.code).place}`);
       else if (stop.kind === 'stance') this.speech.say(STANCE_ASKS[stop.stance]);
     });
+    effect(() => {
+      while (this.drawn() && this.ahead.length > 0) untracked(() => this.press(this.ahead.shift()!));
+    });
     effect(() => this.shortcuts.shortcuts.set(listedKeys([...this.panelKeys(), ...this.commands])));
   }
 
@@ -113,24 +116,32 @@ export class Bench {
 
   protected onKey(event: KeyboardEvent): void {
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
-    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    if (this.typedAhead(key) || handleKey([...this.panelKeys(), ...this.commands], key, event)) {
+    // Before its stop is drawn a key waits for it: it belongs to that stop, not to the one before.
+    if (this.drawn() && this.ahead.length === 0) this.press(event);
+    else {
+      this.ahead.push(event);
       event.preventDefault();
-      this.reading()?.settle(key);
     }
+  }
+
+  /** Keys that came before what they are meant for was drawn. */
+  private readonly ahead: KeyboardEvent[] = [];
+  /** Whether what is in the middle is what the work stands at. */
+  private readonly drawn = computed(
+    () =>
+      (this.stop().kind === 'step') === (this.reading() !== undefined) &&
+      this.deciding() === (this.decidePanel() !== undefined),
+  );
+
+  private press(event: KeyboardEvent): void {
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    if (!handleKey([...this.panelKeys(), ...this.commands], key, event)) return;
+    event.preventDefault();
+    this.reading()?.settle(key);
   }
 
   /** The keys of what is in the middle. */
   private readonly panelKeys = computed(() => this.reading()?.commands ?? this.decidePanel()?.commands ?? []);
-
-  /** A key of a reading that comes before its step is drawn: it belongs to that step all the same. */
-  private typedAhead(key: string): boolean {
-    if (this.stop().kind !== 'step' || this.reading() !== undefined) return false;
-    if (/^[\d.,/ ½¼¾⅛⅜⅝⅞]$/.test(key)) this.entry.entry.update((entry) => entry + key);
-    else if (key === 'Enter' && this.entry.entry() !== '') this.entry.take();
-    else return false;
-    return true;
-  }
 
   /** The keys of the Bench wherever the work stands; what is being typed comes before them. */
   private readonly commands: readonly KeyCommand[] = (

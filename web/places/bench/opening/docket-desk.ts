@@ -8,6 +8,7 @@ import {
   inject,
   input,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -50,6 +51,7 @@ export class DocketDesk {
   protected readonly devices = inject(DeviceService);
   private readonly router = inject(Router);
   private readonly search = viewChild.required<ElementRef<HTMLInputElement>>('search');
+  private readonly found = viewChild.required<ElementRef<HTMLInputElement>>('found');
 
   protected readonly wearers = new Paged<Wearer>((query) => this.wearerService.list(query));
   protected readonly charts = new Paged<ChartSummary>((query) => this.chartService.list(query));
@@ -128,7 +130,10 @@ export class DocketDesk {
     effect(() => {
       if (!this.wanted() || !this.wearers.current()) return;
       this.wanted.set(false);
-      this.takeRow(this.row() ?? 0);
+      untracked(() => this.takeRow(this.row() ?? 0));
+    });
+    effect(() => {
+      if (this.wearer() !== null && this.opensThen()) untracked(() => this.open());
     });
     afterNextRender(() => this.search().nativeElement.focus());
   }
@@ -158,13 +163,21 @@ export class DocketDesk {
     if (event.key === 'ArrowDown') this.row.set(row === null ? 0 : Math.min(row + 1, rows - 1));
     else if (event.key === 'ArrowUp') this.row.set(row === null ? rows - 1 : Math.max(row - 1, 0));
     // Nothing typed and no arrow used, nobody is meant.
-    else if (event.key === 'Enter') this.wanted.set(row !== null);
+    else if (event.key === 'Enter') this.take(row);
     else return;
     event.preventDefault();
   }
 
+  /** Takes a row as soon as the list answers what was typed. What is typed from now on is about garments. */
+  protected take(row: number | null): void {
+    if (row === null) return;
+    this.row.set(row);
+    this.wanted.set(true);
+    this.found().nativeElement.focus();
+  }
+
   /** Takes a row of the list: a wearer, or the new one that was typed. */
-  protected takeRow(row: number): void {
+  private takeRow(row: number): void {
     const wearer = this.wearers.items()[row];
     if (wearer !== undefined) {
       this.wearer.set(wearer);
@@ -175,8 +188,7 @@ export class DocketDesk {
         next: (added) => this.wearer.set(added),
         error: (problem: Error) => this.failed.set(problem.message),
       });
-    } else return;
-    queueMicrotask(() => document.querySelector<HTMLElement>('.garments input')?.focus());
+    }
   }
 
   protected seek(words: string): void {
@@ -186,12 +198,17 @@ export class DocketDesk {
 
   /** Enter in the search ticks the first garment found; with nothing sought it opens the docket. */
   protected takeFound(): void {
-    if (this.sought().trim() === '') return this.open();
-    if (!this.charts.current()) return;
-    const found = this.charts.items().find(({ id }) => !this.chosen().has(id));
-    if (found === undefined) return;
-    this.tick(found.id, found);
+    const words = this.sought().trim();
+    if (words === '') return this.open();
+    // Asked by itself: the list may not answer what was typed yet, and the next word may come at once.
     this.seek('');
+    this.chartService.list({ search: words, from: 0 }).subscribe({
+      next: ({ items }) => {
+        const found = items.find(({ id }) => !this.chosen().has(id));
+        if (found !== undefined) this.tick(found.id, found);
+      },
+      error: (problem: Error) => this.failed.set(problem.message),
+    });
   }
 
   protected tick(id: string, chart: ChartSummary | null): void {
@@ -210,12 +227,15 @@ export class DocketDesk {
         : '',
   );
 
+  /** Enter was pressed before the wearer who was named had been found. */
+  private readonly opensThen = signal(false);
   /** The docket being opened: asked for again after a failure, it is the same one. */
   private opening: string | null = null;
 
   /** Opens the docket and goes to the tape. */
   protected open(): void {
     const [wearer, fitter] = [this.wearer(), this.session.fitter()];
+    this.opensThen.set(wearer === null && this.query().trim() !== '');
     if (wearer === null || fitter === null || this.chosen().size === 0 || this.busy()) return;
     this.busy.set(true);
     this.failed.set('');
