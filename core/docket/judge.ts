@@ -101,7 +101,7 @@ const NO_IDLE: Idle = { holding: [], openAgain: [] };
  * is still so for a garment: a reading since may have changed what it rested on.
  */
 function idleFor(docket: Docket, { id, sheet }: ShelvedChart, { body, values }: Basis): Idle {
-  const codes = codesRead(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
+  const codes = codesOf(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
   if (codes.length === 0) return NO_IDLE;
   const ruling = rulingOf(docket, id);
   const same = remembered(SAME, sheet, [ruling, codes, [...values]], () =>
@@ -121,7 +121,7 @@ function verdictOf(
   // expect, and marked so; any other plausible value would have given the same size.
   const assumed = idle.map((code) => [code, { value: expectedValue(values, code), assumed: true }] as const);
   const whole = new Map<MeasurementCode, MeasuredValue>([...body, ...assumed]);
-  const on = codesRead(sheet).map((code) => [whole.get(code), suspects.has(code)]);
+  const on = codesOf(sheet).map((code) => [whole.get(code), suspects.has(code)]);
   return remembered(VERDICTS, sheet, [ruling, on], () =>
     judge(compiled(sheet), whole, { ...ruling, suspects }),
   );
@@ -147,6 +147,15 @@ function remembered<Answer>(
   const found = answer();
   memory.set(sheet, { on, answer: found });
   return found;
+}
+
+const CODES = new WeakMap<ChartSheet, readonly MeasurementCode[]>();
+
+/** What a chart reads, found once for as long as its sheet lives. */
+function codesOf(sheet: ChartSheet): readonly MeasurementCode[] {
+  const known = CODES.get(sheet) ?? codesRead(sheet);
+  CODES.set(sheet, known);
+  return known;
 }
 
 const COMPILED = new WeakMap<ChartSheet, CompiledChart>();

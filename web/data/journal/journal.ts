@@ -102,17 +102,21 @@ export class Journal {
   }
 
   private async show(rows: readonly JournalRow[]): Promise<void> {
+    const known = new Map(this.rows().map((one) => [one.act.id, one]));
     const waiting: WaitingAct[] = [];
     for (const row of rows) {
-      const read = readAct(row.act);
-      if (read.ok) waiting.push({ pen: row.pen, act: read.value });
-      else await this.setAside(row, sayUnreadableAct(read.problem));
+      // What this page wrote itself it need not read.
+      const own = known.get(row.id);
+      const read = own === undefined ? readAct(row.act) : null;
+      if (own !== undefined) waiting.push(own);
+      else if (read?.ok === true) waiting.push({ pen: row.pen, act: read.value });
+      else if (read?.ok === false) await this.setAside(row, sayUnreadableAct(read.problem));
     }
-    const known = new Set(waiting.map(({ act }) => act.id));
-    this.rows.update((now) => [
-      ...waiting,
-      ...now.filter(({ act }) => this.writing.has(act.id) && !known.has(act.id)),
-    ]);
+    const stored = new Set(waiting.map(({ act }) => act.id));
+    this.rows.update((now) => {
+      const then = [...waiting, ...now.filter(({ act }) => this.writing.has(act.id) && !stored.has(act.id))];
+      return then.length === now.length && then.every((one, at) => one === now[at]) ? now : then;
+    });
     for (const docketId of new Set(waiting.map(({ act }) => act.docketId))) void this.send(docketId);
   }
 

@@ -14,6 +14,7 @@ import {
   type Docket,
   type Doing,
   type JudgedDocket,
+  type JudgedGarment,
   type Planned,
   type Shelf,
 } from '@neat-measure/core';
@@ -90,14 +91,20 @@ export class DocketStore {
     const docket = this.docket();
     return docket === null ? NOTHING_JUDGED : judgeDocket(docket, this.shelf());
   });
-  readonly garments = computed(() => this.judged().garments);
-  readonly values = computed(() => this.judged().values);
-  /** What does not hang together and nobody has confirmed. */
-  readonly suspicions = computed(() => this.judged().suspicions);
-  readonly steps = computed<readonly Step[]>(() => {
-    const docket = this.docket();
-    return docket === null ? [] : stepsOf(this.plan(), docket, this.judged().openAgain);
+  // An act that the server has kept changes nothing of what is shown, so nothing is drawn anew for it.
+  readonly garments = computed(() => this.judged().garments, { equal: sameGarments });
+  readonly values = computed(() => this.judged().values, {
+    equal: (one, other) => sameText([...one], [...other]),
   });
+  /** What does not hang together and nobody has confirmed. */
+  readonly suspicions = computed(() => this.judged().suspicions, { equal: sameText });
+  readonly steps = computed<readonly Step[]>(
+    () => {
+      const docket = this.docket();
+      return docket === null ? [] : stepsOf(this.plan(), docket, this.judged().openAgain);
+    },
+    { equal: sameText },
+  );
 
   constructor() {
     this.journal.kept.pipe(takeUntilDestroyed()).subscribe((kept) => this.take(kept));
@@ -197,4 +204,23 @@ function asksTheSame(one: Planned, other: Planned): boolean {
   const asked = ({ garments, protocolIds, extraCodes, clothing }: Planned) =>
     JSON.stringify([garments, protocolIds, extraCodes, clothing]);
   return one === other || asked(one) === asked(other);
+}
+
+function sameText(one: unknown, other: unknown): boolean {
+  return JSON.stringify(one) === JSON.stringify(other);
+}
+
+/** A verdict that was not found anew is the same object. */
+function sameGarments(
+  some: readonly JudgedGarment<Chart>[],
+  others: readonly JudgedGarment<Chart>[],
+): boolean {
+  return (
+    some.length === others.length &&
+    some.every(({ chart, verdict, decision }, at) => {
+      const other = others[at]!;
+      const decided = decision?.id === other.decision?.id;
+      return chart === other.chart && verdict === other.verdict && decided;
+    })
+  );
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Bench, DocketSummary } from '@neat-measure/contract';
 import { sayAct } from '@neat-measure/core';
 import { DocketService } from '../../data/docket-service';
@@ -8,7 +9,7 @@ import { Paged } from '../../data/paged';
 /** The Log: every docket, act by act, in sentences. */
 @Component({
   selector: 'nm-log',
-  imports: [RouterLink],
+  imports: [NzInputModule, RouterLink],
   templateUrl: './log.html',
   styleUrl: './log.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,11 +31,14 @@ export class Log {
     };
     return {
       title: `Docket ${bench.number} · ${bench.wearer.name}`,
-      acts: bench.acts.map(({ act, receivedAt }) => ({
+      acts: bench.acts.map(({ act, receivedAt }, at) => ({
         id: act.id,
-        at: moment(act.at),
+        day: day(act.at) === day(bench.acts[at - 1]?.act.at ?? '') ? '' : day(act.at),
+        at: new Date(act.at).toLocaleTimeString('en-GB'),
         // A device's clock may be wrong, or the act may have waited there.
-        received: farApart(act.at, receivedAt) ? `received ${moment(receivedAt)}` : '',
+        received: farApart(act.at, receivedAt)
+          ? `received ${day(receivedAt)}, ${new Date(receivedAt).toLocaleTimeString('en-GB')}`
+          : '',
         words: sayAct(act, names),
       })),
     };
@@ -60,6 +64,8 @@ function farApart(one: string, other: string): boolean {
   return Math.abs(Date.parse(one) - Date.parse(other)) > FAR_APART_MS;
 }
 
-function moment(at: string): string {
-  return new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });
+function day(at: string): string {
+  return at === ''
+    ? ''
+    : new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 }

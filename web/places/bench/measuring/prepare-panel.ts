@@ -114,7 +114,8 @@ export class PreparePanel {
     const stances = [
       ...new Set(steps.map(({ code }) => STANCE_WORDS[measurement(code).stance].toLowerCase())),
     ];
-    const clothes = [...new Set(steps.map(({ clothing }) => CLOTHING_WORDS[clothing]))].join(' and ');
-    return `${steps.length} ${steps.length === 1 ? 'measurement' : 'measurements'}, ${clothes}: ${stances.join('; ')}`;
+    const other = steps.filter(({ clothing }) => clothing !== 'close-fitting');
+    const clothes = [...new Set(other.map(({ clothing }) => `, ${CLOTHING_WORDS[clothing]}`))].join('');
+    return `${steps.length} ${steps.length === 1 ? 'measurement' : 'measurements'}${clothes}: ${stances.join('; ')}`;
   });
 }
