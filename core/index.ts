@@ -97,6 +97,7 @@ export * from './docket/acts/garment-decided';
 export * from './docket/apply';
 export * from './docket/say-act';
 export * from './docket/settle';
+export * from './docket/record';
 export * from './docket/plan';
 export * from './docket/judge';
 export * from './group/seen-ids';

@@ -112,4 +112,21 @@ describe('foresee', () => {
       { code: 'head-girth', bits: 0 },
     ]);
   });
+
+  it('goes by the rule that the docket puts in the place of the chart’s', () => {
+    const chart = compiledOf(
+      'size,chest-girth (cm),waist-girth (cm)\nM,94-102,<80\nL,104-110,80-90\nXL,110-119,>90',
+      { rule: 'key-decides', key: 'chest-girth' },
+    );
+    // In the gap: by the chest alone it is L, whatever the waist.
+    const ask = (rule?: 'widest-decides') =>
+      foresee(
+        [{ chart, preference: 'regular', rule }],
+        known({ 'chest-girth': 103 }),
+        ['waist-girth'],
+        seededRandom(3),
+      );
+    expect(ask().idle).toEqual(['waist-girth']);
+    expect(ask('widest-decides').idle).toEqual([]);
+  });
 });

@@ -36,7 +36,6 @@ export async function linesBehind(
     .whereIn('device', [...devices])
     .where('place', '>', place)
     .orderBy('place')
-    .limit(1_000)
     .select<{ place: number; line: unknown }[]>('place', 'line');
   return rows.map((row) => ({
     ...readJson(deviceLineSchema, row.line, `device line ${row.place}`),

@@ -78,8 +78,7 @@ export async function actsBehind(
   const rows: ActRow[] = await actRows(database)
     .whereIn('docket_id', [...docketIds])
     .where('place', '>', place)
-    .orderBy('place')
-    .limit(1_000);
+    .orderBy('place');
   return rows.map(toAct);
 }
 

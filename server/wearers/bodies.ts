@@ -1,5 +1,5 @@
 import type { Bodies } from '@neat-measure/contract';
-import { agreementOf, asReading, type MeasurementCode, type ReadingTaken } from '@neat-measure/core';
+import { latestSettled, type MeasurementCode } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readingsByWearer } from '../dockets/act-store';
 
@@ -8,21 +8,11 @@ export async function listBodies(database: Database, codes: readonly Measurement
   const byWearer = await readingsByWearer(database, codes);
   return (
     [...byWearer.values()]
-      .map(latestSettled)
+      .map((taken) =>
+        Object.fromEntries(latestSettled(taken).map(({ code, value }) => [code, value] as const)),
+      )
       .filter((body) => Object.keys(body).length > 0)
       // By their values, so that the order they were measured in says nothing of who they are.
       .sort((one, other) => (JSON.stringify(one) < JSON.stringify(other) ? -1 : 1))
-  );
-}
-
-/** Of each measurement the value of the docket that took it last, where its readings agree. */
-function latestSettled(taken: readonly ReadingTaken[]): Bodies[number] {
-  return Object.fromEntries(
-    [...new Set(taken.map(({ code }) => code))].flatMap((code) => {
-      const own = taken.filter((one) => one.code === code);
-      const together = own.filter(({ docketId }) => docketId === own.at(-1)!.docketId);
-      const agreement = agreementOf(code, together.map(asReading));
-      return agreement.state === 'agreed' ? [[code, agreement.value] as const] : [];
-    }),
   );
 }

@@ -58,7 +58,7 @@ function toProblem(error: unknown): ApiProblem {
   if (error.status === 0)
     return new ApiProblem(
       'offline',
-      'The server cannot be reached. What you typed is kept; it is sent when the network is back.',
+      'The server cannot be reached. What you typed stays here; try again when the network is back.',
     );
   const body: unknown = typeof error.error === 'string' ? parseJson(error.error) : error.error;
   const problem = problemSchema.safeParse(body);

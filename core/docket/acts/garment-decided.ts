@@ -71,6 +71,17 @@ export const garmentDecided: ActKind<GarmentDecided> = {
   },
 };
 
+/**
+ * The label that may be accepted as it is proposed; `null` for none. Beyond the range the nearest size
+ * is only a fallback: it is taken knowingly, as another size with a reason.
+ */
+export function acceptable({
+  verdict,
+  proposed,
+}: Pick<GarmentVerdict, 'verdict' | 'proposed'>): string | null {
+  return verdict === 'beyond' ? null : proposed;
+}
+
 /** Whether a decision hands a size over. */
 function handsOver({ outcome }: Pick<GarmentDecided, 'outcome'>): boolean {
   return outcome === 'accepted' || outcome === 'overridden';
@@ -89,9 +100,8 @@ function refuseSizes(act: GarmentDecided, sheet: ChartSheet, verdict: GarmentVer
       };
   }
   if (act.outcome === 'overridden') return act.reason === null ? { code: 'reason-missing' } : null;
-  const { proposed } = verdict;
+  const proposed = acceptable(verdict);
   const same = sheet.parts.every(({ code }) => act.sizes[code] === verdict.sizes[code]);
-  // Beyond the range the nearest size is only a fallback: it is taken knowingly, with a reason.
-  if (proposed === null || verdict.verdict === 'beyond') return { code: 'nothing-proposed' };
+  if (proposed === null) return { code: 'nothing-proposed' };
   return same ? null : { code: 'not-the-proposal', proposed };
 }

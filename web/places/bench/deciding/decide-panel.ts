@@ -12,6 +12,7 @@ import {
 } from '@angular/core';
 import type { Chart } from '@neat-measure/contract';
 import {
+  acceptable,
   codesRead,
   decidingPart,
   FIT_PREFERENCES,
@@ -69,14 +70,8 @@ export class DecidePanel {
   protected readonly sheet = computed(() => this.garment().chart.sheet);
   protected readonly verdict = computed(() => this.garment().verdict);
   protected readonly word = computed(() => VERDICT_WORDS[this.verdict().verdict]);
-  /**
-   * What one key accepts. Beyond the range the nearest size is only a fallback: it is taken
-   * knowingly, as another size with a reason, and never by the key that accepts.
-   */
-  protected readonly acceptable = computed(() => {
-    const { verdict, proposed } = this.verdict();
-    return verdict === 'beyond' ? null : proposed;
-  });
+  /** What one key accepts. */
+  protected readonly acceptable = computed(() => acceptable(this.verdict()));
   protected readonly flagged = computed(() => ['beyond', 'not-made'].includes(this.verdict().verdict));
   /** The decision that stands, in words; one put off leaves the garment open. */
   protected readonly standing = computed(() => {

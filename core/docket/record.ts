@@ -1,0 +1,79 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import type { Length } from '../quantity/length';
+import type { Act } from './acts';
+import { asReading, type ReadingTaken } from './acts/reading-taken';
+import type { Origin, Reading } from './docket';
+import { agreementOf } from './settle';
+import type { ShelvedChart } from './shelf';
+
+/** What an earlier docket of a wearer already answers: offered, never used by itself. */
+export interface RecordedValue {
+  readonly code: MeasurementCode;
+  readonly value: Length;
+  readonly takenAt: string;
+  readonly origin: Origin;
+  /** Older than the house lets a record stand: to be measured again. */
+  readonly due: boolean;
+}
+
+/** How long a record stands before the wearer is measured again, unless a chart says otherwise: half a year. */
+const REMEASURE_AFTER_DAYS = 183;
+const DAY_MS = 86_400_000;
+
+/** The readings among some acts that were not taken back, in their order. */
+export function standingTaken(acts: readonly Act[]): ReadingTaken[] {
+  const back = new Set(acts.flatMap((act) => (act.kind === 'reading-withdrawn' ? [act.readingId] : [])));
+  return acts.flatMap((act) => (act.kind === 'reading-taken' && !back.has(act.id) ? [act] : []));
+}
+
+/**
+ * What a wearer's standing readings come to: of each measurement the docket that took it last, if
+ * its readings agree.
+ *
+ * @param taken of one wearer, of any dockets, in the order taken
+ */
+export function latestSettled(
+  taken: readonly ReadingTaken[],
+): { readonly code: MeasurementCode; readonly value: Length; readonly last: Reading }[] {
+  return [...new Set(taken.map(({ code }) => code))].flatMap((code) => {
+    const own = taken.filter((one) => one.code === code);
+    const last = own.at(-1)!;
+    const together = own.filter(({ docketId }) => docketId === last.docketId).map(asReading);
+    const agreement = agreementOf(code, together);
+    return agreement.state === 'agreed' ? [{ code, value: agreement.value, last: together.at(-1)! }] : [];
+  });
+}
+
+/**
+ * The record of a wearer for a docket: what a fitter read on earlier ones stands before what the
+ * wearer sent, unless it is due; of the wearer's own the latest counts.
+ *
+ * @param taken the standing readings of earlier dockets, the oldest docket first
+ * @param sent what the wearer measured and sent, the oldest first
+ * @param charts of the docket: the shortest period that any names for a measurement counts
+ * @param now in milliseconds since 1970
+ */
+export function recordOf(
+  taken: readonly ReadingTaken[],
+  sent: readonly RecordedValue[],
+  charts: readonly ShelvedChart[],
+  now: number,
+): RecordedValue[] {
+  const read = latestSettled(taken).map(({ code, value, last }): RecordedValue => {
+    const takenAt = last.carriedFrom ?? last.takenAt;
+    const oldest = new Date(now - remeasureAfter(code, charts) * DAY_MS).toISOString();
+    return { code, value, takenAt, origin: last.origin, due: takenAt < oldest };
+  });
+  const own = sent.filter(({ code }, at) => sent.slice(at + 1).every((one) => one.code !== code));
+  const kept = read.filter(({ code, due }) => !due || own.every((one) => one.code !== code));
+  return [...kept, ...own.filter(({ code }) => kept.every((one) => one.code !== code))];
+}
+
+function remeasureAfter(code: MeasurementCode, charts: readonly ShelvedChart[]): number {
+  const named = charts.flatMap(({ sheet }) =>
+    sheet.expects.flatMap((one) =>
+      one.code === code && one.remeasureAfter !== null ? [one.remeasureAfter] : [],
+    ),
+  );
+  return named.length === 0 ? REMEASURE_AFTER_DAYS : Math.min(...named);
+}
