@@ -126,7 +126,10 @@ try {
   await page.locator('.flag').first().waitFor();
   await shoot('exceptions');
   await page.goto(`${base}/log`);
-  await page.getByRole('link', { name: /Maren Okonjo/ }).first().click();
+  await page
+    .getByRole('link', { name: /Maren Okonjo/ })
+    .first()
+    .click();
   await page.getByText('made to measure').or(page.getByText('accepted')).first().waitFor();
   await shoot('log');
 } finally {
