@@ -17,3 +17,10 @@ describe('countingFeet', () => {
   it('waits for both feet', () =>
     expect(feet({ 'foot-length-left': mm(250) })).toEqual({ length: null, width: null }));
 });
+
+describe('one foot alone', () => {
+  it('counts for nothing, whichever it is', () => {
+    for (const side of ['left', 'right'] as const)
+      expect(countingFeet(new Map([[`foot-length-${side}`, mm(250)]] as const)).length).toBeNull();
+  });
+});

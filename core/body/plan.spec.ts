@@ -104,6 +104,15 @@ describe('planDocket', () => {
     expect(conflicts).toEqual([]);
   });
 
+  it('takes it for no conflict that everybody who asks wants both places', () => {
+    const both = (by: string) => [
+      { by, code: 'waist-girth' as const },
+      { by, code: 'trouser-waist-girth' as const },
+    ];
+    expect(planDocket([...both('Suit'), ...both('Uniform')]).conflicts).toEqual([]);
+    expect(planDocket([...both('Suit'), { by: 'Jacket', code: 'waist-girth' }]).conflicts.length).toBe(1);
+  });
+
   it('names two charts that say one word and mean two places', () => {
     const { conflicts } = planDocket([
       { by: 'Field jacket', code: 'waist-girth' },

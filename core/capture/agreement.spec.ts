@@ -1,4 +1,11 @@
-import { allowedDifference, formatLength, inches, settleReadings, type Agreement } from '../index';
+import {
+  allowedDifference,
+  formatLength,
+  inches,
+  micrometres,
+  settleReadings,
+  type Agreement,
+} from '../index';
 
 const settle = (...readings: number[]): Agreement => settleReadings('chest-girth', readings.map(inches));
 
@@ -32,5 +39,16 @@ describe('settleReadings', () => {
     expect(settle(38, 40, 42, 42.25)).toEqual(
       jasmine.objectContaining({ state: 'agreed', value: inches(42) }),
     );
+  });
+});
+
+describe('what is just allowed', () => {
+  it('agrees, two of two and two of three; a micrometre more does not', () => {
+    const allowed = allowedDifference('chest-girth');
+    const state = (...readings: number[]) => settleReadings('chest-girth', readings.map(micrometres)).state;
+    expect(state(980_000, 980_000 + allowed)).toBe('agreed');
+    expect(state(980_000, 980_001 + allowed)).toBe('third-wanted');
+    expect(state(980_000, 980_000 + allowed, 1_200_000)).toBe('agreed');
+    expect(state(980_000, 980_001 + allowed, 1_200_000)).toBe('disagree');
   });
 });

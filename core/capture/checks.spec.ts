@@ -126,6 +126,13 @@ describe('checkBody', () => {
     expect(short?.guess).toEqual({ kind: 'other-unit', code: 'calf-girth', meant: cm(38.1) });
     const long = unlikelyBody(values({ ...body, 'calf-girth': cm(38 * 2.54) }));
     expect(long?.guess).toEqual({ kind: 'other-unit', code: 'calf-girth', meant: cm(38) });
+    const [suspicion] = checkBody(values({ ...body, 'calf-girth': cm(15) })).filter(
+      ({ check }) => check === 'unlikely-together',
+    );
+    expect(suspicion?.facts).toEqual({
+      kind: 'unlikely',
+      unlikely: unlikelyBody(values({ ...body, 'calf-girth': cm(15) }))!,
+    });
     const neither = unlikelyBody(values({ ...body, 'calf-girth': cm(70) }));
     expect(neither?.guess).toEqual({
       kind: 'odd-one',
@@ -253,5 +260,24 @@ describe('weight and height together', () => {
       ['height', inches(57)],
     ]);
     expect(checkBody(values).map(({ check }) => check)).toContain('weight-to-height');
+  });
+});
+
+describe('weight and height together, at the limits', () => {
+  it('ask beyond them and not at them', () => {
+    const asked = (weight: number, height: number) =>
+      checkBody(
+        new Map<MeasurementCode, Length>([
+          ['weight', kilograms(weight)],
+          ['height', cm(height)],
+        ]),
+      ).some(({ check }) => check === 'weight-to-height');
+    // At 2 m the body mass index is a quarter of the kilograms.
+    expect([asked(240, 200), asked(240.1, 200), asked(52, 200), asked(51.9, 200)]).toEqual([
+      false,
+      true,
+      false,
+      true,
+    ]);
   });
 });

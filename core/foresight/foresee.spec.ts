@@ -130,3 +130,31 @@ describe('foresee', () => {
     expect(ask('widest-decides').idle).toEqual([]);
   });
 });
+
+describe('how much a step decides', () => {
+  const garment = { chart: JACKET, preference: 'regular' as const };
+  const bits = (values: Parameters<typeof known>[0]) =>
+    new Map(
+      foresee(
+        [garment],
+        known(values),
+        ['chest-girth', 'waist-girth', 'neck-girth'],
+        seededRandom(5),
+      ).steps.map((step) => [step.code, step.bits]),
+    );
+
+  it('is no more than there is to be known, and nothing where nobody asks', () => {
+    const all = bits({});
+    // Four sizes, beyond them either way, and how two measurements pull apart: fewer than 16 outcomes.
+    for (const code of ['chest-girth', 'waist-girth'] as const) {
+      expect(all.get(code)).withContext(code).toBeGreaterThan(0.4);
+      expect(all.get(code)).withContext(code).toBeLessThan(2.6);
+    }
+    expect(all.get('neck-girth')).toBe(0);
+  });
+
+  it('grows less the more is known of the rest', () => {
+    expect(bits({ 'chest-girth': 98 }).get('waist-girth')).toBeLessThan(bits({}).get('chest-girth')! + 1);
+    expect(bits({ 'chest-girth': 150 }).get('waist-girth')).toBe(0);
+  });
+});

@@ -369,3 +369,61 @@ describe('a chart whose arithmetic asks for a part', () => {
     expect(judge(compileChart(long), bodyOf({})).verdict).toBe('incomplete');
   });
 });
+
+describe('a stand-in', () => {
+  const sheet = wholeSheet({
+    derivations: [
+      {
+        code: 'derived:band',
+        name: 'Band',
+        steps: [
+          { do: 'lookup', as: 'band', of: 'underbust-girth', rows: [{ upTo: '30 in', gives: '32 in' }] },
+        ],
+      },
+    ],
+    parts: [scale('size', 'derived:band', ['32', '34'], { standIns: ['chest-girth'] })],
+  });
+
+  it('serves for what is missing, and never for what broke off', () => {
+    const of = (readings: Readings) => judge(compileChart(sheet), bodyOf(readings));
+    expect(of({ 'chest-girth': 34 }).proposed).toBe('34');
+    expect(of({ 'underbust-girth': 29, 'chest-girth': 34 }).proposed).toBe('32');
+    expect(of({ 'underbust-girth': 40, 'chest-girth': 34 }).proposed)
+      .withContext('off its table')
+      .toBeNull();
+  });
+});
+
+describe('an option', () => {
+  const offered = (is: string, height: number) => {
+    const sheet = wholeSheet({
+      options: [{ name: 'Long', when: [{ of: 'height', is, length: '74 in' }], adds: '+2 in' }],
+      parts: [scale('size', 'chest-girth', ['38', '40'])],
+    });
+    return judge(compileChart(sheet), bodyOf({ 'chest-girth': 38, height })).options.length > 0;
+  };
+
+  it('is proposed by its condition, the length itself included where it says so', () => {
+    expect(['above', 'at-least', 'below', 'at-most'].map((is) => offered(is, 74))).toEqual([
+      false,
+      true,
+      false,
+      true,
+    ]);
+    expect(['above', 'at-least', 'below', 'at-most'].map((is) => offered(is, 75))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+  });
+});
+
+describe('a value kept within limits', () => {
+  it('may have a limit on one side only', () => {
+    const kept = (limits: object, waist: number) =>
+      comesTo([{ do: 'clamp', as: 'kept', of: 'waist-girth', ...limits }], { 'waist-girth': waist }).inches;
+    expect([kept({ most: '40 in' }, 20), kept({ most: '40 in' }, 50)]).toEqual([20, 40]);
+    expect([kept({ least: '32 in' }, 20), kept({ least: '32 in' }, 50)]).toEqual([32, 50]);
+  });
+});

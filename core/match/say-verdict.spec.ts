@@ -1,6 +1,7 @@
 import {
   chartSheetSchema,
   compileChart,
+  decidingPart,
   inches,
   judge,
   micrometres,
@@ -165,5 +166,13 @@ describe('what is said of a verdict', () => {
       ['22', 'edge'],
     ]);
     expect(verdict.odds.map(({ label }) => label)).toEqual(['40/22', '44/14']);
+  });
+});
+
+describe('the part that decides', () => {
+  it('is the worst one by its name, or the first where the combination decides', () => {
+    const parts = [{ part: 'neck' }, { part: 'sleeve' }] as never;
+    expect(decidingPart({ parts, worst: 'sleeve' }).part).toBe('sleeve');
+    expect(decidingPart({ parts, worst: null }).part).toBe('neck');
   });
 });

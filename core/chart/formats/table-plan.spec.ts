@@ -77,6 +77,26 @@ describe('planTable', () => {
     ]);
   });
 
+  it('takes the word before a size away, and no letters of one that begins like it', () => {
+    const text =
+      'Size,Chest (cm),Hip (cm)\nSize M,94-102,94-102\nsize  L,102-110,102-110\nSizeable,110-118,110-118\n';
+    expect(writtenOf(text)).toEqual([
+      'M | 94-102 | 94-102',
+      'L | 102-110 | 102-110',
+      'Sizeable | 110-118 | 110-118',
+    ]);
+  });
+
+  it('takes as many sizes as a part may have, and no more', () => {
+    const table = (count: number) => {
+      const cell = (at: number) => `${(60 + at / 10).toFixed(1)}-${(60.1 + at / 10).toFixed(1)}`;
+      const rows = Array.from({ length: count }, (_, at) => `N${at},${cell(at)},${cell(at)}`);
+      return ['Size,Chest (cm),Hip (cm)', ...rows].join('\n');
+    };
+    expect(writtenOf(table(200)).length).toBe(200);
+    expect(writtenOf(table(201)).join()).toMatch(/201/);
+  });
+
   it('turns a table round that has the sizes across', () => {
     const text = ',S,M,L\nChest (cm),86-94,94-102,102-110\nHip (cm),90-98,98-106,106-114\n';
     expect(planOf(text).across).toBeTrue();

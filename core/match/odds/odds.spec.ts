@@ -292,3 +292,28 @@ describe('drawOdds', () => {
     expect(sum).toBeGreaterThan(0.97);
   });
 });
+
+describe('the middles of equally likely stretches', () => {
+  it('have as much below them as they say, and lie alike on both sides', () => {
+    for (const count of [64, 65, 1_024]) {
+      const quantiles = normalQuantiles(count);
+      quantiles.forEach((z, at) => {
+        expect(normalBelow(z)).toBeCloseTo((at + 0.5) / count, 10);
+        expect(z).toBeCloseTo(-quantiles[count - 1 - at]!, 12);
+      });
+      expect(quantiles.length).toBe(count);
+    }
+  });
+});
+
+describe('how many draws there are', () => {
+  it('is all of them where some of the first come to another size', () => {
+    const chart = compiledOf('size,chest-girth (cm)\nS,86-94\nM,94-102');
+    const { odds } = judge(chart, new Map([['chest-girth', { value: cm(93.5) }]])).parts[0]!;
+    const shares = odds.map(({ chance }) => chance * DRAWS);
+    expect(shares.every((share) => Math.abs(share - Math.round(share)) < 1e-6)).toBeTrue();
+    expect(shares.some((share) => Math.round(share) % 8 !== 0))
+      .withContext('finer than an eighth of them could tell')
+      .toBeTrue();
+  });
+});
