@@ -9,7 +9,7 @@ import { npmPackages } from './lib/install.mjs';
 import { BUILD, ROOT } from './lib/paths.mjs';
 import { node, say } from './lib/run.mjs';
 
-const FOLDERS = ['quantity', 'body', 'capture', 'chart', 'match', 'foresight', 'fit', 'group'];
+const FOLDERS = ['quantity', 'body', 'capture', 'chart', 'match', 'foresight', 'fit', 'docket', 'group'];
 const { values, positionals } = parseArgs({
   options: { sample: { type: 'string', default: '25' } },
   allowPositionals: true,
@@ -30,7 +30,7 @@ const instrumenter = createInjector()
 
 /** Files that are one table of data, or words alone: a spec that holds them would be their copy. */
 const TABLES =
-  /catalogue\/(?!codes)|protocols\.ts|body-statistics|tape-paths|figure\.ts|fit-checks\.ts|\/say-/;
+  /catalogue\/(?!codes)|protocols\.ts|body-statistics|tape-paths|figure\.ts|fit-checks\.ts|kept-verdict|\/say-/;
 
 async function mutantsOf(folder) {
   const files = readdirSync(join(ROOT, 'core', folder), { recursive: true, encoding: 'utf8' })

@@ -1,6 +1,7 @@
 import { deviceAnswerSchema, deviceStreamPath, ROUTES, streamedLineSchema } from '@neat-measure/contract';
 import { latestLine } from './store';
 import { Harness } from '../testing/harness';
+import { heardFrom } from '../testing/listen';
 
 describe('devices', () => {
   let app: Harness;
@@ -19,30 +20,15 @@ describe('devices', () => {
     });
   const send = (text: string) => app.send('POST', ROUTES.deviceLines, text, { 'content-type': 'text/plain' });
 
-  /** Reads events off a stream until there are enough. */
   const listen = async (
     device: string,
     count: number,
     headers: Record<string, string>,
     ready: () => Promise<unknown>,
-  ) => {
-    const ended = new AbortController();
-    const response = await fetch(`http://127.0.0.1:${app.port}${deviceStreamPath(device)}`, {
-      headers: { cookie: app.cookie, ...headers },
-      signal: ended.signal,
-    });
-    await ready();
-    let text = '';
-    // Node's streams iterate; the browser's types beside them do not say so.
-    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
-      text += Buffer.from(chunk).toString();
-      if ((text.match(/^data:/gm) ?? []).length >= count) break;
-    }
-    ended.abort();
-    return [...text.matchAll(/^data:(.*)$/gm)].map((found) =>
-      streamedLineSchema.parse(JSON.parse(found[1]!)),
+  ) =>
+    (await heardFrom(app, deviceStreamPath(device), count, ready, headers)).map((one) =>
+      streamedLineSchema.parse(one),
     );
-  };
 
   it('keep each line once, and say what is wrong with the others by their number', async () => {
     const first = deviceAnswerSchema.parse(

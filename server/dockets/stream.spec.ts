@@ -2,6 +2,7 @@ import { docketStreamPath, keptActSchema, type KeptAct } from '@neat-measure/con
 import { v7 as uuidv7 } from 'uuid';
 import { addAct } from './act-store';
 import { Harness } from '../testing/harness';
+import { heardFrom } from '../testing/listen';
 import { reading, Records } from '../testing/records';
 
 describe('the stream of a docket', () => {
@@ -10,23 +11,10 @@ describe('the stream of a docket', () => {
   beforeAll(async () => (app = await Harness.start()));
   afterAll(() => app.stop());
 
-  const listen = async (id: string, count: number, ready: () => Promise<unknown>, headers = {}) => {
-    const ended = new AbortController();
-    const response = await fetch(`http://127.0.0.1:${app.port}${docketStreamPath(id)}`, {
-      headers: { cookie: app.cookie, ...headers },
-      signal: ended.signal,
-    });
-    await ready();
-    let text = '';
-    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
-      text += Buffer.from(chunk).toString();
-      if ((text.match(/^data:/gm) ?? []).length >= count) break;
-    }
-    ended.abort();
-    return [...text.matchAll(/^data:(.*)$/gm)].map(
-      (found): KeptAct => keptActSchema.parse(JSON.parse(found[1]!)),
+  const listen = async (id: string, count: number, ready: () => Promise<unknown>, headers = {}) =>
+    (await heardFrom(app, docketStreamPath(id), count, ready, headers)).map(
+      (one): KeptAct => keptActSchema.parse(one),
     );
-  };
 
   it('tells what is done on it from now on, once, and nothing of another', async () => {
     const [{ id }, other] = [await records.docket(), await records.docket()];

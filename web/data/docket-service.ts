@@ -18,9 +18,10 @@ import {
   type Page,
   type SelfLink,
 } from '@neat-measure/contract';
-import { Observable } from 'rxjs';
+import { Observable, of } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Api } from './api';
+import { whileSeen } from './while-seen';
 
 const summariesSchema = pageSchema(docketSummarySchema);
 
@@ -46,10 +47,14 @@ export class DocketService {
   }
 
   /**
-   * Emits what anybody does on a docket from now on. The browser takes a lost stream up again by
-   * itself, from where it broke off.
+   * Emits what anybody does on a docket from now on, while the page is seen. The browser takes a lost
+   * stream up again by itself, from where it broke off.
    */
   hear(id: string): Observable<Heard> {
+    return whileSeen(() => this.stream(id), of('lost' as const));
+  }
+
+  private stream(id: string): Observable<Heard> {
     return new Observable((subscriber) => {
       let source: EventSource;
       let again: ReturnType<typeof setTimeout> | undefined;

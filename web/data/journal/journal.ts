@@ -41,6 +41,8 @@ export class Journal {
   /** Ids on their way into the database: what it holds does not show them yet. */
   private readonly writing = new Set<string>();
   private readonly sending = new Set<string>();
+  /** What has had its answer: never sent again from here, even if this device cannot cross it out. */
+  private readonly answered = new Set<string>();
   /** How often in a row a docket could not be sent. */
   private readonly failures = new Map<string, number>();
   /** Dockets that wait before they are tried again. */
@@ -104,7 +106,7 @@ export class Journal {
   private async show(rows: readonly JournalRow[]): Promise<void> {
     const known = new Map(this.rows().map((one) => [one.act.id, one]));
     const waiting: WaitingAct[] = [];
-    for (const row of rows) {
+    for (const row of rows.filter(({ id }) => !this.answered.has(id))) {
       // What this page wrote itself it need not read.
       const own = known.get(row.id);
       const read = own === undefined ? readAct(row.act) : null;
@@ -154,7 +156,7 @@ export class Journal {
       .where({ docketId })
       .sortBy('order')
       .catch(() => null);
-    const rows = stored ?? this.unstored(docketId);
+    const rows = (stored ?? this.unstored(docketId)).filter(({ id }) => !this.answered.has(id));
     const other = rows.findIndex(({ pen }) => pen !== rows[0]!.pen);
     return rows.slice(0, other < 0 ? MOST_ACTS : Math.min(other, MOST_ACTS));
   }
@@ -182,8 +184,9 @@ export class Journal {
     for (const [at, row] of batch.entries()) {
       const answer = answers[at];
       if (answer?.outcome === 'kept') {
-        await this.crossOut(row.id);
+        // Told before it is crossed out, it is never seen by neither.
         this.arrivals.next(answer.kept);
+        await this.crossOut(row.id);
       } else if (answer !== undefined) await this.setAside(row, answer.detail);
     }
     // An answer that says nothing of an act leaves it where it is.
@@ -193,6 +196,7 @@ export class Journal {
 
   private async setAside(row: JournalRow, why: string): Promise<void> {
     const { id, docketId, act } = row;
+    this.answered.add(id);
     await this.db
       .transaction('rw', this.db.acts, this.db.aside, async () => {
         await this.db.aside.where({ id }).delete();
@@ -206,6 +210,7 @@ export class Journal {
   }
 
   private async crossOut(id: string): Promise<void> {
+    this.answered.add(id);
     await this.db.acts
       .where({ id })
       .delete()
