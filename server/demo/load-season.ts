@@ -1,23 +1,26 @@
 import type { Fitter } from '@neat-measure/contract';
 import {
+  apply,
   bareUnit,
   measurement,
   MEASUREMENT_CODES,
   planOf,
   readingIdsBehind,
   readReading,
-  replay,
   sayRefusal,
   type Act,
+  type Docket,
   type Doing,
+  type Shelf,
 } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import * as z from 'zod';
+import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
-import { openBench } from '../dockets/service';
-import { takeAct } from '../dockets/take-acts';
+import { addActs } from '../dockets/act-store';
+import { noteAct } from '../dockets/store';
 
 const decisionSchema = z.discriminatedUnion('outcome', [
   z.object({ outcome: z.literal('accepted'), sizes: z.record(z.string(), z.string()) }),
@@ -62,42 +65,49 @@ export async function loadSeason(
 ): Promise<void> {
   const { dockets } = seasonSchema.parse(JSON.parse(await readFile(join(folder, 'season.json'), 'utf8')));
   const oldestFirst = [...dockets].sort((one, other) => other.daysAgo - one.daysAgo);
+  const shelf = { charts: await findCharts(database, [...charts.values()]), protocols: [] };
   for (const [at, docket] of oldestFirst.entries()) {
     // One after the other, so that those of one day keep an order.
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
-    await loadDocket(database, docket, charts, new Hand(database, fitter, opened));
+    const hand = new Hand(shelf, fitter, opened);
+    workThrough(hand, docket, charts);
+    for (const act of hand.acts) await noteAct(database, act);
+    await addActs(database, hand.acts);
   }
 }
 
 /** Does one act after the other on one docket, a quarter of a minute apart. */
 class Hand {
   readonly docketId = uuidv7();
+  readonly acts: Act[] = [];
+  docket: Docket | null = null;
 
   constructor(
-    private readonly database: Database,
+    readonly shelf: Shelf,
     private readonly fitter: Fitter,
     private clock: number,
   ) {}
 
-  async does(doing: Doing): Promise<void> {
+  does(doing: Doing): void {
     const at = new Date((this.clock += MINUTE_MS / 4)).toISOString();
     const by = { id: this.fitter.id, name: this.fitter.name };
     const act: Act = { id: uuidv7(), docketId: this.docketId, at, by, ...doing };
-    const taken = await takeAct(this.database, this.fitter, act);
-    if ('refusal' in taken) throw new Error(`demo season, ${doing.kind}: ${sayRefusal(taken.refusal)}`);
+    const applied = apply(this.docket, act, this.shelf);
+    if (!applied.ok) throw new Error(`demo season, ${doing.kind}: ${sayRefusal(applied.problem)}`);
+    this.docket = applied.value.docket;
+    this.acts.push(applied.value.act);
   }
 }
 
-async function loadDocket(
-  database: Database,
+function workThrough(
+  hand: Hand,
   { wearer, occasion, garments, readings, decisions }: z.infer<typeof seasonSchema>['dockets'][number],
   charts: ReadonlyMap<string, string>,
-  hand: Hand,
-): Promise<void> {
+): void {
   const unit = 'cm' as const;
-  await hand.does({ kind: 'docket-opened', wearerId: wearer, occasion, unit, preference: 'regular' });
-  for (const file of garments) await hand.does({ kind: 'garment-asked', chartId: charts.get(file)! });
-  const { steps } = await planned(database, hand.docketId);
+  hand.does({ kind: 'docket-opened', wearerId: wearer, occasion, unit, preference: 'regular' });
+  for (const file of garments) hand.does({ kind: 'garment-asked', chartId: charts.get(file)! });
+  const { steps } = planOf(hand.docket!, hand.shelf);
   for (const code of MEASUREMENT_CODES)
     for (const typed of readings[code] ?? []) {
       const { stance, instruments } = measurement(code);
@@ -108,7 +118,7 @@ async function loadDocket(
         tension: 'skin',
         clothing: 'close-fitting',
       };
-      await hand.does({
+      hand.does({
         kind: 'reading-taken',
         code,
         typed,
@@ -123,25 +133,17 @@ async function loadDocket(
         device: null,
       });
     }
-  if (Object.keys(decisions).length === 0) return;
-  const bench = await openBench(database, hand.docketId);
-  const docket = replay(bench.acts.map(({ act }) => act))!;
   for (const [file, decision] of Object.entries(decisions)) {
-    const chart = bench.charts.find(({ id }) => id === charts.get(file))!;
-    await hand.does({
+    const chart = hand.shelf.charts.find(({ id }) => id === charts.get(file))!;
+    hand.does({
       kind: 'garment-decided',
       chartId: chart.id,
       sizes: {},
       reason: null,
-      readingIds: readingIdsBehind(docket, chart.sheet),
+      readingIds: readingIdsBehind(hand.docket!, chart.sheet),
       after: null,
       found: null,
       ...decision,
     });
   }
-}
-
-async function planned(database: Database, docketId: string) {
-  const bench = await openBench(database, docketId);
-  return planOf(replay(bench.acts.map(({ act }) => act))!, bench);
 }

@@ -17,9 +17,20 @@ interface ActRow {
 
 /** Keeps an act behind all that were kept before. Rejects when its id is taken, or its docket is not there. */
 export async function addAct(database: Database, act: Act): Promise<KeptAct> {
-  const { id, docketId, kind, at, by, ...body } = act;
   const receivedAt = new Date();
-  const [place] = await database('acts').insert({
+  const [place] = await database('acts').insert(rowOf(act, receivedAt));
+  return { place: place!, receivedAt: receivedAt.toISOString(), act };
+}
+
+/** Keeps many acts at once, in their order. */
+export async function addActs(database: Database, acts: readonly Act[]): Promise<void> {
+  const receivedAt = new Date();
+  await database('acts').insert(acts.map((act) => rowOf(act, receivedAt)));
+}
+
+function rowOf(act: Act, receivedAt: Date): object {
+  const { id, docketId, kind, at, by, ...body } = act;
+  return {
     id,
     docket_id: docketId,
     kind,
@@ -28,8 +39,7 @@ export async function addAct(database: Database, act: Act): Promise<KeptAct> {
     fitter_id: by.id,
     done_at: new Date(at),
     received_at: receivedAt,
-  });
-  return { place: place!, receivedAt: receivedAt.toISOString(), act };
+  };
 }
 
 /** What an act is about, for queries: a measurement, a chart, a reading. */

@@ -130,6 +130,23 @@ describe('the route of acts', () => {
     ]);
   });
 
+  it('takes a moment however it is written, and none that no clock shows', async () => {
+    const { id } = await records.docket();
+    const at = (moment: string) => act(id, reading('chest-girth', '98'), { at: moment });
+    const plain = at('2026-05-04T08:00:00Z');
+    const fine = at('2026-05-04T08:00:00.123456Z');
+    expect(said(await send([plain, fine]))).toEqual(['kept', 'kept']);
+    expect(said(await send([plain, fine])))
+      .withContext('sent again')
+      .toEqual(['kept', 'kept']);
+    expect((await records.made(id)).readings.map(({ takenAt }) => takenAt)).toEqual([
+      '2026-05-04T08:00:00.000Z',
+      '2026-05-04T08:00:00.123Z',
+    ]);
+    const odd = ['0000-01-01T00:00:00Z', '9999-12-31T23:59:59Z', '1969-12-31T23:59:59Z', 'yesterday'];
+    expect(said(await send(odd.map(at)))).toEqual(odd.map(() => 'misshapen'));
+  });
+
   it('gives the same pen again to a page that is loaded anew, and another at the next sign-in', async () => {
     const { pen } = app;
     expect((await app.get(ROUTES.session)).body.pen).toBe(pen);

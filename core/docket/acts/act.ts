@@ -6,8 +6,16 @@ import type { Shelf } from '../shelf';
 /** A UUID v7 made where the act is done, so that sending it again changes nothing. */
 export const idSchema = z.uuidv7();
 
-/** A moment in UTC, as ISO 8601. */
-export const instantSchema = z.iso.datetime();
+const EARLIEST = Date.UTC(1970, 0, 1);
+const LATEST = Date.UTC(2200, 0, 1);
+
+/** A moment in UTC, as ISO 8601, to the millisecond: however it is written, the same moment is the same text. */
+export const instantSchema = z.iso
+  .datetime()
+  .refine((text) => Date.parse(text) >= EARLIEST && Date.parse(text) < LATEST, {
+    error: 'This moment is not of our time. Set the clock of the device.',
+  })
+  .transform((text) => new Date(text).toISOString());
 
 /** One line of words. */
 export const wordsSchema = (most: number) => z.string().trim().min(1).max(most);

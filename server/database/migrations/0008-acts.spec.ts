@@ -70,6 +70,7 @@ async function fillAsBefore(database: Database, fitterId: string): Promise<void>
       garments.map((file, position) => ({ docket_id: id, position, chart_id: sheets.get(file)!.id })),
     );
     const readingIds: string[] = [];
+    const rows: object[] = [];
     for (const [code, all] of Object.entries(readings) as [MeasurementCode, readonly string[]][])
       for (const typed of all) {
         const { stance, instruments } = measurement(code);
@@ -77,7 +78,7 @@ async function fillAsBefore(database: Database, fitterId: string): Promise<void>
         const read = readReading(typed, code, unit);
         if (!read.ok) throw new Error(`${code} ${typed}`);
         readingIds.push(uuidv7());
-        await database('readings').insert({
+        rows.push({
           id: readingIds.at(-1),
           docket_id: id,
           code,
@@ -93,6 +94,7 @@ async function fillAsBefore(database: Database, fitterId: string): Promise<void>
           fitter_id: fitterId,
         });
       }
+    await database('readings').insert(rows);
     for (const [file, { outcome, sizes, reason = null }] of Object.entries(decisions))
       await database('decisions').insert({
         id: uuidv7(),
@@ -229,5 +231,6 @@ describe('the migration to acts', () => {
       await database.raw(`drop database ${name}`);
       await database.destroy();
     }
-  });
+    // Every migration, a season, and every docket of it looked at: more than a spec's usual time on a busy machine.
+  }, 30_000);
 });
