@@ -104,6 +104,17 @@ describe('planDocket', () => {
     expect(conflicts).toEqual([]);
   });
 
+  it('names all of more than two places', () => {
+    const { conflicts } = planDocket([
+      { by: 'Jacket', code: 'waist-girth' },
+      { by: 'Trousers', code: 'trouser-waist-girth' },
+      { by: 'Vest', code: 'navel-girth' },
+    ]);
+    expect(conflicts.map(sayConflict).join()).toMatch(
+      /^Jacket, Vest and Trousers|^Jacket, Trousers and Vest/,
+    );
+  });
+
   it('takes it for no conflict that everybody who asks wants both places', () => {
     const both = (by: string) => [
       { by, code: 'waist-girth' as const },

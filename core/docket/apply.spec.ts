@@ -252,6 +252,11 @@ describe('the sentences', () => {
       .withContext('every kind')
       .toBe(ACT_KINDS.length);
     for (const sentence of said) expect(sentence).toMatch(/^Odalys Wren [a-z].*[^.]\.$/);
+    expect(said).toContain('Odalys Wren took back a reading of natural waist.');
+    const unsent = one.act('garment-decided', one.decision(chart, { sizes: { size: 'M' } }));
+    expect(sayAct(unsent, names))
+      .withContext('before it is let in')
+      .toBe('Odalys Wren accepted M for the field jacket.');
     expect(said).toContain('Odalys Wren read chest: 98 cm.');
     expect(said).toContain('Odalys Wren put the field jacket off: Comes back.');
   });

@@ -113,6 +113,20 @@ describe('foresee', () => {
     ]);
   });
 
+  it('calls no step idle that can still change one of the garments that ask for it', () => {
+    const other = compiledOf('size,waist-girth (cm)\nS,60-115\nL,115-160');
+    const { idle } = foresee(
+      [garment, { chart: other, preference: 'regular' }],
+      known({ 'chest-girth': 130 }),
+      ['waist-girth'],
+      seededRandom(3),
+    );
+    expect(idle).toEqual([]);
+    expect(foresee([garment], known({ 'chest-girth': 130 }), ['waist-girth'], seededRandom(3)).idle).toEqual([
+      'waist-girth',
+    ]);
+  });
+
   it('goes by the rule that the docket puts in the place of the chart’s', () => {
     const chart = compiledOf(
       'size,chest-girth (cm),waist-girth (cm)\nM,94-102,<80\nL,104-110,80-90\nXL,110-119,>90',

@@ -17,6 +17,7 @@ import {
 import { compiledOf } from '../testing/charts';
 import { drawFrom, randomBody, randomChart } from '../testing/random-chart';
 import { seededRandom } from '../testing/random';
+import { scale, wholeSheet } from '../testing/whole-sheet';
 
 const rowsOf = (csv: string) => {
   const read = readPeople(csv);
@@ -103,6 +104,29 @@ describe('a list sized', () => {
     expect(inBrief(sizePerson(chart, people[1]!), 'cm').reason).toBe(
       'Chest 98 cm lies inside M, 4 cm clear of its edge.',
     );
+  });
+
+  it('names the neighbour in the part that is at an edge, the other parts as they are', () => {
+    const shirt = compileChart(
+      wholeSheet({
+        label: '{neck}/{sleeve}',
+        parts: [
+          scale('neck', 'neck-girth', ['15', '16']),
+          scale('sleeve', 'cervicale-to-wrist', ['32', '33', '34']),
+        ],
+      }),
+    );
+    const [brief] = new PeopleSizer(shirt, {}, 'in').size([
+      {
+        line: 2,
+        id: 'ada',
+        values: new Map([
+          ['neck-girth', inches(15)],
+          ['cervicale-to-wrist', inches(32.45)],
+        ]),
+      },
+    ]);
+    expect([brief!.verdict, brief!.proposed, brief!.alternates]).toEqual(['edge', '15/32', ['15/33']]);
   });
 
   it('names no neighbour where the edge is that of the whole chart', () => {
