@@ -34,7 +34,10 @@ const server = await startServer({
 const address = `http://127.0.0.1:${server.port}`;
 writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, address }));
 say(`\nNeat Measure is ready: ${address}`);
-if (demo) say('Sign in as  odalys  with the passphrase  tide-table  (demo data; see README for real use).');
+if (demo) {
+  say('Sign in as  odalys  with the passphrase  tide-table  (demo data; see README for real use).');
+  say('A second fitter, to see two at one docket:  tiernan , slack-water .');
+}
 say('Ctrl+C stops it.');
 
 let stopping = false;
