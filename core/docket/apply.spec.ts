@@ -1,5 +1,8 @@
 import {
   actSchema,
+  passedStep,
+  readAct,
+  sayUnreadableAct,
   ACT_KINDS,
   apply,
   continued,
@@ -288,5 +291,30 @@ describe('the sentences', () => {
     ];
     for (const refusal of refusals) expect(sayRefusal(refusal)).withContext(refusal.code).toMatch(/[.]$/);
     expect(sayRefusal(refusals.at(-1)!)).toBe('Nothing is no size of Front. Choose one of 1, 2.');
+  });
+});
+
+describe('what was sent or kept', () => {
+  it('is an act of its kind, or is said not to be one', () => {
+    const one = new SpecDocket();
+    const [act] = one.reads('chest-girth', 98);
+    expect(readAct(JSON.parse(JSON.stringify(act)))).toEqual({ ok: true, value: act! });
+    const unreadable = (sent: unknown) => {
+      const read = readAct(sent);
+      return read.ok ? null : [read.problem.code, sayUnreadableAct(read.problem)];
+    };
+    for (const sent of [null, 'text', 7, {}, { kind: 'something-newer' }])
+      expect(unreadable(sent)).toEqual(['unknown-kind', jasmine.stringContaining('does not know')]);
+    expect(unreadable({ ...act, typed: ' ' })).toEqual(['misshapen', jasmine.stringContaining('typed')]);
+  });
+
+  it('passes no step over that was read since', () => {
+    const one = new SpecDocket();
+    one.does('step-passed', { code: 'chest-girth', reason: 'The wearer declines', idle: false });
+    expect(passedStep(one.docket!, 'chest-girth')?.reason).toBe('The wearer declines');
+    const [reading] = one.reads('chest-girth', 98);
+    expect(passedStep(one.docket!, 'chest-girth')).toBeNull();
+    one.does('reading-withdrawn', { readingId: reading!.id, code: 'chest-girth' });
+    expect(passedStep(one.docket!, 'chest-girth')).not.toBeNull();
   });
 });

@@ -43,6 +43,24 @@ describe('what was measured before', () => {
     ]);
   });
 
+  it('is due by the shortest period that any chart names for it, and by no other measurement’s', () => {
+    const one = new SpecDocket();
+    for (const typed of [98, 98]) one.does('reading-taken', one.reading('chest-girth', typed), AT(60));
+    const due = (...expects: object[]) =>
+      recordOf(
+        taken(one),
+        [],
+        expects.map((expected) => shelvedChart({ expects: [expected] })),
+        NOW,
+      )[0]!.due;
+    expect(due({ code: 'chest-girth', remeasureAfter: 90 })).toBeFalse();
+    expect(
+      due({ code: 'chest-girth', remeasureAfter: 90 }, { code: 'chest-girth', remeasureAfter: 30 }),
+    ).toBeTrue();
+    expect(due({ code: 'waist-girth', remeasureAfter: 30 })).toBeFalse();
+    expect(due({ code: 'chest-girth', tension: 'snug' })).toBeFalse();
+  });
+
   it('stands before what the wearer sent, unless it is due', () => {
     const one = new SpecDocket();
     for (const typed of [98, 98]) one.does('reading-taken', one.reading('chest-girth', typed), AT(10));
