@@ -9,7 +9,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Config } from './config';
 import { chartRoutes } from './charts/routes';
-import type { Database } from './database/database';
+import { answers, type Database } from './database/database';
 import { deviceRoutes } from './devices/routes';
 import { actRoutes, docketRoutes } from './dockets/routes';
 import { docketLookout } from './dockets/service';
@@ -67,9 +67,7 @@ export function createApp({ database, logger, exceptions, stopping, config }: Ap
     cookieParser(),
   );
   app.get(ROUTES.health, async (_request, response) => {
-    await database.raw('select 1').catch(() => {
-      throw new ProblemError('unavailable', 'The database does not answer.');
-    });
+    if (!(await answers(database))) throw new ProblemError('unavailable', 'The database does not answer.');
     response.json({ status: 'ok' });
   });
   app.use(sessionRoutes(database, config.SECURE_COOKIE));

@@ -37,3 +37,11 @@ export function openDatabase(url: string, connections = 12): Database {
 export async function migrate(database: Database, until?: string): Promise<void> {
   await database.migrate.latest({ migrationSource: migrationsUntil(until), tableName: 'schema_migrations' });
 }
+
+/** Whether the database answers. */
+export async function answers(database: Database): Promise<boolean> {
+  return database.raw('select 1').then(
+    () => true,
+    () => false,
+  );
+}

@@ -6,7 +6,7 @@ import * as z from 'zod';
 import { keepChart } from '../charts/service';
 import type { Database } from '../database/database';
 import { addFitter } from '../session/service';
-import { findAccount } from '../session/store';
+import { findAccount, hasAccounts } from '../session/store';
 import { saveWearer } from '../wearers/store';
 import { loadSeason } from './load-season';
 
@@ -24,7 +24,7 @@ const demoSchema = z.object({
  * @returns whether anything was loaded
  */
 export async function loadDemo(database: Database, folder: string): Promise<boolean> {
-  if ((await database('fitters').first('id')) !== undefined) return false;
+  if (await hasAccounts(database)) return false;
   const demo = demoSchema.parse(JSON.parse(await readFile(join(folder, 'demo.json'), 'utf8')));
   await database.transaction(async (transaction) => {
     for (const fitter of demo.fitters) await addFitter(transaction, fitter);

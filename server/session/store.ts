@@ -16,6 +16,11 @@ export async function findAccount(database: Database, signIn: string): Promise<F
   return row && { id: row.id, name: row.name, signIn: row.sign_in, passphraseHash: row.passphrase_hash };
 }
 
+/** Whether anybody may sign in yet. */
+export async function hasAccounts(database: Database): Promise<boolean> {
+  return (await database('fitters').first('id')) !== undefined;
+}
+
 /** Adds an account; `taken` when somebody has the sign-in name. */
 export async function addAccount(database: Database, account: FitterAccount): Promise<'added' | 'taken'> {
   try {
