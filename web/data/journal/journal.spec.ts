@@ -142,6 +142,19 @@ describe('the journal', () => {
     await until(() => journal.trouble() === '');
   });
 
+  it('sends what this device has no room for, and loses none of it while other things are written', async () => {
+    const [lost, kept] = [reading('97'), reading('98')];
+    const { acts } = (journal as unknown as { readonly db: JournalDb }).db;
+    const add = spyOn(acts, 'add').and.callFake((() => Promise.reject(new Error('no room'))) as never);
+    journal.write('pen', lost);
+    add.and.callThrough();
+    journal.write('pen', kept);
+    const sent: string[] = [];
+    while (!(sent.includes(lost.id) && sent.includes(kept.id)))
+      sent.push(...(await wire.keep()).map(({ id }) => id));
+    expect(sent.filter((id) => id === lost.id).length).toBe(1);
+  });
+
   it('finds the one that spoils a request that is refused as a whole', async () => {
     const [first, second] = [reading('97'), reading('98')];
     const db = new JournalDb();

@@ -40,6 +40,8 @@ export class Journal {
   private readonly refusals = new Subject<RefusedAct>();
   /** Ids on their way into the database: what it holds does not show them yet. */
   private readonly writing = new Set<string>();
+  /** Ids this device has no room for: this page is all that keeps them until they are sent. */
+  private readonly unwritten = new Set<string>();
   private readonly sending = new Set<string>();
   /** What has had its answer: never sent again from here, even if this device cannot cross it out. */
   private readonly answered = new Set<string>();
@@ -79,8 +81,10 @@ export class Journal {
     this.writing.add(act.id);
     void this.db.acts
       .add({ id: act.id, docketId: act.docketId, pen, act })
-      // Without a store of its own, this page is all that keeps it until it is sent.
-      .catch(() => this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE)))
+      .catch(() => {
+        this.unwritten.add(act.id);
+        this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE));
+      })
       .finally(() => {
         this.writing.delete(act.id);
         void this.send(act.docketId);
@@ -116,7 +120,7 @@ export class Journal {
     }
     const stored = new Set(waiting.map(({ act }) => act.id));
     this.rows.update((now) => {
-      const then = [...waiting, ...now.filter(({ act }) => this.writing.has(act.id) && !stored.has(act.id))];
+      const then = [...waiting, ...now.filter(({ act }) => this.isOnlyHere(act.id) && !stored.has(act.id))];
       return then.length === now.length && then.every((one, at) => one === now[at]) ? now : then;
     });
     for (const docketId of new Set(waiting.map(({ act }) => act.docketId))) void this.send(docketId);
@@ -156,9 +160,15 @@ export class Journal {
       .where({ docketId })
       .sortBy('order')
       .catch(() => null);
-    const rows = (stored ?? this.unstored(docketId)).filter(({ id }) => !this.answered.has(id));
+    const here = this.unstored(docketId).filter(({ id }) => stored === null || this.unwritten.has(id));
+    const rows = [...(stored ?? []), ...here].filter(({ id }) => !this.answered.has(id));
     const other = rows.findIndex(({ pen }) => pen !== rows[0]!.pen);
     return rows.slice(0, other < 0 ? MOST_ACTS : Math.min(other, MOST_ACTS));
+  }
+
+  /** Whether the database does not show an act: not yet, or not at all. */
+  private isOnlyHere(id: string): boolean {
+    return this.writing.has(id) || this.unwritten.has(id);
   }
 
   private unstored(docketId: string): JournalRow[] {
