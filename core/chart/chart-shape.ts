@@ -43,7 +43,14 @@ const columnCodeSchema = z.custom<ColumnCode>((text) => typeof text === 'string'
 const partCodeSchema = z
   .string()
   .regex(/^[a-z][a-z0-9-]{0,38}$/, { error: 'A part is named in small letters, digits and hyphens.' });
-const sizeSchema = z.string().trim().min(1).max(LONGEST_SIZE);
+const sizeSchema = z
+  .string()
+  .trim()
+  .min(1)
+  .max(LONGEST_SIZE)
+  // What a record of JavaScript cannot hold would be left out of it in silence.
+  .refine((label) => label !== '__proto__', { error: 'This cannot be the label of a size. Write another.' });
+const sizesSchema = z.array(sizeSchema).max(MOST_SIZES);
 
 const boundSchema = z.object({
   at: writtenLengthSchema,
@@ -95,12 +102,12 @@ const partSchema = z.object({
   code: partCodeSchema,
   name: z.string().trim().min(1).max(80),
   /** The labels, smallest size first. */
-  sizes: z.array(sizeSchema).min(1).max(MOST_SIZES),
+  sizes: sizesSchema.min(1),
   /** What each size measures, where arithmetic of another part needs it; one a size. */
   values: z.array(writtenLengthSchema).nullable().default(null),
   /** What the same sizes are called in other systems, one label a size. */
   otherNames: z
-    .array(z.object({ system: z.string().trim().min(1).max(40), labels: z.array(sizeSchema) }))
+    .array(z.object({ system: z.string().trim().min(1).max(40), labels: sizesSchema }))
     .max(6)
     .default([]),
   columns: z.array(columnSchema).min(1).max(20),
@@ -109,7 +116,7 @@ const partSchema = z.object({
   rule: z.enum(HOUSE_RULES).nullable().default(null),
   /** Which of its sizes are offered depends on what another part came to. */
   offered: z
-    .object({ by: partCodeSchema, sizes: z.record(sizeSchema, z.array(sizeSchema)) })
+    .object({ by: partCodeSchema, sizes: z.record(sizeSchema, sizesSchema) })
     .nullable()
     .default(null),
 });
@@ -146,7 +153,7 @@ export type ChartOption = z.infer<typeof optionSchema>;
 const combinationSchema = z.object({
   parts: z.tuple([partCodeSchema, partCodeSchema]),
   /** For each size of the first part, the sizes of the second that are made with it. */
-  made: z.record(sizeSchema, z.array(sizeSchema)),
+  made: z.record(sizeSchema, sizesSchema),
 });
 export type Combination = z.infer<typeof combinationSchema>;
 

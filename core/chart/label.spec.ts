@@ -1,4 +1,4 @@
-import { isMade, labelOf, nearestMade } from '../index';
+import { compileChart, isMade, judge, labelOf, micrometres, nearestMade } from '../index';
 import { seededRandom } from '../testing/random';
 import { scale, wholeSheet } from '../testing/whole-sheet';
 
@@ -18,6 +18,32 @@ describe('labelOf', () => {
   });
   it('is nothing while a part has no size', () =>
     expect(labelOf(trousers(null), { waist: '34' })).toBeNull());
+});
+
+describe('isMade', () => {
+  it('takes a size for what is written of it, whatever every object has under its name', () => {
+    const named = ['constructor', 'toString', 'valueOf'];
+    const sheet = wholeSheet({
+      parts: [
+        scale('waist', 'trouser-waist-girth', named, {}, ['28', '30', '32']),
+        scale('leg', 'inside-leg-length', LEGS, { offered: { by: 'waist', sizes: { constructor: ['30'] } } }),
+      ],
+      combinations: [{ parts: ['waist', 'leg'], made: { toString: ['28'], constructor: ['30'] } }],
+    });
+    expect(named.map((waist) => isMade(sheet, { waist, leg: '30' }))).toEqual([true, false, false]);
+    expect(isMade(sheet, { waist: 'toString', leg: '28' })).toBeTrue();
+    const girths = new Map([
+      ['trouser-waist-girth', 32],
+      ['inside-leg-length', 30],
+    ] as const);
+    const body = new Map(
+      [...girths].map(([code, inches]) => [
+        code,
+        { value: micrometres(inches * 25_400), standardError: 1_000 },
+      ]),
+    );
+    expect(judge(compileChart(sheet), body).verdict).toBe('not-made');
+  });
 });
 
 describe('nearestMade', () => {

@@ -1,4 +1,5 @@
 import type { ChartSheet } from './chart-shape';
+import { named } from './named';
 
 /**
  * The label of a garment from the sizes of its parts, by the chart's template.
@@ -11,9 +12,9 @@ export function labelOf(
   { label, parts }: Pick<ChartSheet, 'label' | 'parts'>,
   sizes: Readonly<Record<string, string>>,
 ): string | null {
-  for (const { code } of parts) if (sizes[code] === undefined) return null;
+  for (const { code } of parts) if (named(sizes, code) === undefined) return null;
   return piecesOf(parts, label)
-    .map((piece, at) => (at % 2 === 0 ? piece : (sizes[piece] ?? '')))
+    .map((piece, at) => (at % 2 === 0 ? piece : (named(sizes, piece) ?? '')))
     .join('');
 }
 
@@ -38,14 +39,14 @@ export function isMade(
   sizes: Readonly<Record<string, string>>,
 ): boolean {
   const made = combinations.every(({ parts: [first, second], made }) => {
-    const [one, other] = [sizes[first], sizes[second]];
-    return one === undefined || other === undefined || (made[one]?.includes(other) ?? false);
+    const [one, other] = [named(sizes, first), named(sizes, second)];
+    return one === undefined || other === undefined || (named(made, one)?.includes(other) ?? false);
   });
   return (
     made &&
     parts.every(({ code, offered }) => {
-      const [own, by] = [sizes[code], offered === null ? undefined : sizes[offered.by]];
-      return own === undefined || by === undefined || (offered!.sizes[by]?.includes(own) ?? true);
+      const [own, by] = [named(sizes, code), offered === null ? undefined : named(sizes, offered.by)];
+      return own === undefined || by === undefined || (named(offered!.sizes, by)?.includes(own) ?? true);
     })
   );
 }
@@ -63,7 +64,7 @@ export function nearestMade(
   most = 4,
 ): Record<string, string>[] {
   const { parts } = sheet;
-  const at = parts.map(({ code, sizes }) => sizes.indexOf(asked[code]!));
+  const at = parts.map(({ code, sizes }) => sizes.indexOf(named(asked, code)!));
   const found: { sizes: Record<string, string>; steps: number; size: number }[] = [];
   let left = MOST_LOOKED_AT;
   // Rings of growing distance, so that the first ring with enough in it ends the search.

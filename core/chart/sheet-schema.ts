@@ -15,6 +15,12 @@ export const chartSheetSchema = z.preprocess(
   }),
 );
 
+/**
+ * A sheet that was let in before. What holds its parts together is not asked again: a rule that came
+ * later does not make a chart that people were sized by unreadable.
+ */
+export const keptSheetSchema = z.preprocess(withNamesOfToday, chartShapeSchema);
+
 function withNamesOfToday(json: unknown): unknown {
   const renamed = (one: unknown, inside: string): unknown => {
     if (typeof one !== 'object' || one === null || Array.isArray(one)) return one;

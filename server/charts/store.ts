@@ -7,7 +7,7 @@ import {
   type ListQuery,
   type Page,
 } from '@neat-measure/contract';
-import { chartSheetSchema, decidingCodes, type ChartSheet } from '@neat-measure/core';
+import { decidingCodes, keptSheetSchema, type ChartSheet } from '@neat-measure/core';
 import { LRUCache } from 'lru-cache';
 import type { Database } from '../database/database';
 import { withWords } from '../database/like';
@@ -135,7 +135,7 @@ function toChart({ id, series_id, version, source, sheet, imported_at }: ChartRo
     seriesId: series_id,
     version,
     source,
-    sheet: readJson(chartSheetSchema, sheet, `chart ${id}`),
+    sheet: readJson(keptSheetSchema, sheet, `chart ${id}`),
     importedAt: imported_at.toISOString(),
   };
   KNOWN.set(id, chart);

@@ -1,4 +1,10 @@
 import {
+  compileChart,
+  examineChart,
+  judge,
+  MEASUREMENT_CODES,
+  micrometres,
+  type MeasuredBody,
   chartShapeSchema,
   codesRead,
   decidingCodes,
@@ -29,6 +35,8 @@ const trousers = (changes: object = {}): ChartSheet =>
     ...changes,
   });
 
+const many = (count: number) => Array.from({ length: count }, (_, at) => String(20 + at));
+
 describe('faultsOfSheet', () => {
   it('finds nothing in a sheet whose names all point somewhere', () => {
     const whole = trousers({
@@ -52,6 +60,59 @@ describe('faultsOfSheet', () => {
     derivations: [{ ...DERIVED, steps: [{ ...DERIVED.steps[0], ...more }] }],
   });
   const legs = (more: object) => ({ parts: [WAIST, { ...LEG, ...more }] });
+
+  breaks(
+    'has more cells than anybody should wait for',
+    {
+      parts: [
+        scale('waist', 'trouser-waist-girth', many(200), {
+          values: many(200).map((inches) => `${inches} in`),
+        }),
+        scale('leg', 'inside-leg-length', many(200), {
+          offered: {
+            by: 'waist',
+            sizes: Object.fromEntries(many(100).map((size) => [size, many(200)])),
+          },
+        }),
+      ],
+    },
+    'The chart has 20400 cells, over all it offers; at most 20000 are sized by. Make two charts of it.',
+    'parts',
+  );
+  breaks(
+    'has columns without end',
+    {
+      parts: [
+        {
+          ...scale('waist', 'trouser-waist-girth', many(200)),
+          columns: MEASUREMENT_CODES.slice(0, 20).map((code) => ({ code, unit: 'in', cells: many(200) })),
+        },
+        { ...LEG, sizes: many(1), columns: [{ code: 'derived:leg', unit: 'in', cells: ['30-34'] }] },
+      ],
+    },
+    'The chart has 4001 cells, over all it offers; at most 4000 are sized by. Make two charts of it.',
+    'parts',
+  );
+
+  it('look at arithmetic that names the one before it eight times as often as it is written', () => {
+    const derivations = Array.from({ length: 20 }, (_, at) => ({
+      code: `derived:d${at}`,
+      name: `d${at}`,
+      steps: [
+        {
+          do: 'max',
+          as: 'most',
+          of: Array<string>(8).fill(at === 0 ? 'inside-leg-length' : `derived:d${at - 1}`),
+        },
+      ],
+    }));
+    const sheet = trousers({ derivations, parts: [WAIST, scale('leg', 'derived:d19', ['30', '32'])] });
+    expect(faultsOfSheet(sheet)).toEqual([]);
+    expect(examineChart(sheet)).toEqual([]);
+    const leg = new Map([['inside-leg-length', { value: micrometres(32 * 25_400), standardError: 5_000 }]]);
+    expect(judge(compileChart(sheet), leg as MeasuredBody).parts[1]!.proposed).toBe('32');
+    expect(judge(compileChart(sheet), new Map()).verdict).toBe('incomplete');
+  });
 
   it('are decided by what decides, and not by what is only reported', () => {
     const leg = { code: 'hip-girth', role: 'advisory', unit: 'in', cells: ['30-34', '34-38'] };

@@ -11,6 +11,7 @@ import { about, rulesOf, type Found, type RuleCode } from './rule';
  */
 export const NAME_RULES = rulesOf(
   [
+    'too-many-cells',
     'derived-twice',
     'step-named-as-measurement',
     'step-twice',
@@ -43,11 +44,33 @@ export const NAME_RULES = rulesOf(
     'option-unknown',
   ],
   (sheet) => [
+    ...ofSize(sheet),
     ...sheet.derivations.flatMap((derivation, index) => ofDerivation(sheet, derivation, index)),
     ...sheet.parts.flatMap((part, index) => ofPart(sheet, part, index)),
     ...ofWhole(sheet),
   ],
 );
+
+/**
+ * The most cells of a chart, and the most with those of a part counted for every outcome it is offered
+ * for. Makers' charts have some hundreds; one far beyond would be sized by for seconds.
+ */
+const MOST_CELLS = 4_000;
+const MOST_OFFERED_CELLS = 20_000;
+
+function ofSize(sheet: ChartSheet): Found[] {
+  const cells = sheet.parts.map(({ columns, sizes }) => columns.length * sizes.length);
+  const offered = sheet.parts.map(
+    ({ columns, offered: by }) => columns.length * Object.values(by?.sizes ?? {}).flat().length,
+  );
+  const sum = (counts: readonly number[]) => counts.reduce((all, one) => all + one, 0);
+  const tooMany = (count: number, most: number) =>
+    count > most ? [about(sheet, 'too-many-cells', ['parts'], [String(count), String(most)])] : [];
+  return [
+    ...tooMany(sum(cells), MOST_CELLS),
+    ...tooMany(sum([...cells, ...offered]), MOST_OFFERED_CELLS),
+  ].slice(0, 1);
+}
 
 function ofDerivation(sheet: ChartSheet, derivation: Derivation, index: number): Found[] {
   const at = ['derivations', index];

@@ -39,6 +39,7 @@ export type Found = Omit<ChartFinding, 'severity'>;
 
 /** How much each rule's findings matter: the one table of what makes a chart one, and a good one. */
 export const SEVERITY = {
+  'too-many-cells': 'fault',
   'derived-twice': 'fault',
   'step-named-as-measurement': 'fault',
   'step-twice': 'fault',

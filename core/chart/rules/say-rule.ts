@@ -98,6 +98,8 @@ export function sayMend({ code, mend }: Pick<ChartFinding, 'code' | 'mend'>): st
 export function sayFault({ code, facts: { labels } }: ChartFinding): string {
   const [first = '', second = '', third = ''] = labels;
   switch (code) {
+    case 'too-many-cells':
+      return `The chart has ${first} cells, over all it offers; at most ${second} are sized by. Make two charts of it.`;
     case 'derived-twice':
       return `${first} is derived twice. Rename one.`;
     case 'step-named-as-measurement':

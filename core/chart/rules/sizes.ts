@@ -1,4 +1,5 @@
 import type { ChartPart, ChartSheet } from '../chart-shape';
+import { named } from '../named';
 import { about, rulesOf, type Found } from './rule';
 
 const LETTERS = [
@@ -57,7 +58,7 @@ function examineOffer(sheet: ChartSheet, part: ChartPart): Found[] {
   const { by, sizes } = part.offered;
   const offered = new Set(Object.values(sizes).flat());
   const first = sheet.parts.find(({ code }) => code === by)!;
-  const everythingElse = first.sizes.some((size) => sizes[size] === undefined);
+  const everythingElse = first.sizes.some((size) => named(sizes, size) === undefined);
   return part.sizes.flatMap((label, size): Found[] => {
     if (everythingElse || offered.has(label)) return [];
     const path = ['parts', sheet.parts.indexOf(part), 'sizes', size];
@@ -74,7 +75,7 @@ function examineCombinations(sheet: ChartSheet): Found[] {
       return part.sizes.flatMap((label, size): Found[] => {
         const isMade =
           code === first
-            ? (made[label]?.length ?? 0) > 0
+            ? (named(made, label)?.length ?? 0) > 0
             : Object.values(made).some((labels) => labels.includes(label));
         const path = ['parts', sheet.parts.indexOf(part), 'sizes', size];
         return isMade

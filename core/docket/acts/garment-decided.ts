@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { ChartSheet } from '../../chart/chart-shape';
 import { labelOf } from '../../chart/label';
+import { named } from '../../chart/named';
 import { codesRead } from '../../chart/size-chart';
 import type { GarmentVerdict } from '../../match/verdict';
 import { DECISION_OUTCOMES, garmentOn, standingDecision, standingReadings, type Docket } from '../docket';
@@ -90,7 +91,7 @@ function handsOver({ outcome }: Pick<GarmentDecided, 'outcome'>): boolean {
 function refuseSizes(act: GarmentDecided, sheet: ChartSheet, verdict: GarmentVerdict): Refusal | null {
   if (!handsOver(act)) return null;
   for (const { code, name, sizes } of sheet.parts) {
-    const size = act.sizes[code];
+    const size = named(act.sizes, code);
     if (size === undefined || !sizes.includes(size))
       return {
         code: 'no-such-size',
@@ -101,7 +102,7 @@ function refuseSizes(act: GarmentDecided, sheet: ChartSheet, verdict: GarmentVer
   }
   if (act.outcome === 'overridden') return act.reason === null ? { code: 'reason-missing' } : null;
   const proposed = acceptable(verdict);
-  const same = sheet.parts.every(({ code }) => act.sizes[code] === verdict.sizes[code]);
+  const same = sheet.parts.every(({ code }) => named(act.sizes, code) === named(verdict.sizes, code));
   if (proposed === null) return { code: 'nothing-proposed' };
   return same ? null : { code: 'not-the-proposal', proposed };
 }

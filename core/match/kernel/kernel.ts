@@ -6,6 +6,7 @@ import { LONGEST_RESULT, type DerivationPlan } from '../../chart/arithmetic/comp
 import { NONE } from '../../chart/cut-column';
 import type { DeriveProblem } from '../../chart/arithmetic/derived';
 import type { FitPreference, HouseRule } from '../../chart/chart-shape';
+import { named } from '../../chart/named';
 import { VERDICTS } from '../verdict';
 import { PartRun, type ColumnRun } from './part-run';
 import { WhyNothing } from './why-nothing';
@@ -102,7 +103,7 @@ export class Kernel {
       const [one, other] = [sheet.parts[indexOf(first)]!, sheet.parts[indexOf(second)]!];
       const pairs = Uint8Array.from(
         one.sizes.flatMap((size) =>
-          other.sizes.map((label) => (made[size]?.includes(label) === true ? 1 : 0)),
+          other.sizes.map((label) => (named(made, size)?.includes(label) === true ? 1 : 0)),
         ),
       );
       return { first: indexOf(first), second: indexOf(second), width: other.sizes.length, pairs };
