@@ -7,7 +7,8 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig, type Config } from './config';
 import { loadDemo } from './demo/load-demo';
-import { migrate, openDatabase } from './database/database';
+import { openDatabase } from './database/database';
+import { alone, migrateAlone, untilThere } from './database/prepare';
 
 /** How long open requests may take to end once a stop is asked for. */
 const GRACE_MS = 8_000;
@@ -16,10 +17,13 @@ const GRACE_MS = 8_000;
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const logger = pino({ level: config.LOG_LEVEL });
+  await untilThere(config.DATABASE_URL);
+  await alone(config.DATABASE_URL, async (database) => {
+    await migrateAlone(database);
+    if (config.DEMO_FOLDER !== undefined && (await loadDemo(database, config.DEMO_FOLDER)))
+      logger.info('demo loaded');
+  });
   const database = openDatabase(config.DATABASE_URL);
-  await migrate(database);
-  if (config.DEMO_FOLDER !== undefined && (await loadDemo(database, config.DEMO_FOLDER)))
-    logger.info('demo loaded');
 
   const streams = new AbortController();
   // One thread, given up when nobody has asked for a while: judging is work for one at a time.

@@ -1,7 +1,8 @@
 import { lineSchema, signInSchema } from '@neat-measure/contract';
 import { readConfig } from '../config';
 import { addFitter } from '../session/service';
-import { migrate, openDatabase } from '../database/database';
+import { openDatabase } from '../database/database';
+import { migrate } from '../database/prepare';
 
 /** `add-fitter NAME SIGN-IN` with the passphrase on standard input: adds somebody who may sign in. */
 async function main(): Promise<void> {
@@ -11,8 +12,9 @@ async function main(): Promise<void> {
   const fitter = signInSchema
     .extend({ name: lineSchema(120) })
     .parse({ name, signIn, passphrase: passphrase.trim() });
-  const database = openDatabase(readConfig(process.env).DATABASE_URL);
-  await migrate(database);
+  const { DATABASE_URL } = readConfig(process.env);
+  await migrate(DATABASE_URL);
+  const database = openDatabase(DATABASE_URL);
   const added = await addFitter(database, fitter);
   await database.destroy();
   process.stdout.write(

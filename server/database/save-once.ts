@@ -1,32 +1,5 @@
 import type { Database } from './database';
-
-function hasCode(error: unknown, ...codes: readonly string[]): boolean {
-  return error instanceof Error && 'code' in error && codes.includes(String(error.code));
-}
-
-/** Whether a database error says that a unique key is taken. */
-export function isDuplicate(error: unknown): boolean {
-  return hasCode(error, 'ER_DUP_ENTRY');
-}
-
-/** Whether a database error says that a row names another which is not there. */
-export function isUnknownReference(error: unknown): boolean {
-  return hasCode(error, 'ER_NO_REFERENCED_ROW', 'ER_NO_REFERENCED_ROW_2');
-}
-
-const MOST_TRIES = 6;
-
-/** Does something again that only met others on its way: a deadlock, or a lock that was held too long. */
-export async function tryAgain<Value>(work: () => Promise<Value>): Promise<Value> {
-  for (let tried = 1; ; tried++) {
-    try {
-      return await work();
-    } catch (error) {
-      if (!hasCode(error, 'ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT') || tried === MOST_TRIES) throw error;
-      await new Promise((resolve) => setTimeout(resolve, Math.random() * 20 * tried));
-    }
-  }
-}
+import { isDuplicate } from './trouble';
 
 /** What became of a row that is kept for good. */
 export type SavedOnce =

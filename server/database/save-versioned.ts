@@ -1,5 +1,6 @@
 import type { Database } from './database';
-import { asText, isDuplicate } from './save-once';
+import { asText } from './save-once';
+import { isDuplicate } from './trouble';
 
 /** A row that people edit, and the version their edit started from; 0 adds it. */
 export interface VersionedSave {

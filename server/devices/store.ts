@@ -2,7 +2,7 @@ import type { StreamedLine } from '@neat-measure/contract';
 import { deviceLineSchema, type DeviceLine } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
-import { isDuplicate } from '../database/save-once';
+import { isDuplicate } from '../database/trouble';
 
 /** Keeps a line of a device. Returns it with its place; `null` for one sent before, as the device's count tells. */
 export async function keepLine(database: Database, line: DeviceLine): Promise<StreamedLine | null> {

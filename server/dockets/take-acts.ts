@@ -10,7 +10,7 @@ import {
   type Refusal,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
-import { isDuplicate, isUnknownReference, tryAgain } from '../database/save-once';
+import { isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
 import { addAct, findAct, listActs } from './act-store';
 import { shelfFor } from './shelf';

@@ -3,7 +3,7 @@ import type { Length, MeasurementCode } from '@neat-measure/core';
 import * as z from 'zod';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
-import { isDuplicate, isUnknownReference } from '../database/save-once';
+import { isDuplicate, isUnknownReference } from '../database/trouble';
 
 /** A link for measuring oneself: one wearer, one use. Of its token only a hash is kept. */
 export interface SelfLinkRow {

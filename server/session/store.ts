@@ -1,6 +1,6 @@
 import type { Fitter } from '@neat-measure/contract';
 import type { Database } from '../database/database';
-import { isDuplicate } from '../database/save-once';
+import { isDuplicate } from '../database/trouble';
 
 /** A fitter with what proves who they are. */
 export interface FitterAccount extends Fitter {

@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
-import { migrate, openDatabase, type Database } from '../database/database';
+import { openDatabase, type Database } from '../database/database';
+import { migrate } from '../database/prepare';
 import { listExceptions } from '../dockets/exceptions';
 import { addFitter } from '../session/service';
 
@@ -32,8 +33,8 @@ export class Harness {
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
   static async start(): Promise<Harness> {
-    const { database, name } = await newDatabase();
-    await migrate(database);
+    const { database, name, url } = await newDatabase();
+    await migrate(url);
     await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
     const logger = pino({ level: 'silent' });
     const streams = new AbortController();
@@ -117,12 +118,28 @@ export class Harness {
 }
 
 /** A database of its own in the MariaDB the test run started, with nothing in it. */
-export async function newDatabase(): Promise<{ readonly database: Database; readonly name: string }> {
+export async function newDatabase(): Promise<{
+  readonly database: Database;
+  readonly name: string;
+  readonly url: string;
+  /** Closes it and takes it away. */
+  drop(): Promise<void>;
+}> {
   const base = process.env['TEST_DATABASE_URL'];
   if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run these specs through npm test');
   const name = `neat_measure_${uuidv7().replaceAll('-', '')}`;
   const first = openDatabase(base);
   await first.raw(`create database ${name} character set utf8mb4`);
   await first.destroy();
-  return { database: openDatabase(base.replace(/\/[^/]*$/, `/${name}`)), name };
+  const url = base.replace(/\/[^/]*$/, `/${name}`);
+  const database = openDatabase(url);
+  return {
+    database,
+    name,
+    url,
+    drop: async () => {
+      await database.raw(`drop database ${name}`);
+      await database.destroy();
+    },
+  };
 }

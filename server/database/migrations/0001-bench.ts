@@ -1,104 +1,105 @@
 import type { Knex } from 'knex';
+import { ASCII, table } from './table';
+
+const id = (name: string) => `${name} char(36) ${ASCII} not null`;
+const ascii = (name: string, length: number) => `${name} varchar(${length}) ${ASCII} not null`;
+const moment = (name: string) => `${name} datetime(3) not null`;
+const names = (table: string, column: string, other: string) =>
+  `constraint ${table}_${column}_foreign foreign key (${column}) references ${other} (id)`;
 
 /** Fitters, wearers, charts, dockets, readings and decisions. */
 export async function up(database: Knex): Promise<void> {
-  const create = (table: string, build: (columns: Knex.CreateTableBuilder) => void) =>
-    database.schema.createTable(table, (columns) => {
-      columns.engine('InnoDB');
-      columns.charset('utf8mb4');
-      columns.collate('utf8mb4_unicode_ci');
-      build(columns);
-    });
-  // Ids and codes compare byte by byte; names sort as people expect.
-  const ascii = (columns: Knex.CreateTableBuilder, name: string, length: number) =>
-    columns.specificType(name, `varchar(${length}) character set ascii collate ascii_bin`).notNullable();
-  const id = (columns: Knex.CreateTableBuilder, name: string) =>
-    columns.specificType(name, 'char(36) character set ascii collate ascii_bin').notNullable();
-  const moment = (columns: Knex.CreateTableBuilder, name: string) => columns.datetime(name, { precision: 3 });
-
-  await create('fitters', (columns) => {
-    id(columns, 'id').primary();
-    columns.string('name', 120).notNullable();
-    columns.string('sign_in', 80).notNullable().unique();
-    ascii(columns, 'passphrase_hash', 200);
-  });
-
-  await create('sessions', (columns) => {
-    ascii(columns, 'token_hash', 64).primary();
-    id(columns, 'fitter_id').references('fitters.id');
-    moment(columns, 'expires_at').notNullable().index();
-  });
-
-  await create('wearers', (columns) => {
-    id(columns, 'id').primary();
-    columns.string('name', 120).notNullable().index();
-    columns.string('role', 80).notNullable();
-    columns.integer('version').unsigned().notNullable();
-    moment(columns, 'updated_at').notNullable();
-  });
-
-  await create('charts', (columns) => {
-    id(columns, 'id').primary();
-    columns.string('maker', 80).notNullable();
-    columns.string('garment', 80).notNullable();
-    columns.string('source', 200).notNullable();
-    columns.json('sheet').notNullable();
-    id(columns, 'imported_by').references('fitters.id');
-    moment(columns, 'imported_at').notNullable();
-  });
-
-  await create('dockets', (columns) => {
-    columns.specificType('number', 'int unsigned not null auto_increment unique');
-    id(columns, 'id').primary();
-    id(columns, 'wearer_id').references('wearers.id');
-    columns.string('occasion', 120).notNullable();
-    ascii(columns, 'unit', 4);
-    ascii(columns, 'preference', 12);
-    columns.integer('version').unsigned().notNullable();
-    moment(columns, 'opened_at').notNullable().index();
-  });
-
-  await create('docket_garments', (columns) => {
-    id(columns, 'docket_id').references('dockets.id');
-    columns.integer('position').unsigned().notNullable();
-    id(columns, 'chart_id').references('charts.id');
-    columns.primary(['docket_id', 'position']);
-    columns.unique(['docket_id', 'chart_id']);
-  });
-
-  await create('readings', (columns) => {
-    id(columns, 'id').primary();
-    id(columns, 'docket_id').references('dockets.id');
-    ascii(columns, 'code', 40);
-    columns.string('typed', 40).notNullable();
-    ascii(columns, 'unit', 4);
-    columns.integer('length_um').notNullable();
-    ascii(columns, 'stance', 12);
-    ascii(columns, 'tension', 12);
-    ascii(columns, 'instrument', 20);
-    ascii(columns, 'origin', 12);
-    moment(columns, 'taken_at').notNullable();
-    id(columns, 'fitter_id').references('fitters.id');
-    columns.index(['docket_id', 'taken_at']);
-  });
-
-  await create('reading_withdrawals', (columns) => {
-    id(columns, 'reading_id').primary().references('readings.id');
-    id(columns, 'fitter_id').references('fitters.id');
-    moment(columns, 'withdrawn_at').notNullable();
-  });
-
-  await create('decisions', (columns) => {
-    id(columns, 'id').primary();
-    id(columns, 'docket_id').references('dockets.id');
-    id(columns, 'chart_id').references('charts.id');
-    ascii(columns, 'outcome', 12);
-    columns.string('size', 24).notNullable();
-    columns.string('reason', 300);
-    columns.json('reading_ids').notNullable();
-    columns.json('verdict').notNullable();
-    id(columns, 'fitter_id').references('fitters.id');
-    moment(columns, 'decided_at').notNullable();
-    columns.index(['docket_id', 'chart_id', 'decided_at']);
-  });
+  await table(database, 'fitters', [
+    `${id('id')} primary key`,
+    'name varchar(120) not null',
+    'sign_in varchar(80) not null',
+    ascii('passphrase_hash', 200),
+    'unique fitters_sign_in_unique (sign_in)',
+  ]);
+  await table(database, 'sessions', [
+    `${ascii('token_hash', 64)} primary key`,
+    id('fitter_id'),
+    moment('expires_at'),
+    'index sessions_expires_at_index (expires_at)',
+    names('sessions', 'fitter_id', 'fitters'),
+  ]);
+  await table(database, 'wearers', [
+    `${id('id')} primary key`,
+    'name varchar(120) not null',
+    'role varchar(80) not null',
+    'version int unsigned not null',
+    moment('updated_at'),
+    'index wearers_name_index (name)',
+  ]);
+  await table(database, 'charts', [
+    `${id('id')} primary key`,
+    'maker varchar(80) not null',
+    'garment varchar(80) not null',
+    'source varchar(200) not null',
+    'sheet json not null',
+    id('imported_by'),
+    moment('imported_at'),
+    names('charts', 'imported_by', 'fitters'),
+  ]);
+  await table(database, 'dockets', [
+    'number int unsigned not null auto_increment unique',
+    `${id('id')} primary key`,
+    id('wearer_id'),
+    'occasion varchar(120) not null',
+    ascii('unit', 4),
+    ascii('preference', 12),
+    'version int unsigned not null',
+    moment('opened_at'),
+    'index dockets_opened_at_index (opened_at)',
+    names('dockets', 'wearer_id', 'wearers'),
+  ]);
+  await table(database, 'docket_garments', [
+    id('docket_id'),
+    'position int unsigned not null',
+    id('chart_id'),
+    'primary key (docket_id, position)',
+    'unique docket_garments_docket_id_chart_id_unique (docket_id, chart_id)',
+    names('docket_garments', 'docket_id', 'dockets'),
+    names('docket_garments', 'chart_id', 'charts'),
+  ]);
+  await table(database, 'readings', [
+    `${id('id')} primary key`,
+    id('docket_id'),
+    ascii('code', 40),
+    'typed varchar(40) not null',
+    ascii('unit', 4),
+    'length_um int not null',
+    ascii('stance', 12),
+    ascii('tension', 12),
+    ascii('instrument', 20),
+    ascii('origin', 12),
+    moment('taken_at'),
+    id('fitter_id'),
+    'index readings_docket_id_taken_at_index (docket_id, taken_at)',
+    names('readings', 'docket_id', 'dockets'),
+    names('readings', 'fitter_id', 'fitters'),
+  ]);
+  await table(database, 'reading_withdrawals', [
+    `${id('reading_id')} primary key`,
+    id('fitter_id'),
+    moment('withdrawn_at'),
+    names('reading_withdrawals', 'reading_id', 'readings'),
+    names('reading_withdrawals', 'fitter_id', 'fitters'),
+  ]);
+  await table(database, 'decisions', [
+    `${id('id')} primary key`,
+    id('docket_id'),
+    id('chart_id'),
+    ascii('outcome', 12),
+    'size varchar(24) not null',
+    'reason varchar(300)',
+    'reading_ids json not null',
+    'verdict json not null',
+    id('fitter_id'),
+    moment('decided_at'),
+    'index decisions_docket_id_chart_id_decided_at_index (docket_id, chart_id, decided_at)',
+    names('decisions', 'docket_id', 'dockets'),
+    names('decisions', 'chart_id', 'charts'),
+    names('decisions', 'fitter_id', 'fitters'),
+  ]);
 }

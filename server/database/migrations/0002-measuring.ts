@@ -1,27 +1,24 @@
 import type { Knex } from 'knex';
+import { table } from './table';
 
 /** Protocols of one's own, protocols on a docket, steps passed over, suspicions confirmed. */
 export async function up(database: Knex): Promise<void> {
   const id = 'char(36) character set ascii collate ascii_bin not null';
   const code = (length: number) => `varchar(${length}) character set ascii collate ascii_bin not null`;
-  const table = (name: string, columns: readonly string[]) =>
-    database.raw(
-      `create table ${name} (${columns.join(', ')}) engine=InnoDB character set utf8mb4 collate utf8mb4_unicode_ci`,
-    );
 
-  await table('protocols', [
+  await table(database, 'protocols', [
     `id ${id} primary key`,
     'name varchar(80) not null',
     'body json not null',
     'version int unsigned not null',
   ]);
-  await table('docket_protocols', [
+  await table(database, 'docket_protocols', [
     `docket_id ${id} references dockets (id)`,
     'position int unsigned not null',
     `protocol_id ${code(40)}`,
     'primary key (docket_id, position)',
   ]);
-  await table('step_skips', [
+  await table(database, 'step_skips', [
     `id ${id} primary key`,
     `docket_id ${id} references dockets (id)`,
     `code ${code(40)}`,
@@ -29,7 +26,7 @@ export async function up(database: Knex): Promise<void> {
     `fitter_id ${id} references fitters (id)`,
     'skipped_at datetime(3) not null',
   ]);
-  await table('check_confirmations', [
+  await table(database, 'check_confirmations', [
     `id ${id} primary key`,
     `docket_id ${id} references dockets (id)`,
     `check_code ${code(40)}`,

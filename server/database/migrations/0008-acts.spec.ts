@@ -18,7 +18,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { listDockets } from '../../dockets/store';
 import { openBench } from '../../dockets/service';
 import { newDatabase } from '../../testing/harness';
-import { migrate, type Database } from '../database';
+import type { Database } from '../database';
+import { migrate } from '../prepare';
 
 const DEMO = join(process.cwd(), 'demo');
 const at = (minute: number) => new Date(Date.UTC(2026, 4, 4, 8, minute));
@@ -137,9 +138,9 @@ async function fillAsBefore(database: Database, fitterId: string): Promise<void>
 
 describe('the migration to acts', () => {
   it('brings a season over: what was read, taken back, passed over, confirmed and decided', async () => {
-    const { database, name } = await newDatabase();
+    const { database, name, url } = await newDatabase();
     try {
-      await migrate(database, '0007-chart-versions');
+      await migrate(url, '0007-chart-versions');
       const fitterId = uuidv7();
       await fillAsBefore(database, fitterId);
       // On the first docket, everything else there was.
@@ -180,7 +181,7 @@ describe('the migration to acts', () => {
       const counted = async (table: string) => Number((await database(table).count({ n: '*' }))[0]!['n']);
       const before = { readings: await counted('readings'), decisions: await counted('decisions') };
 
-      await migrate(database);
+      await migrate(url);
 
       expect(await database.schema.hasTable('readings')).toBeFalse();
       const kinds = async (kind: string) =>
@@ -226,7 +227,7 @@ describe('the migration to acts', () => {
         preference: 'roomy',
       });
       expect(settledValues(docket.readings).size).toBeGreaterThan(3);
-      await migrate(database);
+      await migrate(url);
     } finally {
       await database.raw(`drop database ${name}`);
       await database.destroy();
