@@ -51,6 +51,14 @@ const THE_SAME = [
   ['match/odds/low-discrepancy.ts', /<= BITS|< BITS/],
   // Either series is as exact where they meet; a tail beyond infinity is nothing by itself.
   ['capture/normal.ts', /Infinity|> 5|QUANTILES|count - 1 - at/],
+  // What is drawn about matters only for its last bits; of two that are one draw either will do.
+  ['match/odds/odds.ts', /- about/],
+  ['match/odds/low-discrepancy.ts', /at > 0/],
+  // What is not looked up is asked for one by one, and what is not kept is made anew.
+  ['match/kernel/part-run.ts', /canBeLookedUp|count < FEW/],
+  ['match/kernel/part-table.ts', /numbers\.length < count/],
+  // A result that is asked about and lies within bounds stays what it is.
+  ['chart/arithmetic/compile-arithmetic.ts', /unbounded:/],
   // Inches read as centimetres and the other way round are both tried.
   ['capture/likelihood.ts', /one\.value \* factor/],
   // Only their ratio counts; of two that are just alike either will do.

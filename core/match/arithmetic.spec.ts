@@ -37,6 +37,37 @@ const comesTo = (steps: object[], readings: Readings, sizes: Record<string, numb
   return { inches: it!.result === null ? null : it!.result / 25_400, problem: it!.problem, lines: it!.lines };
 };
 
+describe('what comes to nothing', () => {
+  it('names the reading that is past the maker’s own steps, and what it reads', () => {
+    const sheet = wholeSheet({
+      expects: [{ code: 'waist-girth', rounding: { mode: 'down-to-offered', offered: ['30 in', '32 in'] } }],
+      parts: [scale('size', 'waist-girth', ['30', '32'])],
+    });
+    const { parts } = judge(compileChart(sheet), bodyOf({ 'waist-girth': 29 }));
+    expect(parts[0]!.reason).toEqual(
+      jasmine.objectContaining({ verdict: 'beyond', offScale: ['Natural waist'] }),
+    );
+  });
+
+  it('waits for the part it goes by, and says which', () => {
+    const sheet = wholeSheet({
+      derivations: [
+        {
+          code: 'derived:left',
+          name: 'Left',
+          steps: [{ do: 'subtract', as: 'left', from: 'waist-girth', take: 'size-of:front' }],
+        },
+      ],
+      parts: [
+        scale('front', 'chest-girth', ['20', '22'], { values: ['20 in', '22 in'] }),
+        scale('back', 'derived:left', ['10', '12']),
+      ],
+    });
+    const back = judge(compileChart(sheet), bodyOf({ 'waist-girth': 31 })).parts[1]!;
+    expect(back.reason).toEqual(jasmine.objectContaining({ verdict: 'incomplete', waitsFor: 'front' }));
+  });
+});
+
 // Worked examples of the trade: common practice, no source.
 describe('worked examples', () => {
   const is = (name: string, steps: object[], readings: Readings, expected: number, sizes = {}) =>

@@ -54,6 +54,13 @@ describe('judge, of a garment of several parts', () => {
     expect(judge(BLAZER, body({ height: 68 })).verdict).toBe('incomplete');
   });
 
+  it('has the odds of whole labels, each part after the one before', () => {
+    const { odds } = judge(BLAZER, body({ 'chest-girth': 42.9, height: 68 }));
+    expect(odds.map(({ label }) => label)).toEqual(['42 R', '44 R']);
+    expect(odds[0]!.chance + odds[1]!.chance).toBeCloseTo(1, 2);
+    expect(odds[1]!.chance).toBeGreaterThan(0.2);
+  });
+
   it('offers other labels with one part changed', () => {
     const verdict = judge(BLAZER, body({ 'chest-girth': 42.9, height: 70.9 }));
     expect([verdict.proposed, verdict.alternates]).toEqual(['42 R', ['44 R', '42 L']]);

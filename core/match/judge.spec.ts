@@ -12,6 +12,7 @@ import {
   sayReason,
   VERDICTS,
   type ChartPart,
+  type MeasuredValue,
   onlyPart,
   plainPart,
   type CompiledPart,
@@ -50,6 +51,34 @@ describe('judge', () => {
     expect([verdict.verdict, verdict.proposed]).toEqual(['settled', 'M']);
     expect(verdict.parts[0]!.odds[0]!.chance).toBeGreaterThan(0.99);
     expect(sayReason(verdict, 'cm')).toBe('Natural waist 85 cm lies inside M, 3 cm clear of its edge.');
+  });
+
+  it('says how little would change the size where it is one, and only there', () => {
+    expect(judged(98, 85).parts[0]!.change!.into).toBe('L');
+    expect(judged(98, 90).parts[0]!.change).withContext('in a gap').toBeNull();
+    const all = (cell: string) => `size,chest-girth (cm)\nS,${cell}`;
+    expect(judged(98, null, undefined, all('*')).parts[0]!.change).toBeNull();
+    // What is known for certain changes no size, however near it lies.
+    const [certain, uncertain] = [
+      { value: cm(101), standardError: 0 },
+      { value: cm(84), standardError: 7_000 },
+    ];
+    const verdict = judge(
+      compiledOf(JACKET),
+      new Map<MeasurementCode, MeasuredValue>([
+        ['chest-girth', certain],
+        ['waist-girth', uncertain],
+      ]),
+    );
+    expect(verdict.parts[0]!.change!.code).toBe('waist-girth');
+  });
+
+  it('calls an edge what is exactly as likely as the house allows', () => {
+    const chance = judged(101.5, 84).parts[0]!.odds[1]!.chance;
+    const at = (edgeChance: number) =>
+      judge(compiledOf(JACKET), body({ 'chest-girth': cm(101.5), 'waist-girth': cm(84) }), { edgeChance })
+        .verdict;
+    expect([at(chance), at(chance * 1.001)]).toEqual(['edge', 'settled']);
   });
 
   it('calls an edge when the tape’s error alone could move the size', () => {

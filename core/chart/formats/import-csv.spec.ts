@@ -30,6 +30,24 @@ const settled = (column: string, reach?: 'halfway' | 'next-up' | 'next-down') =>
   settleColumn(cellsOf(column), reach).map(({ from, until }) => [from, until]);
 
 describe('importCsv', () => {
+  it('refuses an ease that is no interval, and reads a heading with spaces about it', () => {
+    const ease = (words: string) => codes(`size,"chest-girth (cm, ${words})"\nS,86-94\n`);
+    expect([ease('ease 4'), ease('ease x'), ease('ease >=4')].map((all) => all.length)).toEqual([1, 1, 1]);
+    expect(ease('ease 4-8')).toEqual([]);
+    expect(codes('size,"  chest-girth (cm)  "\nS,86-94\n')).toEqual([]);
+  });
+
+  it('says that a heading alone has no sizes, and nothing else', () => {
+    expect(codes('size,chest-girth (cm)\n')).toEqual(['no-sizes']);
+  });
+
+  it('turns an interval round as it was written', () => {
+    const mend = (cell: string) =>
+      found(`size,chest-girth (cm)\nS,"${cell}"\nM,90-94\n`).map((one) => 'mend' in one && one.mend);
+    expect(mend('90-86')).toEqual(['86-90']);
+    expect(mend('>=90 <=86')).toEqual(['>=86 <=90']);
+  });
+
   it('reads a size table', () => {
     const read = importCsv('size,chest-girth (cm),waist-girth (in)\nS,86-94,30-33\nM,94-102,33-36 1/2\n');
     expect(read.ok).toBeTrue();

@@ -36,6 +36,20 @@ const writtenOf = (text: string, change?: (plan: TablePlan) => TablePlan) => {
   const outcome = read(text, change);
   return outcome.ok ? written(outcome.value) : outcome.problem.map(sayFinding);
 };
+describe('planTable, of columns that say nothing', () => {
+  it('leaves a column without a heading without a unit, and asks nothing of it', () => {
+    const [, bare] = planOf('Size,,Chest (cm)\nS,1,86-90\nM,2,90-94').columns;
+    expect([bare!.unit, bare!.candidates, bare!.asks]).toEqual([null, [], null]);
+  });
+  it('asks nothing of a column without a number', () => {
+    const [, colour] = planOf('Size,Chest colour,Chest (cm)\nS,red,86-90\nM,blue,90-94').columns;
+    expect(colour!.asks).toBeNull();
+  });
+  it('drops empty lines and keeps the numbers of the others', () => {
+    expect(gridOf('Size,Chest (cm)\n,\nS,86-90\n').rows.map(({ line }) => line)).toEqual([1, 3]);
+  });
+});
+
 /** Says which measurement a column means. */
 const meaning =
   (heading: string, means: MeasurementCode, unit?: WorkingUnit) =>

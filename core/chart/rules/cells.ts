@@ -18,18 +18,20 @@ export function isAlone(cells: readonly Cell[]): boolean {
 
 /** Whether a size falls behind the one before: sizes are listed smallest first, so one of the two is a slip. */
 export function fallsBehind(smaller: Cell, larger: Cell): boolean {
-  if (smaller.kind === 'nominal' || larger.kind === 'nominal')
-    return smaller.kind === 'nominal' && larger.kind === 'nominal' && larger.at < smaller.at;
-  const lower = larger.lower?.at ?? -Infinity;
-  const upper = larger.upper?.at ?? Infinity;
-  return lower < (smaller.lower?.at ?? -Infinity) || upper < (smaller.upper?.at ?? Infinity);
+  const [[lower, upper], [under, over]] = [reachOf(larger), reachOf(smaller)];
+  return lower < under || upper < over;
 }
 
 /** Whether two sizes are one by a column. */
 export function isSame(one: Cell, other: Cell): boolean {
-  if (one.kind === 'nominal' || other.kind === 'nominal')
-    return one.kind === 'nominal' && other.kind === 'nominal' && one.at === other.at;
-  return one.lower?.at === other.lower?.at && one.upper?.at === other.upper?.at;
+  const [[lower, upper], [under, over]] = [reachOf(one), reachOf(other)];
+  return lower === under && upper === over;
+}
+
+/** Both ends as numbers; a single value is both. */
+function reachOf(cell: Cell): readonly [lower: number, upper: number] {
+  if (cell.kind === 'nominal') return [cell.at, cell.at];
+  return [cell.lower?.at ?? -Infinity, cell.upper?.at ?? Infinity];
 }
 
 /** Whether a cell holds every length, and so says nothing of anybody. */

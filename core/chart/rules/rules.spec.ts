@@ -28,6 +28,23 @@ describe('the rules', () => {
 });
 
 describe('the chart doctor', () => {
+  it('weighs single values as it weighs intervals', () => {
+    expect(codes(chest(['86', '94', '90']))).toContain('not-growing');
+    expect(codes(chest(['86', '94', '94']))).toContain('same-as-before');
+    expect(codes(chest(['86', '94', '102']))).toEqual([]);
+  });
+
+  it('finds a cell in another unit beside a size that is open below', () => {
+    const sheet = chest(['<84', '33-36', '91-98']);
+    expect(only(sheet, 'other-unit-cell').place).toEqual({ part: 'size', column: 'chest-girth', size: 1 });
+  });
+
+  it('says where letters stand out of order', () => {
+    const sheet = chest(['86-94', '94-102', '102-110'], {}, ['S', 'L', 'M']);
+    expect(only(sheet, 'letters-out-of-order').path).toEqual(['parts', 0, 'sizes', 2]);
+    expect(codes(chest(['86-94', '94-102'], {}, ['1', 'S']))).toEqual([]);
+  });
+
   it('calls wrong what decides nothing, and a stand-in that comes too late', () => {
     const mute = chest(['*', '*', '*']);
     expect(codes(mute)).toEqual(['says-nothing']);

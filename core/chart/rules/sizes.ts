@@ -38,7 +38,7 @@ function examineLabels(sheet: ChartSheet, part: ChartPart): Found[] {
   const ranks = part.sizes.map((size) => LETTERS.indexOf(size.toUpperCase()));
   return ranks.flatMap((rank, size): Found[] => {
     const before = ranks[size - 1] ?? -1;
-    if (size === 0 || rank < 0 || before < 0 || rank > before) return [];
+    if (rank < 0 || before < 0 || rank > before) return [];
     const same = letter(part.sizes[size]!) === letter(part.sizes[size - 1]!);
     const path = ['parts', sheet.parts.indexOf(part), 'sizes', size];
     const labels = [part.sizes[size - 1]!, part.sizes[size]!];

@@ -30,8 +30,8 @@ export class Misfit {
   /** The size with the least misfit for a value a column. */
   least(values: Float64Array): number {
     const count = this.columns[0]!.intervals.length;
-    let [best, least] = [0, Infinity];
-    for (let size = 0; size < count; size++) {
+    let [best, least] = [0, this.sum(values, 0)];
+    for (let size = 1; size < count; size++) {
       const sum = this.sum(values, size);
       if (this.exactWeights !== null && Math.abs(sum - least) <= NEAR * Math.max(sum, least)) {
         if (this.exactSum(values, size) > this.exactSum(values, best)) continue;

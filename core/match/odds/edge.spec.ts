@@ -1,0 +1,76 @@
+import {
+  compileChart,
+  judge,
+  Kernel,
+  measurement,
+  mm,
+  type JudgeOptions,
+  type MeasurementCode,
+} from '../../index';
+import { scale, wholeSheet } from '../../testing/whole-sheet';
+import { EdgeFinder } from './edge';
+
+/**
+ * Three girths in millimetres. A chest that grows leads past XL to 2XL; a waist or a hip that grows
+ * leads to XL: each alone less likely than the chest, both together likelier.
+ */
+const THREE = compileChart(
+  wholeSheet({
+    unit: 'mm',
+    parts: [
+      {
+        ...scale('size', 'chest-girth', ['L', 'XL', '2XL']),
+        columns: [
+          { code: 'chest-girth', unit: 'mm', cells: ['900-1000', '1100-1200', '1000-1100'] },
+          { code: 'waist-girth', unit: 'mm', cells: ['800-900', '900-1000', '1000-1100'] },
+          { code: 'hip-girth', unit: 'mm', cells: ['800-900', '900-1000', '1000-1100'] },
+        ],
+      },
+    ],
+  }),
+);
+/** A body so many standard errors short of where each girth leads on. */
+const shortBy = (chest: number, waist: number, hip: number) => {
+  const end = { 'chest-girth': 1000, 'waist-girth': 900, 'hip-girth': 900 } as const;
+  const away = { 'chest-girth': chest, 'waist-girth': waist, 'hip-girth': hip } as const;
+  return new Map(
+    (Object.keys(end) as (keyof typeof end)[]).map((code) => [
+      code as MeasurementCode,
+      mm(Math.round(end[code] - (away[code] * measurement(code).standardError) / 1000)),
+    ]),
+  );
+};
+const rivalsOf = (values: ReturnType<typeof shortBy>, options: JudgeOptions = {}) => {
+  const kernel = new Kernel(THREE, options);
+  for (const [code, value] of values) kernel.input(code)[0] = value;
+  kernel.run(1);
+  return new EdgeFinder(kernel, options)
+    .rivals(0, values)
+    .map(({ size }) => THREE.parts[0]!.whole.sizes[size!]);
+};
+const oddsOf = (values: ReturnType<typeof shortBy>) =>
+  judge(
+    THREE,
+    new Map(
+      [...values].map(([code, value]) => [code, { value, standardError: measurement(code).standardError }]),
+    ),
+  ).parts[0]!.odds;
+
+describe('EdgeFinder', () => {
+  it('names the likeliest other size where two girths lead to it and each alone is less likely', () => {
+    const values = shortBy(0.72, 0.85, 0.85);
+    expect(oddsOf(values).map(({ size }) => size)).toEqual(['L', 'XL', '2XL']);
+    expect(rivalsOf(values)).toEqual(['XL']);
+  });
+
+  it('finds nobody near an edge who is far from all', () => expect(rivalsOf(shortBy(6, 6, 6))).toEqual([]));
+
+  it('counts what is exactly as likely as the house allows', () => {
+    const values = shortBy(2, 1.2, 1.2);
+    const { size, chance } = oddsOf(values)[1]!;
+    expect([
+      rivalsOf(values, { edgeChance: chance }),
+      rivalsOf(values, { edgeChance: chance + 1e-9 }),
+    ]).toEqual([[size], []]);
+  });
+});
