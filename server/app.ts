@@ -2,7 +2,7 @@ import { ROUTES, type Exception } from '@neat-measure/contract';
 import { MOST_CHART_BYTES } from '@neat-measure/core';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
-import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -13,7 +13,10 @@ import { answers, type Database } from './database/database';
 import { deviceRoutes } from './devices/routes';
 import { actRoutes, docketRoutes } from './dockets/routes';
 import { docketLookout } from './dockets/service';
+import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
+import { wellFormed } from './http/request';
+import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
@@ -35,12 +38,14 @@ export interface AppParts {
 const MOST_BODY_BYTES = 2 * MOST_CHART_BYTES;
 
 /** Requests a minute from one address; a hall of fitters behind one router stays well below. */
-const REQUESTS_A_MINUTE = 6_000;
+const REQUESTS_A_MINUTE = 30_000;
 
 /** Builds the application: API and web application on one origin. */
 export function createApp({ database, logger, exceptions, stopping, config }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Nothing of the API is kept anywhere, so there is nothing to compare; files have tags of their own.
+  app.disable('etag');
   app.set('trust proxy', config.TRUSTED_PROXIES);
   app.use(logRequests(logger));
   app.use(
@@ -50,6 +55,7 @@ export function createApp({ database, logger, exceptions, stopping, config }: Ap
         directives: {
           'default-src': ["'self'"],
           'style-src': ["'self'", "'unsafe-inline'"],
+          'font-src': ["'self'"],
           'img-src': ["'self'", 'data:'],
           'upgrade-insecure-requests': null,
         },
@@ -62,8 +68,9 @@ export function createApp({ database, logger, exceptions, stopping, config }: Ap
   app.use(
     '/api',
     refuseForeignOrigins,
+    noStore,
     limitRequests(),
-    express.json({ limit: MOST_BODY_BYTES }),
+    express.json({ limit: MOST_BODY_BYTES, reviver: wellFormed }),
     cookieParser(),
   );
   app.get(ROUTES.health, async (_request, response) => {
@@ -105,14 +112,9 @@ function logRequests(logger: Logger): RequestHandler {
   });
 }
 
-/** A browser names the origin of every save; another site's page gets nothing done here. */
-const refuseForeignOrigins: RequestHandler = (request, _response, next) => {
-  const origin = request.get('origin');
-  if (origin !== undefined && URL.canParse(origin) && new URL(origin).host !== request.get('host'))
-    throw new ProblemError(
-      'foreign-origin',
-      'This request came from another site. Open Neat Measure itself and do it there.',
-    );
+/** Nothing of anybody is left in a browser's cache, or in one on the way. */
+const noStore: RequestHandler = (_request, response, next) => {
+  response.setHeader('Cache-Control', 'no-store');
   next();
 };
 
@@ -127,33 +129,4 @@ function limitRequests(): RequestHandler {
       );
     },
   });
-}
-
-/** Writes every error as problem details. What nobody foresaw is logged whole and told in general words. */
-function answerProblems(logger: Logger): ErrorRequestHandler {
-  return (error: unknown, _request, response, _next) => {
-    const problem = asProblem(error);
-    if (problem.kind === 'unexpected') logger.error({ err: error }, 'unexpected error');
-    const body = problem.toProblem();
-    response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
-  };
-}
-
-function asProblem(error: unknown): ProblemError {
-  if (error instanceof ProblemError) return error;
-  const type = error instanceof Error && 'type' in error ? error.type : undefined;
-  if (type === 'entity.too.large')
-    return new ProblemError(
-      'too-large',
-      'The request is larger than 2 MB. Check that it is the right file; nothing was saved.',
-    );
-  if (type === 'entity.parse.failed' || error instanceof URIError)
-    return new ProblemError(
-      'unreadable-request',
-      'The request is not valid JSON. Reload the page and try again.',
-    );
-  return new ProblemError(
-    'unexpected',
-    'The server met something it did not expect. Nothing was saved; try again, and tell whoever runs it if it stays.',
-  );
 }

@@ -1,11 +1,12 @@
 import type { Exception } from '@neat-measure/contract';
 import { once } from 'node:events';
-import { createServer, type Server } from 'node:http';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { Piscina } from 'piscina';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig, type Config } from './config';
+import { createListener } from './http/listener';
 import { loadDemo } from './demo/load-demo';
 import { openDatabase } from './database/database';
 import { alone, migrateAlone, untilThere } from './database/prepare';
@@ -34,7 +35,9 @@ async function main(): Promise<void> {
     idleTimeout: 60_000,
   });
   const exceptions = () => judging.run(config.DATABASE_URL) as Promise<Exception[]>;
-  const server = createServer(createApp({ database, logger, exceptions, stopping: streams.signal, config }));
+  const server = createListener(
+    createApp({ database, logger, exceptions, stopping: streams.signal, config }),
+  );
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
   logger.info({ port }, 'listening');

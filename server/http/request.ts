@@ -35,6 +35,15 @@ function sentenceOf({ code, message }: { readonly code: string; readonly message
 }
 
 /**
+ * Lets only text through that can be kept as it is: half of a pair of UTF-16 is no letter, and would
+ * come back as another.
+ */
+export function wellFormed(_key: string, value: unknown): unknown {
+  if (typeof value === 'string' && /\p{Surrogate}/u.test(value)) throw new SyntaxError('half a letter');
+  return value;
+}
+
+/**
  * Reads the id at the end of a path.
  *
  * @throws ProblemError `not-found` for something that is no id: nothing can be there

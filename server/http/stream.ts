@@ -29,6 +29,8 @@ export async function streamTo<Item extends Placed>(
     readonly stopping: AbortSignal;
   },
 ): Promise<void> {
+  // Whoever asks for the head alone is not to be kept waiting for the rest, which never ends.
+  if (request.method === 'HEAD') return void response.type('text/event-stream').end();
   const session = await createSession(request, response, { keepAlive: KEEP_ALIVE_MS, retry: RETRY_MS });
   const send = (item: Item): void => {
     session.push(item, 'message', String(item.place));

@@ -1,5 +1,5 @@
 import { actAnswersSchema, ROUTES, type ActAnswer, type Fitter } from '@neat-measure/contract';
-import { createServer, type Server } from 'node:http';
+import type { Server, ServerOptions } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { v7 as uuidv7 } from 'uuid';
@@ -7,6 +7,7 @@ import { createApp } from '../app';
 import { openDatabase, type Database } from '../database/database';
 import { migrate } from '../database/prepare';
 import { listExceptions } from '../dockets/exceptions';
+import { createListener } from '../http/listener';
 import { addFitter } from '../session/service';
 
 /** What a request came back with. */
@@ -32,13 +33,13 @@ export class Harness {
   ) {}
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
-  static async start(): Promise<Harness> {
+  static async start({ limits }: { readonly limits?: ServerOptions } = {}): Promise<Harness> {
     const { database, name, url } = await newDatabase();
     await migrate(url);
     await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
     const logger = pino({ level: 'silent' });
     const streams = new AbortController();
-    const server = createServer(
+    const server = createListener(
       createApp({
         database,
         logger,
@@ -46,6 +47,7 @@ export class Harness {
         stopping: streams.signal,
         config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
       }),
+      limits,
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const harness = new Harness(database, server, name, streams);
