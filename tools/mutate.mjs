@@ -59,6 +59,11 @@ const THE_SAME = [
   ['match/kernel/part-table.ts', /numbers\.length < count/],
   // A result that is asked about and lies within bounds stays what it is.
   ['chart/arithmetic/compile-arithmetic.ts', /unbounded:/],
+  // What was made before is made again; a series or a step more or less comes to the same.
+  ['capture/builds.ts', /before !== undefined/],
+  ['capture/normal.ts', /known !== undefined|odd < 400|< 1e-12/],
+  // Who shares a walk with whom, who is asked twice, and how far one goes at once is only speed.
+  ['group/walk.ts', /codes\(a\)\.join|count === 0|known >= ASK\) this|one >= ASK/],
   // Inches read as centimetres and the other way round are both tried.
   ['capture/likelihood.ts', /one\.value \* factor/],
   // Only their ratio counts; of two that are just alike either will do.

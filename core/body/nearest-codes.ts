@@ -26,5 +26,5 @@ export function nearestCodes(name: string, most = 4): MeasurementCode[] {
     .sort((a, b) => Number(b.holds) - Number(a.holds) || a.changes - b.changes)
     .map(({ code }) => code);
   const best = ranked[0]!;
-  return [...new Set([best, ...measurement(best).notToBeConfusedWith, ...ranked.slice(1)])].slice(0, most);
+  return [...new Set([best, ...measurement(best).notToBeConfusedWith, ...ranked])].slice(0, most);
 }

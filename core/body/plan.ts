@@ -158,7 +158,7 @@ function wordConflicts(steps: readonly PlannedStep[]): PlanConflict[] {
     // One asker who wants two places knows that they are two.
     const askers = new Set(meant.flatMap(({ wantedBy }) => wantedBy));
     const differs = [...askers].some((asker) => meant.some(({ wantedBy }) => !wantedBy.includes(asker)));
-    if (meant.length < 2 || !differs || askers.size < 2) return [];
+    if (!differs) return [];
     return [
       { kind: 'one-word-two-places', word, codes: meant.map(({ code }) => code), wantedBy: [...askers] },
     ];
@@ -237,6 +237,7 @@ export function sayConflict(conflict: PlanConflict): string {
   return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
 }
 
+/** Two words or more as one list. */
 function list(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
+  return `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 }

@@ -1,5 +1,10 @@
 import { instrumentsOf, planSteps, PROTOCOLS, protocolBodySchema } from '../index';
 
+describe('instrumentsOf', () => {
+  it('names what each is taken with, once', () =>
+    expect(instrumentsOf(['chest-girth', 'waist-girth', 'weight'])).toEqual(['tape', 'scale']));
+});
+
 describe('the protocols', () => {
   it('cover every purpose the trade measures for', () => expect(Object.keys(PROTOCOLS).length).toBe(18));
 

@@ -39,6 +39,11 @@ describe('checkBody', () => {
     expect(failed({})).toEqual([]);
   });
 
+  it('asks about what is past the usual, and not about what just reaches it', () => {
+    const asked = [7, 10, 10.125, 6.875].map((count) => failed({ 'waist-to-hip': inches(count) }));
+    expect(asked).toEqual([[], [], ['waist-to-hip-drop'], ['waist-to-hip-drop']]);
+  });
+
   // The worked example of the trade: seated front 13 where standing is 15 or 16 (common practice, no source).
   it('lets sitting take two or three inches off the front, and asks about more or less than none', () => {
     for (const standing of [15, 16])

@@ -20,6 +20,19 @@ describe('confirmations', () => {
     expect(openSuspicions(values(cm(112)), [confirmation])).toEqual([]);
   });
 
+  it('leave what is only a hint to be relied on', () => {
+    const open = openSuspicions(
+      new Map<MeasurementCode, Length>([
+        ['overarm-girth', cm(130)],
+        ['bust-girth', cm(100)],
+        ['hip-girth', cm(100)],
+      ]),
+      [],
+    );
+    expect(open.map(({ weight }) => weight)).toContain('hint');
+    expect([...suspectCodes(open.filter(({ weight }) => weight === 'hint'))]).toEqual([]);
+  });
+
   it('do not hold for another value or another check', () => {
     expect(openSuspicions(values(cm(113)), [confirmation]).length).toBe(1);
     expect(openSuspicions(values(cm(112)), [{ ...confirmation, check: 'waist-over-chest' }]).length).toBe(1);

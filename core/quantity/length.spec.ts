@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { create, all } from 'mathjs';
 import {
   cm,
+  formatDistance,
   formatLength,
   formatNumber,
   inches,
@@ -46,6 +47,11 @@ describe('a length', () => {
 });
 
 describe('parseLength', () => {
+  it('takes any number of spaces for one', () => {
+    const read = parseLength('34   1/2', 'in');
+    expect(read.ok && read.value.length).toBe(inches(34.5));
+  });
+
   // Every form the trade writes.
   const forms: [string, LengthUnit, Length][] = [
     ['38', 'in', inches(38)],
@@ -131,6 +137,16 @@ describe('parseLength', () => {
         );
       }),
     );
+  });
+});
+
+describe('formatDistance', () => {
+  it('calls nothing nothing, and what is too little to be shown less than that', () => {
+    expect([0, 200, 1_000].map((um) => formatDistance(micrometres(um), 'cm'))).toEqual([
+      '0 cm',
+      'less than 0.1 cm',
+      '0.1 cm',
+    ]);
   });
 });
 

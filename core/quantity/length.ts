@@ -63,11 +63,6 @@ export function inches(count: number): Length {
   return micrometres(Math.round(count * MICROMETRES_PER.in));
 }
 
-/** The sum of two lengths, or their difference when the second is negative. */
-export function addLengths(a: Length, b: Length): Length {
-  return micrometres(a + b);
-}
-
 /**
  * How far apart two lengths are; never negative.
  *
