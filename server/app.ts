@@ -18,6 +18,7 @@ import { notFound, ProblemError } from './http/problem-error';
 import { wellFormed } from './http/request';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
+import type { Print } from './print/sheets';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
 import { requireSession, sessionRoutes } from './session/routes';
@@ -29,6 +30,8 @@ export interface AppParts {
   readonly logger: Logger;
   /** Judges all open dockets, away from the thread that answers. */
   readonly exceptions: () => Promise<readonly Exception[]>;
+  /** Makes what is to be printed, away from it too. */
+  readonly print: Print;
   /** Ends what would otherwise stay open: the streams. */
   readonly stopping: AbortSignal;
   readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT'>;
@@ -41,7 +44,7 @@ const MOST_BODY_BYTES = 2 * MOST_CHART_BYTES;
 const REQUESTS_A_MINUTE = 30_000;
 
 /** Builds the application: API and web application on one origin. */
-export function createApp({ database, logger, exceptions, stopping, config }: AppParts): Express {
+export function createApp({ database, logger, exceptions, print, stopping, config }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   // Nothing of the API is kept anywhere, so there is nothing to compare; files have tags of their own.
@@ -79,12 +82,12 @@ export function createApp({ database, logger, exceptions, stopping, config }: Ap
   });
   app.use(sessionRoutes(database, config.SECURE_COOKIE));
   app.use(selfRoutes(database));
-  const dockets = { database, lookout: docketLookout(database, stopping), exceptions, stopping };
+  const dockets = { database, lookout: docketLookout(database, stopping), exceptions, print, stopping };
   app.use(actRoutes(dockets));
   app.use('/api', requireSession(database));
   app.use(docketRoutes(dockets));
   app.use(wearerRoutes(database));
-  app.use(chartRoutes(database));
+  app.use(chartRoutes(database, print));
   app.use(protocolRoutes(database));
   app.use(selfLinkRoutes(database));
   app.use(deviceRoutes(database, stopping));

@@ -2,11 +2,12 @@ import type { Exception } from '@neat-measure/contract';
 import { once } from 'node:events';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { Piscina } from 'piscina';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig, type Config } from './config';
 import { createListener } from './http/listener';
+import { Thread } from './http/threads';
+import type { Sheet } from './print/sheets';
 import { loadDemo } from './demo/load-demo';
 import { openDatabase } from './database/database';
 import { alone, migrateAlone, untilThere } from './database/prepare';
@@ -27,16 +28,17 @@ async function main(): Promise<void> {
   const database = openDatabase(config.DATABASE_URL);
 
   const streams = new AbortController();
-  // One thread, given up when nobody has asked for a while: judging is work for one at a time.
-  const judging = new Piscina({
-    filename: new URL('./dockets/exceptions-worker.js', import.meta.url).href,
-    minThreads: 0,
-    maxThreads: 1,
-    idleTimeout: 60_000,
-  });
-  const exceptions = () => judging.run(config.DATABASE_URL) as Promise<Exception[]>;
+  const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
+  const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
   const server = createListener(
-    createApp({ database, logger, exceptions, stopping: streams.signal, config }),
+    createApp({
+      database,
+      logger,
+      exceptions: () => judging.run(config.DATABASE_URL),
+      print: (sheet) => printing.run(sheet),
+      stopping: streams.signal,
+      config,
+    }),
   );
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
@@ -54,7 +56,7 @@ async function main(): Promise<void> {
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
-    await judging.destroy();
+    await Promise.all([judging.stop(), printing.stop()]);
     await database.destroy();
     process.exit(0);
   };

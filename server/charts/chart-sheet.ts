@@ -9,7 +9,7 @@ import {
   tableRows,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
-import { printPdf, words } from '../http/print-pdf';
+import { printPdf, words } from '../print/print-pdf';
 
 const LINE = '#D9D4C5';
 

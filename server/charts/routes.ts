@@ -11,13 +11,13 @@ import { Router } from 'express';
 import type { Database } from '../database/database';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
-import { sendPdf } from '../http/send-pdf';
-import { printChart } from './chart-sheet';
+import { sendPdf } from '../print/send-pdf';
+import type { Print } from '../print/sheets';
 import { keepChart, versionsOf } from './service';
 import { chartUses, findCharts, listCharts } from './store';
 
 /** The makers' charts. All need a session. */
-export function chartRoutes(database: Database): Router {
+export function chartRoutes(database: Database, print: Print): Router {
   const find = async (id: string): Promise<Chart> => {
     const [chart] = await findCharts(database, [id]);
     if (chart === undefined) throw notFound('chart');
@@ -34,7 +34,8 @@ export function chartRoutes(database: Database): Router {
       response.json(await versionsOf(database, readId(request)));
     })
     .get(chartSheetPath(':id'), async (request, response) => {
-      sendPdf(response, await printChart(await find(readId(request))), 'chart.pdf');
+      const chart = await find(readId(request));
+      sendPdf(response, await print({ sheet: 'chart', chart }), 'chart.pdf');
     })
     .get(chartUsesPath(':id'), async (request, response) => {
       const { id } = await find(readId(request));

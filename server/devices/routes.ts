@@ -2,6 +2,7 @@ import { deviceStreamPath, MOST_LINES, ROUTES } from '@neat-measure/contract';
 import express, { Router } from 'express';
 import type { Database } from '../database/database';
 import { ProblemError } from '../http/problem-error';
+import { readDevice } from '../http/request';
 import { streamTo } from '../http/stream';
 import { deviceLookout, takeLines } from './service';
 import { linesBehind } from './store';
@@ -35,7 +36,7 @@ export function deviceRoutes(database: Database, stopping: AbortSignal): Router 
       },
     )
     .get(deviceStreamPath(':device'), async (request, response) => {
-      const device = String(request.params['device']);
+      const device = readDevice(request);
       const missed = (place: number) => linesBehind(database, [device], place);
       await streamTo(request, response, { lookout, subject: device, missed, stopping });
     });

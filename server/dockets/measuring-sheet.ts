@@ -17,7 +17,7 @@ import {
   type WorkingUnit,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
-import { printPdf, words } from '../http/print-pdf';
+import { printPdf, words } from '../print/print-pdf';
 
 const SOFT = '#5C6765';
 const LINE = '#B9B3A2';

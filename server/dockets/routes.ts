@@ -13,11 +13,11 @@ import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
 import { ProblemError } from '../http/problem-error';
 import { readBody, readId, readQuery } from '../http/request';
-import { sendPdf } from '../http/send-pdf';
 import { streamTo } from '../http/stream';
+import { sendPdf } from '../print/send-pdf';
+import type { Print } from '../print/sheets';
 import { whoSigns } from '../session/service';
 import { actsBehind } from './act-store';
-import { printMeasuringSheet } from './measuring-sheet';
 import { openBench, verdictsOn } from './service';
 import { listDockets } from './store';
 import { takeActs } from './take-acts';
@@ -28,6 +28,8 @@ export interface DocketParts {
   readonly lookout: Lookout<KeptAct>;
   /** Judges all open dockets, away from the requests. */
   readonly exceptions: () => Promise<readonly Exception[]>;
+  /** Makes what is to be printed, away from the requests too. */
+  readonly print: Print;
   readonly stopping: AbortSignal;
 }
 
@@ -50,7 +52,7 @@ export function actRoutes({ database, lookout }: DocketParts): Router {
 }
 
 /** Dockets to be looked at. All need a session. */
-export function docketRoutes({ database, lookout, exceptions, stopping }: DocketParts): Router {
+export function docketRoutes({ database, lookout, exceptions, print, stopping }: DocketParts): Router {
   return Router()
     .get(ROUTES.dockets, async (request, response) => {
       response.json(await listDockets(database, readQuery(listQuerySchema, request)));
@@ -64,7 +66,8 @@ export function docketRoutes({ database, lookout, exceptions, stopping }: Docket
       await streamTo(request, response, { lookout, subject, missed, stopping });
     })
     .get(sheetPath(':id'), async (request, response) => {
-      sendPdf(response, await printMeasuringSheet(await openBench(database, readId(request))), 'steps.pdf');
+      const bench = await openBench(database, readId(request));
+      sendPdf(response, await print({ sheet: 'steps', bench }), 'steps.pdf');
     })
     .get(verdictsPath(':id'), async (request, response) => {
       response.json(await verdictsOn(database, readId(request)));

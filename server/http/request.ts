@@ -1,4 +1,5 @@
 import { idSchema, type Fitter } from '@neat-measure/contract';
+import { deviceLineSchema } from '@neat-measure/core';
 import type { Request, Response } from 'express';
 import type { z } from 'zod';
 import { notFound, ProblemError } from './problem-error';
@@ -51,6 +52,17 @@ export function wellFormed(_key: string, value: unknown): unknown {
 export function readId(request: Request): string {
   const read = idSchema.safeParse(request.params['id']);
   if (!read.success) throw notFound('record');
+  return read.data;
+}
+
+/**
+ * Reads the name of a tape from a path.
+ *
+ * @throws ProblemError `not-found` for something no tape is called
+ */
+export function readDevice(request: Request): string {
+  const read = deviceLineSchema.shape.device.safeParse(request.params['device']);
+  if (!read.success) throw notFound('tape');
   return read.data;
 }
 

@@ -8,6 +8,7 @@ import { openDatabase, type Database } from '../database/database';
 import { migrate } from '../database/prepare';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
+import { printSheet } from '../print/sheets';
 import { addFitter } from '../session/service';
 
 /** What a request came back with. */
@@ -19,6 +20,22 @@ export interface Answer {
   readonly body: any;
 }
 
+/** How the application of a spec is started. */
+interface Starting {
+  readonly limits?: ServerOptions;
+  /** Opens the database another way than straight. */
+  readonly through?: (url: string) => Promise<Database>;
+}
+
+/** A database of a spec's own. */
+interface OwnDatabase {
+  readonly database: Database;
+  readonly name: string;
+  readonly url: string;
+  /** Closes it and takes it away. */
+  drop(): Promise<void>;
+}
+
 /** The application on a port of its own, over a database of its own in the MariaDB the test run started. */
 export class Harness {
   cookie = '';
@@ -28,14 +45,15 @@ export class Harness {
   private constructor(
     readonly database: Database,
     private readonly server: Server,
-    private readonly name: string,
+    private readonly own: OwnDatabase,
     private readonly streams: AbortController,
   ) {}
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
-  static async start({ limits }: { readonly limits?: ServerOptions } = {}): Promise<Harness> {
-    const { database, name, url } = await newDatabase();
-    await migrate(url);
+  static async start({ limits, through }: Starting = {}): Promise<Harness> {
+    const own = await newDatabase();
+    await migrate(own.url);
+    const database = through === undefined ? own.database : await through(own.url);
     await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
     const logger = pino({ level: 'silent' });
     const streams = new AbortController();
@@ -44,13 +62,14 @@ export class Harness {
         database,
         logger,
         exceptions: () => listExceptions(database),
+        print: printSheet,
         stopping: streams.signal,
         config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
       }),
       limits,
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    const harness = new Harness(database, server, name, streams);
+    const harness = new Harness(database, server, own, streams);
     await harness.signIn();
     return harness;
   }
@@ -114,19 +133,13 @@ export class Harness {
     this.streams.abort();
     this.server.closeAllConnections();
     await new Promise((resolve) => this.server.close(resolve));
-    await this.database.raw(`drop database ${this.name}`);
-    await this.database.destroy();
+    if (this.database !== this.own.database) await this.database.destroy();
+    await this.own.drop();
   }
 }
 
 /** A database of its own in the MariaDB the test run started, with nothing in it. */
-export async function newDatabase(): Promise<{
-  readonly database: Database;
-  readonly name: string;
-  readonly url: string;
-  /** Closes it and takes it away. */
-  drop(): Promise<void>;
-}> {
+export async function newDatabase(): Promise<OwnDatabase> {
   const base = process.env['TEST_DATABASE_URL'];
   if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run these specs through npm test');
   const name = `neat_measure_${uuidv7().replaceAll('-', '')}`;

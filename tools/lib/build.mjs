@@ -13,7 +13,12 @@ const PRODUCTS = {
     made: 'server/dist/main.js',
     build: () =>
       bundle(
-        ['server/main.ts', 'server/dockets/exceptions-worker.ts', 'server/commands/add-fitter.ts'],
+        [
+          'server/main.ts',
+          'server/dockets/exceptions-worker.ts',
+          'server/print/print-worker.ts',
+          'server/commands/add-fitter.ts',
+        ],
         'server',
         'server/dist',
       ),
