@@ -11,7 +11,7 @@ export const deviceLineSchema = z.object({
   v: z.literal(1),
   /** The tape's own name: letters, digits, dashes. */
   device: z.string().regex(/^[A-Za-z0-9-]{1,40}$/),
-  /** Counts the tape's readings; the same number again is the same reading sent twice. */
+  /** Counts the tape's readings; the same number with the same value is the same reading sent twice. */
   seq: z.int().min(0).max(4_294_967_295),
   value: z.number().min(0).max(100_000),
   unit: z.enum(LENGTH_UNITS),

@@ -46,6 +46,15 @@ describe('devices', () => {
     });
   });
 
+  it('are heard when they count anew: the same number with another value is another reading', async () => {
+    const answer = await send(
+      `${line(1, { device: 'tape-6' })}\n${line(1, { device: 'tape-6', value: 700 })}`,
+    );
+    expect(deviceAnswerSchema.parse(answer.body)).toEqual({ taken: 2, repeated: 0, faults: [] });
+    const again = await send(line(1, { device: 'tape-6', value: 700 }));
+    expect(deviceAnswerSchema.parse(again.body).repeated).toBe(1);
+  });
+
   it('refuse nothing, too much, and whoever is not signed in', async () => {
     expect((await send('\n')).status).toBe(400);
     expect((await send(Array.from({ length: 501 }, (_, seq) => line(seq)).join('\n'))).status).toBe(413);

@@ -4,12 +4,16 @@ import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
 import { isDuplicate } from '../database/trouble';
 
-/** Keeps a line of a device. Returns it with its place; `null` for one sent before, as the device's count tells. */
+/**
+ * Keeps a line of a device. Returns it with its place; `null` for one sent before: the same
+ * count with the same value. A tape that counts anew is heard.
+ */
 export async function keepLine(database: Database, line: DeviceLine): Promise<StreamedLine | null> {
   try {
     const [place] = await database('device_lines').insert({
       device: line.device,
       seq: line.seq,
+      said: `${line.value} ${line.unit}`,
       line: JSON.stringify(line),
       received_at: new Date(),
     });

@@ -31,6 +31,8 @@ export async function streamTo<Item extends Placed>(
 ): Promise<void> {
   // Whoever asks for the head alone is not to be kept waiting for the rest, which never ends.
   if (request.method === 'HEAD') return void response.type('text/event-stream').end();
+  // Packed, an event would wait for the next ones.
+  response.setHeader('Cache-Control', 'no-store, no-transform');
   const session = await createSession(request, response, { keepAlive: KEEP_ALIVE_MS, retry: RETRY_MS });
   const send = (item: Item): void => {
     session.push(item, 'message', String(item.place));

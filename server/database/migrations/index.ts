@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as whatTapesSay from './0010-what-tapes-say';
 import * as acts from './0008-acts';
 import * as actsAlone from './0009-acts-alone';
 import * as bench from './0001-bench';
@@ -20,6 +21,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0007-chart-versions', chartVersions],
   ['0008-acts', acts],
   ['0009-acts-alone', actsAlone],
+  ['0010-what-tapes-say', whatTapesSay],
 ];
 
 /**
