@@ -1,18 +1,15 @@
 // npm run fitter -- NAME SIGN-IN: adds somebody who may sign in; the passphrase is read from standard input.
-import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
+import { databaseBeside } from './lib/database.mjs';
 import { npmPackages } from './lib/install.mjs';
-import { startMariadb } from './lib/mariadb.mjs';
-import { DATA } from './lib/paths.mjs';
 import { node, say } from './lib/run.mjs';
 
 await npmPackages();
 await buildChanged('server');
-const external = process.env.DATABASE_URL;
 if (process.stdin.isTTY) say('Write the passphrase, then Ctrl+D:');
-const mariadb = external === undefined ? await startMariadb(join(DATA, 'mariadb')) : null;
+const database = await databaseBeside('npm run fitter');
 const code = await node(['server/dist/commands/add-fitter.js', ...process.argv.slice(2)], {
-  env: { DATABASE_URL: external ?? mariadb.url('neat_measure') },
+  env: { DATABASE_URL: database.url },
 });
-await mariadb?.stop();
+await database.stop();
 process.exit(code);

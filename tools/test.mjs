@@ -16,6 +16,8 @@ let mariadb = null;
 const PARTS = {
   core: jasmine('core', 'core'),
   files: jasmine('files', 'contract', 'cli'),
+  /** The scripts themselves, which are never bundled. */
+  tools: (env) => runJasmine(['tools/lib/keeping.spec.mjs'], env),
   server: async (env) =>
     jasmine('server', 'server')({ ...env, TEST_DATABASE_URL: (await database()).url('neat_measure') }),
   web: async (env) => {
@@ -31,18 +33,21 @@ const PARTS = {
 /** Specs in Node, bundled first as the application is: run file by file they take several times as long. */
 function jasmine(name, ...folders) {
   return async (env) => {
-    const specs = await bundleSpecs(name, folders);
-    return node(
-      [
-        '--enable-source-maps',
-        'node_modules/jasmine/bin/jasmine.js',
-        '--reporter=./tools/lib/jasmine-tally.mjs',
-        '--color',
-        ...specs,
-      ],
-      { env },
-    );
+    return runJasmine(await bundleSpecs(name, folders), env);
   };
+}
+
+function runJasmine(specs, env) {
+  return node(
+    [
+      '--enable-source-maps',
+      'node_modules/jasmine/bin/jasmine.js',
+      '--reporter=./tools/lib/jasmine-tally.mjs',
+      '--color',
+      ...specs,
+    ],
+    { env },
+  );
 }
 
 async function database() {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { aloneIn } from './door.mjs';
 import { BUILD, ROOT } from './paths.mjs';
 import { giveUp, node, say } from './run.mjs';
 
@@ -48,6 +49,10 @@ const PRODUCTS = {
 
 /** Builds the server and the web application, or what is named, each only if its sources have changed since the last time. */
 export async function buildChanged(...names) {
+  await aloneIn(BUILD, 'building', () => buildEach(names));
+}
+
+async function buildEach(names) {
   for (const name of names.length > 0 ? names : ['server', 'web']) {
     const { sources, made, build } = PRODUCTS[name];
     const print = fingerprint(sources);

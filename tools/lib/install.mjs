@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT } from './paths.mjs';
+import { aloneIn } from './door.mjs';
+import { BUILD, ROOT } from './paths.mjs';
 import { answers, giveUp, run, say } from './run.mjs';
 
 /**
@@ -56,7 +57,15 @@ export async function npmPackages() {
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .digest('hex');
   const stamp = join(ROOT, 'node_modules', '.neat-measure-lock');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  const there = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
+  if (there()) return;
+  // Two at once would take the packages from under each other.
+  await aloneIn(BUILD, 'installing npm packages', async () => {
+    if (!there()) await install(stamp, lock);
+  });
+}
+
+async function install(stamp, lock) {
   say('Installing npm packages ...');
   const npm = process.env.npm_execpath;
   const args = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];

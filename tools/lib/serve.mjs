@@ -1,12 +1,14 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { ROOT } from './paths.mjs';
+import { say } from './run.mjs';
 
 /**
  * Starts one instance of the built server and waits until it listens.
  *
  * @param env its configuration, see server/config.ts
- * @returns `{ port, ended, stop() }`; `ended` resolves when it ends by itself or is stopped
+ * @returns `{ port, pid, ended, stop() }`; `ended` resolves when it ends by itself or is stopped
  */
 export async function startServer(env) {
   const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server', 'dist', 'main.js')], {
@@ -21,10 +23,47 @@ export async function startServer(env) {
   });
   return {
     port,
+    pid: child.pid,
     ended,
     stop: async () => {
       if (child.exitCode === null) child.kill('SIGTERM');
       await ended;
+    },
+  };
+}
+
+/** One that ends so often within a minute has something that starting it again does not mend. */
+const MOST_ENDS = 5;
+
+/**
+ * The same, started again on its port whenever it ends by itself: what was done is in the database, and
+ * the screens take up where they were.
+ *
+ * @returns `{ port, ended, stop() }`; `ended` resolves when it is stopped, or ends again and again
+ */
+export async function keepServer(env) {
+  let server = await startServer(env);
+  const { port } = server;
+  let stopping = false;
+  const ended = (async () => {
+    let ends = [];
+    for (;;) {
+      const code = await server.ended;
+      if (stopping || code === 0) return code;
+      ends = [...ends.filter((at) => at > Date.now() - 60_000), Date.now()];
+      if (ends.length >= MOST_ENDS) return code;
+      say(`The server has ended (code ${code}); starting it again ...`);
+      await wait(200 * ends.length);
+      if (stopping) return code;
+      server = await startServer({ ...env, PORT: String(port), PORT_MAY_MOVE: 'false' }).catch(() => server);
+    }
+  })();
+  return {
+    port,
+    ended,
+    stop: async () => {
+      stopping = true;
+      await server.stop();
     },
   };
 }
