@@ -11,3 +11,6 @@ export * from './bodies';
 export * from './device';
 export * from './self-measuring';
 export * from './routes';
+export * from './access';
+export * from './people';
+export * from './settings';

@@ -26,6 +26,44 @@ export const ROUTES = {
   bodies: '/api/bodies',
 } as const;
 
+/** The routes of who may enter, by what they are for. */
+export const PATHS = {
+  /** POST: the first account, while there is none. */
+  firstRun: '/api/first-run',
+  /** POST: a new passphrase for whoever has a one-time code. */
+  takeCode: '/api/session/code',
+  /** POST to take the bench over, DELETE to give it back. */
+  hand: '/api/session/hand',
+  /** GET who may take it over. */
+  hands: '/api/session/hands',
+  /** What is one's own: PUT. */
+  passphrase: '/api/me/passphrase',
+  benchCode: '/api/me/bench-code',
+  preferences: '/api/me/preferences',
+  /** POST begins, PUT confirms, DELETE takes out. */
+  factor: '/api/me/second-factor',
+  /** GET one's own; DELETE one by id, or all others. */
+  sessions: '/api/sessions',
+  /** GET all; PUT one by id. */
+  people: '/api/people',
+  /** GET all; PUT and DELETE one by its name. */
+  tapes: '/api/tapes',
+  /** GET those that stand. */
+  selfLinks: '/api/self-links',
+  /** GET and PUT the settings of the house. */
+  settings: '/api/settings',
+} as const;
+
+/** POST: a one-time code for somebody's passphrase. */
+export function codeOfPersonPath(id: string): string {
+  return `${PATHS.people}/${id}/code`;
+}
+
+/** DELETE: all sessions of somebody. */
+export function sessionsOfPersonPath(id: string): string {
+  return `${PATHS.people}/${id}/sessions`;
+}
+
 /** The path of one thing. */
 export function pathOf(route: string, id: string): string {
   return `${route}/${id}`;

@@ -9,6 +9,19 @@ export const selfLinkSaveSchema = z.object({ docketId: idSchema });
 export const selfLinkSchema = z.object({ token: z.string(), expiresAt: instantSchema });
 export type SelfLink = z.infer<typeof selfLinkSchema>;
 
+/** A link as a list shows it. */
+export const selfLinkEntrySchema = z.object({
+  id: idSchema,
+  docketId: idSchema,
+  docket: z.int(),
+  wearer: z.string(),
+  madeBy: z.string(),
+  expiresAt: instantSchema,
+  submittedAt: instantSchema.nullable(),
+});
+export type SelfLinkEntry = z.infer<typeof selfLinkEntrySchema>;
+export const selfLinkEntriesSchema = z.array(selfLinkEntrySchema);
+
 /** What the wearer's page needs: whom it is for, and which measurements the docket asks for. */
 export const selfSheetSchema = z.object({
   name: z.string(),

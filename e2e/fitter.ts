@@ -33,7 +33,7 @@ export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter
     await page.getByLabel('Sign-in name').focus();
     await page.keyboard.type('odalys');
     await page.keyboard.press('Tab');
-    await page.keyboard.type('tide-table');
+    await page.keyboard.type('low-tide-table');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
     await use(page);

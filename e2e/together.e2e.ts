@@ -16,7 +16,7 @@ test('two browsers on one docket see each other’s acts within a second', async
   const elsewhere = await browser.newContext();
   const other = await elsewhere.newPage();
   await other.goto(page.url());
-  await signIn(other, 'tiernan', 'slack-water');
+  await signIn(other, 'tiernan', 'slack-water-bell');
   await expect(other.getByText('Prepare, before the tape')).toBeVisible();
   await other.keyboard.press('Enter');
 
@@ -50,7 +50,7 @@ test('what is done while nothing can be sent stands once, under the name of who 
   await expect(page.getByText('6 acts wait to be sent; kept on this device.')).toBeVisible();
 
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await signIn(page, 'tiernan', 'slack-water');
+  await signIn(page, 'tiernan', 'slack-water-bell');
   await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
   await expect(page.getByText('Fitter: Tiernan Oake')).toBeVisible();
   await page.unroute('**/api/acts');
@@ -68,7 +68,7 @@ test('what is done while nothing can be sent stands once, under the name of who 
 test('letters typed too early are not lost, and Enter chooses nobody who was not meant', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('Sign-in name').fill('odalys');
-  await page.getByLabel('Passphrase').fill('tide-table');
+  await page.getByLabel('Passphrase').fill('low-tide-table');
   // Everything at once, as somebody does who knows what comes.
   await page.keyboard.press('Enter');
   await page.keyboard.type('farah');

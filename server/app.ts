@@ -10,18 +10,24 @@ import { pinoHttp } from 'pino-http';
 import type { Config } from './config';
 import { chartRoutes } from './charts/routes';
 import { answers, type Database } from './database/database';
-import { deviceRoutes } from './devices/routes';
+import { deviceRoutes, tapeRoutes } from './devices/routes';
 import { actRoutes, docketRoutes } from './dockets/routes';
 import { docketLookout } from './dockets/service';
 import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
-import { wellFormed } from './http/request';
+import { guard } from './http/guard';
+import { askingOf, wellFormed, type Lasts } from './http/request';
+import { ownRoutes, peopleRoutes } from './people/routes';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
 import type { Print } from './print/sheets';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
-import { requireSession, sessionRoutes } from './session/routes';
+import { SessionCookie } from './session/cookie';
+import { sessionRoutes } from './session/routes';
+import { stillLasts } from './session/service';
+import { settingsRoutes } from './settings/routes';
+import { HouseSettings } from './settings/service';
 import { wearerRoutes } from './wearers/routes';
 
 /** What an application is made of. */
@@ -80,17 +86,37 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
     if (!(await answers(database))) throw new ProblemError('unavailable', 'The database does not answer.');
     response.json({ status: 'ok' });
   });
-  app.use(sessionRoutes(database, config.SECURE_COOKIE));
-  app.use(selfRoutes(database));
-  const dockets = { database, lookout: docketLookout(database, stopping), exceptions, print, stopping };
-  app.use(actRoutes(dockets));
-  app.use('/api', requireSession(database));
-  app.use(docketRoutes(dockets));
-  app.use(wearerRoutes(database));
-  app.use(chartRoutes(database, print));
-  app.use(protocolRoutes(database));
-  app.use(selfLinkRoutes(database));
-  app.use(deviceRoutes(database, stopping));
+  const settings = new HouseSettings(database);
+  const cookie = new SessionCookie(config.SECURE_COOKIE);
+  app.use('/api', guard(database, settings, cookie));
+  const lasts: Lasts = (response) => {
+    const { token } = askingOf(response);
+    return () => stillLasts(database, settings, token);
+  };
+  const dockets = {
+    database,
+    lookout: docketLookout(database, stopping),
+    exceptions,
+    print,
+    lasts,
+    stopping,
+  };
+  for (const routes of [
+    sessionRoutes({ database, settings, cookie }),
+    ownRoutes(database),
+    peopleRoutes(database),
+    settingsRoutes(database, settings),
+    selfRoutes(database),
+    selfLinkRoutes(database),
+    actRoutes(dockets),
+    docketRoutes(dockets),
+    wearerRoutes(database),
+    chartRoutes(database, print),
+    protocolRoutes(database),
+    deviceRoutes(database, lasts, stopping),
+    tapeRoutes(database),
+  ])
+    app.use(routes);
   app.use('/api', () => {
     throw notFound('route');
   });

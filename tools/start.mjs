@@ -40,8 +40,8 @@ const address = `http://127.0.0.1:${server.port}`;
 database.tell({ address });
 say(`\nNeat Measure is ready: ${address}`);
 if (demo) {
-  say('Sign in as  odalys  with the passphrase  tide-table  (demo data; see README for real use).');
-  say('A second fitter, to see two at one docket:  tiernan , slack-water .');
+  say('Sign in as  odalys  with the passphrase  low-tide-table  (demo data; see README for real use).');
+  say('A second fitter, to see two at one docket:  tiernan , slack-water-bell .');
 }
 say('Ctrl+C stops it.');
 

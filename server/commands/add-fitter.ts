@@ -1,6 +1,6 @@
 import { lineSchema, signInSchema } from '@neat-measure/contract';
 import { readConfig } from '../config';
-import { addFitter } from '../session/service';
+import { addPerson } from '../people/service';
 import { openDatabase } from '../database/database';
 import { migrate } from '../database/prepare';
 
@@ -15,7 +15,7 @@ async function main(): Promise<void> {
   const { DATABASE_URL } = readConfig(process.env);
   await migrate(DATABASE_URL);
   const database = openDatabase(DATABASE_URL);
-  const added = await addFitter(database, fitter);
+  const added = await addPerson(database, { ...fitter, role: 'fitter' });
   await database.destroy();
   process.stdout.write(
     added

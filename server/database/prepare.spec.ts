@@ -68,7 +68,12 @@ describe('preparing a database', () => {
         ),
       );
       expect(loaded.filter(Boolean).length).toBe(1);
-      expect((await database('fitters').pluck('sign_in')).sort()).toEqual(['odalys', 'tiernan']);
+      expect((await database('fitters').pluck('sign_in')).sort()).toEqual([
+        'brisa',
+        'corin',
+        'odalys',
+        'tiernan',
+      ]);
     } finally {
       await drop();
     }

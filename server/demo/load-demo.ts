@@ -1,17 +1,17 @@
-import { lineSchema, signInSchema } from '@neat-measure/contract';
+import { lineSchema, ROLES, signInSchema } from '@neat-measure/contract';
 import { importChartJson } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { keepChart } from '../charts/service';
 import type { Database } from '../database/database';
-import { addFitter } from '../session/service';
-import { findAccount, hasAccounts } from '../session/store';
+import { addPerson } from '../people/service';
+import { findAccount, hasAccounts } from '../people/store';
 import { saveWearer } from '../wearers/store';
 import { loadSeason } from './load-season';
 
 const demoSchema = z.object({
-  fitters: z.array(signInSchema.extend({ name: lineSchema(120) })).min(1),
+  fitters: z.array(signInSchema.extend({ name: lineSchema(120), role: z.enum(ROLES) })).min(1),
   wearers: z.array(z.object({ id: z.uuidv7(), name: lineSchema(120), role: z.string() })),
   charts: z.array(z.object({ id: z.uuidv7(), file: z.string() })),
 });
@@ -27,7 +27,7 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
   if (await hasAccounts(database)) return false;
   const demo = demoSchema.parse(JSON.parse(await readFile(join(folder, 'demo.json'), 'utf8')));
   await database.transaction(async (transaction) => {
-    for (const fitter of demo.fitters) await addFitter(transaction, fitter);
+    for (const fitter of demo.fitters) await addPerson(transaction, fitter);
     const keeper = (await findAccount(transaction, demo.fitters[0]!.signIn))!;
     for (const { id, ...wearer } of demo.wearers)
       await saveWearer(transaction, id, { ...wearer, version: 0 });

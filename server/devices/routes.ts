@@ -1,19 +1,23 @@
-import { deviceStreamPath, MOST_LINES, ROUTES } from '@neat-measure/contract';
+import { deviceStreamPath, MOST_LINES, PATHS, ROUTES } from '@neat-measure/contract';
 import express, { Router } from 'express';
 import type { Database } from '../database/database';
-import { ProblemError } from '../http/problem-error';
-import { readDevice } from '../http/request';
+import { notFound, ProblemError } from '../http/problem-error';
+import type { Entered } from '../http/guard';
+import { fitterOf, readDevice, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { deviceLookout, takeLines } from './service';
+import { hashToken, newToken } from '../people/passphrases';
 import { linesBehind } from './store';
+import { listTapes, pairTape, unpairTape } from './tape-store';
 
 /**
  * Tapes that send their readings: lines come in by POST, each kept once, and go out to the
  * Bench as server-sent events.
  *
+ * @param lasts tells whether whoever has a stream open still may
  * @param stopping ends the streams when the server is to stop
  */
-export function deviceRoutes(database: Database, stopping: AbortSignal): Router {
+export function deviceRoutes(database: Database, lasts: Lasts, stopping: AbortSignal): Router {
   const lookout = deviceLookout(database, stopping);
   return Router()
     .post(
@@ -32,12 +36,37 @@ export function deviceRoutes(database: Database, stopping: AbortSignal): Router 
             'too-large',
             `At most ${MOST_LINES} lines are taken at once. Send them in parts.`,
           );
-        response.json(await takeLines(database, lookout, lines));
+        const { tape } = response.locals as Entered;
+        response.json(await takeLines(database, lookout, lines, tape ?? null));
       },
     )
     .get(deviceStreamPath(':device'), async (request, response) => {
       const device = readDevice(request);
       const missed = (place: number) => linesBehind(database, [device], place);
-      await streamTo(request, response, { lookout, subject: device, missed, stopping });
+      await streamTo(request, response, {
+        lookout,
+        subject: device,
+        missed,
+        lasts: lasts(response),
+        stopping,
+      });
+    });
+}
+
+/** Tapes that may send without anybody being signed in: each has a secret of its own. */
+export function tapeRoutes(database: Database): Router {
+  return Router()
+    .get(PATHS.tapes, async (_request, response) => {
+      response.json(await listTapes(database));
+    })
+    .put(`${PATHS.tapes}/:id`, async (request, response) => {
+      const device = readDevice(request);
+      const secret = newToken();
+      await pairTape(database, device, hashToken(secret), fitterOf(response).id);
+      response.json({ device, secret });
+    })
+    .delete(`${PATHS.tapes}/:id`, async (request, response) => {
+      if (!(await unpairTape(database, readDevice(request)))) throw notFound('tape');
+      response.status(204).end();
     });
 }

@@ -16,17 +16,29 @@ export function deviceLookout(database: Database, stopping: AbortSignal): Lookou
   );
 }
 
-/** Takes lines as a tape sends them, each kept once; one that is no line holds up none of the others. */
+/**
+ * Takes lines as a tape sends them, each kept once; one that is no line holds up none of the others.
+ *
+ * @param own the only tape they may be of, where it sends for itself
+ */
 export async function takeLines(
   database: Database,
   lookout: Lookout<StreamedLine>,
   lines: readonly string[],
+  own: string | null,
 ): Promise<DeviceAnswer> {
   const answer: DeviceAnswer = { taken: 0, repeated: 0, faults: [] };
   for (const [index, text] of lines.entries()) {
     const read = parseDeviceLine(text);
     if (!read.ok) {
       answer.faults.push({ line: index + 1, message: sayDeviceProblem(read.problem) });
+      continue;
+    }
+    if (own !== null && read.value.device !== own) {
+      answer.faults.push({
+        line: index + 1,
+        message: `This secret is ${own}’s; it sends for no other tape.`,
+      });
       continue;
     }
     const line = await keepLine(database, read.value);

@@ -1,7 +1,7 @@
 import { actAnswersSchema, keptActSchema, MOST_ACTS, ROUTES } from '@neat-measure/contract';
 import { readingIdsBehind, type Doing } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
-import { addFitter } from '../session/service';
+import { addPerson } from '../people/service';
 import { Harness } from '../testing/harness';
 import { opening, problem, reading, Records } from '../testing/records';
 
@@ -10,7 +10,12 @@ describe('the route of acts', () => {
   const records = new Records(() => app);
   beforeAll(async () => {
     app = await Harness.start();
-    await addFitter(app.database, { name: 'Tiernan Oake', signIn: 'tiernan', passphrase: 'slack-water' });
+    await addPerson(app.database, {
+      role: 'fitter',
+      name: 'Tiernan Oake',
+      signIn: 'tiernan',
+      passphrase: 'slack-water-bell',
+    });
   });
   afterAll(() => app.stop());
   afterEach(() => app.signIn());
@@ -115,7 +120,7 @@ describe('the route of acts', () => {
     const { id } = await records.docket();
     const [pen, mine] = [app.pen, act(id, reading('chest-girth', '98'))];
     await app.send('DELETE', ROUTES.session);
-    await app.signIn('slack-water', 'tiernan');
+    await app.signIn('slack-water-bell', 'tiernan');
     expect(app.fitter.name).toBe('Tiernan Oake');
     expect(said(await send([mine])))
       .withContext('signed by the next')
@@ -149,7 +154,7 @@ describe('the route of acts', () => {
 
   it('gives the same pen again to a page that is loaded anew, and another at the next sign-in', async () => {
     const { pen } = app;
-    expect((await app.get(ROUTES.session)).body.pen).toBe(pen);
+    expect((await app.get(ROUTES.session)).body.who.pen).toBe(pen);
     await app.signIn();
     expect(app.pen).not.toBe(pen);
     expect(await app.database('pens').pluck('token_hash')).not.toContain(pen);

@@ -13,6 +13,7 @@ import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
 import { ProblemError } from '../http/problem-error';
 import { readBody, readId, readQuery } from '../http/request';
+import type { Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/sheets';
@@ -30,6 +31,8 @@ export interface DocketParts {
   readonly exceptions: () => Promise<readonly Exception[]>;
   /** Makes what is to be printed, away from the requests too. */
   readonly print: Print;
+  /** Whether whoever has a stream open still may. */
+  readonly lasts: Lasts;
   readonly stopping: AbortSignal;
 }
 
@@ -52,7 +55,7 @@ export function actRoutes({ database, lookout }: DocketParts): Router {
 }
 
 /** Dockets to be looked at. All need a session. */
-export function docketRoutes({ database, lookout, exceptions, print, stopping }: DocketParts): Router {
+export function docketRoutes({ database, lookout, exceptions, print, lasts, stopping }: DocketParts): Router {
   return Router()
     .get(ROUTES.dockets, async (request, response) => {
       response.json(await listDockets(database, readQuery(listQuerySchema, request)));
@@ -63,7 +66,7 @@ export function docketRoutes({ database, lookout, exceptions, print, stopping }:
     .get(docketStreamPath(':id'), async (request, response) => {
       const subject = readId(request);
       const missed = (place: number) => actsBehind(database, [subject], place);
-      await streamTo(request, response, { lookout, subject, missed, stopping });
+      await streamTo(request, response, { lookout, subject, missed, lasts: lasts(response), stopping });
     })
     .get(sheetPath(':id'), async (request, response) => {
       const bench = await openBench(database, readId(request));

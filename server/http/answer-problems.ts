@@ -14,7 +14,8 @@ export function answerProblems(logger: Logger): ErrorRequestHandler {
     // What is half on its way cannot be taken back; an end without its end says that it is not whole.
     if (response.headersSent) return void response.destroy();
     const body = problem.toProblem();
-    if (body.status === 503 || body.status === 429) response.setHeader('Retry-After', RETRY_AFTER_S);
+    if (body.status === 503 || body.status === 429)
+      response.setHeader('Retry-After', problem.retryAfter ?? RETRY_AFTER_S);
     response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
   };
 }

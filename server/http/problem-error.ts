@@ -5,6 +5,9 @@ const TITLES: Readonly<Record<ProblemKind, readonly [status: number, title: stri
   invalid: [400, 'Something in the request is wrong'],
   'not-signed-in': [401, 'Not signed in'],
   'sign-in-refused': [401, 'Sign-in refused'],
+  'second-factor-wanted': [401, 'A second factor is wanted'],
+  'not-allowed': [403, 'Not allowed'],
+  'name-taken': [409, 'The name is taken'],
   'foreign-origin': [403, 'Request from another site'],
   'not-found': [404, 'Not found'],
   'changed-meanwhile': [409, 'Changed meanwhile'],
@@ -22,12 +25,18 @@ const TITLES: Readonly<Record<ProblemKind, readonly [status: number, title: stri
 
 /** A problem on its way to the client; thrown by services, written by the error handler. */
 export class ProblemError extends Error {
+  /** After how many seconds it may be tried again, where that is known. */
+  readonly retryAfter: number | null;
+  private readonly more: Pick<Problem, 'faults' | 'findings'>;
+
   constructor(
     readonly kind: ProblemKind,
     detail: string,
-    private readonly more: Pick<Problem, 'faults' | 'findings'> = {},
+    { retryAfter, ...more }: Pick<Problem, 'faults' | 'findings'> & { readonly retryAfter?: number } = {},
   ) {
     super(detail);
+    this.more = more;
+    this.retryAfter = retryAfter ?? null;
   }
 
   /** The problem as RFC 9457 has it. */

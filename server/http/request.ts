@@ -2,6 +2,8 @@ import { idSchema, type Fitter } from '@neat-measure/contract';
 import { deviceLineSchema } from '@neat-measure/core';
 import type { Request, Response } from 'express';
 import type { z } from 'zod';
+import type { Asking } from '../session/service';
+import type { Entered } from './guard';
 import { notFound, ProblemError } from './problem-error';
 
 /**
@@ -61,12 +63,21 @@ export function readId(request: Request): string {
  * @throws ProblemError `not-found` for something no tape is called
  */
 export function readDevice(request: Request): string {
-  const read = deviceLineSchema.shape.device.safeParse(request.params['device']);
+  const read = deviceLineSchema.shape.device.safeParse(request.params['device'] ?? request.params['id']);
   if (!read.success) throw notFound('tape');
   return read.data;
 }
 
-/** Who is signed in; the session guard has put them there. */
-export function fitterOf(response: Response): Fitter {
-  return (response.locals as { fitter: Fitter }).fitter;
+/** Who asks, as the guard has found out. Only for routes that a session opens. */
+export function askingOf(response: Response): Asking {
+  return (response.locals as Entered).asking!;
 }
+
+/** Whoever is at the bench, as they stand beside what they do. */
+export function fitterOf(response: Response): Fitter {
+  const { id, name } = askingOf(response).person;
+  return { id, name };
+}
+
+/** Gives, for a request, whether the session that opened it still lasts. */
+export type Lasts = (response: Response) => () => Promise<boolean>;

@@ -7,6 +7,9 @@ const KEEP_ALIVE_MS = 15_000;
 /** After how long a browser takes a lost stream up again. */
 const RETRY_MS = 1_000;
 
+/** How often an open stream asks whether its session still lasts. */
+const LASTS_MS = 5_000;
+
 /** What goes before a stream: what was missed since the last that was seen. */
 type Missed<Item> = (place: number) => Promise<readonly Item[]>;
 
@@ -21,11 +24,14 @@ export async function streamTo<Item extends Placed>(
     lookout,
     subject,
     missed,
+    lasts,
     stopping,
   }: {
     readonly lookout: Lookout<Item>;
     readonly subject: string;
     readonly missed: Missed<Item>;
+    /** Whether whoever listens still may: asked while the stream is open. */
+    readonly lasts: () => Promise<boolean>;
     readonly stopping: AbortSignal;
   },
 ): Promise<void> {
@@ -42,9 +48,18 @@ export async function streamTo<Item extends Placed>(
   const leave = await lookout.listen(subject, (item) => (waiting === null ? send(item) : waiting.push(item)));
   const end = (): void => {
     leave();
+    clearInterval(watch);
     stopping.removeEventListener('abort', end);
     response.end();
   };
+  // A session that has ended ends what it has open. While the database is away nobody can say so.
+  const watch = setInterval(() => {
+    void lasts().then(
+      (still) => still || end(),
+      () => undefined,
+    );
+  }, LASTS_MS);
+  watch.unref();
   session.once('disconnected', end);
   if (!session.isConnected) return end();
   stopping.addEventListener('abort', end);

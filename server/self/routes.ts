@@ -1,8 +1,10 @@
 import { ROUTES, selfLinkSaveSchema, selfPath, selfSubmissionSchema } from '@neat-measure/contract';
 import { Router } from 'express';
 import type { Database } from '../database/database';
+import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId } from '../http/request';
 import { makeSelfLink, selfSheet, submitSelf } from './service';
+import { endLink, listLinks } from './store';
 
 /** The wearer's own page: the token of the link is the key, there is no session. */
 export function selfRoutes(database: Database): Router {
@@ -17,10 +19,18 @@ export function selfRoutes(database: Database): Router {
     });
 }
 
-/** Making links. Needs a session. */
+/** Making links, seeing which stand, and taking them back. Needs a session. */
 export function selfLinkRoutes(database: Database): Router {
-  return Router().put(`${ROUTES.selfLinks}/:id`, async (request, response) => {
-    const { docketId } = readBody(selfLinkSaveSchema, request);
-    response.json(await makeSelfLink(database, readId(request), docketId, fitterOf(response).id));
-  });
+  return Router()
+    .get(ROUTES.selfLinks, async (_request, response) => {
+      response.json(await listLinks(database));
+    })
+    .put(`${ROUTES.selfLinks}/:id`, async (request, response) => {
+      const { docketId } = readBody(selfLinkSaveSchema, request);
+      response.json(await makeSelfLink(database, readId(request), docketId, fitterOf(response).id));
+    })
+    .delete(`${ROUTES.selfLinks}/:id`, async (request, response) => {
+      if (!(await endLink(database, readId(request)))) throw notFound('link that stands');
+      response.status(204).end();
+    });
 }

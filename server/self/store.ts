@@ -1,4 +1,4 @@
-import type { Recorded } from '@neat-measure/contract';
+import type { Recorded, SelfLinkEntry } from '@neat-measure/contract';
 import type { Length, MeasurementCode } from '@neat-measure/core';
 import * as z from 'zod';
 import type { Database } from '../database/database';
@@ -38,6 +38,39 @@ export function findLink(database: Database, tokenHash: string): Promise<SelfLin
   return database('self_links').where({ token_hash: tokenHash }).first<SelfLinkRow | undefined>();
 }
 
+/** The links that can still be used or were, of the last weeks, the latest first. */
+export async function listLinks(database: Database): Promise<SelfLinkEntry[]> {
+  const rows = await database('self_links')
+    .join('dockets', 'dockets.id', 'self_links.docket_id')
+    .join('wearers', 'wearers.id', 'dockets.wearer_id')
+    .join('fitters', 'fitters.id', 'self_links.fitter_id')
+    .where('expires_at', '>', new Date())
+    .orderBy('expires_at', 'desc')
+    .limit(500)
+    .select<
+      (SelfLinkRow & { number: number; wearer: string; made_by: string })[]
+    >('self_links.*', 'dockets.number', { wearer: 'wearers.name', made_by: 'fitters.name' });
+  return rows.map((row) => ({
+    id: row.id,
+    docketId: row.docket_id,
+    docket: row.number,
+    wearer: row.wearer,
+    madeBy: row.made_by,
+    expiresAt: row.expires_at.toISOString(),
+    submittedAt: row.submitted_at?.toISOString() ?? null,
+  }));
+}
+
+/** Takes a link back that has not been used; whether there was one. */
+export async function endLink(database: Database, id: string): Promise<boolean> {
+  const now = new Date();
+  const ended = await database('self_links')
+    .where({ id, submitted_at: null })
+    .where('expires_at', '>', now)
+    .update({ expires_at: now });
+  return ended > 0;
+}
+
 /** Keeps what came back on a link; whether this was the first to come: of two at once one counts. */
 export async function keepSubmission(
   database: Database,
@@ -47,6 +80,7 @@ export async function keepSubmission(
 ): Promise<boolean> {
   const first = await database('self_links')
     .where({ id: linkId, submitted_at: null })
+    .where('expires_at', '>', new Date())
     .update({ submission_id: submissionId, submitted_at: new Date(), measured: JSON.stringify(measured) });
   return first > 0;
 }

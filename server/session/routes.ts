@@ -1,59 +1,125 @@
-import { ROUTES, signInSchema } from '@neat-measure/contract';
-import { Router, type CookieOptions, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import {
+  firstRunSchema,
+  handSchema,
+  PATHS,
+  ROUTES,
+  signInSchema,
+  takeCodeSchema,
+  type Session,
+} from '@neat-measure/contract';
+import { Router, type Request, type Response } from 'express';
 import type { Database } from '../database/database';
-import { ProblemError } from '../http/problem-error';
-import { readBody } from '../http/request';
-import { closeSession, openSession, SESSION_HOURS, takePen, whoHolds } from './service';
+import { notFound, ProblemError } from '../http/problem-error';
+import { askingOf, readBody, readId } from '../http/request';
+import { firstAccount, setByCode } from '../people/service';
+import { hasAccounts, listHands } from '../people/store';
+import type { HouseSettings } from '../settings/service';
+import type { SessionCookie } from './cookie';
+import {
+  begin,
+  closeSession,
+  giveBenchBack,
+  openSession,
+  signedIn,
+  takeBench,
+  whoAsks,
+  type From,
+} from './service';
+import { endSessions, listSessions } from './store';
+import { attempt } from './throttle';
 
-const COOKIE = 'neat-measure';
-
-function tokenOf(cookies: unknown): string | undefined {
-  const token = (cookies as Record<string, unknown> | undefined)?.[COOKIE];
-  return typeof token === 'string' ? token : undefined;
+/** What the routes of sessions work with. */
+export interface SessionParts {
+  readonly database: Database;
+  readonly settings: HouseSettings;
+  readonly cookie: SessionCookie;
 }
 
-/** Signing in and out. A handful of wrong passphrases a minute is a slip; more is turned away. */
-export function sessionRoutes(database: Database, secure: boolean): Router {
-  const cookie: CookieOptions = { httpOnly: true, sameSite: 'strict', secure, path: '/' };
-  const limit = rateLimit({
-    windowMs: 60_000,
-    limit: 10,
-    skipSuccessfulRequests: true,
-    handler: () => {
-      throw new ProblemError('too-many-requests', 'Too many wrong sign-ins. Wait a minute, then try again.');
-    },
-  });
+/** Signing in and out, benches that change hands, and where one is signed in. */
+export function sessionRoutes({ database, settings, cookie }: SessionParts): Router {
+  const told = async (token: string | undefined): Promise<Session> => {
+    const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
+    if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)) };
+    return { who: await signedIn(database, asking), firstRun: false };
+  };
+  /** A new session ends the one this browser had. */
+  const enter = async (request: Request, response: Response, token: string): Promise<void> => {
+    const before = cookie.read(request);
+    if (before !== undefined) await closeSession(database, before);
+    cookie.write(response, token, (await settings.now()).sessionHours);
+    response.json(await told(token));
+  };
   return Router()
-    .post(ROUTES.session, limit, async (request, response) => {
-      const { fitter, token } = await openSession(database, readBody(signInSchema, request));
-      response.cookie(COOKIE, token, { ...cookie, maxAge: SESSION_HOURS * 3_600_000 }).json(fitter);
-    })
     .get(ROUTES.session, async (request, response) => {
-      const token = tokenOf(request.cookies);
-      const fitter = token === undefined ? undefined : await whoHolds(database, token);
-      response.json(
-        fitter === undefined ? null : { ...fitter, pen: await takePen(database, token!, fitter) },
-      );
+      response.json(await told(cookie.read(request)));
+    })
+    .post(ROUTES.session, async (request, response) => {
+      const signIn = readBody(signInSchema, request);
+      await enter(request, response, await openSession(database, settings, signIn, fromOf(request)));
     })
     .delete(ROUTES.session, async (request, response) => {
-      const token = tokenOf(request.cookies);
+      const token = cookie.read(request);
       if (token !== undefined) await closeSession(database, token);
-      response.clearCookie(COOKIE, cookie).status(204).end();
+      cookie.clear(response);
+      response.status(204).end();
+    })
+    .post(PATHS.firstRun, async (request, response) => {
+      const account = await firstAccount(database, readBody(firstRunSchema, request));
+      await enter(request, response, await begin(database, settings, account, fromOf(request)));
+    })
+    .post(PATHS.takeCode, async (request, response) => {
+      const taken = readBody(takeCodeSchema, request);
+      const from = fromOf(request);
+      const account = await attempt(database, { account: taken.signIn, address: from.address }, () =>
+        setByCode(database, taken),
+      );
+      // A second factor stays what it was: whoever has one signs in with it.
+      if (account.factorOn)
+        throw new ProblemError('second-factor-wanted', 'The passphrase is set. Sign in with it.');
+      await enter(request, response, await begin(database, settings, account, from));
+    })
+    .get(PATHS.hands, async (_request, response) => {
+      response.json(await listHands(database));
+    })
+    .post(PATHS.hand, async (request, response) => {
+      const asking = askingOf(response);
+      await takeBench(database, asking, readBody(handSchema, request), fromOf(request).address);
+      response.json(await told(asking.token));
+    })
+    .delete(PATHS.hand, async (_request, response) => {
+      const asking = askingOf(response);
+      await giveBenchBack(database, asking);
+      response.json(await told(asking.token));
+    })
+    .get(PATHS.sessions, async (_request, response) => {
+      const { owner, session } = ownOf(response);
+      response.json(await listSessions(database, owner.id, session.id));
+    })
+    .delete(PATHS.sessions, async (_request, response) => {
+      const { owner, session } = ownOf(response);
+      await endSessions(database, owner.id, { allBut: session.id });
+      response.status(204).end();
+    })
+    .delete(`${PATHS.sessions}/:id`, async (request, response) => {
+      const { owner } = ownOf(response);
+      if ((await endSessions(database, owner.id, { id: readId(request) })) === 0) throw notFound('session');
+      response.status(204).end();
     });
 }
 
-/** Lets a request through only with a session that lasts, and notes whose it is. */
-export function requireSession(database: Database): RequestHandler {
-  return async (request, response, next) => {
-    const token = tokenOf(request.cookies);
-    const fitter = token === undefined ? undefined : await whoHolds(database, token);
-    if (fitter === undefined)
-      throw new ProblemError(
-        'not-signed-in',
-        'You are not signed in, or the session has ended. Sign in and go on; what you typed is kept.',
-      );
-    (response.locals as { fitter?: typeof fitter }).fitter = fitter;
-    next();
-  };
+/**
+ * Who asks about what is their own. Whoever has only taken a bench over has shown a short code, which
+ * opens nothing that is their own, and nothing of whoever signed in.
+ *
+ * @throws ProblemError `not-allowed`
+ */
+export function ownOf(response: Response): ReturnType<typeof askingOf> {
+  const asking = askingOf(response);
+  if (asking.person.id !== asking.owner.id)
+    throw new ProblemError('not-allowed', 'Sign in with your own passphrase to change what is your own.');
+  return asking;
+}
+
+function fromOf(request: Request): From {
+  return { address: request.ip ?? '', agent: request.get('user-agent') ?? '' };
 }

@@ -1,64 +1,174 @@
-import type { Fitter, SignedIn, SignIn } from '@neat-measure/contract';
+import { hasRole, type Fitter, type Role, type SignedIn, type SignIn } from '@neat-measure/contract';
 import { LRUCache } from 'lru-cache';
-import { createHash, createHmac, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
-import { promisify } from 'node:util';
+import { createHmac } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
 import { ProblemError } from '../http/problem-error';
-import { addAccount, addPen, addSession, findAccount, findPen, findSession, removeSession } from './store';
+import { hashSecret, hashToken, isOld, isSecret, newToken } from '../people/passphrases';
+import { accountOf, changeAccount, findAccount, type Account } from '../people/store';
+import type { HouseSettings } from '../settings/service';
+import { stepOfCode } from './second-factor';
+import {
+  addPen,
+  addSession,
+  findPen,
+  findSession,
+  handOver,
+  removeEnded,
+  removeSession,
+  seeSession,
+  type OpenSession,
+} from './store';
+import { attempt } from './throttle';
 
-const derive = promisify<string, Buffer, number, Buffer>(scrypt);
-const KEY_BYTES = 32;
-
-/** How long a session lasts: a fitter's working day and then some. */
-export const SESSION_HOURS = 14;
-
-/**
- * Hashes a passphrase with scrypt (Node's defaults: N 16384, r 8, p 1) and a salt of its own.
- *
- * @returns `salt:hash`, both in hex
- */
-export async function hashPassphrase(passphrase: string): Promise<string> {
-  const salt = randomBytes(16);
-  return `${salt.toString('hex')}:${(await derive(passphrase, salt, KEY_BYTES)).toString('hex')}`;
+/** Where a request comes from. */
+export interface From {
+  readonly address: string;
+  readonly agent: string;
 }
 
-async function matches(passphrase: string, kept: string): Promise<boolean> {
-  const [salt = '', hash = ''] = kept.split(':');
-  const derived = await derive(passphrase, Buffer.from(salt, 'hex'), KEY_BYTES);
-  const expected = Buffer.from(hash, 'hex');
-  return derived.length === expected.length && timingSafeEqual(derived, expected);
+/** Who asks, as every route behind the guard finds them. */
+export interface Asking {
+  readonly session: OpenSession;
+  /** The cookie's token, by which the pen is made again. */
+  readonly token: string;
+  /** Whoever signed in. */
+  readonly owner: Account;
+  /** Whoever is at the bench: the owner, or whoever has taken it over. */
+  readonly person: Account;
+  /** What they may do: whoever came by a bench code may do no more than a fitter. */
+  readonly role: Role;
+  readonly owes: SignedIn['owes'];
 }
 
-/** Stands in for the account of a name that has none, so that both take the same time to refuse. */
-const NOBODY = `${'00'.repeat(16)}:${'00'.repeat(KEY_BYTES)}`;
+/** A session that was just used is not noted again before this. */
+const SEEN_EVERY_MS = 60_000;
 
 /**
  * Opens a session.
  *
- * @returns who it is, and the token for their cookie; only its hash is kept
- * @throws ProblemError `sign-in-refused`, the same for a wrong name and a wrong passphrase
+ * @returns its token, for the cookie; only its hash is kept
+ * @throws ProblemError `sign-in-refused`, the same for a wrong name and a wrong passphrase;
+ *   `second-factor-wanted` where the passphrase is right and a code must come with it
  */
 export async function openSession(
   database: Database,
-  { signIn, passphrase }: SignIn,
-): Promise<{ fitter: SignedIn; token: string }> {
-  const account = await findAccount(database, signIn);
-  const right = await matches(passphrase, account?.passphraseHash ?? NOBODY);
-  if (account === undefined || !right)
-    throw new ProblemError(
-      'sign-in-refused',
-      'The name and passphrase do not belong together. Check both and try again.',
-    );
-  const token = randomBytes(32).toString('base64url');
-  await addSession(database, hashToken(token), account.id, new Date(Date.now() + SESSION_HOURS * 3_600_000));
-  const fitter = { id: account.id, name: account.name };
-  return { fitter: { ...fitter, pen: await takePen(database, token, fitter) }, token };
+  settings: HouseSettings,
+  signIn: SignIn,
+  from: From,
+): Promise<string> {
+  const account = await attempt(database, { account: signIn.signIn, address: from.address }, () =>
+    recognise(database, signIn),
+  );
+  await removeEnded(database);
+  return begin(database, settings, account, from);
 }
 
-/** Who holds a token, while its session lasts. */
-export function whoHolds(database: Database, token: string): Promise<Fitter | undefined> {
-  return findSession(database, hashToken(token));
+/** Begins a session of somebody who has shown who they are. */
+export async function begin(
+  database: Database,
+  settings: HouseSettings,
+  account: Pick<Account, 'id'>,
+  { agent, address }: From,
+): Promise<string> {
+  const token = newToken();
+  const { sessionHours } = await settings.now();
+  await addSession(database, {
+    id: uuidv7(),
+    tokenHash: hashToken(token),
+    fitterId: account.id,
+    expiresAt: new Date(Date.now() + sessionHours * 3_600_000),
+    agent,
+    address,
+  });
+  return token;
+}
+
+async function recognise(database: Database, { signIn, passphrase, code }: SignIn): Promise<Account> {
+  const account = await findAccount(database, signIn);
+  const right = await isSecret(passphrase, account?.passphraseHash);
+  if (account === undefined || !right || !account.active) throw refused();
+  if (isOld(account.passphraseHash!))
+    await changeAccount(database, account.id, { passphraseHash: await hashSecret(passphrase) });
+  if (!account.factorOn) return account;
+  if (code === undefined)
+    throw new ProblemError('second-factor-wanted', 'Write the six digits your authenticator shows now.');
+  const step = await stepOfCode(account.factorSecret!, code);
+  if (step === null || (account.factorStep !== null && step <= account.factorStep))
+    throw new ProblemError(
+      'sign-in-refused',
+      'This code is not the one your authenticator shows now, or it was used. Wait for the next one.',
+    );
+  // Of two who bring the same code at once, one comes in.
+  const first = await changeAccount(
+    database,
+    account.id,
+    { factorStep: step },
+    { factorStep: account.factorStep },
+  );
+  if (!first) throw refused();
+  return account;
+}
+
+function refused(): ProblemError {
+  return new ProblemError(
+    'sign-in-refused',
+    'The name and passphrase do not belong together. Check both and try again.',
+  );
+}
+
+/** Who holds a token, while its session lasts: neither idle for too long nor past its end. */
+export async function whoAsks(
+  database: Database,
+  settings: HouseSettings,
+  token: string,
+): Promise<Asking | undefined> {
+  const session = await findSession(database, hashToken(token));
+  if (session === undefined) return undefined;
+  const { idleMinutes, secondFactorFor } = await settings.now();
+  const quiet = Date.now() - session.seenAt.getTime();
+  if (quiet > idleMinutes * 60_000) {
+    await removeSession(database, session.tokenHash);
+    return undefined;
+  }
+  if (quiet > SEEN_EVERY_MS) await seeSession(database, session.id);
+  const owner = (await accountOf(database, session.ownerId))!;
+  const hand = session.handId === null ? undefined : await accountOf(database, session.handId);
+  const handed = hand?.active === true && hand.id !== owner.id;
+  const person = handed ? hand : owner;
+  return {
+    session,
+    token,
+    owner,
+    person,
+    role: handed && hasRole(person.role, 'fitter') ? 'fitter' : person.role,
+    owes: handed || owner.factorOn || !secondFactorFor.includes(owner.role) ? [] : ['second-factor'],
+  };
+}
+
+/** Whether a session still lasts; what streams ask while they are open. */
+export async function stillLasts(
+  database: Database,
+  settings: HouseSettings,
+  token: string,
+): Promise<boolean> {
+  return (await whoAsks(database, settings, token)) !== undefined;
+}
+
+/** Who is signed in, as the page is told. */
+export async function signedIn(database: Database, asking: Asking): Promise<SignedIn> {
+  const { person, owner, role, owes } = asking;
+  return {
+    id: person.id,
+    name: person.name,
+    role,
+    pen: await takePen(database, asking),
+    preferences: person.preferences,
+    house: person.id === owner.id ? null : { id: owner.id, name: owner.name },
+    owes,
+    hasSecondFactor: person.factorOn,
+    hasBenchCode: person.benchHash !== null,
+  };
 }
 
 /** Ends the session of a token. */
@@ -67,47 +177,61 @@ export function closeSession(database: Database, token: string): Promise<void> {
 }
 
 /**
- * Adds a fitter who may sign in.
+ * Puts a bench into the hands of somebody who has a code for it, while the session that stands there stays.
  *
- * @returns whether they were added; `false` when the sign-in name is taken
+ * @throws ProblemError `sign-in-refused`, the same for whoever has no code
  */
-export async function addFitter(
+export async function takeBench(
   database: Database,
-  { name, signIn, passphrase }: SignIn & { name: string },
-): Promise<boolean> {
-  const account = { id: uuidv7(), name, signIn, passphraseHash: await hashPassphrase(passphrase) };
-  return (await addAccount(database, account)) === 'added';
+  { session }: Asking,
+  { id, code }: { readonly id: string; readonly code: string },
+  address: string,
+): Promise<void> {
+  await attempt(database, { account: `bench ${id}`, address }, async () => {
+    const hand = await accountOf(database, id);
+    const right = await isSecret(code, hand?.benchHash);
+    if (!right || hand?.active !== true || !hasRole(hand.role, 'fitter'))
+      throw new ProblemError('sign-in-refused', 'This is not their code. Try again, or sign in instead.');
+  });
+  await handOver(database, session.id, id);
+}
+
+/** Gives a bench back to whoever signed in there. */
+export function giveBenchBack(database: Database, { session }: Asking): Promise<void> {
+  return handOver(database, session.id, null);
 }
 
 /**
- * The pen of a session: what a fitter's acts are signed with on the device they signed in on. It
- * is made of the session's token, so that the page can ask for it again, and outlasts the session:
- * what was done before it ended is sent whenever there is a network, by whoever is signed in then,
- * and kept under the name of who did it. It opens nothing but the list of acts.
+ * The pen of whoever is at a bench: what their acts are signed with on that device. It is made of the
+ * session's token, so that the page can ask for it again, and outlasts the session: what was done
+ * before it ended is sent whenever there is a network, whoever has the bench by then, and kept under
+ * the name of who did it. It opens nothing but the list of acts.
  */
-function penOf(token: string): string {
-  return createHmac('sha256', token).update('pen').digest('base64url');
-}
-
-/** The pen of a session that lasts; one begun before there were pens gets its own now. */
-export async function takePen(database: Database, token: string, fitter: Fitter): Promise<string> {
-  const pen = penOf(token);
-  await addPen(database, hashToken(pen), fitter.id);
+async function takePen(database: Database, { token, person }: Asking): Promise<string> {
+  const pen = createHmac('sha256', token).update(`pen of ${person.id}`).digest('base64url');
+  await addPen(database, hashToken(pen), person.id);
   return pen;
 }
 
-const WHOSE = new LRUCache<string, Fitter>({ max: 1_000 });
+/** Whose a pen is stays so; what they may do can change, and is asked again before long. */
+const WHOSE = new LRUCache<string, Fitter>({ max: 1_000, ttl: 15_000 });
 
-/** Whose a pen is; `undefined` for one that was never given out. It never changes, so it is looked up once. */
+/**
+ * Whose a pen is; `undefined` for one that was never given out, and for one of somebody who may not
+ * measure any more.
+ */
 export async function whoSigns(database: Database, pen: string): Promise<Fitter | undefined> {
   const key = hashToken(pen);
   const known = WHOSE.get(key);
   if (known !== undefined) return known;
   const found = await findPen(database, key);
-  if (found !== undefined) WHOSE.set(key, found);
-  return found;
+  if (found === undefined || !found.active || !hasRole(found.role, 'fitter')) return undefined;
+  const fitter = { id: found.id, name: found.name };
+  WHOSE.set(key, fitter);
+  return fitter;
 }
 
-function hashToken(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
+/** Somebody's pens are asked about anew: what they may do has changed. */
+export function forgetPens(): void {
+  WHOSE.clear();
 }

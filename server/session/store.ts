@@ -1,79 +1,181 @@
-import type { Fitter } from '@neat-measure/contract';
+import type { Fitter, Role, SessionEntry } from '@neat-measure/contract';
 import type { Database } from '../database/database';
-import { isDuplicate } from '../database/trouble';
 
-/** A fitter with what proves who they are. */
-export interface FitterAccount extends Fitter {
-  readonly signIn: string;
-  readonly passphraseHash: string;
+/** A session that lasts, with whoever has the bench. */
+export interface OpenSession {
+  readonly id: string;
+  readonly tokenHash: string;
+  /** Whoever signed in. */
+  readonly ownerId: string;
+  /** Whoever has taken the bench over, if anybody has. */
+  readonly handId: string | null;
+  readonly begunAt: Date;
+  readonly seenAt: Date;
+  readonly expiresAt: Date;
 }
 
-/** The account of a sign-in name, if there is one. */
-export async function findAccount(database: Database, signIn: string): Promise<FitterAccount | undefined> {
-  const row = await database('fitters')
-    .where({ sign_in: signIn })
-    .first<{ id: string; name: string; sign_in: string; passphrase_hash: string }>();
-  return row && { id: row.id, name: row.name, signIn: row.sign_in, passphraseHash: row.passphrase_hash };
+/** A session to be kept. */
+export interface NewSession {
+  readonly id: string;
+  readonly tokenHash: string;
+  readonly fitterId: string;
+  readonly expiresAt: Date;
+  readonly agent: string;
+  readonly address: string;
 }
 
-/** Whether anybody may sign in yet. */
-export async function hasAccounts(database: Database): Promise<boolean> {
-  return (await database('fitters').first('id')) !== undefined;
+interface SessionRow {
+  readonly id: string;
+  readonly token_hash: string;
+  readonly fitter_id: string;
+  readonly hand_id: string | null;
+  readonly begun_at: Date;
+  readonly seen_at: Date;
+  readonly expires_at: Date;
+  readonly agent: string;
+  readonly address: string;
 }
 
-/** Adds an account; `taken` when somebody has the sign-in name. */
-export async function addAccount(database: Database, account: FitterAccount): Promise<'added' | 'taken'> {
-  try {
-    await database('fitters').insert({
-      id: account.id,
-      name: account.name,
-      sign_in: account.signIn,
-      passphrase_hash: account.passphraseHash,
-    });
-    return 'added';
-  } catch (error) {
-    if (isDuplicate(error)) return 'taken';
-    throw error;
-  }
+/** Keeps a session by the hash of its token. */
+export async function addSession(database: Database, session: NewSession): Promise<void> {
+  const now = new Date();
+  await database('sessions').insert({
+    id: session.id,
+    token_hash: session.tokenHash,
+    fitter_id: session.fitterId,
+    begun_at: now,
+    seen_at: now,
+    expires_at: session.expiresAt,
+    agent: session.agent.slice(0, 200),
+    address: session.address.slice(0, 64),
+  });
 }
 
-/** Keeps a session by the hash of its token; expired ones go at the same time. */
-export async function addSession(
-  database: Database,
-  tokenHash: string,
-  fitterId: string,
-  expiresAt: Date,
-): Promise<void> {
-  await database('sessions').where('expires_at', '<', new Date()).delete();
-  await database('sessions').insert({ token_hash: tokenHash, fitter_id: fitterId, expires_at: expiresAt });
-}
-
-/** Who a session belongs to, while it lasts. */
-export async function findSession(database: Database, tokenHash: string): Promise<Fitter | undefined> {
-  return database('sessions')
+/** The session of a token that has not come to its absolute end, whoever's it is if they are still active. */
+export async function findSession(database: Database, tokenHash: string): Promise<OpenSession | undefined> {
+  const row = await database('sessions')
     .join('fitters', 'fitters.id', 'sessions.fitter_id')
-    .where({ token_hash: tokenHash })
+    .where({ token_hash: tokenHash, 'fitters.active': 1 })
     .where('expires_at', '>', new Date())
-    .first<Fitter | undefined>('fitters.id', 'fitters.name');
+    .first<SessionRow | undefined>('sessions.*');
+  return (
+    row && {
+      id: row.id,
+      tokenHash: row.token_hash,
+      ownerId: row.fitter_id,
+      handId: row.hand_id,
+      begunAt: row.begun_at,
+      seenAt: row.seen_at,
+      expiresAt: row.expires_at,
+    }
+  );
 }
 
-/** Ends a session. */
+/** Notes that a session is in use. */
+export async function seeSession(database: Database, id: string): Promise<void> {
+  await database('sessions').where({ id }).update({ seen_at: new Date() });
+}
+
+/** Puts a bench into somebody's hands, or back into its owner's. */
+export async function handOver(database: Database, id: string, handId: string | null): Promise<void> {
+  await database('sessions').where({ id }).update({ hand_id: handId });
+}
+
+/** Ends the session of a token. */
 export async function removeSession(database: Database, tokenHash: string): Promise<void> {
   await database('sessions').where({ token_hash: tokenHash }).delete();
 }
 
+/** Where somebody is signed in, the latest first. */
+export async function listSessions(
+  database: Database,
+  fitterId: string,
+  here: string,
+): Promise<SessionEntry[]> {
+  const rows = await database('sessions')
+    .where({ fitter_id: fitterId })
+    .where('expires_at', '>', new Date())
+    .orderBy('seen_at', 'desc')
+    .select<SessionRow[]>();
+  return rows.map(({ id, begun_at, seen_at, agent, address }) => ({
+    id,
+    begunAt: begun_at.toISOString(),
+    seenAt: seen_at.toISOString(),
+    agent,
+    address,
+    here: id === here,
+  }));
+}
+
+/**
+ * Ends sessions of somebody: one, or all but one.
+ *
+ * @returns how many ended
+ */
+export function endSessions(
+  database: Database,
+  fitterId: string,
+  which: { readonly id: string } | { readonly allBut: string | null },
+): Promise<number> {
+  const theirs = database('sessions').where({ fitter_id: fitterId });
+  if ('id' in which) return theirs.where({ id: which.id }).delete();
+  return which.allBut === null ? theirs.delete() : theirs.whereNot({ id: which.allBut }).delete();
+}
+
+/** Takes out what has ended, by its key: no gap is locked in which somebody is just signing in. */
+export async function removeEnded(database: Database): Promise<void> {
+  const ended = await database('sessions')
+    .where('expires_at', '<', new Date())
+    .limit(1_000)
+    .pluck<string[]>('id');
+  if (ended.length > 0) await database('sessions').whereIn('id', ended).delete();
+}
+
 /** Keeps a pen by the hash of it; one that is kept already stays. */
 export async function addPen(database: Database, tokenHash: string, fitterId: string): Promise<void> {
+  if ((await database('pens').where({ token_hash: tokenHash }).first('token_hash')) !== undefined) return;
   await database('pens')
     .insert({ token_hash: tokenHash, fitter_id: fitterId, made_at: new Date() })
     .onConflict('token_hash')
     .ignore();
 }
 
-/** Whose a pen is. */
-export async function findPen(database: Database, tokenHash: string): Promise<Fitter | undefined> {
-  return database('pens')
+/** Whose a pen is, and what they are to the house now. */
+export async function findPen(
+  database: Database,
+  tokenHash: string,
+): Promise<(Fitter & { readonly role: Role; readonly active: boolean }) | undefined> {
+  const row = await database('pens')
     .join('fitters', 'fitters.id', 'pens.fitter_id')
     .where({ token_hash: tokenHash })
-    .first<Fitter | undefined>('fitters.id', 'fitters.name');
+    .first<
+      { id: string; name: string; role: Role; active: number } | undefined
+    >('fitters.id', 'fitters.name', 'fitters.role', 'fitters.active');
+  return row && { ...row, active: row.active === 1 };
+}
+
+/** How often somebody, or an address, has failed of late. */
+export async function trialsOf(
+  database: Database,
+  who: readonly string[],
+): Promise<Map<string, { readonly failures: number; readonly lastAt: Date }>> {
+  const rows = await database('sign_in_trials')
+    .whereIn('who', [...who])
+    .select<{ who: string; failures: number; last_at: Date }[]>();
+  return new Map(rows.map((row) => [row.who, { failures: row.failures, lastAt: row.last_at }]));
+}
+
+/** Counts one more failure; those of long ago are forgotten. */
+export async function addTrial(database: Database, who: string, forgetAfterMs: number): Promise<void> {
+  const now = new Date();
+  await database.raw(
+    `insert into sign_in_trials (who, failures, last_at) values (?, 1, ?)
+     on duplicate key update failures = if(last_at < ?, 1, least(failures + 1, 1000)), last_at = ?`,
+    [who, now, new Date(now.getTime() - forgetAfterMs), now],
+  );
+}
+
+/** Forgets the failures of somebody who has shown who they are. */
+export async function forgetTrials(database: Database, who: string): Promise<void> {
+  await database('sign_in_trials').where({ who }).update({ failures: 0 });
 }

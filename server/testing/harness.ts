@@ -1,4 +1,5 @@
-import { actAnswersSchema, ROUTES, type ActAnswer, type Fitter } from '@neat-measure/contract';
+import { actAnswersSchema, ROUTES, type ActAnswer, type Fitter, type Role } from '@neat-measure/contract';
+import type { Express } from 'express';
 import type { Server, ServerOptions } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
@@ -9,16 +10,22 @@ import { migrate } from '../database/prepare';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
 import { printSheet } from '../print/sheets';
-import { addFitter } from '../session/service';
+import { addPerson } from '../people/service';
+import { findAccount } from '../people/store';
 
 /** What a request came back with. */
 export interface Answer {
   readonly status: number;
   readonly type: string;
+  /** What it set, name and value. */
+  readonly cookie: string | null;
   // Specs look into bodies freely; the contract's schemas are checked where they matter.
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   readonly body: any;
 }
+
+/** The passphrase of whoever a spec begins with. */
+export const PASSPHRASE = 'low-tide-table';
 
 /** How the application of a spec is started. */
 interface Starting {
@@ -46,6 +53,7 @@ export class Harness {
     readonly database: Database,
     private readonly server: Server,
     private readonly own: OwnDatabase,
+    readonly app: Express,
     private readonly streams: AbortController,
   ) {}
 
@@ -54,34 +62,51 @@ export class Harness {
     const own = await newDatabase();
     await migrate(own.url);
     const database = through === undefined ? own.database : await through(own.url);
-    await addFitter(database, { name: 'Odalys Wren', signIn: 'odalys', passphrase: 'tide-table' });
+    await addPerson(own.database, {
+      name: 'Odalys Wren',
+      signIn: 'odalys',
+      passphrase: PASSPHRASE,
+      role: 'administrator',
+    });
     const logger = pino({ level: 'silent' });
     const streams = new AbortController();
-    const server = createListener(
-      createApp({
-        database,
-        logger,
-        exceptions: () => listExceptions(database),
-        print: printSheet,
-        stopping: streams.signal,
-        config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
-      }),
-      limits,
-    );
+    const app = createApp({
+      database,
+      logger,
+      exceptions: () => listExceptions(database),
+      print: printSheet,
+      stopping: streams.signal,
+      config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
+    });
+    const server = createListener(app, limits);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    const harness = new Harness(database, server, own, streams);
+    const harness = new Harness(database, server, own, app, streams);
     await harness.signIn();
     return harness;
   }
 
   /** Signs in; afterwards `cookie`, `fitter` and `pen` are theirs. */
-  async signIn(passphrase = 'tide-table', signIn = 'odalys'): Promise<Answer> {
+  async signIn(passphrase = PASSPHRASE, signIn = 'odalys'): Promise<Answer> {
     const answer = await this.send('POST', ROUTES.session, { signIn, passphrase });
     if (answer.status === 200) {
-      this.pen = answer.body.pen;
-      this.fitter = { id: answer.body.id, name: answer.body.name };
+      const { pen, id, name } = answer.body.who;
+      this.pen = pen;
+      this.fitter = { id, name };
     }
     return answer;
+  }
+
+  /** Somebody else who may sign in, and what they are to the house. */
+  async person(role: Role, signIn: string = role): Promise<{ readonly id: string; readonly signIn: string }> {
+    await addPerson(this.database, { name: `The ${role}`, signIn, passphrase: PASSPHRASE, role });
+    return { id: (await findAccount(this.database, signIn))!.id, signIn };
+  }
+
+  /** The cookie of a session of somebody, without losing one's own. */
+  async cookieOf(signIn: string, passphrase = PASSPHRASE, more: object = {}): Promise<string> {
+    const answer = await this.send('POST', ROUTES.session, { signIn, passphrase, ...more }, { cookie: '' });
+    if (answer.status !== 200 || answer.cookie === null) throw new Error(JSON.stringify(answer.body));
+    return answer.cookie;
   }
 
   /** Does something on a docket, as the screen does: what became of it. */
@@ -116,11 +141,13 @@ export class Harness {
       body: body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body),
     });
     const set = response.headers.getSetCookie()[0];
-    if (set !== undefined) this.cookie = set.split(';')[0]!;
+    const cookie = set?.split(';')[0] ?? null;
+    if (cookie !== null && !('cookie' in headers)) this.cookie = cookie;
     const text = await response.text();
     return {
       status: response.status,
       type: response.headers.get('content-type') ?? '',
+      cookie,
       body: text === '' ? null : JSON.parse(text),
     };
   }

@@ -52,7 +52,7 @@ export async function signIn(browser, base) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(base);
   await page.getByLabel('Sign-in name').fill('odalys');
-  await page.getByLabel('Passphrase').fill('tide-table');
+  await page.getByLabel('Passphrase').fill('low-tide-table');
   await page.keyboard.press('Enter');
   await page.getByRole('option').first().waitFor();
   return page;

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as people from './0011-people';
 import * as whatTapesSay from './0010-what-tapes-say';
 import * as acts from './0008-acts';
 import * as actsAlone from './0009-acts-alone';
@@ -22,6 +23,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0008-acts', acts],
   ['0009-acts-alone', actsAlone],
   ['0010-what-tapes-say', whatTapesSay],
+  ['0011-people', people],
 ];
 
 /**

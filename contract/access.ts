@@ -1,0 +1,99 @@
+import {
+  chartSheetPath,
+  chartUsesPath,
+  chartVersionsPath,
+  deviceStreamPath,
+  docketStreamPath,
+  PATHS,
+  ROUTES,
+  selfPath,
+  sheetPath,
+  verdictsPath,
+} from './routes';
+
+/** What somebody is to the house, each with all that stands before it. */
+export const ROLES = ['viewer', 'fitter', 'lead', 'administrator'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Whether a role has what another has. */
+export function hasRole(role: Role, least: Role): boolean {
+  return ROLES.indexOf(role) >= ROLES.indexOf(least);
+}
+
+/**
+ * What opens a route: a session of a role or more, or something else instead of one. `self`: any
+ * session, also one that has yet to set a passphrase or a second factor of its own.
+ */
+export type Access = Role | 'self' | 'anyone' | 'pen' | 'link' | 'tape';
+
+/** A route, what opens it, and what for. */
+export interface RouteAccess {
+  readonly method: 'GET' | 'PUT' | 'POST' | 'DELETE';
+  readonly path: string;
+  readonly access: Access;
+  readonly does: string;
+}
+
+const at = (method: RouteAccess['method'], path: string, access: Access, does: string): RouteAccess => ({
+  method,
+  path,
+  access,
+  does,
+});
+const one = (route: string) => `${route}/:id`;
+
+/** Every route with what opens it. There is no other: a path that does not stand here is not found. */
+export const ACCESS: readonly RouteAccess[] = [
+  at('GET', ROUTES.health, 'anyone', 'Whether server and database answer'),
+  at('GET', ROUTES.session, 'anyone', 'Who is signed in, and whether anybody can be'),
+  at('POST', ROUTES.session, 'anyone', 'Sign in'),
+  at('DELETE', ROUTES.session, 'anyone', 'Sign out'),
+  at('POST', PATHS.firstRun, 'anyone', 'Make the first account, while there is none'),
+  at('POST', PATHS.takeCode, 'anyone', 'Set a passphrase with a one-time code'),
+  at('POST', PATHS.hand, 'self', 'Take the bench over with a short code'),
+  at('DELETE', PATHS.hand, 'self', 'Give the bench back to whoever signed in'),
+  at('GET', PATHS.hands, 'self', 'Who may take the bench over'),
+  at('PUT', PATHS.passphrase, 'self', 'Change one’s own passphrase'),
+  at('PUT', PATHS.benchCode, 'self', 'Set or take out one’s own bench code'),
+  at('POST', PATHS.factor, 'self', 'Begin a second factor of one’s own'),
+  at('PUT', PATHS.factor, 'self', 'Confirm it with a first code'),
+  at('DELETE', PATHS.factor, 'self', 'Take it out'),
+  at('PUT', PATHS.preferences, 'self', 'One’s own unit, speech and text size'),
+  at('GET', PATHS.sessions, 'self', 'Where one is signed in'),
+  at('DELETE', one(PATHS.sessions), 'self', 'End one of one’s sessions'),
+  at('DELETE', PATHS.sessions, 'self', 'End all of one’s other sessions'),
+  at('POST', ROUTES.acts, 'pen', 'Keep what was done on dockets, by whoever holds the pen'),
+  at('GET', selfPath(':token'), 'link', 'The page of a link for measuring oneself'),
+  at('PUT', selfPath(':token'), 'link', 'Send what was measured'),
+  at('POST', ROUTES.deviceLines, 'tape', 'Send what a tape reads'),
+  at('GET', ROUTES.wearers, 'viewer', 'The people to be sized'),
+  at('PUT', one(ROUTES.wearers), 'fitter', 'Add or edit a person to be sized'),
+  at('GET', ROUTES.bodies, 'viewer', 'Values on the roll, without names'),
+  at('GET', ROUTES.charts, 'viewer', 'The charts'),
+  at('GET', one(ROUTES.charts), 'viewer', 'A chart'),
+  at('GET', chartVersionsPath(':id'), 'viewer', 'The versions of a chart'),
+  at('GET', chartSheetPath(':id'), 'viewer', 'A chart on paper'),
+  at('GET', chartUsesPath(':id'), 'viewer', 'Where a chart is used'),
+  at('PUT', one(ROUTES.charts), 'lead', 'Keep a chart, or a version of one'),
+  at('GET', ROUTES.dockets, 'viewer', 'The dockets'),
+  at('GET', one(ROUTES.dockets), 'viewer', 'A docket'),
+  at('GET', docketStreamPath(':id'), 'viewer', 'What is done on a docket from now on'),
+  at('GET', sheetPath(':id'), 'viewer', 'The steps of a docket on paper'),
+  at('GET', verdictsPath(':id'), 'viewer', 'The verdicts on a docket'),
+  at('GET', ROUTES.exceptions, 'viewer', 'The flags nobody has decided'),
+  at('GET', ROUTES.protocols, 'viewer', 'The protocols'),
+  at('PUT', one(ROUTES.protocols), 'lead', 'Keep a protocol of one’s own'),
+  at('PUT', one(ROUTES.selfLinks), 'fitter', 'Make a link for measuring oneself'),
+  at('GET', PATHS.selfLinks, 'fitter', 'The links that stand'),
+  at('DELETE', one(ROUTES.selfLinks), 'fitter', 'Take a link back'),
+  at('GET', deviceStreamPath(':device'), 'fitter', 'What a tape sends from now on'),
+  at('GET', PATHS.tapes, 'lead', 'The paired tapes'),
+  at('PUT', one(PATHS.tapes), 'lead', 'Pair a tape: it gets a secret of its own'),
+  at('DELETE', one(PATHS.tapes), 'lead', 'Let a tape in no more'),
+  at('GET', PATHS.people, 'administrator', 'Who may sign in'),
+  at('PUT', one(PATHS.people), 'administrator', 'Invite somebody, change or deactivate them'),
+  at('POST', `${PATHS.people}/:id/code`, 'administrator', 'A one-time code for a new passphrase'),
+  at('DELETE', `${PATHS.people}/:id/sessions`, 'administrator', 'End all sessions of somebody'),
+  at('GET', PATHS.settings, 'self', 'The settings of the house'),
+  at('PUT', PATHS.settings, 'administrator', 'Change them'),
+];

@@ -1,0 +1,19 @@
+import * as z from 'zod';
+import { ROLES } from './access';
+import { versionSchema } from './shared';
+
+/** What the house has settled for everybody. */
+export const houseSettingsSchema = z.object({
+  /** A session ends after so many minutes in which nothing was done, */
+  idleMinutes: z.int().min(5).max(1_440).default(480),
+  /** and after so many hours whatever is done. */
+  sessionHours: z.int().min(1).max(72).default(14),
+  /** The roles that must have a second factor. */
+  secondFactorFor: z.array(z.enum(ROLES)).default([]),
+});
+export type HouseSettings = z.infer<typeof houseSettingsSchema>;
+
+export const settingsSaveSchema = houseSettingsSchema.extend({ version: versionSchema });
+export type SettingsSave = z.infer<typeof settingsSaveSchema>;
+export const settingsSchema = settingsSaveSchema;
+export type Settings = z.infer<typeof settingsSchema>;

@@ -1,0 +1,44 @@
+import type { Tape } from '@neat-measure/contract';
+import type { Database } from '../database/database';
+
+/** Pairs a tape, or gives it another secret; only a hash of it is kept. */
+export async function pairTape(
+  database: Database,
+  device: string,
+  secretHash: string,
+  fitterId: string,
+): Promise<void> {
+  const row = { device, secret_hash: secretHash, paired_by: fitterId, paired_at: new Date(), seen_at: null };
+  await database('tapes').insert(row).onConflict('device').merge();
+}
+
+/** The name of the tape that has a secret; that it was heard is noted. */
+export async function findTape(database: Database, secretHash: string): Promise<string | undefined> {
+  const row = await database('tapes')
+    .where({ secret_hash: secretHash })
+    .first<{ device: string } | undefined>();
+  if (row === undefined) return undefined;
+  await database('tapes').where({ device: row.device }).update({ seen_at: new Date() });
+  return row.device;
+}
+
+/** Every paired tape by its name. */
+export async function listTapes(database: Database): Promise<Tape[]> {
+  const rows = await database('tapes')
+    .join('fitters', 'fitters.id', 'tapes.paired_by')
+    .orderBy('device')
+    .select<
+      { device: string; paired_at: Date; seen_at: Date | null; name: string }[]
+    >('device', 'paired_at', 'seen_at', 'fitters.name');
+  return rows.map(({ device, paired_at, seen_at, name }) => ({
+    device,
+    pairedAt: paired_at.toISOString(),
+    pairedBy: name,
+    seenAt: seen_at?.toISOString() ?? null,
+  }));
+}
+
+/** Lets a tape in no more; whether it was. */
+export async function unpairTape(database: Database, device: string): Promise<boolean> {
+  return (await database('tapes').where({ device }).delete()) > 0;
+}

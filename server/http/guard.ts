@@ -1,0 +1,83 @@
+import { ACCESS, hasRole, type Access } from '@neat-measure/contract';
+import type { RequestHandler } from 'express';
+import type { Database } from '../database/database';
+import { findTape } from '../devices/tape-store';
+import { hashToken } from '../people/passphrases';
+import type { SessionCookie } from '../session/cookie';
+import { whoAsks, type Asking } from '../session/service';
+import type { HouseSettings } from '../settings/service';
+import { notFound, ProblemError } from './problem-error';
+
+/** What the guard has found out, for the routes behind it. */
+export interface Entered {
+  /** Who asks; nobody where something else than a session opened the route. */
+  asking?: Asking;
+  /** The tape that sends, where one does. */
+  tape?: string;
+}
+
+const ENTRIES = ACCESS.map(({ method, path, access }) => ({
+  method,
+  access,
+  pattern: new RegExp(`^${path.replace(/[.]/g, '\\.').replace(/:[a-z]+/gi, '[^/]+')}/?$`),
+}));
+
+/** What opens a route; `null` for one there is not. */
+export function accessOf(method: string, path: string): Access | null {
+  const asked = method === 'HEAD' ? 'GET' : method;
+  // The first that fits, as the routers have it: a word before a place for any.
+  return ENTRIES.find((one) => one.method === asked && one.pattern.test(path))?.access ?? null;
+}
+
+/**
+ * Stands before every route of the API and lets through whoever the one table of access says.
+ *
+ * @throws ProblemError `not-found`, `not-signed-in`, or `not-allowed`
+ */
+export function guard(database: Database, settings: HouseSettings, cookie: SessionCookie): RequestHandler {
+  return async (request, response, next) => {
+    const access = accessOf(request.method, request.baseUrl + request.path);
+    if (access === null) throw notFound('route');
+    if (access === 'anyone' || access === 'pen' || access === 'link') return next();
+    const entered = response.locals as Entered;
+    if (access === 'tape') {
+      const secret = /^Bearer (\S{1,100})$/.exec(request.get('authorization') ?? '')?.[1];
+      if (secret !== undefined) {
+        const tape = await findTape(database, hashToken(secret));
+        if (tape === undefined)
+          throw new ProblemError(
+            'not-signed-in',
+            'This tape is not paired here. Pair it, and use its new secret.',
+          );
+        entered.tape = tape;
+        return next();
+      }
+    }
+    const token = cookie.read(request);
+    const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
+    if (asking === undefined)
+      throw new ProblemError(
+        'not-signed-in',
+        'You are not signed in, or the session has ended. Sign in and go on; what you typed is kept.',
+      );
+    if (access !== 'self') {
+      if (asking.owes.length > 0)
+        throw new ProblemError(
+          'not-allowed',
+          'The house wants a second factor of you. Set it up under your name, then go on.',
+        );
+      const least = access === 'tape' ? 'fitter' : access;
+      if (!hasRole(asking.role, least))
+        throw new ProblemError('not-allowed', `This is for whoever is ${NEEDS[least]}. Ask them to do it.`);
+    }
+    entered.asking = asking;
+    next();
+  };
+}
+
+const NEEDS = {
+  viewer: 'signed in',
+  fitter: 'a fitter',
+  lead: 'a lead fitter',
+  administrator: 'an administrator',
+} as const;

@@ -1,0 +1,94 @@
+import {
+  benchCodeSaveSchema,
+  factorConfirmSchema,
+  factorEndSchema,
+  passphraseChangeSchema,
+  PATHS,
+  personSaveSchema,
+  preferencesSchema,
+} from '@neat-measure/contract';
+import { Router, type RequestHandler } from 'express';
+import type { Database } from '../database/database';
+import { readBody, readId } from '../http/request';
+import { ownOf } from '../session/routes';
+import { endSessions } from '../session/store';
+import { attempt } from '../session/throttle';
+import {
+  beginFactor,
+  changePassphrase,
+  clearFactor,
+  confirmFactor,
+  endFactor,
+  giveCode,
+  keepPerson,
+  setBenchCode,
+} from './service';
+import { accountOf, changeAccount, listPeople } from './store';
+
+/** What is one's own: passphrase, bench code, second factor, how one likes to work. */
+export function ownRoutes(database: Database): Router {
+  /** Something that needs the passphrase again: guessed at a bench left alone, it is throttled like signing in. */
+  const guarded =
+    (
+      work: (request: Parameters<RequestHandler>[0], own: ReturnType<typeof ownOf>) => Promise<void>,
+    ): RequestHandler =>
+    async (request, response) => {
+      const own = ownOf(response);
+      const who = { account: own.owner.signIn, address: request.ip ?? '' };
+      await attempt(database, who, () => work(request, own));
+      response.status(204).end();
+    };
+  return Router()
+    .put(
+      PATHS.passphrase,
+      guarded((request, { owner, session }) =>
+        changePassphrase(database, owner, readBody(passphraseChangeSchema, request), session.id),
+      ),
+    )
+    .put(
+      PATHS.benchCode,
+      guarded((request, { owner }) => setBenchCode(database, owner, readBody(benchCodeSaveSchema, request))),
+    )
+    .post(PATHS.factor, async (_request, response) => {
+      response.json(await beginFactor(database, ownOf(response).owner));
+    })
+    .put(PATHS.factor, async (request, response) => {
+      await confirmFactor(database, ownOf(response).owner, readBody(factorConfirmSchema, request).code);
+      response.status(204).end();
+    })
+    .delete(
+      PATHS.factor,
+      guarded((request, { owner }) =>
+        endFactor(database, owner, readBody(factorEndSchema, request).passphrase),
+      ),
+    )
+    .put(PATHS.preferences, async (request, response) => {
+      const { owner } = ownOf(response);
+      await changeAccount(database, owner.id, { preferences: readBody(preferencesSchema, request) });
+      response.json((await accountOf(database, owner.id))!.preferences);
+    });
+}
+
+/** Who may sign in. */
+export function peopleRoutes(database: Database): Router {
+  return Router()
+    .get(PATHS.people, async (_request, response) => {
+      response.json(await listPeople(database));
+    })
+    .put(`${PATHS.people}/:id`, async (request, response) => {
+      const id = readId(request);
+      await keepPerson(database, id, readBody(personSaveSchema, request));
+      response.json((await listPeople(database)).find((one) => one.id === id));
+    })
+    .post(`${PATHS.people}/:id/code`, async (request, response) => {
+      const id = readId(request);
+      const code = await giveCode(database, id);
+      // Whoever has lost their passphrase may have lost the rest with the same telephone.
+      await clearFactor(database, id);
+      response.json(code);
+    })
+    .delete(`${PATHS.people}/:id/sessions`, async (request, response) => {
+      await endSessions(database, readId(request), { allBut: null });
+      response.status(204).end();
+    });
+}

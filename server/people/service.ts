@@ -1,0 +1,194 @@
+import type {
+  BenchCodeSave,
+  FactorOffer,
+  FirstRun,
+  OneTimeCode,
+  PassphraseChange,
+  PersonSave,
+  Role,
+  SignIn,
+  TakeCode,
+} from '@neat-measure/contract';
+import { v7 as uuidv7 } from 'uuid';
+import type { Database } from '../database/database';
+import { notFound, ProblemError, refuseEdit } from '../http/problem-error';
+import { offerFactor, stepOfCode } from '../session/second-factor';
+import { forgetPens } from '../session/service';
+import { endSessions } from '../session/store';
+import { hashSecret, isSecret, oneTimeCode, refuseGuessable } from './passphrases';
+import {
+  accountOf,
+  addAccount,
+  addFirstAccount,
+  changeAccount,
+  findAccount,
+  savePerson,
+  type Account,
+} from './store';
+
+/** How long a one-time code stands. */
+const CODE_HOURS = 48;
+
+/**
+ * Adds somebody with a passphrase of their own; for commands and the demo.
+ *
+ * @returns whether they were added; `false` when the sign-in name is taken
+ */
+export async function addPerson(
+  database: Database,
+  { name, signIn, passphrase, role }: SignIn & { readonly name: string; readonly role: Role },
+): Promise<boolean> {
+  const account = { id: uuidv7(), name, signIn, role, passphraseHash: await hashSecret(passphrase) };
+  return (await addAccount(database, account)) === 'added';
+}
+
+/**
+ * Makes the first account of a house, which runs it.
+ *
+ * @throws ProblemError `not-allowed` once there is one
+ */
+export async function firstAccount(
+  database: Database,
+  { name, signIn, passphrase }: FirstRun,
+): Promise<{ readonly id: string }> {
+  refuseGuessable(passphrase, [name, signIn]);
+  const account = {
+    id: uuidv7(),
+    name,
+    signIn,
+    role: 'administrator' as const,
+    passphraseHash: await hashSecret(passphrase),
+  };
+  if ((await addFirstAccount(database, account)) === 'late')
+    throw new ProblemError('not-allowed', 'Somebody runs this house already. Ask them for an account.');
+  return account;
+}
+
+/**
+ * Adds somebody, or changes them. Whoever is no longer active is signed out everywhere, and their pens
+ * write no more.
+ *
+ * @throws ProblemError `name-taken`, `changed-meanwhile`, or `invalid` for the last administrator
+ */
+export async function keepPerson(database: Database, id: string, save: PersonSave): Promise<void> {
+  const saved = await savePerson(database, id, save);
+  if (saved === 'name-taken')
+    throw new ProblemError('name-taken', `Somebody signs in as ${save.signIn}. Choose another name.`);
+  if (saved === 'last-administrator')
+    throw new ProblemError(
+      'invalid',
+      'Nobody else runs the house. Make somebody else an administrator first.',
+    );
+  refuseEdit(saved);
+  if (!save.active) await endSessions(database, id, { allBut: null });
+  forgetPens();
+}
+
+/** A one-time code by which somebody sets a passphrase; an earlier one is good no more. */
+export async function giveCode(database: Database, id: string): Promise<OneTimeCode> {
+  const code = oneTimeCode();
+  const until = new Date(Date.now() + CODE_HOURS * 3_600_000);
+  const known = await changeAccount(database, id, { codeHash: await hashSecret(code), codeUntil: until });
+  if (!known) throw notFound('person');
+  return { code, until: until.toISOString() };
+}
+
+/**
+ * Sets the passphrase of whoever has a one-time code, and signs them out everywhere.
+ *
+ * @throws ProblemError `sign-in-refused` for a code that is wrong, used, or too old
+ */
+export async function setByCode(
+  database: Database,
+  { signIn, code, passphrase }: TakeCode,
+): Promise<Account> {
+  const account = await findAccount(database, signIn);
+  const right = await isSecret(code.toLowerCase(), account?.codeHash);
+  if (account === undefined || !right || !account.active || account.codeUntil! < new Date())
+    throw new ProblemError(
+      'sign-in-refused',
+      'The name and the code do not belong together, or the code was used or is too old. Ask for another.',
+    );
+  await setPassphrase(database, account, passphrase, { codeHash: account.codeHash });
+  return account;
+}
+
+/** Changes one's own passphrase; every other session of theirs ends. */
+export async function changePassphrase(
+  database: Database,
+  account: Account,
+  { passphrase, next }: PassphraseChange,
+  sessionId: string,
+): Promise<void> {
+  await confirm(account, passphrase);
+  await setPassphrase(database, account, next, { passphraseHash: account.passphraseHash }, sessionId);
+}
+
+async function setPassphrase(
+  database: Database,
+  account: Account,
+  passphrase: string,
+  held: Partial<Account>,
+  allBut: string | null = null,
+): Promise<void> {
+  refuseGuessable(passphrase, [account.name, account.signIn]);
+  const change = { passphraseHash: await hashSecret(passphrase), codeHash: null, codeUntil: null };
+  if (!(await changeAccount(database, account.id, change, held)))
+    throw new ProblemError(
+      'changed-meanwhile',
+      'The passphrase was just changed elsewhere. Sign in with that.',
+    );
+  await endSessions(database, account.id, { allBut });
+}
+
+/** Sets the short code by which somebody takes a bench over, or takes it out. */
+export async function setBenchCode(
+  database: Database,
+  account: Account,
+  { passphrase, code }: BenchCodeSave,
+): Promise<void> {
+  await confirm(account, passphrase);
+  const benchHash = code === null ? null : await hashSecret(code);
+  await changeAccount(database, account.id, { benchHash });
+}
+
+/** Begins a second factor: it counts from its first code on. */
+export async function beginFactor(database: Database, account: Account): Promise<FactorOffer> {
+  if (account.factorOn)
+    throw new ProblemError('invalid', 'You have a second factor. Take it out before you begin another.');
+  const offer = await offerFactor(account.signIn);
+  await changeAccount(database, account.id, { factorSecret: offer.secret, factorStep: null });
+  return offer;
+}
+
+/** @throws ProblemError `invalid` for a code that is not the one shown now */
+export async function confirmFactor(database: Database, account: Account, code: string): Promise<void> {
+  const step = account.factorSecret === null ? null : await stepOfCode(account.factorSecret, code);
+  if (step === null)
+    throw new ProblemError(
+      'invalid',
+      'This is not the code your authenticator shows now. Wait for the next one.',
+    );
+  await changeAccount(
+    database,
+    account.id,
+    { factorOn: true, factorStep: step },
+    { factorSecret: account.factorSecret },
+  );
+}
+
+export async function endFactor(database: Database, account: Account, passphrase: string): Promise<void> {
+  await confirm(account, passphrase);
+  await changeAccount(database, account.id, { factorOn: false, factorSecret: null, factorStep: null });
+}
+
+/** Takes somebody's second factor out who has lost it; an administrator's doing. */
+export async function clearFactor(database: Database, id: string): Promise<void> {
+  if ((await accountOf(database, id)) === undefined) throw notFound('person');
+  await changeAccount(database, id, { factorOn: false, factorSecret: null, factorStep: null });
+}
+
+async function confirm(account: Account, passphrase: string): Promise<void> {
+  if (!(await isSecret(passphrase, account.passphraseHash)))
+    throw new ProblemError('sign-in-refused', 'This is not your passphrase.');
+}

@@ -1,0 +1,257 @@
+import { PATHS, pathOf, ROUTES } from '@neat-measure/contract';
+import { generate } from 'otplib';
+import { scryptSync } from 'node:crypto';
+import { Harness, PASSPHRASE } from '../testing/harness';
+import { opening, problem, Records, reading } from '../testing/records';
+import { stepOfCode } from './second-factor';
+import { waitAfter } from './throttle';
+
+describe('a session', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeEach(async () => (app = await Harness.start()));
+  afterEach(() => app.stop());
+  const signInAs = (signIn: string, more: object = {}) =>
+    app.send('POST', ROUTES.session, { signIn, passphrase: PASSPHRASE, ...more }, { cookie: '' });
+  const whoHas = async (cookie: string) =>
+    (await app.send('GET', ROUTES.session, undefined, { cookie })).body.who?.name ?? null;
+
+  it('ends when another begins in the same browser, and no other does', async () => {
+    const elsewhere = await app.cookieOf('odalys');
+    const before = app.cookie;
+    await app.signIn();
+    expect([await whoHas(before), await whoHas(app.cookie), await whoHas(elsewhere)]).toEqual([
+      null,
+      'Odalys Wren',
+      'Odalys Wren',
+    ]);
+  });
+
+  it('ends after a time in which nothing was done, and after its hours whatever was done', async () => {
+    const cookie = await app.cookieOf('odalys');
+    const shift = (column: string, hours: number) =>
+      app.database('sessions').update({ [column]: new Date(Date.now() + hours * 3_600_000) });
+    await shift('seen_at', -8.5);
+    expect(await whoHas(cookie)).toBeNull();
+    const other = await app.cookieOf('odalys');
+    await shift('expires_at', -0.001);
+    expect(await whoHas(other)).toBeNull();
+    // What has ended is taken out when somebody signs in.
+    await app.cookieOf('odalys');
+    expect((await app.database('sessions')).length).toBe(1);
+  });
+
+  it('lets a house settle how long it lasts', async () => {
+    const { body } = await app.get(PATHS.settings);
+    const saved = await app.put(PATHS.settings, { ...body, idleMinutes: 30 });
+    expect([saved.status, saved.body.idleMinutes, saved.body.version]).toEqual([200, 30, 1]);
+    expect(problem(await app.put(PATHS.settings, { ...body, idleMinutes: 20 }))[1]).toBe('changed-meanwhile');
+    expect(problem(await app.put(PATHS.settings, { ...saved.body, idleMinutes: 0 }))[1]).toBe('invalid');
+    await app.database('sessions').update({ seen_at: new Date(Date.now() - 31 * 60_000) });
+    expect(await whoHas(app.cookie)).toBeNull();
+  });
+
+  it('is listed, and ended one by one or all others', async () => {
+    const [one, two] = [await app.cookieOf('odalys'), await app.cookieOf('odalys')];
+    const { body } = await app.get(PATHS.sessions);
+    expect(body.filter(({ here }: { here: boolean }) => here).length).toBe(1);
+    expect(body.length).toBe(3);
+    const other = body.find(({ here }: { here: boolean }) => !here).id;
+    expect((await app.send('DELETE', pathOf(PATHS.sessions, other))).status).toBe(204);
+    expect((await app.send('DELETE', pathOf(PATHS.sessions, other))).status).toBe(404);
+    expect([await whoHas(one), await whoHas(two)].filter((who) => who === null).length).toBe(1);
+    // Another's is not one's own to end.
+    const { signIn } = await app.person('fitter');
+    const theirs = await app.cookieOf(signIn);
+    const [{ id }] = (await app.send('GET', PATHS.sessions, undefined, { cookie: theirs })).body;
+    expect((await app.send('DELETE', pathOf(PATHS.sessions, id))).status).toBe(404);
+    await app.send('DELETE', PATHS.sessions);
+    expect([await whoHas(one), await whoHas(two), await whoHas(theirs)]).toEqual([null, null, 'The fitter']);
+    expect(await whoHas(app.cookie)).toBe('Odalys Wren');
+  });
+
+  it('is let in for a whole shift from one address, and never for who guesses', async () => {
+    for (let at = 0; at < 25; at++) expect((await signInAs('odalys')).status).toBe(200);
+    const statuses: number[] = [];
+    for (let at = 0; at < 8; at++) statuses.push((await signInAs('odalys', { passphrase: 'wrong' })).status);
+    expect(statuses).toEqual([401, 401, 401, 401, 401, 429, 429, 429]);
+    const answer = await fetch(`http://127.0.0.1:${app.port}${ROUTES.session}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ signIn: 'odalys', passphrase: PASSPHRASE }),
+    });
+    expect([answer.status, answer.headers.get('retry-after')]).toEqual([429, '1']);
+    await new Promise((resolve) => setTimeout(resolve, 1_100));
+    expect((await signInAs('odalys')).status)
+      .withContext('whose account it is')
+      .toBe(200);
+    expect((await signInAs('odalys', { passphrase: 'wrong' })).status)
+      .withContext('slips are forgiven then')
+      .toBe(401);
+  }, 20_000);
+
+  it('waits ever longer for who guesses, and never without end', () => {
+    const patience = { free: 5, most: 30_000 };
+    expect([4, 5, 6, 8, 10, 99].map((failures) => waitAfter(failures, patience))).toEqual([
+      0, 1_000, 2_000, 8_000, 30_000, 30_000,
+    ]);
+  });
+
+  it('takes hashes of before, and makes them anew', async () => {
+    const salt = Buffer.alloc(16, 7);
+    const old = `${salt.toString('hex')}:${scryptSync('tide-table', salt, 32).toString('hex')}`;
+    await app.database('fitters').update({ passphrase_hash: old });
+    expect((await signInAs('odalys', { passphrase: 'tide-tables' })).status).toBe(401);
+    expect((await signInAs('odalys', { passphrase: 'tide-table' })).status).toBe(200);
+    const [{ passphrase_hash }] = await app.database('fitters').select('passphrase_hash');
+    expect(passphrase_hash).toMatch(/^\$argon2id\$/);
+    expect((await signInAs('odalys', { passphrase: 'tide-table' })).status).toBe(200);
+  });
+
+  describe('with a second factor', () => {
+    const begin = async () => {
+      const { body } = await app.send('POST', PATHS.factor, {});
+      const now = Math.floor(Date.now() / 1_000);
+      await app.send('PUT', PATHS.factor, { code: await generate({ secret: body.secret, epoch: now - 30 }) });
+      return body.secret as string;
+    };
+
+    // RFC 6238, appendix B: SHA-1, the last six of its eight digits.
+    it('agrees with the RFC', async () => {
+      const secret = 'GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ';
+      const vectors: [number, string][] = [
+        [59, '287082'],
+        [1_111_111_109, '081804'],
+        [1_111_111_111, '050471'],
+        [1_234_567_890, '005924'],
+        [2_000_000_000, '279037'],
+        [20_000_000_000, '353130'],
+      ];
+      for (const [at, code] of vectors) {
+        expect(await generate({ secret, epoch: at })).toBe(code);
+        expect(await stepOfCode(secret, code, at)).toBe(Math.floor(at / 30));
+        expect(await stepOfCode(secret, code, at + 90)).toBeNull();
+      }
+    });
+
+    it('wants a code with the passphrase, and each code once', async () => {
+      const secret = await begin();
+      expect(problem(await signInAs('odalys'))).toEqual([401, 'second-factor-wanted']);
+      expect(problem(await signInAs('odalys', { passphrase: 'wrong' }))).toEqual([401, 'sign-in-refused']);
+      expect(problem(await signInAs('odalys', { code: '12345' }))[1]).toBe('invalid');
+      const code = await generate({ secret });
+      expect((await signInAs('odalys', { code })).status).toBe(200);
+      expect(problem(await signInAs('odalys', { code }))).toEqual([401, 'sign-in-refused']);
+      const both = await generate({ secret, epoch: Math.floor(Date.now() / 1_000) + 30 });
+      const twice = await Promise.all([
+        signInAs('odalys', { code: both }),
+        signInAs('odalys', { code: both }),
+      ]);
+      expect(twice.map(({ status }) => status).sort()).toEqual([200, 401]);
+    });
+
+    it('counts from its first code on, and is taken out with the passphrase', async () => {
+      const { body } = await app.send('POST', PATHS.factor, {});
+      expect(body.picture).toMatch(/^data:image\/png/);
+      expect((await signInAs('odalys')).status)
+        .withContext('not yet')
+        .toBe(200);
+      expect(problem(await app.send('PUT', PATHS.factor, { code: '000000' }))[1]).toBe('invalid');
+      await begin();
+      expect(problem(await app.send('POST', PATHS.factor, {}))[1]).toBe('invalid');
+      expect(problem(await app.send('DELETE', PATHS.factor, { passphrase: 'wrong' }))[1]).toBe(
+        'sign-in-refused',
+      );
+      expect((await app.send('DELETE', PATHS.factor, { passphrase: PASSPHRASE })).status).toBe(204);
+      expect((await signInAs('odalys')).status).toBe(200);
+    });
+
+    it('is owed by roles of which the house wants it', async () => {
+      const { body } = await app.get(PATHS.settings);
+      await app.put(PATHS.settings, { ...body, secondFactorFor: ['administrator'] });
+      expect(problem(await app.get(ROUTES.wearers))).toEqual([403, 'not-allowed']);
+      expect((await app.get(ROUTES.session)).body.who.owes).toEqual(['second-factor']);
+      await begin();
+      expect((await app.get(ROUTES.wearers)).status).toBe(200);
+    });
+  });
+
+  describe('at a shared bench', () => {
+    let hand: { readonly id: string; readonly signIn: string };
+    beforeEach(async () => {
+      hand = await app.person('lead', 'tiernan');
+      const cookie = await app.cookieOf('tiernan');
+      const save = { passphrase: PASSPHRASE, code: '4711' };
+      await app.send('PUT', PATHS.benchCode, save, { cookie });
+    });
+    const take = (code: string, id = hand.id) => app.send('POST', PATHS.hand, { id, code });
+
+    it('is in the hands of whoever has the code, who signs what they do', async () => {
+      expect((await app.get(PATHS.hands)).body).toEqual([{ id: hand.id, name: 'The lead' }]);
+      const [own, ownPen] = [app.fitter, app.pen];
+      const { body } = await take('4711');
+      expect([body.who.name, body.who.house.name, body.who.role]).toEqual([
+        'The lead',
+        'Odalys Wren',
+        'fitter',
+      ]);
+      const wearerId = await records.wearer();
+      app.fitter = { id: body.who.id, name: body.who.name };
+      app.pen = body.who.pen;
+      expect((await app.put(pathOf(ROUTES.charts, hand.id), {})).status)
+        .withContext('a chart is a lead’s to keep, and a code opens no more than a fitter’s')
+        .toBe(403);
+      // What the owner did before, and sends now, stays theirs.
+      const docketId = '019ca6b1-dc00-7cd2-98f5-f88eee58ad60';
+      await records.does(docketId, opening(wearerId));
+      await records.does(docketId, reading('chest-girth', '98'));
+      const late = await app.send('POST', ROUTES.acts, {
+        pen: ownPen,
+        acts: [{ ...(await actOf(docketId)), by: own }],
+      });
+      expect(late.body[0].outcome).toBe('kept');
+      const names = (await records.bench(docketId)).acts.map(({ act }) => act.by.name);
+      expect(names).toEqual(['The lead', 'The lead', 'Odalys Wren']);
+    });
+    const actOf = (docketId: string) =>
+      Promise.resolve({
+        id: '019ca6b1-dc00-7cd2-98f5-f88eee58ad61',
+        docketId,
+        at: new Date().toISOString(),
+        ...reading('waist-girth', '88'),
+      });
+
+    it('goes back to whoever signed in, whose session stays', async () => {
+      await take('4711');
+      expect((await app.send('DELETE', PATHS.hand)).body.who.name).toBe('Odalys Wren');
+    });
+
+    it('is not opened by another code, nor by guessing', async () => {
+      const statuses: number[] = [];
+      for (let at = 0; at < 7; at++) statuses.push((await take('0000')).status);
+      expect(statuses).toEqual([401, 401, 401, 401, 401, 429, 429]);
+      expect((await take('4711', app.fitter.id)).status)
+        .withContext('who has no code')
+        .toBe(401);
+    });
+
+    it('opens nothing of one’s own, or of whoever signed in', async () => {
+      await take('4711');
+      for (const [method, path] of [
+        ['PUT', PATHS.passphrase],
+        ['POST', PATHS.factor],
+        ['GET', PATHS.sessions],
+        ['GET', PATHS.people],
+      ] as const)
+        expect((await app.send(method, path, method === 'GET' ? undefined : {})).status).toBe(403);
+    });
+
+    it('is taken from whoever is no longer active', async () => {
+      await take('4711');
+      const cookie = await app.cookieOf('odalys');
+      const person = { name: 'The lead', signIn: 'tiernan', role: 'lead', active: false, version: 1 };
+      await app.send('PUT', pathOf(PATHS.people, hand.id), person, { cookie });
+      expect(await whoHas(app.cookie)).toBe('Odalys Wren');
+    });
+  });
+});

@@ -1,0 +1,36 @@
+import { houseSettingsSchema, type Settings, type SettingsSave } from '@neat-measure/contract';
+import type { Database } from '../database/database';
+import { readJson } from '../database/read-json';
+import { asText } from '../database/save-once';
+import type { SavedVersion } from '../database/save-versioned';
+
+/** There is one house. */
+const HOUSE = 1;
+
+interface SettingsRow {
+  readonly body: unknown;
+  readonly version: number;
+}
+
+/** The settings of the house; what was never settled is as it comes. */
+export async function findSettings(database: Database): Promise<Settings> {
+  const row = await database('settings').where({ id: HOUSE }).first<SettingsRow | undefined>();
+  return {
+    ...readJson(houseSettingsSchema, row?.body ?? {}, 'settings'),
+    version: row?.version ?? 0,
+  };
+}
+
+/** Changes the settings, if they still are what the change started from. */
+export async function saveSettings(
+  database: Database,
+  { version, ...body }: SettingsSave,
+): Promise<SavedVersion> {
+  await database('settings').insert({ id: HOUSE, body: '{}', version: 0 }).onConflict('id').ignore();
+  const changed = await database('settings')
+    .where({ id: HOUSE, version })
+    .update({ body: JSON.stringify(body), version: version + 1 });
+  if (changed > 0) return 'saved';
+  const { version: standing, ...kept } = await findSettings(database);
+  return standing === version + 1 && asText(kept) === asText(body) ? 'repeated' : 'changed';
+}
