@@ -57,6 +57,14 @@ describe('nearestCodes', () => {
 });
 
 describe('readReading', () => {
+  it('offers other units for a bare number alone: one that was named is meant', () => {
+    const offers = (text: string) => {
+      const read = readReading(text, 'chest-girth', 'cm');
+      return read.ok || read.problem.code !== 'impossible' ? null : read.problem.offers.length;
+    };
+    expect([offers('38'), offers('38 cm')]).toEqual([1, 0]);
+  });
+
   it('takes a number in the docket’s unit, and one that names its own', () => {
     expect(readReading('38 1/2', 'chest-girth', 'in')).toEqual({
       ok: true,

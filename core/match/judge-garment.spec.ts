@@ -54,6 +54,27 @@ describe('judge, of a garment of several parts', () => {
     expect(judge(BLAZER, body({ height: 68 })).verdict).toBe('incomplete');
   });
 
+  it('takes every word of a condition as it says, at its very length', () => {
+    const held = (is: string, height: number) =>
+      judge(
+        compileChart(
+          wholeSheet({
+            parts: [scale('size', 'height', ['S'], {}, ['<90'])],
+            options: [{ name: 'Long', when: [{ of: 'height', is, length: '70 in' }], adds: '+2 in' }],
+          }),
+        ),
+        body({ height }),
+      ).options.length;
+    expect(
+      ['above', 'at-least', 'below', 'at-most'].map((is) => [69, 70, 71].map((at) => held(is, at))),
+    ).toEqual([
+      [0, 0, 1],
+      [0, 1, 1],
+      [1, 0, 0],
+      [1, 1, 0],
+    ]);
+  });
+
   it('has the odds of whole labels, each part after the one before', () => {
     const { odds } = judge(BLAZER, body({ 'chest-girth': 42.9, height: 68 }));
     expect(odds.map(({ label }) => label)).toEqual(['42 R', '44 R']);

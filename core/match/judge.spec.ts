@@ -73,6 +73,11 @@ describe('judge', () => {
     expect(verdict.parts[0]!.change!.code).toBe('waist-girth');
   });
 
+  it('names the larger of two that end together below a gap', () => {
+    const cells = 'size,chest-girth (cm)\nS,80-90\nM,85-90\nL,95-100';
+    expect(judged(92, null, undefined, cells).parts[0]!.placements[0]!.below).toBe('M');
+  });
+
   it('calls an edge what is exactly as likely as the house allows', () => {
     const chance = judged(101.5, 84).parts[0]!.odds[1]!.chance;
     const at = (edgeChance: number) =>

@@ -134,7 +134,7 @@ export function findingOf(
       // By the whole part's sizes, of which this wearer may be offered some.
       odds: odds === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: odds.parts[at]! },
       errorOf: (code) => errorOf(code, body, compiled) ?? odds?.deviations.get(code) ?? 0,
-      partName: (code) => sheet.parts.find((part) => part.code === code)?.name ?? code,
+      partName: (code) => sheet.parts.find((part) => part.code === code)!.name,
     }),
   );
   const label = labelOf(sheet, sizes);

@@ -4,12 +4,13 @@ import { readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/
 import { Journal } from '../data/journal/journal';
 import { SessionService } from '../data/session-service';
 import { UnitService } from '../data/unit-service';
+import { BenchHand } from './bench-hand';
 import { ShortcutList } from '../parts/shortcuts/shortcut-list';
 
 /** The frame: the five places, the unit, and who is fitting. */
 @Component({
   selector: 'nm-app',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, ShortcutList],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, ShortcutList, BenchHand],
   templateUrl: './app.html',
   styleUrl: './app.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,6 +31,8 @@ export class App {
   protected readonly fitter = this.session.fitter;
   protected readonly workingUnits: readonly WorkingUnit[] = WORKING_UNITS;
   protected readonly failed = signal('');
+  /** Whether it is asked who takes the bench over. */
+  protected readonly handing = signal(false);
   protected readonly waiting = computed(() => {
     const unsent = this.journal.unsent();
     if (unsent === 0 || this.journal.trouble() === '') return '';

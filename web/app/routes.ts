@@ -1,17 +1,23 @@
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
-import { map } from 'rxjs';
+import { catchError, map, of } from 'rxjs';
 import { SessionService } from '../data/session-service';
 
-/** Lets only a signed-in fitter in; everybody else signs in first and then lands where they wanted. */
+/**
+ * Lets only a signed-in fitter in; everybody else signs in first and then lands where they wanted. Whoever
+ * owes the house something goes there first, and while the server does not answer that is said.
+ */
 const signedIn: CanActivateFn = (_route, { url }) => {
   const router = inject(Router);
+  const before = (place: string) => router.createUrlTree([place], { queryParams: { to: url } });
   return inject(SessionService)
     .known()
     .pipe(
-      map((fitter) =>
-        fitter === null ? router.createUrlTree(['/sign-in'], { queryParams: { to: url } }) : true,
-      ),
+      map((fitter) => {
+        if (fitter === null) return before('/sign-in');
+        return fitter.owes.length === 0 || url.startsWith('/house/you') || router.parseUrl('/house/you');
+      }),
+      catchError(() => of(before('/away'))),
     );
 };
 
@@ -22,6 +28,11 @@ export const ROUTES: Routes = [
     path: 'sign-in',
     title: 'Sign in · Neat Measure',
     loadComponent: () => import('../places/sign-in/sign-in').then(({ SignIn }) => SignIn),
+  },
+  {
+    path: 'away',
+    title: 'Not there · Neat Measure',
+    loadComponent: () => import('../places/away/away').then(({ Away }) => Away),
   },
   {
     path: 'self/:token',
@@ -85,6 +96,24 @@ export const ROUTES: Routes = [
         path: 'log/:docketId',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),
+      },
+      {
+        path: 'house',
+        title: 'House · Neat Measure',
+        loadComponent: () => import('../places/house/house').then(({ House }) => House),
+        children: [
+          { path: '', pathMatch: 'full', redirectTo: 'you' },
+          { path: 'you', loadComponent: () => import('../places/house/you').then(({ You }) => You) },
+          {
+            path: 'people',
+            loadComponent: () => import('../places/house/people').then(({ People }) => People),
+          },
+          {
+            path: 'settings',
+            loadComponent: () => import('../places/house/settings').then(({ SettingsDesk }) => SettingsDesk),
+          },
+          { path: 'tapes', loadComponent: () => import('../places/house/tapes').then(({ Tapes }) => Tapes) },
+        ],
       },
     ],
   },

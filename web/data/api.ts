@@ -25,16 +25,29 @@ export class Api {
     return this.read(this.http.get(path), schema);
   }
 
-  put<Value>(path: string, body: unknown, schema: z.ZodType<Value, unknown>): Observable<Value> {
-    return this.read(this.http.put(path, body), schema);
+  /** Without a schema nothing comes back. */
+  put(path: string, body: unknown): Observable<void>;
+  put<Value>(path: string, body: unknown, schema: z.ZodType<Value, unknown>): Observable<Value>;
+  put<Value>(path: string, body: unknown, schema?: z.ZodType<Value, unknown>): Observable<Value | void> {
+    const answer = this.http.put(path, body);
+    return schema === undefined ? this.done(answer) : this.read(answer, schema);
   }
 
   post<Value>(path: string, body: unknown, schema: z.ZodType<Value, unknown>): Observable<Value> {
     return this.read(this.http.post(path, body), schema);
   }
 
-  delete(path: string): Observable<void> {
-    return this.http.delete(path).pipe(
+  delete(path: string, body?: unknown): Observable<void> {
+    return this.done(this.http.delete(path, { body }));
+  }
+
+  /** Takes something away, of which something is told. */
+  remove<Value>(path: string, schema: z.ZodType<Value, unknown>): Observable<Value> {
+    return this.read(this.http.delete(path), schema);
+  }
+
+  private done(answer: Observable<unknown>): Observable<void> {
+    return answer.pipe(
       map(() => undefined),
       catchError((error: unknown) => throwError(() => toProblem(error))),
     );

@@ -6,13 +6,22 @@ import {
 } from '@angular/common/http/testing';
 import type { Provider, Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { ROUTES, type ActAnswer, type ActsSave } from '@neat-measure/contract';
+import { NO_PREFERENCES, ROUTES, type ActAnswer, type ActsSave, type SignedIn } from '@neat-measure/contract';
 import type { Act } from '@neat-measure/core';
 import { Dexie } from 'dexie';
 import { NEVER, type Observable } from 'rxjs';
 import { DocketService, type Heard } from '../data/docket-service';
 import { SessionService } from '../data/session-service';
 import { keptAct, ODALYS } from './watch-coat';
+
+const SIGNED_IN: Omit<SignedIn, 'id' | 'name' | 'pen'> = {
+  role: 'administrator',
+  preferences: NO_PREFERENCES,
+  house: null,
+  owes: [],
+  hasSecondFactor: false,
+  hasBenchCode: false,
+};
 
 /** What goes over the wire, the server's side played by hand; the device's own store is the real one. */
 export class Wire {
@@ -31,7 +40,9 @@ export class Wire {
 
   signIn(fitter: { readonly id: string; readonly name: string }, pen: string): void {
     TestBed.inject(SessionService).signIn({ signIn: 'x', passphrase: 'x' }).subscribe();
-    this.http.expectOne({ method: 'POST', url: ROUTES.session }).flush({ ...fitter, pen });
+    this.http
+      .expectOne({ method: 'POST', url: ROUTES.session })
+      .flush({ who: { ...SIGNED_IN, ...fitter, pen }, firstRun: false });
   }
 
   /** The next acts on the wire, once they come; still to be answered. */

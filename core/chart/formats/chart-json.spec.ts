@@ -1,4 +1,11 @@
-import { exportChartJson, importChartJson, sayJsonFinding, type ChartSheet } from '../../index';
+import {
+  chartSheetSchema,
+  exportChartJson,
+  importChartJson,
+  sayJsonFinding,
+  type ChartSheet,
+} from '../../index';
+import { chartJsonSchema } from './json-schema';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 const faults = (written: string) => {
@@ -21,6 +28,30 @@ const sheet: ChartSheet = wholeSheet({
       '>=31 <33',
     ]),
   ],
+});
+
+describe('a chart that says how its maker rounds', () => {
+  it('is written as it is read', () => {
+    const sheet = chartSheetSchema.parse({
+      maker: 'Ostrel Workwear',
+      garment: 'Test',
+      unit: 'in',
+      rule: 'widest-decides',
+      expects: [{ code: 'waist-girth', rounding: { mode: 'up', step: '1 in' } }, { code: 'hip-girth' }],
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['S'],
+          columns: [{ code: 'waist-girth', unit: 'in', cells: ['30-34'] }],
+        },
+      ],
+    });
+    const again = importChartJson(new TextEncoder().encode(exportChartJson(sheet)));
+    expect(again.ok && again.value).toEqual(sheet);
+    expect(JSON.parse(exportChartJson(sheet)).expects[0].rounding).toEqual({ mode: 'up', step: '1 in' });
+    expect(JSON.parse(chartJsonSchema()).title).toBe('A size chart, neat-measure-chart/1');
+  });
 });
 
 describe('a chart file in JSON', () => {

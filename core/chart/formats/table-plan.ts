@@ -237,7 +237,7 @@ function sizeColumn(
 ): number {
   for (let index = 0; index < count; index++) if (SIZE_WORDS.test(headingOf(index))) return index;
   for (let index = 0; index < count; index++)
-    if (body.length > 0 && body.every((cells) => LETTER_SIZE.test(cells[index] ?? ''))) return index;
+    if (body.every((cells) => LETTER_SIZE.test(cells[index] ?? ''))) return index;
   return 0;
 }
 

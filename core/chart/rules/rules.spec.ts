@@ -1,4 +1,5 @@
 import {
+  cm,
   examineChart,
   RULES,
   sayChartFinding,
@@ -37,6 +38,29 @@ describe('the chart doctor', () => {
   it('finds a cell in another unit beside a size that is open below', () => {
     const sheet = chest(['<84', '33-36', '91-98']);
     expect(only(sheet, 'other-unit-cell').place).toEqual({ part: 'size', column: 'chest-girth', size: 1 });
+  });
+
+  it('tells which length two sizes share', () => {
+    const sheet = chest(['86-94', '94-102', '94-102']);
+    expect(only(sheet, 'same-as-before').facts.lengths).toEqual([cm(94)]);
+  });
+
+  it('reckons with every value the sizes of another part have', () => {
+    const sheet = wholeSheet({
+      derivations: [
+        {
+          code: 'derived:sum',
+          name: 'Sum',
+          steps: [{ do: 'add', as: 'sum', of: ['waist-girth', 'size-of:front'] }],
+        },
+      ],
+      parts: [
+        scale('front', 'chest-girth', ['30', '90'], { values: ['30 in', '90 in'] }, ['30-40', '40-50']),
+        scale('back', 'derived:sum', ['L'], {}, ['150-170']),
+      ],
+    });
+    expect(codes(sheet)).not.toContain('off-the-scale');
+    expect(codes(sheet)).not.toContain('unreachable-size');
   });
 
   it('says where letters stand out of order', () => {

@@ -1,68 +1,31 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
+  computed,
+  ElementRef,
   inject,
   input,
+  Injector,
   signal,
   viewChild,
-  afterNextRender,
-  type ElementRef,
 } from '@angular/core';
 import { Router } from '@angular/router';
+import type { SignedIn } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { TypeAhead } from '../../data/type-ahead';
+import type { Observable } from 'rxjs';
+import { ApiProblem } from '../../data/api';
 import { SessionService } from '../../data/session-service';
+import { TypeAhead } from '../../data/type-ahead';
 
-/** Signing in. */
+/** Signing in; before anybody can, the first account; and a passphrase of one's own by a one-time code. */
 @Component({
   selector: 'nm-sign-in',
-  imports: [NzButtonModule, NzInputModule],
-  template: `
-    <form (submit)="signIn(name.value, passphrase.value); $event.preventDefault()">
-      <h1>Sign in</h1>
-      <p>Every reading and every decision is kept with the fitter who made it.</p>
-      <label>Sign-in name <input #name nz-input name="username" autocomplete="username" required /></label>
-      <label
-        >Passphrase
-        <input #passphrase nz-input name="password" type="password" autocomplete="current-password" required
-      /></label>
-      @if (fault()) {
-        <p class="fault" role="alert">{{ fault() }}</p>
-      }
-      <button nz-button nzType="primary" type="submit" [disabled]="busy()">Sign in</button>
-    </form>
-  `,
-  styles: `
-    form {
-      display: flex;
-      flex-direction: column;
-      gap: 16px;
-      width: min(400px, 100%);
-      margin: 8vh auto 0;
-      padding: 28px 30px 32px;
-      border: 1px solid var(--line);
-      border-top: 6px solid var(--ink);
-      background: var(--paper);
-    }
-    h1 {
-      font-size: 34px;
-      font-weight: 720;
-      line-height: 1.15;
-    }
-    p {
-      color: var(--soft);
-    }
-    label {
-      display: flex;
-      flex-direction: column;
-      gap: 4px;
-      font-weight: 600;
-    }
-    .fault {
-      color: var(--ink);
-    }
-  `,
+  imports: [NgTemplateOutlet, NzButtonModule, NzInputModule],
+  templateUrl: './sign-in.html',
+  styleUrl: './sign-in.less',
   host: { '(document:keydown)': 'onKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -71,29 +34,70 @@ export class SignIn {
   readonly to = input('/bench');
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
-  private readonly name = viewChild.required<ElementRef<HTMLInputElement>>('name');
-  protected readonly fault = signal('');
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly injector = inject(Injector);
   private readonly ahead = inject(TypeAhead);
+  protected readonly digits = viewChild<ElementRef<HTMLInputElement>>('digits');
+  private readonly turned = signal<'sign-in' | 'code'>('sign-in');
+  protected readonly mode = computed(() => (this.session.firstRun() ? 'first' : this.turned()));
+  /** Whether the passphrase was right and a code of the second factor must come with it. */
+  protected readonly wantsCode = signal(false);
+  protected readonly fault = signal('');
   protected readonly busy = signal(false);
 
   constructor() {
     // There is nothing else to do here, so typing may start at once.
-    afterNextRender(() => this.name().nativeElement.focus());
+    this.focusFirst();
+    // Where nobody can sign in yet another form comes; else somebody may be typing by now.
+    this.session.known().subscribe({
+      next: () => this.session.firstRun() && this.focusFirst(),
+      error: this.fail,
+    });
   }
 
-  protected signIn(signIn: string, passphrase: string): void {
+  protected turn(mode: 'sign-in' | 'code'): void {
+    this.turned.set(mode);
+    this.fault.set('');
+    this.focusFirst();
+  }
+
+  protected signIn(signIn: string, passphrase: string, code: string | null): void {
     if (signIn.trim() === '' || passphrase === '')
       return this.fault.set('Write your sign-in name and your passphrase.');
+    this.enter(this.session.signIn({ signIn, passphrase, ...(code === null ? {} : { code }) }));
+  }
+
+  protected begin(name: string, signIn: string, passphrase: string): void {
+    this.enter(this.session.begin({ name, signIn, passphrase }));
+  }
+
+  protected takeCode(signIn: string, code: string, passphrase: string): void {
+    this.enter(this.session.takeCode({ signIn, code, passphrase }));
+  }
+
+  private enter(answer: Observable<SignedIn | null>): void {
     this.busy.set(true);
     this.fault.set('');
-    this.session.signIn({ signIn, passphrase }).subscribe({
+    answer.subscribe({
       // Only a path of this application; never to another site. Until it is there, this page stays busy.
       next: () => void this.router.navigateByUrl(/^\/(?!\/)/.test(this.to()) ? this.to() : '/bench'),
-      error: (problem: Error) => {
-        this.ahead.take();
-        this.busy.set(false);
-        this.fault.set(problem.message);
-      },
+      error: this.fail,
+    });
+  }
+
+  private readonly fail = (problem: Error): void => {
+    this.ahead.take();
+    this.busy.set(false);
+    this.fault.set(problem.message);
+    if (!(problem instanceof ApiProblem) || problem.kind !== 'second-factor-wanted') return;
+    this.turned.set('sign-in');
+    this.wantsCode.set(true);
+    afterNextRender(() => this.digits()?.nativeElement.focus(), { injector: this.injector });
+  };
+
+  private focusFirst(): void {
+    afterNextRender(() => this.host.nativeElement.querySelector('input')?.focus(), {
+      injector: this.injector,
     });
   }
 

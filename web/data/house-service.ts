@@ -1,0 +1,112 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  codeOfPersonPath,
+  factorOfferSchema,
+  oneTimeCodeSchema,
+  pathOf,
+  PATHS,
+  peopleSchema,
+  personSchema,
+  ROUTES,
+  selfLinkEntriesSchema,
+  sessionEntriesSchema,
+  sessionsOfPersonPath,
+  settingsSchema,
+  tapeSecretSchema,
+  tapesSchema,
+  type BenchCodeSave,
+  type FactorOffer,
+  type OneTimeCode,
+  type PassphraseChange,
+  type Person,
+  type PersonSave,
+  type SelfLinkEntry,
+  type SessionEntry,
+  type Settings,
+  type Tape,
+  type TapeSecret,
+} from '@neat-measure/contract';
+import type { Observable } from 'rxjs';
+import { Api } from './api';
+
+/** Who may enter, what is one's own, and what the house has settled. */
+@Injectable({ providedIn: 'root' })
+export class HouseService {
+  private readonly api = inject(Api);
+
+  people(): Observable<Person[]> {
+    return this.api.get(PATHS.people, peopleSchema);
+  }
+
+  savePerson(id: string, save: PersonSave): Observable<Person> {
+    return this.api.put(pathOf(PATHS.people, id), save, personSchema);
+  }
+
+  giveCode(id: string): Observable<OneTimeCode> {
+    return this.api.post(codeOfPersonPath(id), {}, oneTimeCodeSchema);
+  }
+
+  endSessionsOf(id: string): Observable<void> {
+    return this.api.delete(sessionsOfPersonPath(id));
+  }
+
+  settings(): Observable<Settings> {
+    return this.api.get(PATHS.settings, settingsSchema);
+  }
+
+  saveSettings(settings: Settings): Observable<Settings> {
+    return this.api.put(PATHS.settings, settings, settingsSchema);
+  }
+
+  sessions(): Observable<SessionEntry[]> {
+    return this.api.get(PATHS.sessions, sessionEntriesSchema);
+  }
+
+  endSession(id: string): Observable<void> {
+    return this.api.delete(pathOf(PATHS.sessions, id));
+  }
+
+  endOtherSessions(): Observable<void> {
+    return this.api.delete(PATHS.sessions);
+  }
+
+  changePassphrase(change: PassphraseChange): Observable<void> {
+    return this.api.put(PATHS.passphrase, change);
+  }
+
+  setBenchCode(save: BenchCodeSave): Observable<void> {
+    return this.api.put(PATHS.benchCode, save);
+  }
+
+  beginFactor(): Observable<FactorOffer> {
+    return this.api.post(PATHS.factor, {}, factorOfferSchema);
+  }
+
+  confirmFactor(code: string): Observable<void> {
+    return this.api.put(PATHS.factor, { code });
+  }
+
+  endFactor(passphrase: string): Observable<void> {
+    return this.api.delete(PATHS.factor, { passphrase });
+  }
+
+  tapes(): Observable<Tape[]> {
+    return this.api.get(PATHS.tapes, tapesSchema);
+  }
+
+  pairTape(device: string): Observable<TapeSecret> {
+    return this.api.put(pathOf(PATHS.tapes, device), {}, tapeSecretSchema);
+  }
+
+  unpairTape(device: string): Observable<void> {
+    return this.api.delete(pathOf(PATHS.tapes, device));
+  }
+
+  links(): Observable<SelfLinkEntry[]> {
+    return this.api.get(ROUTES.selfLinks, selfLinkEntriesSchema);
+  }
+
+  endLink(id: string): Observable<void> {
+    return this.api.delete(pathOf(ROUTES.selfLinks, id));
+  }
+}

@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { SelfLinkEntry, Tape, TapeSecret } from '@neat-measure/contract';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import type { Observable } from 'rxjs';
+import { HouseService } from '../../data/house-service';
+import { SessionService } from '../../data/session-service';
+import { sayMoment } from './say-role';
+
+/** Tapes that send by a secret of their own, and links by which wearers measure themselves. */
+@Component({
+  selector: 'nm-tapes',
+  imports: [NzButtonModule, NzInputModule, RouterLink],
+  template: `
+    <h2>Tapes and links</h2>
+    @if (trouble()) {
+      <p class="fault" role="alert">{{ trouble() }}</p>
+    }
+    @if (lead()) {
+      <h3>Paired tapes</h3>
+      <p>A paired tape sends its readings by a secret of its own, and does nothing else.</p>
+      @if (secret(); as given) {
+        <div class="once" role="status">
+          The secret of {{ given.device }}, shown only now:
+          <div>
+            <b>{{ given.secret }}</b>
+          </div>
+          It goes before every request of the tape, as <span class="num">Authorization: Bearer …</span>
+          <button type="button" class="small" (click)="secret.set(null)">I have it</button>
+        </div>
+      }
+      <ul class="list">
+        @for (tape of tapes(); track tape.device) {
+          <li>
+            <span class="what"
+              ><b>{{ tape.device }}</b>
+              <small
+                >paired by {{ tape.pairedBy }}, {{ sayMoment(tape.pairedAt) }}
+                {{
+                  tape.seenAt === null ? '· not heard yet' : '· last heard ' + sayMoment(tape.seenAt)
+                }}</small
+              ></span
+            >
+            <button type="button" class="small" (click)="pair(tape.device)">New secret</button>
+            <button type="button" class="small" (click)="does(house.unpairTape(tape.device))">
+              Let in no more
+            </button>
+          </li>
+        } @empty {
+          <li>No tape is paired.</li>
+        }
+      </ul>
+      <form (submit)="pair(device.value); device.value = ''; $event.preventDefault()">
+        <label
+          >Name of the tape
+          <input #device nz-input pattern="[A-Za-z0-9-]{1,40}" title="Letters, digits and dashes" required
+        /></label>
+        <button nz-button type="submit">Pair it</button>
+      </form>
+    }
+    <h3>Links for measuring oneself</h3>
+    <p>Each is for one wearer and one use. One that is taken back opens nothing any more.</p>
+    <ul class="list">
+      @for (link of links(); track link.id) {
+        <li>
+          <span class="what"
+            ><a [routerLink]="['/bench', link.docketId]">{{ link.wearer }}, docket {{ link.docket }}</a>
+            <small>
+              made by {{ link.madeBy }} ·
+              {{
+                link.submittedAt === null
+                  ? 'stands until ' + sayMoment(link.expiresAt)
+                  : 'sent back ' + sayMoment(link.submittedAt)
+              }}</small
+            ></span
+          >
+          @if (link.submittedAt === null) {
+            <button type="button" class="small" (click)="does(house.endLink(link.id))">Take it back</button>
+          }
+        </li>
+      } @empty {
+        <li>No link stands.</li>
+      }
+    </ul>
+  `,
+  styleUrl: './desk.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Tapes {
+  protected readonly house = inject(HouseService);
+  private readonly session = inject(SessionService);
+  protected readonly lead = () => this.session.may('lead');
+  protected readonly tapes = signal<readonly Tape[]>([]);
+  protected readonly links = signal<readonly SelfLinkEntry[]>([]);
+  protected readonly secret = signal<TapeSecret | null>(null);
+  protected readonly trouble = signal('');
+  protected readonly sayMoment = sayMoment;
+
+  constructor() {
+    this.list();
+  }
+
+  protected pair(device: string): void {
+    this.house.pairTape(device).subscribe({
+      next: (secret) => {
+        this.secret.set(secret);
+        this.list();
+      },
+      error: this.fail,
+    });
+  }
+
+  protected does(work: Observable<unknown>): void {
+    work.subscribe({ next: () => this.list(), error: this.fail });
+  }
+
+  private list(): void {
+    this.trouble.set('');
+    if (this.lead())
+      this.house.tapes().subscribe({ next: (tapes) => this.tapes.set(tapes), error: this.fail });
+    this.house.links().subscribe({ next: (links) => this.links.set(links), error: this.fail });
+  }
+
+  private readonly fail = (problem: Error): void => this.trouble.set(problem.message);
+}

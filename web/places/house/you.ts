@@ -1,0 +1,119 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { FactorOffer, Preferences, SessionEntry } from '@neat-measure/contract';
+import { WORKING_UNITS } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { switchMap, type Observable } from 'rxjs';
+import { HouseService } from '../../data/house-service';
+import { SessionService } from '../../data/session-service';
+import { ROLE_WORDS, sayAgent, sayMoment } from './say-role';
+
+/** What is one's own: how one works, passphrase, second factor, bench code, and where one is signed in. */
+@Component({
+  selector: 'nm-you',
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  templateUrl: './you.html',
+  styleUrl: './desk.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class You {
+  private readonly house = inject(HouseService);
+  private readonly session = inject(SessionService);
+  protected readonly fitter = this.session.fitter;
+  protected readonly role = computed(() => ROLE_WORDS[this.fitter()?.role ?? 'viewer']);
+  protected readonly sessions = signal<readonly SessionEntry[]>([]);
+  protected readonly offer = signal<FactorOffer | null>(null);
+  protected readonly trouble = signal('');
+  protected readonly done = signal('');
+  protected readonly sayMoment = sayMoment;
+  protected readonly sayAgent = sayAgent;
+  protected readonly units = [
+    { label: 'As this device has it', value: null },
+    ...WORKING_UNITS.map((unit) => ({ label: unit, value: unit })),
+  ];
+  protected readonly textSizes = [
+    { label: 'Usual', value: null },
+    ...[90, 110, 125, 140].map((size) => ({ label: `${size} %`, value: size })),
+  ];
+
+  constructor() {
+    this.list();
+  }
+
+  protected prefer(change: Partial<Preferences>): void {
+    const own = this.fitter();
+    if (own !== null) this.does(this.session.prefer({ ...own.preferences, ...change }), '');
+  }
+
+  protected changePassphrase(old: HTMLInputElement, next: HTMLInputElement): void {
+    const change = { passphrase: old.value, next: next.value };
+    this.does(this.house.changePassphrase(change), 'Your passphrase is changed.', () => empty(old, next));
+  }
+
+  protected setBenchCode(proof: HTMLInputElement, code: string | null): void {
+    const save = { passphrase: proof.value, code };
+    this.does(
+      this.house.setBenchCode(save),
+      code === null ? 'Your bench code is out.' : 'Your bench code is set.',
+      () => empty(proof),
+    );
+  }
+
+  protected beginFactor(): void {
+    this.does(this.house.beginFactor(), '', (offer) => this.offer.set(offer));
+  }
+
+  protected confirmFactor(code: HTMLInputElement): void {
+    this.does(this.house.confirmFactor(code.value), 'Your second factor is on.', () => this.offer.set(null));
+  }
+
+  protected endFactor(proof: HTMLInputElement): void {
+    this.does(this.house.endFactor(proof.value), 'Your second factor is out.', () => empty(proof));
+  }
+
+  protected end(id: string): void {
+    this.does(this.house.endSession(id), '');
+  }
+
+  protected endOthers(): void {
+    this.does(this.house.endOtherSessions(), 'You are signed in nowhere else.');
+  }
+
+  /** Does something, then shows what has become of one's own. */
+  private does<Value>(
+    work: Observable<Value>,
+    done: string,
+    then: (value: Value) => void = () => undefined,
+  ): void {
+    this.trouble.set('');
+    this.done.set('');
+    work
+      .pipe(
+        switchMap((value) => {
+          then(value);
+          return this.session.ask();
+        }),
+      )
+      .subscribe({
+        next: () => {
+          this.done.set(done);
+          this.list();
+        },
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
+  }
+
+  private list(): void {
+    this.house.sessions().subscribe({
+      next: (sessions) => this.sessions.set(sessions),
+      // Whoever has the bench by a code alone has no list; the page says so.
+      error: () => this.sessions.set([]),
+    });
+  }
+}
+
+function empty(...inputs: readonly HTMLInputElement[]): void {
+  for (const input of inputs) input.value = '';
+}
