@@ -18,7 +18,7 @@ import { SessionService } from '../data/session-service';
   selector: 'nm-bench-hand',
   imports: [FormsModule, NzButtonModule, NzInputModule],
   template: `
-    <form (submit)="take(code); $event.preventDefault()" aria-label="Take the bench over">
+    <form (submit)="take(); $event.preventDefault()" aria-label="Take the bench over">
       @if (hands(); as all) {
         <fieldset>
           <legend>Who takes the bench over?</legend>
@@ -133,7 +133,8 @@ export class BenchHand {
     setTimeout(() => this.code()?.nativeElement.focus());
   }
 
-  protected take(code: HTMLInputElement | undefined): void {
+  protected take(): void {
+    const code = this.code()?.nativeElement;
     if (this.chosen() === '' || code === undefined) return;
     this.session.takeBench({ id: this.chosen(), code: code.value }).subscribe({
       next: () => this.closed.emit(),

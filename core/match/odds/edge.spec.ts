@@ -71,6 +71,6 @@ describe('EdgeFinder', () => {
     expect([
       rivalsOf(values, { edgeChance: chance }),
       rivalsOf(values, { edgeChance: chance + 1e-9 }),
-    ]).toEqual([[size], []]);
+    ]).toEqual([[size!], []]);
   });
 });

@@ -146,6 +146,10 @@ export class DocketStore {
   does(doing: Doing): boolean {
     const [bench, fitter] = [this.bench(), this.session.fitter()];
     if (bench === null || fitter === null) return false;
+    if (!this.session.may('fitter')) {
+      this.trouble.set('You may look at this docket. What is done on it is done by a fitter.');
+      return false;
+    }
     const by = { id: fitter.id, name: fitter.name };
     const act: Act = { id: uuidv7(), docketId: bench.id, at: new Date().toISOString(), by, ...doing };
     const applied = apply(this.docket(), act, this.shelf());

@@ -14,6 +14,7 @@ import {
   type ChartSheet,
 } from '@neat-measure/core';
 import { ChartFiles } from '../../data/chart-files';
+import { SessionService } from '../../data/session-service';
 import { UnitService } from '../../data/unit-service';
 import { FitChecks } from '../../parts/fit-checks/fit-checks';
 import { ChartTry } from './chart-try';
@@ -45,6 +46,7 @@ export class ChartView {
   /** Asks for a new version, from this sheet. */
   readonly edit = output<ChartSheet>();
   private readonly files = inject(ChartFiles);
+  protected readonly session = inject(SessionService);
   protected readonly units = inject(UnitService);
 
   protected readonly tabs = TABS.map((tab) => ({ tab, words: TAB_WORDS[tab] }));

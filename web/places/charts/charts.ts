@@ -14,6 +14,7 @@ import type { Chart, ChartSummary } from '@neat-measure/contract';
 import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@neat-measure/core';
 import { ChartFiles, type BroughtFile } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
+import { SessionService } from '../../data/session-service';
 import { Paged } from '../../data/paged';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './chart-draft';
@@ -37,6 +38,9 @@ import { TableMapping } from './table-mapping';
 export class Charts {
   private readonly charts = inject(ChartService);
   private readonly files = inject(ChartFiles);
+  private readonly session = inject(SessionService);
+  /** Whether whoever looks may keep charts too. */
+  protected readonly keeps = computed(() => this.session.may('lead'));
   private readonly view = viewChild.required<ElementRef<HTMLElement>>('view');
 
   protected readonly listed = new Paged<ChartSummary>((query) => this.charts.list(query));
@@ -108,11 +112,13 @@ export class Charts {
   }
 
   protected onDragOver(event: DragEvent): void {
+    if (!this.keeps()) return;
     event.preventDefault();
     this.over.set(true);
   }
 
   protected onDrop(event: DragEvent): void {
+    if (!this.keeps()) return;
     event.preventDefault();
     this.over.set(false);
     const file = event.dataTransfer?.files[0];
@@ -128,6 +134,7 @@ export class Charts {
 
   /** A block copied from a spreadsheet or a page is a chart brought, unless it is meant for a field. */
   protected onPaste(event: ClipboardEvent): void {
+    if (!this.keeps()) return;
     const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
     if (event.defaultPrevented || typing || event.clipboardData === null) return;
     const file = event.clipboardData.files[0];

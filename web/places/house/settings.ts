@@ -17,7 +17,7 @@ import { ROLE_WORDS } from './say-role';
     }
     @if (settings(); as now) {
       <form (submit)="save(now, idle.valueAsNumber, hours.valueAsNumber); $event.preventDefault()">
-        <div>
+        <div class="settled">
           <h3>Sessions</h3>
           <label
             >Minutes in which nothing is done

@@ -30,11 +30,11 @@ export class You {
   protected readonly sayMoment = sayMoment;
   protected readonly sayAgent = sayAgent;
   protected readonly units = [
-    { label: 'As this device has it', value: null },
+    { label: 'As this device has it', value: '' as const },
     ...WORKING_UNITS.map((unit) => ({ label: unit, value: unit })),
   ];
   protected readonly textSizes = [
-    { label: 'Usual', value: null },
+    { label: 'Usual', value: '' as const },
     ...[90, 110, 125, 140].map((size) => ({ label: `${size} %`, value: size })),
   ];
 
@@ -106,10 +106,11 @@ export class You {
   }
 
   private list(): void {
+    // Whoever has the bench by a code alone is not told where the other is signed in.
+    if (this.fitter()?.house !== null) return;
     this.house.sessions().subscribe({
       next: (sessions) => this.sessions.set(sessions),
-      // Whoever has the bench by a code alone has no list; the page says so.
-      error: () => this.sessions.set([]),
+      error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
 }

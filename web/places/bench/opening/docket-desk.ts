@@ -220,11 +220,13 @@ export class DocketDesk {
   }
 
   protected readonly lacking = computed(() =>
-    this.wearer() === null
-      ? 'Choose a wearer.'
-      : this.chosen().size === 0
-        ? 'Tick at least one garment or protocol.'
-        : '',
+    !this.session.may('fitter')
+      ? 'You may look at dockets; a fitter opens them.'
+      : this.wearer() === null
+        ? 'Choose a wearer.'
+        : this.chosen().size === 0
+          ? 'Tick at least one garment or protocol.'
+          : '',
   );
 
   /** Enter was pressed before the wearer who was named had been found. */

@@ -16,6 +16,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { ProtocolService } from '../../../data/protocol-service';
+import { SessionService } from '../../../data/session-service';
 
 /** What is being edited: a protocol of one's own, or a copy of a shipped one that is not saved yet. */
 interface Draft extends ProtocolSave {
@@ -32,6 +33,7 @@ interface Draft extends ProtocolSave {
 })
 export class ProtocolDesk {
   private readonly protocols = inject(ProtocolService);
+  protected readonly session = inject(SessionService);
 
   protected readonly all = signal<readonly Protocol[]>([]);
   private readonly openId = signal<string | null>(null);

@@ -1,0 +1,112 @@
+import { chooseWearer, expect, test } from './fitter';
+
+test.describe('the house', () => {
+  test('invites somebody, who sets a passphrase of their own and may do what their role says', async ({
+    fitter: page,
+    browser,
+    baseURL,
+  }) => {
+    await page.getByRole('link', { name: /what is yours/ }).click();
+    await page.getByRole('link', { name: 'People' }).click();
+    const signIn = `maelis-${Date.now()}`;
+    await page.getByLabel('Name', { exact: true }).fill('Maelis Thorne');
+    await page.getByLabel('Sign-in name').fill(signIn);
+    await page.getByRole('button', { name: 'Invite' }).click();
+    const code = await page.locator('.once b').textContent();
+
+    const other = await (await browser.newContext({ baseURL: baseURL! })).newPage();
+    await other.goto('/');
+    await other.getByRole('button', { name: 'I have a one-time code' }).click();
+    await other.getByLabel('Sign-in name').fill(signIn);
+    await other.getByLabel('Code').fill(code!);
+    await other.getByLabel('New passphrase').fill('password1234');
+    await other.keyboard.press('Enter');
+    await expect(other.getByRole('alert')).toContainText('easily guessed');
+    await other.getByLabel('New passphrase').fill('sandbar-kettle-moth');
+    await other.keyboard.press('Enter');
+    await expect(other.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
+    await other.goto('/charts');
+    await expect(other.getByRole('button', { name: 'by kind' })).toBeVisible();
+    await expect(other.getByText('Drop a size table here')).toHaveCount(0);
+    await other.goto('/house/you');
+    await expect(other.getByRole('link', { name: 'People' })).toHaveCount(0);
+
+    // Deactivated, they are out at once.
+    const row = page.getByRole('listitem').filter({ hasText: signIn });
+    await row.getByRole('button', { name: 'Deactivate' }).click();
+    await expect(row).toContainText('Deactivated');
+    await other.reload();
+    await expect(other.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+    await other.context().close();
+  });
+
+  test('lets a bench change hands, and signs what is done with the name of who did it', async ({
+    fitter: page,
+    browser,
+    baseURL,
+  }) => {
+    const bench = await (await browser.newContext({ baseURL: baseURL! })).newPage();
+    await page.goto('/house/you');
+    await page.getByLabel('Your passphrase').fill('low-tide-table');
+    await page.getByLabel('Four to eight digits').fill('27182818');
+    await page
+      .getByRole('button', { name: /^(Set|Change) it$/ })
+      .last()
+      .click();
+    await expect(page.getByText('Your bench code is set.')).toBeVisible();
+
+    await bench.goto('/');
+    await bench.getByLabel('Sign-in name').fill('tiernan');
+    await bench.getByLabel('Passphrase').fill('slack-water-bell');
+    await bench.keyboard.press('Enter');
+    await bench.getByRole('button', { name: 'Change hands' }).click();
+    await bench.getByRole('radio', { name: 'Odalys Wren' }).check();
+    await bench.getByLabel('Their code').fill('0000');
+    await bench.keyboard.press('Enter');
+    await expect(bench.getByRole('alert')).toContainText('not their code');
+    await bench.getByLabel('Their code').fill('27182818');
+    await bench.keyboard.press('Enter');
+    await expect(bench.getByRole('link', { name: /Odalys Wren/ })).toBeVisible();
+
+    await bench.goto('/bench');
+    await chooseWearer(bench, 'maren');
+    await bench.getByRole('checkbox', { name: 'Ranger field jacket' }).check();
+    await bench.getByRole('button', { name: 'Open the docket' }).click();
+    await expect(bench.getByRole('button', { name: 'Begin' })).toBeVisible();
+    const id = /bench\/([0-9a-f-]+)/.exec(bench.url())![1]!;
+    await bench.goto(`/log/${id}`);
+    await expect(bench.getByText(/^Odalys Wren opened/)).toBeVisible();
+    await bench.getByRole('button', { name: 'Change hands' }).click();
+    await bench.getByRole('button', { name: 'Back to Tiernan Oake' }).click();
+    await expect(bench.getByRole('link', { name: /Tiernan Oake/ })).toBeVisible();
+    await bench.context().close();
+  });
+
+  test('says so while the server does not answer, and goes on by itself', async ({
+    fitter: page,
+    allowErrors,
+  }) => {
+    allowErrors(/503/);
+    let away = true;
+    await page.route('**/api/session', (route) =>
+      away
+        ? route.fulfill({
+            status: 503,
+            contentType: 'application/problem+json',
+            body: JSON.stringify({
+              type: '/problems/unavailable',
+              title: 'Not available',
+              status: 503,
+              detail: 'The database does not answer just now.',
+            }),
+          })
+        : route.continue(),
+    );
+    await page.goto('/log');
+    await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+    await page.getByRole('button', { name: 'Try now' }).click();
+    await expect(page.getByText('The database does not answer just now.')).toBeVisible();
+    away = false;
+    await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible();
+  });
+});
