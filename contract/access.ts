@@ -9,6 +9,8 @@ import {
   selfPath,
   sheetPath,
   verdictsPath,
+  wearerExportPath,
+  wearerExportSheetPath,
 } from './routes';
 
 /** What somebody is to the house, each with all that stands before it. */
@@ -68,6 +70,10 @@ export const ACCESS: readonly RouteAccess[] = [
   at('POST', ROUTES.deviceLines, 'tape', 'Send what a tape reads'),
   at('GET', ROUTES.wearers, 'viewer', 'The people to be sized'),
   at('PUT', one(ROUTES.wearers), 'fitter', 'Add or edit a person to be sized'),
+  at('GET', wearerExportPath(':id'), 'lead', 'Everything that is known of a person, for them'),
+  at('GET', wearerExportSheetPath(':id'), 'lead', 'The same on paper'),
+  at('DELETE', one(ROUTES.wearers), 'administrator', 'Erase a person who was sized'),
+  at('GET', PATHS.audit, 'administrator', 'What happened, by whom'),
   at('GET', ROUTES.bodies, 'viewer', 'Values on the roll, without names'),
   at('GET', ROUTES.charts, 'viewer', 'The charts'),
   at('GET', one(ROUTES.charts), 'viewer', 'A chart'),

@@ -14,3 +14,5 @@ export * from './routes';
 export * from './access';
 export * from './people';
 export * from './settings';
+export * from './audit';
+export * from './personal-data';

@@ -52,6 +52,8 @@ export const PATHS = {
   selfLinks: '/api/self-links',
   /** GET and PUT the settings of the house. */
   settings: '/api/settings',
+  /** GET a part of what happened. */
+  audit: '/api/audit',
 } as const;
 
 /** POST: a one-time code for somebody's passphrase. */
@@ -62,6 +64,16 @@ export function codeOfPersonPath(id: string): string {
 /** DELETE: all sessions of somebody. */
 export function sessionsOfPersonPath(id: string): string {
   return `${PATHS.people}/${id}/sessions`;
+}
+
+/** GET: everything that is known of a wearer. */
+export function wearerExportPath(id: string): string {
+  return `${ROUTES.wearers}/${id}/export`;
+}
+
+/** GET: the same as a PDF. */
+export function wearerExportSheetPath(id: string): string {
+  return `${ROUTES.wearers}/${id}/export.pdf`;
 }
 
 /** The path of one thing. */

@@ -10,6 +10,8 @@ export const houseSettingsSchema = z.object({
   sessionHours: z.int().min(1).max(72).default(14),
   /** The roles that must have a second factor. */
   secondFactorFor: z.array(z.enum(ROLES)).default([]),
+  /** Whether the values of whoever is erased stay without a name, for maps and coverage. */
+  keepErasedBodies: z.boolean().default(false),
 });
 export type HouseSettings = z.infer<typeof houseSettingsSchema>;
 

@@ -8,6 +8,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Config } from './config';
+import { auditRoutes } from './audit/routes';
 import { chartRoutes } from './charts/routes';
 import { answers, type Database } from './database/database';
 import { deviceRoutes, tapeRoutes } from './devices/routes';
@@ -110,11 +111,12 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
     selfLinkRoutes(database),
     actRoutes(dockets),
     docketRoutes(dockets),
-    wearerRoutes(database),
+    wearerRoutes(database, settings, print),
     chartRoutes(database, print),
     protocolRoutes(database),
     deviceRoutes(database, lasts, stopping),
     tapeRoutes(database),
+    auditRoutes(database),
   ])
     app.use(routes);
   app.use('/api', () => {

@@ -2,6 +2,11 @@ import * as z from 'zod';
 
 const environmentSchema = z.object({
   DATABASE_URL: z.string().startsWith('mysql://', { error: 'DATABASE_URL must start with mysql://' }),
+  /** Who owns the tables, where that is another user: tables are changed, and the application's rights given, by it. */
+  DATABASE_OWNER_URL: z
+    .string()
+    .startsWith('mysql://', { error: 'DATABASE_OWNER_URL must start with mysql://' })
+    .optional(),
   HOST: z.string().default('127.0.0.1'),
   PORT: z.coerce.number().int().min(0).max(65_535).default(4180),
   /** Whether another free port may be taken when PORT is in use. */

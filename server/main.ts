@@ -4,29 +4,38 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app';
+import { sealAudit } from './audit/seals';
 import { readConfig, type Config } from './config';
 import { createListener } from './http/listener';
 import { Thread } from './http/threads';
 import type { Sheet } from './print/sheets';
 import { loadDemo } from './demo/load-demo';
 import { openDatabase } from './database/database';
+import { grantApplication } from './database/grants';
 import { alone, migrateAlone, untilThere } from './database/prepare';
 
 /** How long open requests may take to end once a stop is asked for. */
 const GRACE_MS = 8_000;
 
+/** How often what happened is sealed. */
+const SEAL_EVERY_MS = 20_000;
+
 /** Starts one instance: migrates, loads the demo where asked, listens, and stops when told to. */
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const logger = pino({ level: config.LOG_LEVEL });
-  await untilThere(config.DATABASE_URL);
-  await alone(config.DATABASE_URL, async (database) => {
+  await untilThere(config.DATABASE_OWNER_URL ?? config.DATABASE_URL);
+  const owner = config.DATABASE_OWNER_URL ?? config.DATABASE_URL;
+  await alone(owner, async (database) => {
     await migrateAlone(database);
+    if (owner !== config.DATABASE_URL) await grantApplication(database, config.DATABASE_URL);
     if (config.DEMO_FOLDER !== undefined && (await loadDemo(database, config.DEMO_FOLDER)))
       logger.info('demo loaded');
   });
   const database = openDatabase(config.DATABASE_URL);
 
+  // What happened is sealed as it settles; away for a while, the database is asked again at the next turn.
+  const sealing = setInterval(() => void sealAudit(database).catch(() => undefined), SEAL_EVERY_MS);
   const streams = new AbortController();
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
@@ -53,6 +62,7 @@ async function main(): Promise<void> {
     const closed = once(server, 'close');
     server.close();
     streams.abort();
+    clearInterval(sealing);
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;

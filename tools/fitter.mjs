@@ -9,7 +9,7 @@ await buildChanged('server');
 if (process.stdin.isTTY) say('Write the passphrase, then Ctrl+D:');
 const database = await databaseBeside('npm run fitter');
 const code = await node(['server/dist/commands/add-fitter.js', ...process.argv.slice(2)], {
-  env: { DATABASE_URL: database.url },
+  env: { DATABASE_URL: database.owner },
 });
 await database.stop();
 process.exit(code);

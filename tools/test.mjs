@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged, bundleSpecs } from './lib/build.mjs';
 import { debianProgram, npmPackages } from './lib/install.mjs';
+import { waysInto } from './lib/database.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { BUILD, DATA, ROOT } from './lib/paths.mjs';
 import { node, say } from './lib/run.mjs';
@@ -59,8 +60,10 @@ async function database() {
 async function e2e(env) {
   const chromium = await debianProgram('chromium');
   await buildChanged();
+  const ways = waysInto(await database());
   const server = await startServer({
-    DATABASE_URL: (await database()).url('neat_measure'),
+    DATABASE_URL: ways.url,
+    DATABASE_OWNER_URL: ways.owner,
     PORT: '0',
     WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
     DEMO_FOLDER: join(ROOT, 'demo'),

@@ -1,4 +1,5 @@
 import type { Chart, ChartSave } from '@neat-measure/contract';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { idTaken, notFound, ProblemError } from '../http/problem-error';
 import { findCharts, listVersions, saveChart } from './store';
@@ -22,7 +23,19 @@ export async function keepChart(
     before === null
       ? { seriesId: id, version: 1 }
       : { seriesId: before.seriesId, version: before.version + 1 };
-  const saved = await saveChart(database, { id, ...place, sheet, source }, fitterId);
+  const saved = await noted(
+    database,
+    (transaction) => saveChart(transaction, { id, ...place, sheet, source }, fitterId),
+    (done) =>
+      done === 'saved'
+        ? {
+            by: fitterId,
+            kind: 'chart-kept',
+            about: { kind: 'chart', id },
+            detail: { maker: sheet.maker, garment: sheet.garment, version: place.version, replaces },
+          }
+        : null,
+  );
   if (saved === 'overtaken')
     throw new ProblemError(
       'changed-meanwhile',

@@ -1,5 +1,6 @@
 import { deviceStreamPath, MOST_LINES, PATHS, ROUTES } from '@neat-measure/contract';
 import express, { Router } from 'express';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
 import type { Entered } from '../http/guard';
@@ -62,11 +63,25 @@ export function tapeRoutes(database: Database): Router {
     .put(`${PATHS.tapes}/:id`, async (request, response) => {
       const device = readDevice(request);
       const secret = newToken();
-      await pairTape(database, device, hashToken(secret), fitterOf(response).id);
+      const by = fitterOf(response).id;
+      await noted(
+        database,
+        (transaction) => pairTape(transaction, device, hashToken(secret), by),
+        () => ({ by, kind: 'tape-paired', about: { kind: 'tape', id: device } }),
+      );
       response.json({ device, secret });
     })
     .delete(`${PATHS.tapes}/:id`, async (request, response) => {
-      if (!(await unpairTape(database, readDevice(request)))) throw notFound('tape');
+      const device = readDevice(request);
+      const was = await noted(
+        database,
+        (transaction) => unpairTape(transaction, device),
+        (done) =>
+          done
+            ? { by: fitterOf(response).id, kind: 'tape-unpaired', about: { kind: 'tape', id: device } }
+            : null,
+      );
+      if (!was) throw notFound('tape');
       response.status(204).end();
     });
 }

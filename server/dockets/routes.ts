@@ -5,14 +5,16 @@ import {
   ROUTES,
   sheetPath,
   verdictsPath,
+  type Bench,
   type Exception,
   type KeptAct,
 } from '@neat-measure/contract';
-import { Router, type RequestHandler } from 'express';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
+import { note } from '../audit/store';
 import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
 import { ProblemError } from '../http/problem-error';
-import { readBody, readId, readQuery } from '../http/request';
+import { askingOf, readBody, readId, readQuery } from '../http/request';
 import type { Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
@@ -56,12 +58,25 @@ export function actRoutes({ database, lookout }: DocketParts): Router {
 
 /** Dockets to be looked at. All need a session. */
 export function docketRoutes({ database, lookout, exceptions, print, lasts, stopping }: DocketParts): Router {
+  /** A docket as it is sent. That somebody who only looks has looked at a person's record is noted. */
+  const looked = async (request: Request, response: Response): Promise<Bench> => {
+    const bench = await openBench(database, readId(request));
+    const { person, role } = askingOf(response);
+    if (role === 'viewer')
+      await note(database, {
+        by: person.id,
+        kind: 'wearer-looked-at',
+        about: { kind: 'docket', id: bench.id },
+        wearerId: bench.wearer.id,
+      });
+    return bench;
+  };
   return Router()
     .get(ROUTES.dockets, async (request, response) => {
       response.json(await listDockets(database, readQuery(listQuerySchema, request)));
     })
     .get(`${ROUTES.dockets}/:id`, async (request, response) => {
-      response.json(await openBench(database, readId(request)));
+      response.json(await looked(request, response));
     })
     .get(docketStreamPath(':id'), async (request, response) => {
       const subject = readId(request);
@@ -69,7 +84,7 @@ export function docketRoutes({ database, lookout, exceptions, print, lasts, stop
       await streamTo(request, response, { lookout, subject, missed, lasts: lasts(response), stopping });
     })
     .get(sheetPath(':id'), async (request, response) => {
-      const bench = await openBench(database, readId(request));
+      const bench = await looked(request, response);
       sendPdf(response, await print({ sheet: 'steps', bench }), 'steps.pdf');
     })
     .get(verdictsPath(':id'), async (request, response) => {

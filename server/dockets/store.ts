@@ -52,6 +52,31 @@ export async function lockDocket(transaction: Database, id: string): Promise<boo
   return (await transaction('dockets').where({ id }).forUpdate().first('id')) !== undefined;
 }
 
+/** Every docket of a wearer, the oldest first. */
+export async function docketsOf(
+  database: Database,
+  wearerId: string,
+): Promise<
+  { readonly id: string; readonly number: number; readonly occasion: string; readonly openedAt: string }[]
+> {
+  const rows = await database('dockets')
+    .where({ wearer_id: wearerId })
+    .orderBy('number')
+    .select<
+      { id: string; number: number; occasion: string; opened_at: Date }[]
+    >('id', 'number', 'occasion', 'opened_at');
+  return rows.map(({ opened_at, ...row }) => ({ ...row, openedAt: opened_at.toISOString() }));
+}
+
+/** Takes dockets out with everything that was done on them; only for whom they were of. */
+export async function removeDockets(transaction: Database, ids: readonly string[]): Promise<void> {
+  for (const id of ids) {
+    await transaction('docket_garments').where({ docket_id: id }).delete();
+    await transaction('acts').where({ docket_id: id }).delete();
+    await transaction('dockets').where({ id }).delete();
+  }
+}
+
 /** The other dockets of a wearer, the oldest first. */
 export async function otherDockets(database: Database, wearerId: string, id: string): Promise<string[]> {
   return database('dockets')

@@ -9,7 +9,8 @@ import {
 } from '@neat-measure/contract';
 import { Router, type RequestHandler } from 'express';
 import type { Database } from '../database/database';
-import { readBody, readId } from '../http/request';
+import { noted } from '../audit/store';
+import { fitterOf, readBody, readId } from '../http/request';
 import { ownOf } from '../session/routes';
 import { endSessions } from '../session/store';
 import { attempt } from '../session/throttle';
@@ -77,18 +78,29 @@ export function peopleRoutes(database: Database): Router {
     })
     .put(`${PATHS.people}/:id`, async (request, response) => {
       const id = readId(request);
-      await keepPerson(database, id, readBody(personSaveSchema, request));
+      await keepPerson(database, id, readBody(personSaveSchema, request), fitterOf(response).id);
       response.json((await listPeople(database)).find((one) => one.id === id));
     })
     .post(`${PATHS.people}/:id/code`, async (request, response) => {
       const id = readId(request);
-      const code = await giveCode(database, id);
+      const by = fitterOf(response).id;
+      const code = await giveCode(database, id, by);
       // Whoever has lost their passphrase may have lost the rest with the same telephone.
-      await clearFactor(database, id);
+      await clearFactor(database, id, by);
       response.json(code);
     })
     .delete(`${PATHS.people}/:id/sessions`, async (request, response) => {
-      await endSessions(database, readId(request), { allBut: null });
+      const id = readId(request);
+      await noted(
+        database,
+        (transaction) => endSessions(transaction, id, { allBut: null }),
+        (ended) => ({
+          by: fitterOf(response).id,
+          kind: 'sessions-ended',
+          about: { kind: 'person', id },
+          detail: { ended },
+        }),
+      );
       response.status(204).end();
     });
 }

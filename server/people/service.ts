@@ -10,6 +10,7 @@ import type {
   TakeCode,
 } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
+import { noted, type Noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError, refuseEdit } from '../http/problem-error';
 import { offerFactor, stepOfCode } from '../session/second-factor';
@@ -24,6 +25,7 @@ import {
   findAccount,
   savePerson,
   type Account,
+  type AccountChange,
 } from './store';
 
 /** How long a one-time code stands. */
@@ -70,8 +72,29 @@ export async function firstAccount(
  *
  * @throws ProblemError `name-taken`, `changed-meanwhile`, or `invalid` for the last administrator
  */
-export async function keepPerson(database: Database, id: string, save: PersonSave): Promise<void> {
-  const saved = await savePerson(database, id, save);
+export async function keepPerson(
+  database: Database,
+  id: string,
+  save: PersonSave,
+  by: string,
+): Promise<void> {
+  const before = await accountOf(database, id);
+  const saved = await noted(
+    database,
+    (transaction) => savePerson(transaction, id, save),
+    (done) =>
+      done === 'saved'
+        ? {
+            by,
+            kind: 'person-kept',
+            about: { kind: 'person', id },
+            detail: {
+              before: before === undefined ? null : asTold(before),
+              after: asTold(save),
+            },
+          }
+        : null,
+  );
   if (saved === 'name-taken')
     throw new ProblemError('name-taken', `Somebody signs in as ${save.signIn}. Choose another name.`);
   if (saved === 'last-administrator')
@@ -84,11 +107,22 @@ export async function keepPerson(database: Database, id: string, save: PersonSav
   forgetPens();
 }
 
+/** What of somebody is told of a change: never what proves who they are. */
+function asTold({
+  name,
+  signIn,
+  role,
+  active,
+}: Pick<Account, 'name' | 'signIn' | 'role' | 'active'>): object {
+  return { name, signIn, role, active };
+}
+
 /** A one-time code by which somebody sets a passphrase; an earlier one is good no more. */
-export async function giveCode(database: Database, id: string): Promise<OneTimeCode> {
+export async function giveCode(database: Database, id: string, by: string): Promise<OneTimeCode> {
   const code = oneTimeCode();
   const until = new Date(Date.now() + CODE_HOURS * 3_600_000);
-  const known = await changeAccount(database, id, { codeHash: await hashSecret(code), codeUntil: until });
+  const change = { codeHash: await hashSecret(code), codeUntil: until };
+  const known = await changed(database, id, change, { by, kind: 'code-given' });
   if (!known) throw notFound('person');
   return { code, until: until.toISOString() };
 }
@@ -133,7 +167,7 @@ async function setPassphrase(
 ): Promise<void> {
   refuseGuessable(passphrase, [account.name, account.signIn]);
   const change = { passphraseHash: await hashSecret(passphrase), codeHash: null, codeUntil: null };
-  if (!(await changeAccount(database, account.id, change, held)))
+  if (!(await changed(database, account.id, change, { by: account.id, kind: 'passphrase-set' }, held)))
     throw new ProblemError(
       'changed-meanwhile',
       'The passphrase was just changed elsewhere. Sign in with that.',
@@ -149,7 +183,7 @@ export async function setBenchCode(
 ): Promise<void> {
   await confirm(account, passphrase);
   const benchHash = code === null ? null : await hashSecret(code);
-  await changeAccount(database, account.id, { benchHash });
+  await changed(database, account.id, { benchHash }, { by: account.id, kind: 'bench-code-set' });
 }
 
 /** Begins a second factor: it counts from its first code on. */
@@ -169,23 +203,42 @@ export async function confirmFactor(database: Database, account: Account, code: 
       'invalid',
       'This is not the code your authenticator shows now. Wait for the next one.',
     );
-  await changeAccount(
+  await changed(
     database,
     account.id,
     { factorOn: true, factorStep: step },
+    { by: account.id, kind: 'factor-on' },
     { factorSecret: account.factorSecret },
   );
 }
 
 export async function endFactor(database: Database, account: Account, passphrase: string): Promise<void> {
   await confirm(account, passphrase);
-  await changeAccount(database, account.id, { factorOn: false, factorSecret: null, factorStep: null });
+  await changed(database, account.id, NO_FACTOR, { by: account.id, kind: 'factor-off' });
 }
 
 /** Takes somebody's second factor out who has lost it; an administrator's doing. */
-export async function clearFactor(database: Database, id: string): Promise<void> {
-  if ((await accountOf(database, id)) === undefined) throw notFound('person');
-  await changeAccount(database, id, { factorOn: false, factorSecret: null, factorStep: null });
+export async function clearFactor(database: Database, id: string, by: string): Promise<void> {
+  const account = await accountOf(database, id);
+  if (account === undefined) throw notFound('person');
+  if (account.factorOn) await changed(database, id, NO_FACTOR, { by, kind: 'factor-off' });
+}
+
+const NO_FACTOR: AccountChange = { factorOn: false, factorSecret: null, factorStep: null };
+
+/** Changes an account and notes that it was, and never what proves who somebody is. */
+function changed(
+  database: Database,
+  id: string,
+  change: AccountChange,
+  what: Pick<Noted, 'by' | 'kind'>,
+  held: AccountChange = {},
+): Promise<boolean> {
+  return noted(
+    database,
+    (transaction) => changeAccount(transaction, id, change, held),
+    (done) => (done ? { ...what, about: { kind: 'person', id } } : null),
+  );
 }
 
 async function confirm(account: Account, passphrase: string): Promise<void> {

@@ -1,15 +1,24 @@
-import type { Bench, Chart } from '@neat-measure/contract';
+import type { Bench, Chart, WearerExport } from '@neat-measure/contract';
 import { printChart } from '../charts/chart-sheet';
 import { printMeasuringSheet } from '../dockets/measuring-sheet';
+import { printPerson } from '../wearers/person-sheet';
 
 /** A sheet of paper to be made, with everything that stands on it. */
 export type Sheet =
   | { readonly sheet: 'steps'; readonly bench: Bench }
-  | { readonly sheet: 'chart'; readonly chart: Chart };
+  | { readonly sheet: 'chart'; readonly chart: Chart }
+  | { readonly sheet: 'person'; readonly person: WearerExport };
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
 export function printSheet(sheet: Sheet): Promise<Buffer> {
-  return sheet.sheet === 'steps' ? printMeasuringSheet(sheet.bench) : printChart(sheet.chart);
+  switch (sheet.sheet) {
+    case 'steps':
+      return printMeasuringSheet(sheet.bench);
+    case 'chart':
+      return printChart(sheet.chart);
+    case 'person':
+      return printPerson(sheet.person);
+  }
 }
 
 /** How a sheet is made by whoever answers requests. */

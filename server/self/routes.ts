@@ -1,5 +1,6 @@
 import { ROUTES, selfLinkSaveSchema, selfPath, selfSubmissionSchema } from '@neat-measure/contract';
 import { Router } from 'express';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId } from '../http/request';
@@ -30,7 +31,14 @@ export function selfLinkRoutes(database: Database): Router {
       response.json(await makeSelfLink(database, readId(request), docketId, fitterOf(response).id));
     })
     .delete(`${ROUTES.selfLinks}/:id`, async (request, response) => {
-      if (!(await endLink(database, readId(request)))) throw notFound('link that stands');
+      const id = readId(request);
+      const ended = await noted(
+        database,
+        (transaction) => endLink(transaction, id),
+        (done) =>
+          done ? { by: fitterOf(response).id, kind: 'link-ended', about: { kind: 'link', id } } : null,
+      );
+      if (!ended) throw notFound('link that stands');
       response.status(204).end();
     });
 }

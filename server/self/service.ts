@@ -1,6 +1,7 @@
 import type { SelfLink, SelfSheet, SelfSubmission } from '@neat-measure/contract';
 import { bareUnit, planOf, readReading, replay, sayReadingProblem } from '@neat-measure/core';
 import { createHash, randomBytes } from 'node:crypto';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
 import { shelfFor } from '../dockets/shelf';
@@ -20,13 +21,21 @@ export async function makeSelfLink(
 ): Promise<SelfLink> {
   const token = randomBytes(24).toString('base64url');
   const expiresAt = new Date(Date.now() + LINK_DAYS * 86_400_000);
-  const added = await addLink(database, {
-    id,
-    token_hash: hash(token),
-    docket_id: docketId,
-    fitter_id: fitterId,
-    expires_at: expiresAt,
-  });
+  const added = await noted(
+    database,
+    (transaction) =>
+      addLink(transaction, {
+        id,
+        token_hash: hash(token),
+        docket_id: docketId,
+        fitter_id: fitterId,
+        expires_at: expiresAt,
+      }),
+    (done) =>
+      done === 'added'
+        ? { by: fitterId, kind: 'link-made', about: { kind: 'link', id }, detail: { docketId } }
+        : null,
+  );
   if (added === 'no-docket') throw notFound('docket');
   if (added === 'taken')
     throw new ProblemError(
@@ -69,7 +78,20 @@ export async function submitSelf(
   });
   if (faults.length > 0)
     throw new ProblemError('invalid', faults.map(({ message }) => message).join(' '), { faults });
-  if (!(await keepSubmission(database, link.id, submission.id, measured))) throw usedUp();
+  const first = await noted(
+    database,
+    (transaction) => keepSubmission(transaction, link.id, submission.id, measured),
+    (done) =>
+      done
+        ? {
+            by: null,
+            kind: 'link-used',
+            about: { kind: 'link', id: link.id },
+            detail: { docketId: link.docket_id, measurements: measured.length },
+          }
+        : null,
+  );
+  if (!first) throw usedUp();
   return done;
 }
 

@@ -85,6 +85,30 @@ export async function keepSubmission(
   return first > 0;
 }
 
+/** Everything a wearer has sent by links, the oldest first. */
+export async function submissionsOf(
+  database: Database,
+  wearerId: string,
+): Promise<{ readonly sentAt: string; readonly measured: { code: string; value: number }[] }[]> {
+  const rows = await database('self_links')
+    .join('dockets', 'dockets.id', 'self_links.docket_id')
+    .where({ wearer_id: wearerId })
+    .whereNotNull('submitted_at')
+    .orderBy('submitted_at')
+    .select<
+      { id: string; submitted_at: Date; measured: unknown }[]
+    >('self_links.id', 'submitted_at', 'measured');
+  return rows.map(({ id, submitted_at, measured }) => ({
+    sentAt: submitted_at.toISOString(),
+    measured: readJson(measuredSchema, measured, `self link ${id}`),
+  }));
+}
+
+/** Takes the links of dockets out, with what came back on them. */
+export async function removeLinks(transaction: Database, docketIds: readonly string[]): Promise<void> {
+  for (const docketId of docketIds) await transaction('self_links').where({ docket_id: docketId }).delete();
+}
+
 /** What wearers have sent for a docket, as values on record that a fitter may take over. */
 export async function selfRecorded(database: Database, docketId: string): Promise<Recorded[]> {
   const rows = await database('self_links')

@@ -8,6 +8,7 @@ import {
   type Session,
 } from '@neat-measure/contract';
 import { Router, type Request, type Response } from 'express';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
 import { askingOf, readBody, readId } from '../http/request';
@@ -59,7 +60,17 @@ export function sessionRoutes({ database, settings, cookie }: SessionParts): Rou
     })
     .delete(ROUTES.session, async (request, response) => {
       const token = cookie.read(request);
-      if (token !== undefined) await closeSession(database, token);
+      const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
+      if (asking !== undefined)
+        await noted(
+          database,
+          (transaction) => closeSession(transaction, asking.token),
+          () => ({
+            by: asking.person.id,
+            kind: 'signed-out',
+            about: { kind: 'person', id: asking.owner.id },
+          }),
+        );
       cookie.clear(response);
       response.status(204).end();
     })
@@ -83,7 +94,7 @@ export function sessionRoutes({ database, settings, cookie }: SessionParts): Rou
     })
     .post(PATHS.hand, async (request, response) => {
       const asking = askingOf(response);
-      await takeBench(database, asking, readBody(handSchema, request), fromOf(request).address);
+      await takeBench(database, asking, readBody(handSchema, request), fromOf(request));
       response.json(await told(asking.token));
     })
     .delete(PATHS.hand, async (_request, response) => {

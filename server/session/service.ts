@@ -2,6 +2,7 @@ import { hasRole, type Fitter, type Role, type SignedIn, type SignIn } from '@ne
 import { LRUCache } from 'lru-cache';
 import { createHmac } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
+import { note, noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { ProblemError } from '../http/problem-error';
 import { hashSecret, hashToken, isOld, isSecret, newToken } from '../people/passphrases';
@@ -59,9 +60,27 @@ export async function openSession(
 ): Promise<string> {
   const account = await attempt(database, { account: signIn.signIn, address: from.address }, () =>
     recognise(database, signIn),
-  );
+  ).catch(async (error: unknown) => {
+    if (error instanceof ProblemError && error.kind === 'sign-in-refused')
+      await noteRefused(database, await findAccount(database, signIn.signIn), from);
+    throw error;
+  });
   await removeEnded(database);
   return begin(database, settings, account, from);
+}
+
+/** Notes who was not let in. A name nobody has is not told: it may be a passphrase in the wrong field. */
+async function noteRefused(
+  database: Database,
+  account: Account | undefined,
+  { address }: From,
+): Promise<void> {
+  await note(database, {
+    by: null,
+    kind: 'sign-in-refused',
+    ...(account === undefined ? {} : { about: { kind: 'person' as const, id: account.id } }),
+    detail: { address },
+  });
 }
 
 /** Begins a session of somebody who has shown who they are. */
@@ -73,14 +92,24 @@ export async function begin(
 ): Promise<string> {
   const token = newToken();
   const { sessionHours } = await settings.now();
-  await addSession(database, {
-    id: uuidv7(),
-    tokenHash: hashToken(token),
-    fitterId: account.id,
-    expiresAt: new Date(Date.now() + sessionHours * 3_600_000),
-    agent,
-    address,
-  });
+  await noted(
+    database,
+    (transaction) =>
+      addSession(transaction, {
+        id: uuidv7(),
+        tokenHash: hashToken(token),
+        fitterId: account.id,
+        expiresAt: new Date(Date.now() + sessionHours * 3_600_000),
+        agent,
+        address,
+      }),
+    () => ({
+      by: account.id,
+      kind: 'signed-in',
+      about: { kind: 'person', id: account.id },
+      detail: { address },
+    }),
+  );
   return token;
 }
 
@@ -183,22 +212,35 @@ export function closeSession(database: Database, token: string): Promise<void> {
  */
 export async function takeBench(
   database: Database,
-  { session }: Asking,
+  { session, owner }: Asking,
   { id, code }: { readonly id: string; readonly code: string },
-  address: string,
+  from: From,
 ): Promise<void> {
+  const { address } = from;
   await attempt(database, { account: `bench ${id}`, address }, async () => {
     const hand = await accountOf(database, id);
     const right = await isSecret(code, hand?.benchHash);
     if (!right || hand?.active !== true || !hasRole(hand.role, 'fitter'))
       throw new ProblemError('sign-in-refused', 'This is not their code. Try again, or sign in instead.');
+  }).catch(async (error: unknown) => {
+    if (error instanceof ProblemError && error.kind === 'sign-in-refused')
+      await noteRefused(database, await accountOf(database, id), from);
+    throw error;
   });
-  await handOver(database, session.id, id);
+  await noted(
+    database,
+    (transaction) => handOver(transaction, session.id, id),
+    () => ({ by: id, kind: 'bench-taken', about: { kind: 'person', id: owner.id } }),
+  );
 }
 
 /** Gives a bench back to whoever signed in there. */
-export function giveBenchBack(database: Database, { session }: Asking): Promise<void> {
-  return handOver(database, session.id, null);
+export function giveBenchBack(database: Database, { session, person, owner }: Asking): Promise<void> {
+  return noted(
+    database,
+    (transaction) => handOver(transaction, session.id, null),
+    () => ({ by: person.id, kind: 'bench-given-back', about: { kind: 'person', id: owner.id } }),
+  );
 }
 
 /**

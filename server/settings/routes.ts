@@ -2,7 +2,8 @@ import { PATHS, settingsSaveSchema } from '@neat-measure/contract';
 import { Router } from 'express';
 import type { Database } from '../database/database';
 import { refuseEdit } from '../http/problem-error';
-import { readBody } from '../http/request';
+import { noted } from '../audit/store';
+import { fitterOf, readBody } from '../http/request';
 import type { HouseSettings } from './service';
 import { findSettings, saveSettings } from './store';
 
@@ -13,7 +14,22 @@ export function settingsRoutes(database: Database, settings: HouseSettings): Rou
       response.json(await findSettings(database));
     })
     .put(PATHS.settings, async (request, response) => {
-      refuseEdit(await saveSettings(database, readBody(settingsSaveSchema, request)));
+      const save = readBody(settingsSaveSchema, request);
+      const before = await findSettings(database);
+      const saved = await noted(
+        database,
+        (transaction) => saveSettings(transaction, save),
+        (done) =>
+          done === 'saved'
+            ? {
+                by: fitterOf(response).id,
+                kind: 'settings-kept',
+                about: { kind: 'settings', id: 'house' },
+                detail: { before, after: save },
+              }
+            : null,
+      );
+      refuseEdit(saved);
       settings.forget();
       response.json(await findSettings(database));
     });

@@ -152,6 +152,11 @@ export class Harness {
     };
   }
 
+  /** Where its database is. */
+  get url(): string {
+    return this.own.url;
+  }
+
   get port(): number {
     return (this.server.address() as AddressInfo).port;
   }

@@ -1,5 +1,7 @@
 import {
+  bodiesSchema,
   PAGE,
+  type Bodies,
   wordsOf,
   type ListQuery,
   type Page,
@@ -8,6 +10,7 @@ import {
 } from '@neat-measure/contract';
 import type { Database } from '../database/database';
 import { withWords } from '../database/like';
+import { readJson } from '../database/read-json';
 import { saveVersioned, type SavedVersion } from '../database/save-versioned';
 
 interface WearerRow {
@@ -45,6 +48,26 @@ export function saveWearer(
     columns: { name, role, updated_at: new Date() },
     compared: ['name', 'role'],
   });
+}
+
+/** Takes a wearer out; whether there was one. Their dockets have gone before. */
+export async function removeWearer(transaction: Database, id: string): Promise<boolean> {
+  return (await transaction('wearers').where({ id }).delete()) > 0;
+}
+
+/** Keeps somebody's values without their name. */
+export async function keepBody(transaction: Database, id: string, body: object): Promise<void> {
+  await transaction('bodies_without_names').insert({ id, body: JSON.stringify(body) });
+}
+
+/** The values kept without a name. */
+export async function bodiesWithoutNames(database: Database): Promise<Bodies> {
+  const rows = await database('bodies_without_names').select<{ id: string; body: unknown }[]>();
+  return rows.flatMap(({ id, body }) => readJson(bodiesSchema, [asJson(body)], `body ${id}`));
+}
+
+function asJson(body: unknown): unknown {
+  return typeof body === 'string' ? (JSON.parse(body) as unknown) : body;
 }
 
 function toWearer({ updated_at, ...row }: WearerRow): Wearer {

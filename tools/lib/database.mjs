@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { standIn, untilTold } from './door.mjs';
-import { borrowMariadb, startMariadb } from './mariadb.mjs';
+import { APPLICATION, borrowMariadb, startMariadb } from './mariadb.mjs';
 import { DATA } from './paths.mjs';
 import { giveUp, say } from './run.mjs';
 
@@ -82,5 +82,5 @@ export async function databaseBeside(doing) {
 
 /** The URLs of a MariaDB of this folder: for the application, and for whoever changes tables. */
 export function waysInto(mariadb) {
-  return { url: mariadb.url('neat_measure'), owner: mariadb.url('neat_measure') };
+  return { url: mariadb.url('neat_measure', APPLICATION), owner: mariadb.url('neat_measure') };
 }

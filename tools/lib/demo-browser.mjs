@@ -3,6 +3,7 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './build.mjs';
 import { debianProgram } from './install.mjs';
+import { waysInto } from './database.mjs';
 import { startMariadb } from './mariadb.mjs';
 import { DATA, ROOT } from './paths.mjs';
 import { startServer } from './serve.mjs';
@@ -27,8 +28,10 @@ export async function openDemo(name) {
   const { chromium } = await import('@playwright/test');
   const folder = join(DATA, `${name}-${process.pid}`);
   const mariadb = await startMariadb(folder);
+  const ways = waysInto(mariadb);
   const server = await startServer({
-    DATABASE_URL: mariadb.url('neat_measure'),
+    DATABASE_URL: ways.url,
+    DATABASE_OWNER_URL: ways.owner,
     PORT: '0',
     WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
     DEMO_FOLDER: join(ROOT, 'demo'),

@@ -8,7 +8,10 @@ import { debianProgram } from './install.mjs';
 import { ROOT } from './paths.mjs';
 import { giveUp, run, say } from './run.mjs';
 
+/** Who owns the tables. */
 const USER = 'neat_measure';
+/** Who the application is. */
+export const APPLICATION = 'neat_measure_app';
 const READY_WITHIN_MS = 30_000;
 
 /**
@@ -97,7 +100,11 @@ function launch(mariadbd, folder, data, port, password) {
     [
       `CREATE USER IF NOT EXISTS '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
       `ALTER USER '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
-      `GRANT ALL ON \`neat\\_measure%\`.* TO '${USER}'@'127.0.0.1';`,
+      `GRANT ALL ON \`neat\\_measure%\`.* TO '${USER}'@'127.0.0.1' WITH GRANT OPTION;`,
+      // The application's own user: what it may do, table by table, the server grants once there are tables.
+      `CREATE USER IF NOT EXISTS '${APPLICATION}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+      `ALTER USER '${APPLICATION}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
+      `GRANT USAGE ON *.* TO '${APPLICATION}'@'127.0.0.1';`,
       `ALTER USER 'root'@'localhost' IDENTIFIED BY '${password}';`,
       'CREATE DATABASE IF NOT EXISTS neat_measure CHARACTER SET utf8mb4;',
       '',

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as audit from './0012-audit';
 import * as people from './0011-people';
 import * as whatTapesSay from './0010-what-tapes-say';
 import * as acts from './0008-acts';
@@ -24,6 +25,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0009-acts-alone', actsAlone],
   ['0010-what-tapes-say', whatTapesSay],
   ['0011-people', people],
+  ['0012-audit', audit],
 ];
 
 /**

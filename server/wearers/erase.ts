@@ -1,0 +1,43 @@
+import { latestSettled, standingTaken } from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
+import { forgetKey, note } from '../audit/store';
+import type { Database } from '../database/database';
+import { actsByDocket } from '../dockets/act-store';
+import { docketsOf, removeDockets } from '../dockets/store';
+import { notFound } from '../http/problem-error';
+import { removeLinks } from '../self/store';
+import { keepBody, removeWearer } from './store';
+
+/**
+ * Erases a wearer: their name, their dockets with all that was done on them, their links, and what was
+ * noted of them, whose key is thrown away. That they were erased, when and by whom stays.
+ *
+ * @param keepBody whether their latest values stay without a name, for maps and coverage
+ * @throws ProblemError `not-found`
+ */
+export async function eraseWearer(
+  database: Database,
+  id: string,
+  by: string,
+  { keepBody: keep }: { readonly keepBody: boolean },
+): Promise<void> {
+  await database.transaction(async (transaction) => {
+    const dockets = (await docketsOf(transaction, id)).map((one) => one.id);
+    if (keep) {
+      const acts = await actsByDocket(transaction, dockets);
+      const taken = dockets.flatMap((docket) => standingTaken(acts.get(docket)!));
+      const values = latestSettled(taken).map(({ code, value }) => [code, value] as const);
+      if (values.length > 0) await keepBody(transaction, uuidv7(), Object.fromEntries(values));
+    }
+    await removeLinks(transaction, dockets);
+    await removeDockets(transaction, dockets);
+    if (!(await removeWearer(transaction, id))) throw notFound('person');
+    await forgetKey(transaction, id);
+    await note(transaction, {
+      by,
+      kind: 'wearer-erased',
+      about: { kind: 'wearer', id },
+      detail: { dockets: dockets.length, valuesKept: keep },
+    });
+  });
+}

@@ -1,0 +1,52 @@
+import type { WearerExport } from '@neat-measure/contract';
+import { formatLength } from '@neat-measure/core';
+import type { Content } from 'pdfmake/interfaces';
+import { printPdf, words } from '../print/print-pdf';
+
+const SOFT = '#5C6765';
+
+/** Everything that is known of a wearer, on paper, to be handed to them. */
+export function printPerson({
+  person,
+  writtenAt,
+  measurements,
+  dockets,
+  sent,
+  looks,
+}: WearerExport): Promise<Buffer> {
+  const title = `What is kept of ${person.name}`;
+  const head = (text: string): Content => ({
+    ...words(text, { bold: true, fontSize: 13 }),
+    margin: [0, 14, 0, 4],
+  });
+  const row = (at: string, text: string): Content => ({
+    columns: [
+      { ...words(moment(at)), width: 96, color: SOFT },
+      { ...words(text), width: '*' },
+    ],
+    margin: [0, 1.5, 0, 1.5],
+  });
+  return printPdf(
+    [
+      words(title, { bold: true, fontSize: 20 }),
+      words(`${person.role === '' ? '' : `${person.role}. `}Written on ${moment(writtenAt)} (UTC).`),
+      head('Measurements'),
+      ...measurements.map(({ name, value, takenAt, code }) =>
+        row(takenAt, `${name}: ${formatLength(value, /^foot/.test(code) ? 'mm' : 'cm')}`),
+      ),
+      ...dockets.flatMap(({ number, occasion, acts }): Content[] => [
+        head(`Docket ${number}, ${occasion}`),
+        ...acts.map(({ at, words: text }) => row(at, text)),
+      ]),
+      head('Sent by themselves'),
+      ...sent.map(({ sentAt, measured }) => row(sentAt, `${measured.length} measurements`)),
+      head('Who changed or looked at this record'),
+      ...looks.map(({ at, by, kind }) => row(at, `${by?.name ?? 'Somebody'}: ${kind.replaceAll('-', ' ')}`)),
+    ],
+    title,
+  );
+}
+
+function moment(at: string): string {
+  return at.slice(0, 16).replace('T', ' ');
+}

@@ -1,0 +1,63 @@
+import { PAGE, type AuditEntry, type WearerExport } from '@neat-measure/contract';
+import { latestSettled, measurement, sayAct, standingTaken } from '@neat-measure/core';
+import { listAudit } from '../audit/store';
+import type { Database } from '../database/database';
+import { listActs } from '../dockets/act-store';
+import { shelfFor } from '../dockets/shelf';
+import { docketsOf } from '../dockets/store';
+import { notFound } from '../http/problem-error';
+import { submissionsOf } from '../self/store';
+import { findWearer } from './store';
+
+/**
+ * Everything that is known of a wearer: who they are, what was read, decided and sent, and who has
+ * looked at it.
+ *
+ * @throws ProblemError `not-found`
+ */
+export async function exportWearer(database: Database, id: string): Promise<WearerExport> {
+  const person = await findWearer(database, id);
+  if (person === undefined) throw notFound('person');
+  const records = await docketsOf(database, id);
+  const dockets: WearerExport['dockets'] = [];
+  for (const { id: docketId, number, occasion, openedAt } of records) {
+    const acts = (await listActs(database, docketId)).map(({ act }) => act);
+    const shelf = await shelfFor(database, acts);
+    const names = {
+      garment: (chart: string) => shelf.charts.find((one) => one.id === chart)?.sheet.garment ?? 'a garment',
+      protocol: (code: string) => shelf.protocols.find((one) => one.id === code)?.name ?? 'a protocol',
+    };
+    dockets.push({
+      id: docketId,
+      number,
+      occasion,
+      openedAt,
+      acts: acts.map((act) => ({ at: act.at, words: sayAct(act, names), act })),
+    });
+  }
+  const taken = dockets.flatMap(({ acts }) => standingTaken(acts.map(({ act }) => act)));
+  return {
+    format: 'neat-measure-person/1',
+    writtenAt: new Date().toISOString(),
+    person,
+    measurements: latestSettled(taken).map(({ code, value, last }) => ({
+      code,
+      name: measurement(code).name,
+      value,
+      takenAt: last.carriedFrom ?? last.takenAt,
+    })),
+    dockets,
+    sent: await submissionsOf(database, id),
+    looks: (await looksAt(database, id)).map(({ at, by, kind, detail }) => ({ at, by, kind, detail })),
+  };
+}
+
+/** What was noted of a wearer, but for what was done on their dockets, which tells itself. */
+async function looksAt(database: Database, wearer: string): Promise<AuditEntry[]> {
+  const all: AuditEntry[] = [];
+  for (let from = 0; ; from += PAGE) {
+    const { items, total } = await listAudit(database, { wearer, from });
+    all.push(...items.filter(({ kind }) => kind !== 'act'));
+    if (from + PAGE >= total) return all;
+  }
+}
