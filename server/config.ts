@@ -16,6 +16,9 @@ const environmentSchema = z.object({
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   /** Set where browsers reach the application through https, so that the cookie never travels in the clear. */
   SECURE_COOKIE: z.stringbool().default(false),
+  /** A certificate with its key, as files in PEM: the application then speaks https by itself. */
+  TLS_CERTIFICATE: z.string().optional(),
+  TLS_KEY: z.string().optional(),
   /** How many proxies stand before the application; the address for rate limits is taken from them. */
   TRUSTED_PROXIES: z.coerce.number().int().min(0).max(5).default(0),
 });

@@ -1,12 +1,13 @@
 import type { Exception } from '@neat-measure/contract';
 import { once } from 'node:events';
+import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { sealAudit } from './audit/seals';
 import { readConfig, type Config } from './config';
-import { createListener } from './http/listener';
+import { createListener, type Certificate } from './http/listener';
 import { Thread } from './http/threads';
 import type { Sheet } from './print/sheets';
 import { loadDemo } from './demo/load-demo';
@@ -39,6 +40,7 @@ async function main(): Promise<void> {
   const streams = new AbortController();
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
+  const certificate = await readCertificate(config);
   const server = createListener(
     createApp({
       database,
@@ -46,8 +48,10 @@ async function main(): Promise<void> {
       exceptions: () => judging.run(config.DATABASE_URL),
       print: (sheet) => printing.run(sheet),
       stopping: streams.signal,
-      config,
+      config: { ...config, SECURE_COOKIE: config.SECURE_COOKIE || certificate !== null },
     }),
+    {},
+    certificate,
   );
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
@@ -74,6 +78,13 @@ async function main(): Promise<void> {
   process.on('SIGINT', () => void stop('SIGINT'));
   // Whoever started this instance is gone, and with it the database it may have started.
   if (process.send) process.on('disconnect', () => void stop('the starting process ended'));
+}
+
+/** The certificate the application speaks https with, where one is given. */
+async function readCertificate({ TLS_CERTIFICATE, TLS_KEY }: Config): Promise<Certificate | null> {
+  if (TLS_CERTIFICATE === undefined || TLS_KEY === undefined) return null;
+  const [cert, key] = await Promise.all([readFile(TLS_CERTIFICATE, 'utf8'), readFile(TLS_KEY, 'utf8')]);
+  return { cert, key };
 }
 
 async function listen(server: Server, { HOST, PORT, PORT_MAY_MOVE }: Config): Promise<void> {

@@ -11,6 +11,10 @@ export type Refusal =
   | { readonly code: 'id-taken' }
   /** It says that somebody else did it than whoever signs it. */
   | { readonly code: 'other-hand' }
+  /** The device's clock is far from the server's. */
+  | { readonly code: 'moment-off'; readonly at: string; readonly now: string }
+  /** It says to be carried over from a reading that is on no record of the wearer. */
+  | { readonly code: 'no-such-record' }
   | { readonly code: 'no-such-wearer' }
   | { readonly code: 'no-such-chart' }
   | { readonly code: 'no-such-protocol' }

@@ -12,6 +12,10 @@ export function sayRefusal(refusal: Refusal): string {
       return 'Something else was saved under this id. Reload the page and do it again.';
     case 'other-hand':
       return 'This was done by somebody else than whoever sends it. They sign in on this device, and it is sent.';
+    case 'moment-off':
+      return `It says it was done on ${refusal.at.slice(0, 10)}, and today is ${refusal.now.slice(0, 10)}. Set the clock of this device right, then do it again.`;
+    case 'no-such-record':
+      return 'There is no such reading on record of this wearer. Reload the page and look at the record, or measure again.';
     case 'no-such-wearer':
       return 'There is no such wearer. Reload the page and choose them again.';
     case 'no-such-chart':

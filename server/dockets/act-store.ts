@@ -22,6 +22,32 @@ export async function addAct(database: Database, act: Act): Promise<KeptAct> {
   return { place: place!, receivedAt: receivedAt.toISOString(), act };
 }
 
+/** Whether a wearer has a reading of another docket, or sent one, of the moment that one was carried over from. */
+export async function isOnRecord(
+  database: Database,
+  { docketId, code, carriedFrom }: Extract<Act, { kind: 'reading-taken' }>,
+): Promise<boolean> {
+  const whose = database('dockets').where({ id: docketId }).select('wearer_id');
+  const theirs = () => database('dockets').where('wearer_id', whose).select('id');
+  const read = await database('acts')
+    .where({ kind: 'reading-taken', about: code })
+    .whereIn('docket_id', theirs())
+    .whereNot({ docket_id: docketId })
+    // One that was carried over itself has the moment it was first taken.
+    .where((moment) =>
+      moment
+        .where('done_at', new Date(carriedFrom!))
+        .orWhereRaw("json_value(body, '$.carriedFrom') = ?", [carriedFrom]),
+    )
+    .first('id');
+  if (read !== undefined) return true;
+  const sent = await database('self_links')
+    .whereIn('docket_id', theirs())
+    .where('submitted_at', new Date(carriedFrom!))
+    .first('id');
+  return sent !== undefined;
+}
+
 /** Keeps many acts at once, in their order. */
 export async function addActs(database: Database, acts: readonly Act[]): Promise<void> {
   const receivedAt = new Date();

@@ -5,6 +5,9 @@ import { addPerson } from '../people/service';
 import { Harness } from '../testing/harness';
 import { opening, problem, reading, Records } from '../testing/records';
 
+/** The day of the device's clock, near enough to the server's. */
+const YESTERDAY = new Date(Date.now() - 86_400_000).toISOString().slice(0, 10);
+
 describe('the route of acts', () => {
   let app: Harness;
   const records = new Records(() => app);
@@ -23,7 +26,7 @@ describe('the route of acts', () => {
   const act = (docketId: string, doing: object, base: object = {}) => ({
     id: uuidv7(),
     docketId,
-    at: '2026-05-04T08:00:00.000Z',
+    at: `${YESTERDAY}T08:00:00.000Z`,
     by: app.fitter,
     ...doing,
     ...base,
@@ -38,7 +41,7 @@ describe('the route of acts', () => {
     const [answer] = await send([act(id, reading('chest-girth', '38 1/2', { unit: 'in' }))]);
     if (answer?.outcome !== 'kept') throw new Error('refused');
     const { kept } = answer;
-    expect([kept.act.by.name, kept.act.at]).toEqual(['Odalys Wren', '2026-05-04T08:00:00.000Z']);
+    expect([kept.act.by.name, kept.act.at]).toEqual(['Odalys Wren', `${YESTERDAY}T08:00:00.000Z`]);
     expect(Math.abs(Date.parse(kept.receivedAt) - Date.now())).toBeLessThan(10_000);
     expect((await records.bench(id)).acts.at(-1)).toEqual(kept);
     expect((await records.made(id)).readings.map(({ length }) => Number(length))).toEqual([977_900]);
@@ -138,15 +141,15 @@ describe('the route of acts', () => {
   it('takes a moment however it is written, and none that no clock shows', async () => {
     const { id } = await records.docket();
     const at = (moment: string) => act(id, reading('chest-girth', '98'), { at: moment });
-    const plain = at('2026-05-04T08:00:00Z');
-    const fine = at('2026-05-04T08:00:00.123456Z');
+    const plain = at(`${YESTERDAY}T08:00:00Z`);
+    const fine = at(`${YESTERDAY}T08:00:00.123456Z`);
     expect(said(await send([plain, fine]))).toEqual(['kept', 'kept']);
     expect(said(await send([plain, fine])))
       .withContext('sent again')
       .toEqual(['kept', 'kept']);
     expect((await records.made(id)).readings.map(({ takenAt }) => takenAt)).toEqual([
-      '2026-05-04T08:00:00.000Z',
-      '2026-05-04T08:00:00.123Z',
+      `${YESTERDAY}T08:00:00.000Z`,
+      `${YESTERDAY}T08:00:00.123Z`,
     ]);
     const odd = ['0000-01-01T00:00:00Z', '9999-12-31T23:59:59Z', '1969-12-31T23:59:59Z', 'yesterday'];
     expect(said(await send(odd.map(at)))).toEqual(odd.map(() => 'misshapen'));
@@ -158,6 +161,19 @@ describe('the route of acts', () => {
     await app.signIn();
     expect(app.pen).not.toBe(pen);
     expect(await app.database('pens').pluck('token_hash')).not.toContain(pen);
+  });
+
+  it('refuses a moment far from the server’s own, and says what to set right', async () => {
+    const { id } = await records.docket();
+    const answer = async (days: number) => {
+      const at = new Date(Date.now() + days * 86_400_000).toISOString();
+      const given = await app.does(id, reading('chest-girth', '98'), { at });
+      return given.outcome === 'kept' ? 'kept' : given.detail;
+    };
+    expect(await answer(-91)).toBe('kept');
+    expect(await answer(0.9)).toBe('kept');
+    expect(await answer(-93)).toContain('Set the clock of this device right');
+    expect(await answer(2)).toContain('Set the clock of this device right');
   });
 
   it('refuses a pen that was never given out, nothing, and too much', async () => {

@@ -112,8 +112,9 @@ describe('the routes of dockets', () => {
       const { id, wearerId, chartId } = await records.docket();
       for (const typed of ['98', '98.5']) await records.does(id, reading('chest-girth', typed));
       await records.does(id, reading('waist-girth', '85'));
-      const old = new Date(Date.now() - 200 * 86_400_000).toISOString();
-      for (const typed of ['96', '96']) await records.does(id, reading('hip-girth', typed), { at: old });
+      const old = new Date(Date.now() - 200 * 86_400_000);
+      for (const typed of ['96', '96']) await records.does(id, reading('hip-girth', typed));
+      await app.database('acts').where({ about: 'hip-girth' }).update({ done_at: old });
       const back = await records.does(id, reading('neck-girth', '38'));
       await records.does(id, { kind: 'reading-withdrawn', readingId: back, code: 'neck-girth' });
 
@@ -128,6 +129,13 @@ describe('the routes of dockets', () => {
       expect((await verdict()).verdict)
         .withContext('never used by itself')
         .toBe('incomplete');
+      const never = reading('chest-girth', '982.5 mm', {
+        unit: 'mm',
+        carriedFrom: '2026-01-04T08:00:00.000Z',
+      });
+      expect((await app.does(later.id, never)).outcome)
+        .withContext('what is on no record')
+        .toBe('refused');
       const carriedFrom = record[0]!.takenAt;
       await records.does(later.id, reading('chest-girth', '982.5 mm', { unit: 'mm', carriedFrom }));
       for (const typed of ['86', '86']) await records.does(later.id, reading('waist-girth', typed));

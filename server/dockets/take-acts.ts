@@ -12,7 +12,7 @@ import {
 import type { Database } from '../database/database';
 import { isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
-import { addAct, findAct, listActs } from './act-store';
+import { addAct, findAct, isOnRecord, listActs } from './act-store';
 import { shelfFor } from './shelf';
 import { lockDocket, noteAct } from './store';
 
@@ -56,9 +56,18 @@ export async function takeActs(
   return answers;
 }
 
+/** How far a device's clock, or what waited on a device, may be from the server's. */
+const DAY_MS = 86_400_000;
+const MOST_AHEAD_MS = DAY_MS;
+const MOST_BEHIND_MS = 92 * DAY_MS;
+
 /** Takes one act: reading the docket, asking whether it may be done, and keeping it are one transaction. */
 export async function takeAct(database: Database, author: Fitter, sent: Act): Promise<Taken> {
   if (sent.by.id !== author.id) return { refusal: { code: 'other-hand' } };
+  const now = Date.now();
+  const off = Date.parse(sent.at) - now;
+  if (off > MOST_AHEAD_MS || off < -MOST_BEHIND_MS)
+    return { refusal: { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() } };
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   return tryAgain(async () => {
     try {
@@ -76,6 +85,8 @@ export async function takeAct(database: Database, author: Fitter, sent: Act): Pr
 async function takeReading(database: Database, act: Extract<Act, { kind: 'reading-taken' }>): Promise<Taken> {
   const refusal = refuseReading(act);
   if (refusal !== null) return { refusal };
+  if (act.carriedFrom !== null && !(await isOnRecord(database, act)))
+    return { refusal: { code: 'no-such-record' } };
   try {
     return { kept: await addAct(database, act), repeated: false };
   } catch (error) {
