@@ -93,6 +93,11 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),
       },
       {
+        path: 'log/house',
+        title: 'House log · Neat Measure',
+        loadComponent: () => import('../places/log/house-log').then(({ HouseLog }) => HouseLog),
+      },
+      {
         path: 'log/:docketId',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  auditPageSchema,
   codeOfPersonPath,
   factorOfferSchema,
   oneTimeCodeSchema,
@@ -14,10 +15,13 @@ import {
   settingsSchema,
   tapeSecretSchema,
   tapesSchema,
+  type AuditEntry,
+  type AuditQuery,
   type BenchCodeSave,
   type FactorOffer,
   type OneTimeCode,
   type PassphraseChange,
+  type Page,
   type Person,
   type PersonSave,
   type SelfLinkEntry,
@@ -88,6 +92,13 @@ export class HouseService {
 
   endFactor(passphrase: string): Observable<void> {
     return this.api.delete(PATHS.factor, { passphrase });
+  }
+
+  /** A part of what happened, the latest first. */
+  audit(query: AuditQuery): Observable<Page<AuditEntry>> {
+    const asked = new URLSearchParams();
+    for (const [key, value] of Object.entries(query)) if (value !== undefined) asked.set(key, String(value));
+    return this.api.get(`${PATHS.audit}?${asked.toString()}`, auditPageSchema);
   }
 
   tapes(): Observable<Tape[]> {

@@ -65,7 +65,7 @@ export class Paged<Item> {
     this.ask({ search: this.query().search, from: this.items().length });
   }
 
-  /** Asks for the same anew: something was added. */
+  /** Asks for the first part anew: something was added, or what is asked for beside the words has changed. */
   again(): void {
     this.ask({ search: this.query().search, from: 0 });
   }

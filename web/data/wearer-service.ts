@@ -25,4 +25,9 @@ export class WearerService {
   add(name: string, role: string): Observable<Wearer> {
     return this.api.put(pathOf(ROUTES.wearers, uuidv7()), { name, role, version: 0 }, wearerSchema);
   }
+
+  /** Erases somebody with all that is kept of them. */
+  erase(id: string): Observable<void> {
+    return this.api.delete(pathOf(ROUTES.wearers, id));
+  }
 }

@@ -51,6 +51,11 @@ import { ROLE_WORDS } from './say-role';
               {{ words[role].name }}</label
             >
           }
+          <h3>Whoever is erased</h3>
+          <label class="tick"
+            ><input type="checkbox" [checked]="bodies()" (change)="bodies.set(!bodies())" /> Their values stay
+            without a name, for maps and coverage</label
+          >
           <button nz-button nzType="primary" type="submit">Keep these settings</button>
           @if (kept()) {
             <span class="done" role="status">Kept.</span>
@@ -66,6 +71,7 @@ export class SettingsDesk {
   private readonly house = inject(HouseService);
   protected readonly settings = signal<Settings | null>(null);
   protected readonly wanted = signal<readonly Role[]>([]);
+  protected readonly bodies = signal(false);
   protected readonly trouble = signal('');
   protected readonly kept = signal(false);
   protected readonly roles = ROLES;
@@ -85,7 +91,13 @@ export class SettingsDesk {
     this.trouble.set('');
     this.kept.set(false);
     this.house
-      .saveSettings({ ...now, idleMinutes, sessionHours, secondFactorFor: [...this.wanted()] })
+      .saveSettings({
+        ...now,
+        idleMinutes,
+        sessionHours,
+        secondFactorFor: [...this.wanted()],
+        keepErasedBodies: this.bodies(),
+      })
       .subscribe({
         next: (one) => {
           this.show(one);
@@ -98,6 +110,7 @@ export class SettingsDesk {
   private show(settings: Settings): void {
     this.settings.set(settings);
     this.wanted.set(settings.secondFactorFor);
+    this.bodies.set(settings.keepErasedBodies);
   }
 
   private readonly fail = (problem: Error): void => this.trouble.set(problem.message);

@@ -5,11 +5,13 @@ import type { Bench, DocketSummary } from '@neat-measure/contract';
 import { sayAct } from '@neat-measure/core';
 import { DocketService } from '../../data/docket-service';
 import { Paged } from '../../data/paged';
+import { SessionService } from '../../data/session-service';
+import { PersonActs } from './person-acts';
 
 /** The Log: every docket, act by act, in sentences. */
 @Component({
   selector: 'nm-log',
-  imports: [NzInputModule, RouterLink],
+  imports: [NzInputModule, PersonActs, RouterLink],
   templateUrl: './log.html',
   styleUrl: './log.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -18,6 +20,7 @@ export class Log {
   /** The docket that is told. */
   readonly docketId = input<string>();
   private readonly service = inject(DocketService);
+  protected readonly session = inject(SessionService);
   protected readonly dockets = new Paged<DocketSummary>((query) => this.service.list(query));
   private readonly bench = signal<Bench | null>(null);
   protected readonly trouble = signal('');
@@ -30,6 +33,7 @@ export class Log {
       protocol: (id: string) => bench.protocols.find((one) => one.id === id)?.name ?? 'a protocol',
     };
     return {
+      wearer: bench.wearer,
       title: `Docket ${bench.number} · ${bench.wearer.name}`,
       acts: bench.acts.map(({ act, receivedAt }, at) => ({
         id: act.id,

@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { wearerExportPath, wearerExportSheetPath, type Wearer } from '@neat-measure/contract';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { SessionService } from '../../data/session-service';
+import { WearerService } from '../../data/wearer-service';
+
+/** What a person may ask of the house: all that is kept of them, and that it be erased. */
+@Component({
+  selector: 'nm-person-acts',
+  imports: [NzButtonModule, NzInputModule],
+  template: `
+    @if (session.may('lead')) {
+      <p class="kept">
+        What is kept of {{ wearer().name }}: <a [href]="paper()" target="_blank" rel="noopener">on paper</a> ·
+        <a [href]="file()" download>as a file</a>
+        @if (session.may('administrator')) {
+          · <button type="button" class="more" (click)="asking.set(!asking())">erase it</button>
+        }
+      </p>
+      @if (asking()) {
+        <form class="erase" (submit)="erase(name.value); $event.preventDefault()">
+          <p>
+            Their name, their dockets with every reading and decision, and their links go for good; so does
+            what the house log tells of them. Backups keep them until they are thinned. Write their name to do
+            it.
+          </p>
+          <input #name nz-input aria-label="Name of whom is to be erased" autocomplete="off" />
+          <button nz-button nzDanger type="submit">Erase {{ wearer().name }}</button>
+          @if (trouble()) {
+            <p class="fault" role="alert">{{ trouble() }}</p>
+          }
+        </form>
+      }
+    }
+  `,
+  styles: `
+    .kept {
+      color: var(--soft);
+    }
+    .erase {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+      max-width: 640px;
+      margin: 8px 0 16px;
+      padding: 14px 16px;
+      border: 2px solid var(--brick);
+    }
+    .erase p {
+      flex: 1 0 100%;
+    }
+    .erase input {
+      flex: 1 1 220px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PersonActs {
+  readonly wearer = input.required<Wearer>();
+  protected readonly session = inject(SessionService);
+  private readonly wearers = inject(WearerService);
+  private readonly router = inject(Router);
+  protected readonly asking = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly file = computed(() => wearerExportPath(this.wearer().id));
+  protected readonly paper = computed(() => wearerExportSheetPath(this.wearer().id));
+
+  protected erase(name: string): void {
+    if (name.trim() !== this.wearer().name)
+      return this.trouble.set(
+        `Write ${this.wearer().name} as it stands there, so that nobody else is erased.`,
+      );
+    this.wearers.erase(this.wearer().id).subscribe({
+      // The list beside is asked for anew: they are on it no more.
+      next: () => void this.router.navigateByUrl('/bench').then(() => this.router.navigateByUrl('/log')),
+      error: (problem: Error) => this.trouble.set(problem.message),
+    });
+  }
+}
