@@ -16,6 +16,9 @@ const environmentSchema = z.object({
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   /** Set where browsers reach the application through https, so that the cookie never travels in the clear. */
   SECURE_COOKIE: z.stringbool().default(false),
+  /** Where the nightly backup goes, and the passphrase it is encrypted with; without both there is none. */
+  BACKUP_FOLDER: z.string().optional(),
+  BACKUP_PASSPHRASE: z.string().min(12).optional(),
   /** A certificate with its key, as files in PEM: the application then speaks https by itself. */
   TLS_CERTIFICATE: z.string().optional(),
   TLS_KEY: z.string().optional(),

@@ -6,6 +6,7 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { sealAudit } from './audit/seals';
+import type { Night } from './backup/nightly-worker';
 import { readConfig, type Config } from './config';
 import { createListener, type Certificate } from './http/listener';
 import { Thread } from './http/threads';
@@ -20,6 +21,16 @@ const GRACE_MS = 8_000;
 
 /** How often what happened is sealed. */
 const SEAL_EVERY_MS = 20_000;
+
+/** In which hour backups are made, by the machine's clock, and how often it is looked whether it has come. */
+const NIGHT_HOUR = 2;
+const NIGHT_LOOK_MS = 15 * 60_000;
+
+/** What the nightly backup needs, where one is wanted. */
+function nightOf({ BACKUP_FOLDER, BACKUP_PASSPHRASE }: Config, owner: string): Night | null {
+  if (BACKUP_FOLDER === undefined || BACKUP_PASSPHRASE === undefined) return null;
+  return { owner, folder: BACKUP_FOLDER, passphrase: BACKUP_PASSPHRASE };
+}
 
 /** Starts one instance: migrates, loads the demo where asked, listens, and stops when told to. */
 async function main(): Promise<void> {
@@ -40,6 +51,12 @@ async function main(): Promise<void> {
   const streams = new AbortController();
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
+  const nightly = new Thread<Night, void>('./backup/nightly-worker.js');
+  const night = nightOf(config, owner);
+  const looking = setInterval(() => {
+    if (night === null || new Date().getHours() !== NIGHT_HOUR) return;
+    nightly.run(night).catch((error: unknown) => logger.error({ err: error }, 'the nightly backup failed'));
+  }, NIGHT_LOOK_MS);
   const certificate = await readCertificate(config);
   const server = createListener(
     createApp({
@@ -67,10 +84,11 @@ async function main(): Promise<void> {
     server.close();
     streams.abort();
     clearInterval(sealing);
+    clearInterval(looking);
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
-    await Promise.all([judging.stop(), printing.stop()]);
+    await Promise.all([judging.stop(), printing.stop(), nightly.stop()]);
     await database.destroy();
     process.exit(0);
   };

@@ -35,6 +35,11 @@ export async function up(database: Knex): Promise<void> {
     `id char(36) ${ASCII} not null primary key`,
     'body json not null',
   ]);
+  await noteActs(database);
+}
+
+/** Lets the database itself note every act as it is kept. */
+export async function noteActs(database: Knex): Promise<void> {
   await database.raw(`create or replace trigger acts_are_noted after insert on acts for each row
     insert into audit (by_id, kind, about_kind, about, wearer_id, detail)
     values (new.fitter_id, 'act', 'act', new.id,

@@ -1,0 +1,126 @@
+import { createHash } from 'node:crypto';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { v7 as uuidv7 } from 'uuid';
+import { checkAudit, sealAudit } from '../audit/seals';
+import { loadDemo } from '../demo/load-demo';
+import { alone, migrateAlone } from '../database/prepare';
+import { Harness, newDatabase } from '../testing/harness';
+import { Records, reading } from '../testing/records';
+import { backUp, backUpNightly, nameOfDay, restore, thinned } from './backup';
+import { countTables } from './dump';
+
+const SECRET = 'a passphrase for this spec';
+/** A key that takes no time to make. */
+const QUICK = 8;
+
+describe('a backup', () => {
+  let folder: string;
+  let file: string;
+  beforeEach(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'neat-measure-backup-'));
+    file = join(folder, 'one.backup');
+  });
+  afterEach(() => rm(folder, { recursive: true }));
+
+  it('comes back as it was, sealed and noted, beside an application at work', async () => {
+    const app = await Harness.start();
+    const records = new Records(() => app);
+    const empty = await newDatabase();
+    try {
+      const { id } = await records.measured('98', '90');
+      await sealAudit(app.database, -1);
+      let going = true;
+      const work = (async () => {
+        while (going) await records.does(id, reading('hip-girth', '101'));
+      })();
+      const kept = await backUp(app.url, file, SECRET, QUICK);
+      going = false;
+      await work;
+      expect(kept['acts']!.rows).toBeGreaterThan(3);
+      // Nothing of anybody can be read in it.
+      expect((await readFile(file)).includes('Ibrahima')).toBeFalse();
+      await restore(empty.url, file, SECRET);
+      const found = await countTables(empty.database);
+      for (const table of ['acts', 'audit', 'charts', 'dockets', 'fitters', 'wearers'])
+        expect(found[table]).withContext(table).toEqual(kept[table]);
+      expect((await checkAudit(empty.database)).broken).toEqual([]);
+      // And it goes on: what is done afterwards is noted.
+      const [act] = await empty.database('acts').orderBy('place').limit(1);
+      await empty
+        .database('acts')
+        .insert({ ...act, place: undefined, id: uuidv7(), body: JSON.stringify(act.body) });
+      expect((await countTables(empty.database))['audit']!.rows).toBe(kept['audit']!.rows + 1);
+    } finally {
+      await app.stop();
+      await empty.drop();
+    }
+  }, 60_000);
+
+  it('is put back into an empty database only, with its passphrase, and whole', async () => {
+    const [one, other] = [await newDatabase(), await newDatabase()];
+    try {
+      await alone(one.url, async (database) => {
+        await migrateAlone(database);
+        await loadDemo(database, join(process.cwd(), 'demo'));
+      });
+      await backUp(one.url, file, SECRET, QUICK);
+      const why = (work: Promise<unknown>) =>
+        work.then(
+          () => 'done',
+          (error: Error) => error.message,
+        );
+      expect(await why(restore(one.url, file, SECRET))).toContain('empty one only');
+      expect(await why(restore(other.url, file, 'another'))).not.toBe('done');
+      const bytes = await readFile(file);
+      await writeFile(file, bytes.subarray(0, bytes.length - 200));
+      expect(await why(restore(other.url, file, SECRET))).not.toBe('done');
+    } finally {
+      await one.drop();
+      await other.drop();
+    }
+  }, 60_000);
+
+  it('of an earlier version comes up to this one', async () => {
+    const [old, empty] = [await newDatabase(), await newDatabase()];
+    try {
+      await alone(old.url, (database) => migrateAlone(database, '0010-what-tapes-say'));
+      const fitter = { id: uuidv7(), name: 'Odalys Wren', sign_in: 'odalys', passphrase_hash: 'x:y' };
+      await old.database('fitters').insert(fitter);
+      await backUp(old.url, file, SECRET, QUICK);
+      await restore(empty.url, file, SECRET);
+      const [row] = await empty.database('fitters');
+      expect([row.name, row.role]).toEqual(['Odalys Wren', 'administrator']);
+    } finally {
+      await old.drop();
+      await empty.drop();
+    }
+  }, 60_000);
+
+  it('of every night is made once, and thinned as it grows old', async () => {
+    const day = (ago: number) => nameOfDay(new Date(Date.UTC(2026, 10, 26) - ago * 86_400_000));
+    const all = Array.from({ length: 800 }, (_, ago) => day(ago));
+    const gone = new Set(thinned(all, new Date(Date.UTC(2026, 10, 26))));
+    const left = all.filter((name) => !gone.has(name));
+    expect(left.slice(0, 8)).toEqual(all.slice(0, 8));
+    expect(left.length).toBeGreaterThan(8 + 3 + 10);
+    expect(left.length).toBeLessThan(8 + 5 + 13 + 4);
+    expect(thinned(['another.file', ...left], new Date(Date.UTC(2026, 10, 26)))).toEqual([]);
+
+    const { url, drop } = await newDatabase();
+    try {
+      await alone(url, (database) => migrateAlone(database));
+      await backUpNightly(url, folder, SECRET);
+      const hash = async () =>
+        createHash('sha256')
+          .update(await readFile(join(folder, nameOfDay(new Date()))))
+          .digest('hex');
+      const first = await hash();
+      await backUpNightly(url, folder, SECRET);
+      expect(await hash()).toBe(first);
+    } finally {
+      await drop();
+    }
+  }, 60_000);
+});

@@ -1,0 +1,4 @@
+// npm run backup
+import { runBeside } from './lib/beside.mjs';
+
+await runBeside('backup');

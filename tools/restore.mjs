@@ -1,0 +1,4 @@
+// npm run restore
+import { runBeside } from './lib/beside.mjs';
+
+await runBeside('restore');
