@@ -29,7 +29,6 @@ export const AUDIT_KINDS = [
   'link-made',
   'link-ended',
   'link-used',
-  'act',
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 
@@ -43,7 +42,7 @@ export const auditEntrySchema = z.object({
   by: fitterSchema.nullable(),
   kind: z.enum(AUDIT_KINDS),
   aboutKind: z
-    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'tape', 'link', 'settings', 'act'])
+    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'tape', 'link', 'settings'])
     .nullable(),
   about: z.string().nullable(),
   wearerId: idSchema.nullable(),

@@ -6,7 +6,6 @@ import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import type { Config } from './config';
 import { auditRoutes } from './audit/routes';
 import { chartRoutes } from './charts/routes';
@@ -17,7 +16,7 @@ import { docketLookout } from './dockets/service';
 import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
 import { guard } from './http/guard';
-import { askingOf, wellFormed, type Lasts } from './http/request';
+import { askingOf, refuseHalves, refuseHalvesRead, type Lasts } from './http/request';
 import { ownRoutes, peopleRoutes } from './people/routes';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
@@ -73,14 +72,15 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
       strictTransportSecurity: config.SECURE_COOKIE,
     }),
   );
-  app.use(compression());
+  app.use(packAnswers());
 
   app.use(
     '/api',
     refuseForeignOrigins,
     noStore,
     limitRequests(),
-    express.json({ limit: MOST_BODY_BYTES, reviver: wellFormed }),
+    express.json({ limit: MOST_BODY_BYTES, verify: refuseHalves }),
+    refuseHalvesRead,
     cookieParser(),
   );
   app.get(ROUTES.health, async (_request, response) => {
@@ -129,18 +129,26 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
 
 /** Logs method, path, status and time: never bodies, cookies or queries, which can hold body data. */
 function logRequests(logger: Logger): RequestHandler {
-  return pinoHttp({
-    logger,
-    serializers: {
-      req: ({ method, url }: { method: string; url: string }) => ({
-        method,
-        path: url.split('?')[0]!.replace(/^(\/api)?\/self\/.*/, '$1/self/…'),
-      }),
-      res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
-    },
-    customLogLevel: (_request, response, error) =>
-      error !== undefined || response.statusCode >= 500 ? 'error' : 'debug',
-  });
+  return (request, response, next) => {
+    const begun = Date.now();
+    response.once('finish', () => {
+      const { statusCode: status } = response;
+      const level = status >= 500 ? 'error' : 'debug';
+      if (!logger.isLevelEnabled(level)) return;
+      const path = request.originalUrl.split('?')[0]!.replace(/^(\/api)?\/self\/.*/, '$1/self/…');
+      logger[level]({ method: request.method, path, status, ms: Date.now() - begun }, 'request');
+    });
+    next();
+  };
+}
+
+/** Packs what is read; what is saved is answered in a few words. */
+function packAnswers(): RequestHandler {
+  const pack = compression();
+  return (request, response, next) => {
+    if (request.method === 'GET') pack(request, response, next);
+    else next();
+  };
 }
 
 /** Nothing of anybody is left in a browser's cache, or in one on the way. */
@@ -153,6 +161,8 @@ function limitRequests(): RequestHandler {
   return rateLimit({
     windowMs: 60_000,
     limit: REQUESTS_A_MINUTE,
+    standardHeaders: false,
+    legacyHeaders: false,
     handler: () => {
       throw new ProblemError(
         'too-many-requests',

@@ -6,54 +6,55 @@ const SETTLED_AFTER_S = 60;
 /** So many rows are sealed, or checked, at once. */
 const AT_ONCE = 5_000;
 
-interface SealedRow {
-  readonly place: number;
-  readonly at: Date;
-  readonly by_id: string | null;
-  readonly kind: string;
-  readonly about_kind: string | null;
-  readonly about: string | null;
-  readonly wearer_id: string | null;
-  readonly detail: string | null;
-}
+/** The lists that are only ever added to, each with what is sealed of a row. */
+const LISTS = {
+  audit: ['place', 'at', 'by_id', 'kind', 'about_kind', 'about', 'wearer_id', 'detail'],
+  acts_noted: ['place', 'at', 'act_id', 'docket_id', 'by_id', 'sha256'],
+} as const;
+type List = keyof typeof LISTS;
+
+type SealedRow = Readonly<Record<string, unknown>> & { readonly place: number };
 interface Seal {
   readonly place: number;
   readonly hash: string;
 }
 
 /** The hash of a run of rows after the one before it: SHA-256 over every field, in order. */
-function hashOf(before: string, rows: readonly SealedRow[]): string {
+function hashOf(list: List, before: string, rows: readonly SealedRow[]): string {
   const hash = createHash('sha256').update(before);
   for (const row of rows)
     hash.update(
-      JSON.stringify([
-        row.place,
-        row.at.toISOString(),
-        row.by_id,
-        row.kind,
-        row.about_kind,
-        row.about,
-        row.wearer_id,
-        row.detail,
-      ]),
+      JSON.stringify(
+        LISTS[list].map((field) => {
+          const value = row[field];
+          return value instanceof Date ? value.toISOString() : value;
+        }),
+      ),
     );
   return hash.digest('hex');
 }
 
 /**
- * Seals what has settled since the last seal, chained to it: a row that is changed, taken out or put
- * between afterwards does not fit any more. One instance does it at a time; the others leave it to it.
+ * Seals what has settled since the last seals, chained to them: a row that is changed, taken out or put
+ * between afterwards does not fit any more. One instance does it at a time; the others wait for it.
  *
  * @param settledAfter how old a row must be, in seconds
  * @returns how many rows were sealed
  */
 export async function sealAudit(database: Database, settledAfter = SETTLED_AFTER_S): Promise<number> {
+  let sealed = 0;
+  for (const list of Object.keys(LISTS) as List[]) sealed += await sealList(database, list, settledAfter);
+  return sealed;
+}
+
+function sealList(database: Database, list: List, settledAfter: number): Promise<number> {
   return database.transaction(async (transaction) => {
     const last = await transaction('audit_seals')
+      .where({ list })
       .orderBy('place', 'desc')
       .forUpdate()
       .first<Seal | undefined>();
-    const rows = await transaction('audit')
+    const rows = await transaction(list)
       .where('place', '>', last?.place ?? 0)
       .whereRaw('at < date_sub(current_timestamp(3), interval ? second)', [settledAfter])
       .orderBy('place')
@@ -61,8 +62,8 @@ export async function sealAudit(database: Database, settledAfter = SETTLED_AFTER
       .select<SealedRow[]>();
     if (rows.length === 0) return 0;
     await transaction('audit_seals')
-      .insert({ place: rows.at(-1)!.place, hash: hashOf(last?.hash ?? '', rows) })
-      .onConflict('place')
+      .insert({ list, place: rows.at(-1)!.place, hash: hashOf(list, last?.hash ?? '', rows) })
+      .onConflict(['list', 'place'])
       .ignore();
     return rows.length;
   });
@@ -78,57 +79,62 @@ export interface AuditCheck {
 
 /** Holds everything that was noted against its seals, and what was done on dockets against what was noted of it. */
 export async function checkAudit(database: Database): Promise<AuditCheck> {
-  const broken: string[] = [];
-  let [before, from, rows, seals] = ['', 0, 0, 0];
+  const found = { rows: 0, seals: 0, broken: [] as string[] };
+  for (const list of Object.keys(LISTS) as List[]) await checkList(database, list, found);
+  const count = async (query: ReturnType<Database['queryBuilder']>) =>
+    Number((await query.count<{ n: number }[]>({ n: '*' }))[0]!.n);
+  const noted = () => database('acts_noted').leftJoin('acts', 'acts.id', 'acts_noted.act_id');
+  const changed = await count(noted().whereRaw('binary sha2(acts.body, 256) <> binary acts_noted.sha256'));
+  if (changed > 0) found.broken.push(`${changed} acts say something else than when they were kept.`);
+  const gone = await count(
+    noted()
+      .whereNull('acts.id')
+      .whereNotExists(
+        database('audit')
+          .where('kind', 'wearer-erased')
+          .whereRaw("json_contains(detail, json_quote(acts_noted.docket_id), '$.docketIds')")
+          .select(database.raw('1')),
+      ),
+  );
+  if (gone > 0) found.broken.push(`${gone} acts are gone, and nobody was erased whose they were.`);
+  // Acts of before they were noted have none; from the first that was on, each has its note.
+  const first = database('acts_noted').join('acts', 'acts.id', 'acts_noted.act_id').min('acts.place');
+  const unnoted = await count(
+    database('acts')
+      .where('acts.place', '>=', first)
+      .whereNotExists(
+        database('acts_noted').whereRaw('acts_noted.act_id = acts.id').select(database.raw('1')),
+      ),
+  );
+  if (unnoted > 0) found.broken.push(`${unnoted} acts were put in past the list of what was done.`);
+  return found;
+}
+
+async function checkList(
+  database: Database,
+  list: List,
+  found: { rows: number; seals: number; broken: string[] },
+): Promise<void> {
+  let [before, from] = ['', 0];
   for (;;) {
     const next = await database('audit_seals')
+      .where({ list })
       .where('place', '>', from)
       .orderBy('place')
       .first<Seal | undefined>();
     if (next === undefined) break;
-    const run = await database('audit')
+    const run = await database(list)
       .whereBetween('place', [from + 1, next.place])
       .orderBy('place')
       .select<SealedRow[]>();
-    if (hashOf(before, run) !== next.hash)
-      broken.push(`Between place ${from + 1} and ${next.place} something was changed, taken out or put in.`);
+    if (hashOf(list, before, run) !== next.hash)
+      found.broken.push(
+        `Of ${list}, between place ${from + 1} and ${next.place} something was changed, taken out or put in.`,
+      );
     [before, from] = [next.hash, next.place];
-    rows += run.length;
-    seals += 1;
+    found.rows += run.length;
+    found.seals += 1;
   }
-  const count = async (query: ReturnType<Database['queryBuilder']>) =>
-    Number((await query.count<{ n: number }[]>({ n: '*' }))[0]!.n);
-  rows += await count(database('audit').where('place', '>', from));
-  const acts = () => database('audit').where('audit.kind', 'act').leftJoin('acts', 'acts.id', 'audit.about');
-  const changed = await count(acts().whereRaw("sha2(acts.body, 256) <> json_value(detail, '$.sha256')"));
-  if (changed > 0) broken.push(`${changed} acts say something else than when they were kept.`);
-  const gone = await count(
-    acts()
-      .whereNull('acts.id')
-      .whereNotExists(
-        database('audit as erasure')
-          .where('erasure.kind', 'wearer-erased')
-          .whereRaw('erasure.about = audit.wearer_id')
-          .select(database.raw('1')),
-      ),
-  );
-  if (gone > 0) broken.push(`${gone} acts are gone, and nobody was erased whose they were.`);
-  const first = await database('audit')
-    .where({ kind: 'act' })
-    .min<{ place: number | null }[]>({ place: 'place' });
-  if (first[0]?.place) {
-    const unnoted = await count(
-      database('acts')
-        .where(
-          'place',
-          '>=',
-          database('audit').join('acts as noted', 'noted.id', 'audit.about').min('noted.place'),
-        )
-        .whereNotExists(
-          database('audit').where('kind', 'act').whereRaw('about = acts.id').select(database.raw('1')),
-        ),
-    );
-    if (unnoted > 0) broken.push(`${unnoted} acts were put in past the list of what happened.`);
-  }
-  return { rows, seals, broken };
+  const rest = await database(list).where('place', '>', from).count<{ n: number }[]>({ n: '*' });
+  found.rows += Number(rest[0]!.n);
 }

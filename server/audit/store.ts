@@ -95,8 +95,7 @@ export async function listAudit(database: Database, query: AuditQuery): Promise<
   const matching = () => {
     const rows = database('audit').leftJoin('fitters', 'fitters.id', 'audit.by_id');
     if (query.kind !== undefined) void rows.where('audit.kind', query.kind);
-    // What is done on dockets tells itself, and is many times as much; asked for, it is here too.
-    else if (query.wearer === undefined && query.about === undefined) void rows.whereNot('audit.kind', 'act');
+
     if (query.by !== undefined) void rows.where('by_id', query.by);
     if (query.wearer !== undefined) void rows.where('audit.wearer_id', query.wearer);
     if (query.about !== undefined) void rows.where('about', query.about);

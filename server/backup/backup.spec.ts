@@ -51,7 +51,7 @@ describe('a backup', () => {
       await empty
         .database('acts')
         .insert({ ...act, place: undefined, id: uuidv7(), body: JSON.stringify(act.body) });
-      expect((await countTables(empty.database))['audit']!.rows).toBe(kept['audit']!.rows + 1);
+      expect((await countTables(empty.database))['acts_noted']!.rows).toBe(kept['acts_noted']!.rows + 1);
     } finally {
       await app.stop();
       await empty.drop();

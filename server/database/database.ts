@@ -18,7 +18,7 @@ export interface Opening {
  */
 export function openDatabase(
   url: string,
-  { connections = 12, patience = PATIENCE_MS }: Opening = {},
+  { connections = 24, patience = PATIENCE_MS }: Opening = {},
 ): Database {
   const session = [
     "sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,ERROR_FOR_DIVISION_BY_ZERO'",

@@ -3,6 +3,7 @@ import { openDatabase, type Database } from './database';
 /** What the application may do with tables that are not just any: what happened is only added to. */
 const FEWER: Readonly<Record<string, string>> = {
   audit: 'select, insert',
+  acts_noted: 'select, insert',
   audit_seals: 'select, insert',
   acts: 'select, insert, delete',
   schema_migrations: 'select',

@@ -1,6 +1,7 @@
 import { idSchema, type Fitter } from '@neat-measure/contract';
 import { deviceLineSchema } from '@neat-measure/core';
-import type { Request, Response } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
+import type { IncomingMessage } from 'node:http';
 import type { z } from 'zod';
 import type { Asking } from '../session/service';
 import type { Entered } from './guard';
@@ -37,14 +38,28 @@ function sentenceOf({ code, message }: { readonly code: string; readonly message
   return /[.?]$/.test(message) ? message : `${message}.`;
 }
 
+/** An escape of half a letter: UTF-16 writes some letters in pairs, and JSON may name the halves. */
+const HALF = /\\u[dD][89a-fA-F]/;
+
 /**
  * Lets only text through that can be kept as it is: half of a pair of UTF-16 is no letter, and would
- * come back as another.
+ * come back as another. Only where halves are named is every text looked at.
  */
-export function wellFormed(_key: string, value: unknown): unknown {
-  if (typeof value === 'string' && /\p{Surrogate}/u.test(value)) throw new SyntaxError('half a letter');
-  return value;
+export function refuseHalves(request: IncomingMessage, _response: unknown, body: Buffer): void {
+  if (body.includes('\\u') && HALF.test(body.toString('latin1')))
+    (request as { mayHoldHalves?: boolean }).mayHoldHalves = true;
 }
+
+/** The second half of the look: after the body has been read. */
+export const refuseHalvesRead: RequestHandler = (request, _response, next) => {
+  if ((request as { mayHoldHalves?: boolean }).mayHoldHalves === true)
+    JSON.parse(JSON.stringify(request.body), (_key, value: unknown) => {
+      if (typeof value === 'string' && /\p{Surrogate}/u.test(value))
+        throw new ProblemError('unreadable-request', 'Half a letter stands in this. Write it anew.');
+      return value;
+    });
+  next();
+};
 
 /**
  * Reads the id at the end of a path.

@@ -37,7 +37,7 @@ export async function eraseWearer(
       by,
       kind: 'wearer-erased',
       about: { kind: 'wearer', id },
-      detail: { dockets: dockets.length, valuesKept: keep },
+      detail: { docketIds: dockets, valuesKept: keep },
     });
   });
 }

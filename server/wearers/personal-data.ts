@@ -52,12 +52,12 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
   };
 }
 
-/** What was noted of a wearer, but for what was done on their dockets, which tells itself. */
+/** What was noted of a wearer beside what was done on their dockets, which tells itself. */
 async function looksAt(database: Database, wearer: string): Promise<AuditEntry[]> {
   const all: AuditEntry[] = [];
   for (let from = 0; ; from += PAGE) {
     const { items, total } = await listAudit(database, { wearer, from });
-    all.push(...items.filter(({ kind }) => kind !== 'act'));
+    all.push(...items);
     if (from + PAGE >= total) return all;
   }
 }

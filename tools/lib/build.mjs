@@ -43,6 +43,12 @@ const PRODUCTS = {
     made: '.build/cli/size.js',
     build: () => bundle(['cli/size.ts'], 'cli', '.build/cli'),
   },
+  /** What `npm run fuzz` does to the application. */
+  trials: {
+    sources: ['core', 'contract', 'trials', 'package-lock.json', 'tsconfig.base.json'],
+    made: '.build/trials-script/trials/fuzz.js',
+    build: () => bundle(['trials/fuzz.ts'], '.', '.build/trials-script'),
+  },
   /** What `npm run bench` measures is bundled as the application is. */
   bench: {
     sources: ['core', 'cli', 'bench', 'package-lock.json', 'tsconfig.base.json'],

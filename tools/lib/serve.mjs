@@ -39,9 +39,10 @@ const MOST_ENDS = 5;
  * The same, started again on its port whenever it ends by itself: what was done is in the database, and
  * the screens take up where they were.
  *
- * @returns `{ port, ended, stop() }`; `ended` resolves when it is stopped, or ends again and again
+ * @param mostEnds how often it may end within a minute
+ * @returns `{ port, pid, ended, stop() }`; `ended` resolves when it is stopped, or ends again and again
  */
-export async function keepServer(env) {
+export async function keepServer(env, mostEnds = MOST_ENDS) {
   let server = await startServer(env);
   const { port } = server;
   let stopping = false;
@@ -51,15 +52,18 @@ export async function keepServer(env) {
       const code = await server.ended;
       if (stopping || code === 0) return code;
       ends = [...ends.filter((at) => at > Date.now() - 60_000), Date.now()];
-      if (ends.length >= MOST_ENDS) return code;
+      if (ends.length >= mostEnds) return code;
       say(`The server has ended (code ${code}); starting it again ...`);
-      await wait(200 * ends.length);
+      await wait(Math.min(200 * ends.length, 1_000));
       if (stopping) return code;
       server = await startServer({ ...env, PORT: String(port), PORT_MAY_MOVE: 'false' }).catch(() => server);
     }
   })();
   return {
     port,
+    get pid() {
+      return server.pid;
+    },
     ended,
     stop: async () => {
       stopping = true;

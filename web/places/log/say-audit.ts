@@ -26,7 +26,6 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'link-made': 'made a link for measuring oneself',
   'link-ended': 'took a link back',
   'link-used': 'measured themselves by a link',
-  act: 'did something on a docket',
 };
 
 /** Something that happened, as a sentence: who, what, and what of it. */
@@ -50,8 +49,6 @@ export function sayAudit(entry: AuditEntry, nameOf: (id: string) => string | nul
     case 'tape-paired':
     case 'tape-unpaired':
       return `${who} ${AUDIT_WORDS[kind]}: ${about ?? ''}.`;
-    case 'act':
-      return `${who} ${AUDIT_WORDS.act}: ${text(of['act'], '').replaceAll('-', ' ')}.`;
     default:
       return `${who} ${AUDIT_WORDS[kind]}.`;
   }

@@ -1,0 +1,348 @@
+import { ACCESS, type RouteAccess } from '@neat-measure/contract';
+import { MEASUREMENT_CODES } from '@neat-measure/core';
+import { readFileSync } from 'node:fs';
+import { Agent, request } from 'node:http';
+import { connect } from 'node:net';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+
+/** What is drawn of what: everything odd that requests are made of. */
+const TEXTS = [
+  '',
+  ' ',
+  'x',
+  'constructor',
+  '__proto__',
+  'toString',
+  'null',
+  'NaN',
+  '-1',
+  '1e309',
+  '0',
+  '90-95',
+  '>=130',
+  '½',
+  '\u0000',
+  '\ud83d',
+  '\udc00',
+  '\u202e',
+  '漢字',
+  'a'.repeat(5_000),
+  "'; drop table acts; --",
+  '${7*7}',
+  '../../etc/passwd',
+  '019ca6b1-dc00-7cd2-98f5-f88eee58ad6a',
+  '2026-05-04T08:00:00.000Z',
+  'chest-girth',
+  'derived:x',
+  'cm',
+  'reading-taken',
+];
+const NUMBERS = [0, -0, 1, -1, 0.5, 2 ** 31, 2 ** 53, -(2 ** 53), 1e308, 4_294_967_296];
+const KEYS = [
+  'id',
+  'name',
+  'role',
+  'version',
+  'sheet',
+  'source',
+  'replaces',
+  'parts',
+  'columns',
+  'cells',
+  'sizes',
+  'pen',
+  'acts',
+  'kind',
+  'docketId',
+  'by',
+  'at',
+  'code',
+  'typed',
+  'unit',
+  'length',
+  'signIn',
+  'passphrase',
+  'active',
+  '__proto__',
+  'constructor',
+  'derivations',
+  'steps',
+  'of',
+  'do',
+  'as',
+  'readings',
+  'chartId',
+  'wearerId',
+  'preference',
+];
+
+class Draw {
+  private readonly generator;
+  constructor(seed: number) {
+    this.generator = xoroshiro128plus(seed);
+  }
+  int(most: number): number {
+    return uniformInt(this.generator, 0, most);
+  }
+  one<Value>(of: readonly Value[]): Value {
+    return of[this.int(of.length - 1)]!;
+  }
+  value(depth = 0): unknown {
+    switch (this.int(depth > 4 ? 4 : 7)) {
+      case 0:
+        return null;
+      case 1:
+        return this.int(1) === 1;
+      case 2:
+        return this.one(NUMBERS);
+      case 3:
+      case 4:
+        return this.one(this.int(3) === 0 ? MEASUREMENT_CODES : TEXTS);
+      case 5:
+        return Array.from({ length: this.int(6) }, () => this.value(depth + 1));
+      default:
+        return this.object(depth);
+    }
+  }
+  object(depth = 0): object {
+    return Object.fromEntries(
+      Array.from({ length: this.int(8) }, () => [this.one(KEYS), this.value(depth + 1)]),
+    );
+  }
+  /** Something right with one thing in it made wrong, as deep as it comes. */
+  bent(of: unknown): unknown {
+    if (this.int(4) === 0 || typeof of !== 'object' || of === null) return this.value();
+    const copy: Record<string, unknown> = Array.isArray(of) ? ([...of] as never) : { ...of };
+    const keys = Object.keys(copy);
+    if (keys.length === 0) return this.value();
+    const key = this.one(keys);
+    if (this.int(6) === 0) delete copy[key];
+    else copy[key] = this.bent(copy[key]);
+    return copy;
+  }
+}
+
+interface Answer {
+  readonly status: number;
+  readonly ms: number;
+}
+
+const [port, pid, count, seed] = process.argv.slice(2).map(Number) as [number, number, number, number];
+const draw = new Draw(seed);
+const agent = new Agent({ keepAlive: true, maxSockets: 8 });
+const PATIENCE_MS = 12_000;
+
+function send(
+  method: string,
+  path: string,
+  body: string | Buffer | null,
+  headers: Record<string, string>,
+): Promise<Answer> {
+  return new Promise((resolve) => {
+    const begun = performance.now();
+    const done = (status: number) => resolve({ status, ms: performance.now() - begun });
+    let asked;
+    try {
+      asked = request({ agent, host: '127.0.0.1', port, method, path, headers }, (response) => {
+        // A stream has no end of its own.
+        if (/event-stream/.test(response.headers['content-type'] ?? '')) {
+          response.destroy();
+          return done(response.statusCode ?? 0);
+        }
+        response.resume();
+        response.on('end', () => done(response.statusCode ?? 0));
+        response.on('error', () => done(0));
+      });
+    } catch {
+      // Node will not write this; no browser would either.
+      return done(400);
+    }
+    asked.setTimeout(PATIENCE_MS, () => {
+      asked.destroy();
+      done(-1);
+    });
+    asked.on('error', () => done(0));
+    asked.end(body ?? undefined);
+  });
+}
+
+/** Bytes as they are, as no library would send them. */
+function sendRaw(bytes: Buffer): Promise<Answer> {
+  return new Promise((resolve) => {
+    const begun = performance.now();
+    const socket = connect(port, '127.0.0.1');
+    let text = '';
+    const done = (status: number) => {
+      socket.destroy();
+      resolve({ status, ms: performance.now() - begun });
+    };
+    socket.on('data', (part) => {
+      text += part.toString('latin1');
+      const status = /^HTTP\/1\.1 (\d+)/.exec(text)?.[1];
+      if (status !== undefined) done(Number(status));
+    });
+    socket.on('error', () => done(0));
+    socket.on('close', () => done(0));
+    // What is not whole is dropped after half a minute; nobody waits for that here.
+    socket.setTimeout(1_000, () => done(0));
+    socket.end(bytes);
+  });
+}
+
+/** How much the server holds, in MB. */
+function held(): number {
+  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
+  return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1_024;
+}
+
+const session = await signIn();
+const cookies = ['', session.cookie, 'neat-measure=forged', `${session.cookie}; neat-measure=twice`];
+const known = await knownBodies();
+
+async function signIn(): Promise<{
+  readonly cookie: string;
+  readonly pen: string;
+  readonly id: string;
+  readonly name: string;
+}> {
+  const answer = await fetch(`http://127.0.0.1:${port}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ signIn: 'odalys', passphrase: 'low-tide-table' }),
+  });
+  const { who } = (await answer.json()) as { who: { pen: string; id: string; name: string } };
+  return {
+    cookie: answer.headers.getSetCookie()[0]!.split(';')[0]!,
+    pen: who.pen,
+    id: who.id,
+    name: who.name,
+  };
+}
+
+/** Right bodies, to be bent: a chart, acts, people. */
+async function knownBodies(): Promise<unknown[]> {
+  const get = async (path: string) =>
+    (await (
+      await fetch(`http://127.0.0.1:${port}${path}`, { headers: { cookie: session.cookie } })
+    ).json()) as {
+      items: { id: string }[];
+    };
+  const charts = (await get('/api/charts')).items.slice(0, 6);
+  const dockets = (await get('/api/dockets')).items;
+  const sheets = await Promise.all(
+    charts.map(async ({ id }) => (await get(`/api/charts/${id}`)) as unknown as { sheet: object }),
+  );
+  const benches = await Promise.all(
+    dockets
+      .slice(0, 4)
+      .map(async ({ id }) => (await get(`/api/dockets/${id}`)) as unknown as { acts: { act: object }[] }),
+  );
+  return [
+    ...sheets.map(({ sheet }) => ({ sheet, source: 'x.csv', replaces: null })),
+    ...benches.map(({ acts }) => ({ pen: session.pen, acts: acts.slice(0, 20).map(({ act }) => act) })),
+    { name: 'Somebody', role: '', version: 0 },
+    { name: 'Somebody', signIn: 'somebody', role: 'fitter', active: true, version: 0 },
+    { signIn: 'nobody', passphrase: 'x', code: '123456' },
+  ];
+}
+
+/** One odd request. */
+async function trial(): Promise<readonly [what: string, answer: Answer]> {
+  const kind = draw.int(9);
+  const route: RouteAccess = draw.one(ACCESS);
+  // Signing oneself out, or the house's second factor, would make the rest of it dull.
+  const calm = route.path === '/api/settings' || route.path === '/api/session' ? 'GET' : route.method;
+  const path = route.path.replace(/:[a-z]+/gi, () =>
+    encodeURIComponent(toWellFormed(draw.one(TEXTS)).slice(0, 100)),
+  );
+  const query =
+    draw.int(3) === 0
+      ? `?${draw.one(KEYS)}=${encodeURIComponent(toWellFormed(draw.one(TEXTS)))}&codes=chest-girth&search=${encodeURIComponent(toWellFormed(draw.one(TEXTS)).slice(0, 200))}`
+      : '';
+  const headers: Record<string, string> = { cookie: draw.one(cookies) };
+  if (kind === 0) {
+    const length = draw.int(400);
+    const bytes = Buffer.from(Array.from({ length }, () => draw.int(255)));
+    const start =
+      draw.int(1) === 0
+        ? ''
+        : `${calm} ${route.path} HTTP/1.1\r\nHost: x\r\nCookie: ${session.cookie}\r\n${draw.one(['Content-Length: 9999\r\n\r\n', 'Transfer-Encoding: chunked\r\n\r\n', 'Range: bytes=9-1\r\n\r\n', '\r\n'])}`;
+    return ['raw bytes', await sendRaw(Buffer.concat([Buffer.from(start), bytes]))];
+  }
+  if (kind === 1) {
+    headers[
+      draw.one([
+        'range',
+        'if-match',
+        'if-none-match',
+        'accept',
+        'content-encoding',
+        'origin',
+        'last-event-id',
+        'authorization',
+        'expect',
+        'content-type',
+      ])
+    ] = toWellFormed(draw.one(TEXTS))
+      .replace(/[^\x20-\x7e]/g, '?')
+      .slice(0, 300);
+    return [
+      `${calm} ${path}${query} with ${JSON.stringify(headers)}`,
+      await send(calm, path + query, null, headers),
+    ];
+  }
+  if (kind === 2)
+    return [
+      `GET ${path}${query}`,
+      await send(draw.one(['GET', 'HEAD', 'OPTIONS', 'PATCH']), path + query, null, headers),
+    ];
+  headers['content-type'] = draw.one([
+    'application/json',
+    'application/json',
+    'application/json',
+    'text/plain',
+    'application/json; charset=utf-16',
+  ]);
+  const body = JSON.stringify(kind < 6 ? draw.bent(draw.one(known)) : draw.value());
+  return [
+    `${calm} ${path} ${headers['content-type']} ${body.slice(0, 300)}`,
+    await send(calm, path, body, headers),
+  ];
+}
+
+function toWellFormed(text: string): string {
+  return text.replace(/[\ud800-\udfff]/g, '?');
+}
+
+let [faults, hangs, dropped, slowest] = [0, 0, 0, 0];
+for (let done = 0; done < 500; done++) await trial();
+const before = held();
+const statuses = new Map<number, number>();
+const AT_ONCE = 8;
+await Promise.all(
+  Array.from({ length: AT_ONCE }, async () => {
+    for (let done = 0; done < count / AT_ONCE; done++) {
+      const [what, { status, ms }] = await trial();
+      statuses.set(status, (statuses.get(status) ?? 0) + 1);
+      slowest = Math.max(slowest, ms);
+      if (status === -1) hangs += 1;
+      if (status === 0) dropped += 1;
+      if (status >= 500 && status !== 503) faults += 1;
+      if (status === -1 || status >= 500)
+        process.stdout.write(`  ${status} after ${ms.toFixed(0)} ms: ${what}\n`);
+    }
+  }),
+);
+const after = held();
+agent.destroy();
+process.stdout.write(
+  `fuzz: ${count} requests, seed ${seed}: ${faults} faults of the server, ${hangs} hangs, ${dropped} dropped without a word; slowest ${slowest.toFixed(0)} ms; memory ${before.toFixed(0)} to ${after.toFixed(0)} MB\n`,
+);
+process.stdout.write(
+  `fuzz: ${[...statuses]
+    .sort((a, b) => a[0] - b[0])
+    .map(([status, many]) => `${status}: ${many}`)
+    .join(', ')}\n`,
+);
+process.exit(faults + hangs > 0 || after > before * 2 + 100 ? 1 : 0);
