@@ -1,5 +1,5 @@
 import type { Exception } from '@neat-measure/contract';
-import { once } from 'node:events';
+import { once, setMaxListeners } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -49,6 +49,8 @@ async function main(): Promise<void> {
   // What happened is sealed as it settles; away for a while, the database is asked again at the next turn.
   const sealing = setInterval(() => void sealAudit(database).catch(() => undefined), SEAL_EVERY_MS);
   const streams = new AbortController();
+  // One listener for every stream that is open, and those are many.
+  setMaxListeners(0, streams.signal);
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js');

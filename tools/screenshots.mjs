@@ -132,6 +132,18 @@ try {
     .click();
   await page.getByText('made to measure').or(page.getByText('accepted')).first().waitFor();
   await shoot('log');
+  await page.goto(`${base}/house/people`);
+  await page.getByText('Corin Vale').waitFor();
+  await shoot('people');
+  await page.goto(`${base}/house/you`);
+  await page.getByText('Where you are signed in').waitFor();
+  await shoot('you');
+  await page.goto(`${base}/log/house`);
+  await page.getByText('signed in').first().waitFor();
+  await shoot('house-log');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByLabel('Sign-in name').waitFor();
+  await shoot('sign-in');
 } finally {
   await demo.stop();
 }
