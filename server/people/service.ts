@@ -212,6 +212,7 @@ export async function confirmFactor(database: Database, account: Account, code: 
   );
 }
 
+/** Takes one's own second factor out. */
 export async function endFactor(database: Database, account: Account, passphrase: string): Promise<void> {
   await confirm(account, passphrase);
   await changed(database, account.id, NO_FACTOR, { by: account.id, kind: 'factor-off' });

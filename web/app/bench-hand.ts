@@ -1,11 +1,11 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  ElementRef,
   inject,
   output,
   signal,
   viewChild,
+  type ElementRef,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Fitter } from '@neat-measure/contract';
