@@ -110,3 +110,34 @@ test.describe('the house', () => {
     await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible();
   });
 });
+
+test('what happened stands in the house log, and a person is erased with all that is theirs', async ({
+  fitter: page,
+}) => {
+  await page.goto('/bench');
+  const name = `Anton Fathom ${Date.now()}`;
+  await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
+  await page.keyboard.type(name);
+  await page.getByRole('option', { name: new RegExp(`Add .*${name}`) }).click();
+  await page.getByRole('checkbox', { name: 'Ranger field jacket' }).check();
+  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
+  const id = /bench\/([0-9a-f-]+)/.exec(page.url())![1]!;
+
+  await page.goto('/log/house');
+  await expect(page.getByText('Odalys Wren kept a wearer.').first()).toBeVisible();
+  await expect(page.getByText(`name: ${name}`).first()).toBeVisible();
+
+  await page.goto(`/log/${id}`);
+  await page.getByRole('button', { name: 'erase it' }).click();
+  await page.getByRole('button', { name: `Erase ${name}` }).click();
+  await expect(page.getByRole('alert')).toContainText('so that nobody else is erased');
+  await page.getByLabel('Name of whom is to be erased').fill(name);
+  await page.getByRole('button', { name: `Erase ${name}` }).click();
+  await expect(page.getByRole('heading', { name: 'Log', exact: true })).toBeVisible();
+  await expect(page.getByText(name)).toHaveCount(0);
+  await page.goto('/log/house');
+  await expect(page.getByText('Odalys Wren erased a wearer.').first()).toBeVisible();
+  await expect(page.getByText(`name: ${name}`)).toHaveCount(0);
+  await expect(page.getByText('cannot be read any more').first()).toBeVisible();
+});
