@@ -2,6 +2,16 @@ import * as z from 'zod';
 import { ROLES } from './access';
 import { versionSchema } from './shared';
 
+/** After how many days each kind of data is taken out at night; `null` keeps it without end. */
+const retentionSchema = z.object({
+  /** People nothing was done for. */
+  peopleDays: z.int().min(30).max(36_500).nullable().default(null),
+  /** Links for measuring oneself, after their end. */
+  linksDays: z.int().min(1).max(36_500).nullable().default(null),
+  /** What tapes sent. */
+  tapesDays: z.int().min(1).max(36_500).nullable().default(null),
+});
+
 /** What the house has settled for everybody. */
 export const houseSettingsSchema = z.object({
   /** A session ends after so many minutes in which nothing was done, */
@@ -12,6 +22,7 @@ export const houseSettingsSchema = z.object({
   secondFactorFor: z.array(z.enum(ROLES)).default([]),
   /** Whether the values of whoever is erased stay without a name, for maps and coverage. */
   keepErasedBodies: z.boolean().default(false),
+  retention: retentionSchema.default({ peopleDays: null, linksDays: null, tapesDays: null }),
 });
 export type HouseSettings = z.infer<typeof houseSettingsSchema>;
 

@@ -11,6 +11,8 @@ import { readConfig, type Config } from './config';
 import { createListener, type Certificate } from './http/listener';
 import { Thread } from './http/threads';
 import type { Sheet } from './print/sheets';
+import { keepRetention } from './retention/retention';
+import { findSettings } from './settings/store';
 import { loadDemo } from './demo/load-demo';
 import { openDatabase } from './database/database';
 import { grantApplication } from './database/grants';
@@ -56,7 +58,14 @@ async function main(): Promise<void> {
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js');
   const night = nightOf(config, owner);
   const looking = setInterval(() => {
-    if (night === null || new Date().getHours() !== NIGHT_HOUR) return;
+    if (new Date().getHours() !== NIGHT_HOUR) return;
+    // Done again within the hour it finds nothing more.
+    findSettings(database)
+      .then((settings) => keepRetention(database, settings))
+      .catch((error: unknown) =>
+        logger.error({ err: error }, 'what is kept too long could not be taken out'),
+      );
+    if (night === null) return;
     nightly.run(night).catch((error: unknown) => logger.error({ err: error }, 'the nightly backup failed'));
   }, NIGHT_LOOK_MS);
   const certificate = await readCertificate(config);

@@ -17,6 +17,8 @@ let mariadb = null;
 const PARTS = {
   core: jasmine('core', 'core'),
   files: jasmine('files', 'contract', 'cli'),
+  /** A handful of kills; `npm run torture` does hundreds. */
+  torture: (env) => node(['tools/torture.mjs', '6', '3'], { env }),
   /** The scripts themselves, which are never bundled. */
   tools: (env) => runJasmine(['tools/lib/keeping.spec.mjs'], env),
   server: async (env) =>

@@ -12,13 +12,14 @@ import { keepBody, removeWearer } from './store';
  * Erases a wearer: their name, their dockets with all that was done on them, their links, and what was
  * noted of them, whose key is thrown away. That they were erased, when and by whom stays.
  *
+ * @param by whoever did it; `null` for the house's own retention
  * @param keepBody whether their latest values stay without a name, for maps and coverage
  * @throws ProblemError `not-found`
  */
 export async function eraseWearer(
   database: Database,
   id: string,
-  by: string,
+  by: string | null,
   { keepBody: keep }: { readonly keepBody: boolean },
 ): Promise<void> {
   await database.transaction(async (transaction) => {

@@ -16,7 +16,16 @@ import { ROLE_WORDS } from './say-role';
       <p class="fault" role="alert">{{ trouble() }}</p>
     }
     @if (settings(); as now) {
-      <form (submit)="save(now, idle.valueAsNumber, hours.valueAsNumber); $event.preventDefault()">
+      <form
+        (submit)="
+          save(now, idle.valueAsNumber, hours.valueAsNumber, {
+            peopleDays: days(people),
+            linksDays: days(links),
+            tapesDays: days(tapes),
+          });
+          $event.preventDefault()
+        "
+      >
         <div class="settled">
           <h3>Sessions</h3>
           <label
@@ -56,6 +65,20 @@ import { ROLE_WORDS } from './say-role';
             ><input type="checkbox" [checked]="bodies()" (change)="bodies.set(!bodies())" /> Their values stay
             without a name, for maps and coverage</label
           >
+          <h3>What is kept, and how long</h3>
+          <p>In days; nothing there keeps it without end. It is taken out at night.</p>
+          <label
+            >People nothing was done for
+            <input #people nz-input class="num" type="number" min="30" [value]="now.retention.peopleDays"
+          /></label>
+          <label
+            >Links for measuring oneself, after their end
+            <input #links nz-input class="num" type="number" min="1" [value]="now.retention.linksDays"
+          /></label>
+          <label
+            >What tapes sent
+            <input #tapes nz-input class="num" type="number" min="1" [value]="now.retention.tapesDays"
+          /></label>
           <button nz-button nzType="primary" type="submit">Keep these settings</button>
           @if (kept()) {
             <span class="done" role="status">Kept.</span>
@@ -87,7 +110,17 @@ export class SettingsDesk {
     );
   }
 
-  protected save(now: Settings, idleMinutes: number, sessionHours: number): void {
+  /** Nothing is no number of days. */
+  protected days({ valueAsNumber }: HTMLInputElement): number | null {
+    return Number.isNaN(valueAsNumber) ? null : valueAsNumber;
+  }
+
+  protected save(
+    now: Settings,
+    idleMinutes: number,
+    sessionHours: number,
+    retention: Settings['retention'],
+  ): void {
     this.trouble.set('');
     this.kept.set(false);
     this.house
@@ -97,6 +130,7 @@ export class SettingsDesk {
         sessionHours,
         secondFactorFor: [...this.wanted()],
         keepErasedBodies: this.bodies(),
+        retention,
       })
       .subscribe({
         next: (one) => {
