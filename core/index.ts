@@ -84,6 +84,7 @@ export * from './foresight/plausible-bodies';
 export * from './foresight/foresee';
 export * from './fit/fit-checks';
 export * from './docket/shelf';
+export * from './docket/consent';
 export * from './docket/docket';
 export * from './docket/refusal';
 export * from './docket/say-refusal';

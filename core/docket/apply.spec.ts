@@ -4,6 +4,7 @@ import {
   readAct,
   sayUnreadableAct,
   ACT_KINDS,
+  CONSENT,
   apply,
   continued,
   replay,
@@ -74,6 +75,24 @@ describe('a docket', () => {
     const { docket, refused } = continued(one.docket, [good, bad, better], one.shelf);
     expect(docket!.readings.map(({ id }) => id)).toEqual([good.id, better.id]);
     expect(refused).toEqual([{ act: bad, refusal: { code: 'no-such-chart' } }]);
+  });
+});
+
+describe('consent', () => {
+  it('stands with the words it was given to and who heard it, and can be taken back', () => {
+    const one = new SpecDocket();
+    expect(one.docket!.consent).toBeNull();
+    one.does('consent-recorded', { given: true, wording: CONSENT.version });
+    expect(one.docket!.consent).toEqual(
+      jasmine.objectContaining({ given: true, wording: CONSENT.version }) as never,
+    );
+    expect(one.docket!.consent!.by.name).not.toBe('');
+    one.does('consent-recorded', { given: false, wording: CONSENT.version });
+    expect(one.docket!.consent!.given).toBeFalse();
+    const names = { garment: () => 'it', protocol: () => 'it' };
+    expect(sayAct(one.act('consent-recorded', { given: false, wording: 1 }), names)).toContain(
+      'no longer agree',
+    );
   });
 });
 

@@ -86,6 +86,13 @@ export interface Docket {
   readonly unit: WorkingUnit;
   readonly preference: FitPreference;
   readonly openedAt: string;
+  /** Whether the wearer agrees to be measured, to which words, and who heard it; `null` where nobody asked. */
+  readonly consent: {
+    readonly given: boolean;
+    readonly wording: number;
+    readonly by: Author;
+    readonly at: string;
+  } | null;
   readonly garments: readonly DocketGarment[];
   /** Protocols measured besides: for garments that have no chart yet, or for the record. */
   readonly protocolIds: readonly string[];

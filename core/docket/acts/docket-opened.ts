@@ -24,6 +24,7 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     unit,
     preference,
     openedAt: at,
+    consent: null,
     garments: [],
     protocolIds: [],
     extraCodes: [],

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { failure, success, type Outcome } from '../../outcome';
 import { clothingChosen, type ClothingChosen } from './clothing-chosen';
+import { consentRecorded, type ConsentRecorded } from './consent-recorded';
 import { docketOpened, type DocketOpened } from './docket-opened';
 import { garmentAsked, type GarmentAsked } from './garment-asked';
 import { garmentDecided, type GarmentDecided } from './garment-decided';
@@ -17,6 +18,7 @@ import type { ActKind, BaseAct } from './act';
 /** Something done on a docket. */
 export type Act =
   | DocketOpened
+  | ConsentRecorded
   | GarmentAsked
   | GarmentDropped
   | ProtocolAsked
@@ -36,6 +38,7 @@ export type Doing = WithoutBase<Act>;
 /** Every kind of act, in about the order of the work. */
 const KINDS = [
   docketOpened,
+  consentRecorded,
   garmentAsked,
   garmentDropped,
   protocolAsked,

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { sheetPath } from '@neat-measure/contract';
 import {
   CLOTHING_WORDS,
+  CONSENT,
   GENERAL_PREPARATION,
   instrumentsOf,
   INSTRUMENT_WORDS,
@@ -21,6 +22,17 @@ import { CursorStore } from './cursor-store';
     @for (line of cautions(); track line) {
       <p class="caution"><b>Caution.</b> {{ line }}</p>
     }
+    <div class="extras" role="group" aria-label="Consent">
+      <button
+        type="button"
+        class="small"
+        [attr.aria-pressed]="agreed()"
+        (click)="store.does({ kind: 'consent-recorded', given: !agreed(), wording: consent.version })"
+      >
+        {{ agreed() ? '✓ They agree' : 'They agree' }}
+      </button>
+      <span>{{ consent.words }}</span>
+    </div>
     <ul class="list">
       @for (line of prepare(); track line) {
         <li>{{ line }}</li>
@@ -77,6 +89,12 @@ export class PreparePanel {
   protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
 
+  protected readonly consent = CONSENT;
+  /** Whether the wearer agrees to the words as they are now. */
+  protected readonly agreed = computed(() => {
+    const consent = this.store.docket()?.consent ?? null;
+    return consent !== null && consent.given && consent.wording === CONSENT.version;
+  });
   protected readonly prepare = computed(() => {
     const lines = this.store.protocols().flatMap(({ prepare }) => prepare);
     return [

@@ -1,0 +1,24 @@
+import * as z from 'zod';
+import { ACT_BASE, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('consent-recorded'),
+  /** Whether the wearer agrees, or no longer does. */
+  given: z.boolean(),
+  /** The version of the words they were put. */
+  wording: z.int().min(1).max(1_000),
+});
+/** The wearer agrees to be measured and to what is kept of it, or takes that back. */
+export type ConsentRecorded = z.infer<typeof schema>;
+
+export const consentRecorded: ActKind<ConsentRecorded> = {
+  kind: 'consent-recorded',
+  schema,
+  refuse: () => null,
+  carryOut: (docket, { given, wording, by, at }) => ({ ...docket, consent: { given, wording, by, at } }),
+  say: ({ given, wording }) =>
+    given
+      ? `recorded that they agree to be measured (wording ${wording})`
+      : `recorded that they no longer agree (wording ${wording})`,
+};
