@@ -41,6 +41,7 @@ export * from './chart/chart-shape';
 export * from './chart/size-chart';
 export * from './chart/versions/with-part';
 export * from './chart/label';
+export * from './chart/named';
 export * from './chart/finding';
 export * from './chart/say-finding';
 export * from './chart/formats/parse-cell';

@@ -258,6 +258,7 @@ describe('the sentences', () => {
     one.reads('chest-girth', 98, 98);
     const [back] = one.reads('waist-girth', 85, 85, 90);
     one.does('reading-withdrawn', { readingId: back!.id, code: 'waist-girth' });
+    one.does('consent-recorded', { given: true, wording: 1 });
     one.does('measurement-asked', { code: 'height', asked: true });
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'bare' });
     one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
