@@ -1,4 +1,5 @@
 import {
+  chartRetiredPath,
   chartSheetPath,
   chartUsesPath,
   chartVersionsPath,
@@ -81,6 +82,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', chartSheetPath(':id'), 'viewer', 'A chart on paper'),
   at('GET', chartUsesPath(':id'), 'viewer', 'Where a chart is used'),
   at('PUT', one(ROUTES.charts), 'lead', 'Keep a chart, or a version of one'),
+  at('PUT', chartRetiredPath(':id'), 'lead', 'Take a chart from the shelf, or back onto it'),
   at('GET', ROUTES.dockets, 'viewer', 'The dockets'),
   at('GET', one(ROUTES.dockets), 'viewer', 'A docket'),
   at('GET', docketStreamPath(':id'), 'viewer', 'What is done on a docket from now on'),

@@ -25,6 +25,7 @@ export const AUDIT_KINDS = [
   'wearer-exported',
   'wearer-erased',
   'chart-kept',
+  'chart-retired',
   'protocol-kept',
   'link-made',
   'link-ended',

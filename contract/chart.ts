@@ -18,6 +18,9 @@ export const chartSaveSchema = z.object({
 });
 export type ChartSave = z.infer<typeof chartSaveSchema>;
 
+/** Taking a chart from the shelf, or back onto it. */
+export const chartRetiredSchema = z.object({ retired: z.boolean() });
+
 /** A version of a chart as it is kept. */
 export const chartSchema = z.object({
   id: idSchema,
@@ -53,6 +56,8 @@ export const chartSummariesSchema = pageSchema(chartSummarySchema);
 export const chartUsesSchema = z.object({
   dockets: z.int(),
   decisions: z.int(),
+  /** Whether it is no longer on the shelf. */
+  retired: z.boolean(),
   latest: z.array(
     z.object({ docketId: idSchema, number: z.int(), wearer: z.string(), openedAt: instantSchema }),
   ),

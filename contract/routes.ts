@@ -106,6 +106,11 @@ export function chartSheetPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/sheet.pdf`;
 }
 
+/** PUT: takes a chart from the shelf, or back onto it. */
+export function chartRetiredPath(chartId: string): string {
+  return `${ROUTES.charts}/${chartId}/retired`;
+}
+
 /** GET: where a version is used. */
 export function chartUsesPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/uses`;

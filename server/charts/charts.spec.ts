@@ -1,4 +1,5 @@
 import {
+  chartRetiredPath,
   chartSchema,
   chartSummariesSchema,
   chartSheetPath,
@@ -148,5 +149,18 @@ describe('the routes of charts', () => {
       401,
       'not-signed-in',
     ]);
+  });
+
+  it('is retired from the shelf and comes back, and what was sized by it stays', async () => {
+    const { id, chartId } = await records.docket();
+    const shelf = async () =>
+      ((await app.get(`${ROUTES.charts}?search=Field`)).body.items as { id: string }[]).map((one) => one.id);
+    expect(await shelf()).toContain(chartId);
+    expect((await app.put(chartRetiredPath(chartId), { retired: true })).body.retired).toBeTrue();
+    expect(await shelf()).not.toContain(chartId);
+    expect((await records.bench(id)).charts.map((one) => one.id)).toEqual([chartId]);
+    expect((await app.put(chartRetiredPath(chartId), { retired: false })).body.retired).toBeFalse();
+    expect(await shelf()).toContain(chartId);
+    expect((await app.put(chartRetiredPath(uuidv7()), { retired: true })).status).toBe(404);
   });
 });

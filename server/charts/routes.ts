@@ -1,4 +1,6 @@
 import {
+  chartRetiredPath,
+  chartRetiredSchema,
   chartSaveSchema,
   chartSheetPath,
   chartUsesPath,
@@ -8,13 +10,14 @@ import {
   type Chart,
 } from '@neat-measure/contract';
 import { Router } from 'express';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/sheets';
 import { keepChart, versionsOf } from './service';
-import { chartUses, findCharts, listCharts } from './store';
+import { chartUses, findCharts, listCharts, retireChart } from './store';
 
 /** The makers' charts. All need a session. */
 export function chartRoutes(database: Database, print: Print): Router {
@@ -39,6 +42,25 @@ export function chartRoutes(database: Database, print: Print): Router {
     })
     .get(chartUsesPath(':id'), async (request, response) => {
       const { id } = await find(readId(request));
+      response.json(await chartUses(database, id));
+    })
+    .put(chartRetiredPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const { retired } = readBody(chartRetiredSchema, request);
+      const known = await noted(
+        database,
+        (transaction) => retireChart(transaction, id, retired),
+        (done) =>
+          done
+            ? {
+                by: fitterOf(response).id,
+                kind: 'chart-retired',
+                about: { kind: 'chart', id },
+                detail: { after: { retired } },
+              }
+            : null,
+      );
+      if (!known) throw notFound('chart');
       response.json(await chartUses(database, id));
     })
     .put(`${ROUTES.charts}/:id`, async (request, response) => {

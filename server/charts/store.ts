@@ -31,7 +31,7 @@ export async function listCharts(
   const latest = () =>
     withWords(
       database<ChartRow>('charts').whereRaw(
-        'not exists (select 1 from charts later where later.series_id = charts.series_id and later.version > charts.version)',
+        'not exists (select 1 from charts later where later.series_id = charts.series_id and later.version > charts.version) and charts.retired_at is null',
       ),
       wordsOf(search),
       ['maker', 'garment'],
@@ -102,6 +102,16 @@ export async function saveChart(
   return saveOnce(database, 'charts', row, ['series_id', 'version', 'maker', 'garment', 'source', 'sheet']);
 }
 
+/** Takes a chart with all its versions from the shelf, or back onto it; whether there was one. Nothing of it is deleted. */
+export async function retireChart(database: Database, id: string, retired: boolean): Promise<boolean> {
+  const row = await database('charts').where({ id }).first<{ series_id: string } | undefined>('series_id');
+  if (row === undefined) return false;
+  await database('charts')
+    .where({ series_id: row.series_id })
+    .update({ retired_at: retired ? new Date() : null });
+  return true;
+}
+
 /** Where a version is used. */
 export async function chartUses(database: Database, id: string): Promise<ChartUses> {
   const count = async (rows: ReturnType<Database['queryBuilder']>) =>
@@ -115,7 +125,11 @@ export async function chartUses(database: Database, id: string): Promise<ChartUs
     .select<
       { docket_id: string; number: number; name: string; opened_at: Date }[]
     >('docket_id', 'number', 'wearers.name', 'opened_at');
+  const own = await database('charts')
+    .where({ id })
+    .first<{ retired_at: Date | null } | undefined>('retired_at');
   return {
+    retired: own?.retired_at != null,
     dockets: await count(database('docket_garments').where({ chart_id: id })),
     decisions: await count(database('acts').where({ about: id, kind: 'garment-decided' })),
     latest: latest.map(({ docket_id, number, name, opened_at }) => ({

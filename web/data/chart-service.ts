@@ -5,6 +5,7 @@ import {
   chartSchema,
   chartsSchema,
   chartSummariesSchema,
+  chartRetiredPath,
   chartUsesPath,
   chartUsesSchema,
   chartVersionsPath,
@@ -41,6 +42,11 @@ export class ChartService {
   /** Every version of the chart that a version belongs to, the newest first. */
   versions(id: string): Observable<Chart[]> {
     return this.api.get(chartVersionsPath(id), chartsSchema);
+  }
+
+  /** Takes a chart from the shelf, or back onto it. */
+  retire(id: string, retired: boolean): Observable<ChartUses> {
+    return this.api.put(chartRetiredPath(id), { retired }, chartUsesSchema);
   }
 
   uses(id: string): Observable<ChartUses> {

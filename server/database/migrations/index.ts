@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as retired from './0013-retired-charts';
 import * as audit from './0012-audit';
 import * as people from './0011-people';
 import * as whatTapesSay from './0010-what-tapes-say';
@@ -26,6 +27,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0010-what-tapes-say', whatTapesSay],
   ['0011-people', people],
   ['0012-audit', audit],
+  ['0013-retired-charts', retired],
 ];
 
 /**

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { Chart, ChartUses } from '@neat-measure/contract';
 import { compareCharts, sayChartChange } from '@neat-measure/core';
 import { ChartService } from '../../data/chart-service';
+import { SessionService } from '../../data/session-service';
 
 /** Every version of a chart, what each changed against the one before, and where this one is used. */
 @Component({
@@ -33,6 +34,14 @@ import { ChartService } from '../../data/chart-service';
         On {{ uses.dockets }} {{ uses.dockets === 1 ? 'docket' : 'dockets' }}; {{ uses.decisions }}
         {{ uses.decisions === 1 ? 'garment' : 'garments' }} decided by it.
       </p>
+      @if (uses.retired) {
+        <p><b>It is no longer on the shelf.</b> Dockets that have it keep it.</p>
+      }
+      @if (session.may('lead')) {
+        <button type="button" class="more" (click)="retire(!uses.retired)">
+          {{ uses.retired ? 'Put it back on the shelf' : 'Take it from the shelf' }}
+        </button>
+      }
       @for (docket of uses.latest; track docket.docketId) {
         <p>
           <a [routerLink]="['/bench', docket.docketId]">Docket {{ docket.number }}, {{ docket.wearer }}</a>
@@ -65,6 +74,7 @@ import { ChartService } from '../../data/chart-service';
 export class ChartVersions {
   readonly chart = input.required<Chart>();
   private readonly charts = inject(ChartService);
+  protected readonly session = inject(SessionService);
 
   private readonly versions = signal<readonly Chart[]>([]);
   protected readonly uses = signal<ChartUses | null>(null);
@@ -99,6 +109,13 @@ export class ChartVersions {
         versions.unsubscribe();
         uses.unsubscribe();
       });
+    });
+  }
+
+  protected retire(retired: boolean): void {
+    this.charts.retire(this.chart().id, retired).subscribe({
+      next: (uses) => this.uses.set(uses),
+      error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
 }

@@ -22,6 +22,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'wearer-exported': 'wrote out what is kept of a wearer',
   'wearer-erased': 'erased a wearer',
   'chart-kept': 'kept a chart',
+  'chart-retired': 'took a chart from the shelf, or back onto it',
   'protocol-kept': 'kept a protocol',
   'link-made': 'made a link for measuring oneself',
   'link-ended': 'took a link back',
