@@ -22,7 +22,7 @@ import { CursorStore } from './cursor-store';
     @for (line of cautions(); track line) {
       <p class="caution"><b>Caution.</b> {{ line }}</p>
     }
-    <div class="extras" role="group" aria-label="Consent">
+    <div class="consent" role="group" aria-label="Consent">
       <button
         type="button"
         class="small"
