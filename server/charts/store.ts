@@ -129,7 +129,7 @@ export async function chartUses(database: Database, id: string): Promise<ChartUs
     .where({ id })
     .first<{ retired_at: Date | null } | undefined>('retired_at');
   return {
-    retired: own?.retired_at != null,
+    retired: (own?.retired_at ?? null) !== null,
     dockets: await count(database('docket_garments').where({ chart_id: id })),
     decisions: await count(database('acts').where({ about: id, kind: 'garment-decided' })),
     latest: latest.map(({ docket_id, number, name, opened_at }) => ({
