@@ -146,11 +146,16 @@ function refused(): ProblemError {
   );
 }
 
-/** Who holds a token, while its session lasts: neither idle for too long nor past its end. */
+/**
+ * Who holds a token, while its session lasts: neither idle for too long nor past its end.
+ *
+ * @param used whether somebody does something by it now
+ */
 export async function whoAsks(
   database: Database,
   settings: HouseSettings,
   token: string,
+  used = true,
 ): Promise<Asking | undefined> {
   const session = await findSession(database, hashToken(token));
   if (session === undefined) return undefined;
@@ -160,7 +165,7 @@ export async function whoAsks(
     await removeSession(database, session.tokenHash);
     return undefined;
   }
-  if (quiet > SEEN_EVERY_MS) await seeSession(database, session.id);
+  if (used && quiet > SEEN_EVERY_MS) await seeSession(database, session.id);
   const owner = (await accountOf(database, session.ownerId))!;
   const hand = session.handId === null ? undefined : await accountOf(database, session.handId);
   const handed = hand?.active === true && hand.id !== owner.id;
@@ -181,7 +186,8 @@ export async function stillLasts(
   settings: HouseSettings,
   token: string,
 ): Promise<boolean> {
-  return (await whoAsks(database, settings, token)) !== undefined;
+  // A stream left open is nobody at work: it does not keep its session from ending idle.
+  return (await whoAsks(database, settings, token, false)) !== undefined;
 }
 
 /** Who is signed in, as the page is told. */

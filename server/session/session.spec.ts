@@ -3,7 +3,9 @@ import { generate } from 'otplib';
 import { scryptSync } from 'node:crypto';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, Records, reading } from '../testing/records';
+import { HouseSettings } from '../settings/service';
 import { stepOfCode } from './second-factor';
+import { stillLasts } from './service';
 import { waitAfter } from './throttle';
 
 describe('a session', () => {
@@ -39,6 +41,20 @@ describe('a session', () => {
     // What has ended is taken out when somebody signs in.
     await app.cookieOf('odalys');
     expect((await app.database('sessions')).length).toBe(1);
+  });
+
+  it('is not kept from ending idle by a stream that stands open', async () => {
+    const token = app.cookie.split('=')[1]!;
+    const settings = new HouseSettings(app.database);
+    const at = async (minutes: number) => {
+      const seen = new Date(Date.now() - minutes * 60_000);
+      await app.database('sessions').update({ seen_at: seen });
+      const lasts = await stillLasts(app.database, settings, token);
+      const row = await app.database('sessions').first<{ seen_at: Date } | undefined>('seen_at');
+      return [lasts, row?.seen_at.getTime() === seen.getTime()];
+    };
+    expect(await at(90)).toEqual([true, true]);
+    expect(await at(481)).toEqual([false, false]);
   });
 
   it('lets a house settle how long it lasts', async () => {
