@@ -2,6 +2,7 @@ import { latestSettled, standingTaken } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { forgetKey, note } from '../audit/store';
 import type { Database } from '../database/database';
+import { tryAgain } from '../database/trouble';
 import { actsByDocket } from '../dockets/act-store';
 import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
@@ -22,6 +23,11 @@ export async function eraseWearer(
   by: string | null,
   { keepBody: keep }: { readonly keepBody: boolean },
 ): Promise<void> {
+  // Somebody may be doing something on one of the dockets just then.
+  await tryAgain(() => erase(database, id, by, keep));
+}
+
+async function erase(database: Database, id: string, by: string | null, keep: boolean): Promise<void> {
   await database.transaction(async (transaction) => {
     const dockets = (await docketsOf(transaction, id)).map((one) => one.id);
     if (keep) {
