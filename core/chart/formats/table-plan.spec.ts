@@ -132,12 +132,23 @@ describe('planTable', () => {
     expect(planOf('Size,Chest\nS,34-36\nM,38-40\n').columns[1]!.unit).toBe('in');
     expect(planOf('Size,Chest\nS,86-94\nM,94-102\n').columns[1]!.unit).toBe('cm');
     expect(planOf('Size,Height\nS,60-66\nM,66-72\n').columns[1]!.unit).toBe('in');
+    // Two digits behind the point are no second number.
+    expect(planOf('Size,Foot length\n6,9.75-9.95\n7,9.95-10.15\n').columns[1]!.unit).toBe('in');
     expect(planOf('Size,Hand length\n7,18-19\n8,19-20\n').columns[1]!.unit).toBe('cm');
   });
 
   it('joins lower and upper ends that stand in two columns, and open ends in words', () => {
     const text = 'Size;Chest from (cm);Chest to (cm)\nS;86,5;94\nM;94;102\nL;102;\n';
     expect(writtenOf(text)).toEqual(['S | 86.5-94', 'M | 94-102', 'L | >=102']);
+    const open = 'Size;Chest from (cm);Chest to (cm);Hip (cm)\nS;;94;90-98\nM;94;102;98-106\nL;;;106-114\n';
+    expect(writtenOf(open)).toEqual([
+      'Size L, chest-girth (cm) (line 4, column 2): the cell is empty. Write an interval such as 86-90, or an open end such as >=130.',
+    ]);
+    expect(writtenOf(open.replace('L;;;', 'L;102;;'))).toEqual([
+      'S | <=94 | 90-98',
+      'M | 94-102 | 98-106',
+      'L | >=102 | 106-114',
+    ]);
     expect(writtenOf('Size,Chest (cm)\nS,up to 94\nM,94-102\nL,102 and over\n')).toEqual([
       'S | <=94',
       'M | 94-102',

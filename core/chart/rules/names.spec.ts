@@ -268,6 +268,36 @@ describe('faultsOfSheet', () => {
     'label',
   );
   breaks(
+    'what is offered for a size that there is not',
+    legs({ offered: { by: 'waist', sizes: { '29': ['30'] } } }),
+    'leg: “29” is no size of waist.',
+    'parts.1.offered.sizes.29',
+  );
+  breaks(
+    'a size for which nothing is offered',
+    legs({ offered: { by: 'waist', sizes: { '30': [] } } }),
+    'leg: nothing is offered for “30”. Name a size, or take the line out to offer all.',
+    'parts.1.offered.sizes.30',
+  );
+  breaks(
+    'a combination of a part that there is not, first',
+    { combinations: [{ parts: ['cuff', 'leg'], made: {} }] },
+    '“cuff” and “leg” are not two parts of this chart.',
+    'combinations.0',
+  );
+  breaks(
+    'a combination of a part that there is not, second',
+    { combinations: [{ parts: ['leg', 'cuff'], made: {} }] },
+    '“leg” and “cuff” are not two parts of this chart.',
+    'combinations.0',
+  );
+  breaks(
+    'a combination of a size of the first that there is not',
+    { combinations: [{ parts: ['waist', 'leg'], made: { '29': ['30'] } }] },
+    '“29” is no size of waist.',
+    'combinations.0',
+  );
+  breaks(
     'a combination with itself',
     { combinations: [{ parts: ['leg', 'leg'], made: {} }] },
     '“leg” and “leg” are not two parts of this chart.',

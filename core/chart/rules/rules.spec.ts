@@ -140,7 +140,8 @@ describe('the chart doctor', () => {
       'unreachable-size',
       'unreachable-size',
     ]);
-    const { mend } = only(sheet, 'other-unit-column');
+    const { mend, facts } = only(sheet, 'other-unit-column');
+    expect(facts.labels).withContext('of no one size').toEqual([]);
     expect(mend?.sheet.parts[0]!.columns[0]!.unit).toBe('in');
     expect(codes(mend!.sheet)).toEqual([]);
   });
@@ -153,6 +154,23 @@ describe('the chart doctor', () => {
       'Chest, size 42: the step from 41 to 42 is 14 cm, where 4 cm is usual in this column.',
     );
     expect(codes(chest(['86-90', '90-98', '94-98', '98-102']))).toContain('moved-by-one');
+  });
+
+  it('tells the worst first, whatever part it is of', () => {
+    const sheet = wholeSheet({
+      unit: 'cm',
+      parts: [
+        scale('top', 'chest-girth', ['S', 'M'], { unit: 'cm' }, ['86-94', '92-102']),
+        scale('base', 'hip-girth', ['S', 'M', 'L'], { unit: 'cm' }, ['86-94', '94-102', '88-98']),
+      ],
+    });
+    const weights = examineChart(sheet).map(({ severity, place }) => [severity, place.part]);
+    expect(weights[0]).toEqual(['wrong', 'base']);
+    expect(weights).toContain(['note', 'top']);
+  });
+
+  it('finds the first letter of all twice', () => {
+    expect(codes(chest(['86-94', '94-102'], {}, ['4XS', '4xs']))).toEqual(['letters-alike']);
   });
 
   it('finds letters out of order', () => {
@@ -238,8 +256,11 @@ describe('the chart doctor', () => {
       { upTo: '30 in', gives: '10 in' },
       { upTo: '28 in', gives: '11 in' },
     ];
-    expect(codes(derived([{ do: 'lookup', as: 'it', of: 'chest-girth', rows }], ['10', '11']))).toContain(
-      'lookup-not-growing',
-    );
+    const falling = derived([{ do: 'lookup', as: 'it', of: 'chest-girth', rows }], ['10', '11']);
+    const found = only(falling, 'lookup-not-growing');
+    expect([found.path, found.facts.labels]).toEqual([
+      ['derivations', 0, 'steps', 0],
+      ['It', 'it'],
+    ]);
   });
 });
