@@ -84,6 +84,16 @@ const THE_SAME = [
   // Room for more sizes than there are; a first row has none before it.
   ['chart/cut-column.ts', /Math\.ceil\(intervals/],
   ['chart/rules/arithmetic.ts', /at < 0\) return/],
+  // Without the first, few draws, all are made; of two that are just as likely either will do.
+  ['match/odds/edge.ts', /shares\.every|count > most/],
+  ['capture/likelihood.ts', /each\.squaredDistance\(logs\) </],
+  // What is impossible in one place is so unlikely there that it explains nothing.
+  ['capture/likelihood.ts', /withinLimits\(one\.code, other\.value\) \|\|/],
+  // A normal draw and its opposite are as likely, and one is as good as never drawn just so.
+  ['foresight/plausible-bodies.ts', /one \* free|random\(\) \* total/],
+  // A last round of nobody; who shares a walk; a place that nobody holds is never open.
+  ['group/part-coverage.ts', /from < bodies/],
+  ['group/walk.ts', /chart\.codes\]\.sort|one === null \|\|/],
   // A column's own unit has been found not to fit.
   ['chart/rules/columns.ts', /unit !== column\.unit/],
 ];

@@ -5,6 +5,7 @@ import {
   cm,
   inches,
   kilograms,
+  micrometres,
   mm,
   saySuspicion,
   unlikelyBody,
@@ -106,6 +107,12 @@ describe('checkBody', () => {
     expect(saySuspicion(suspicion!, 'cm')).toBe(
       'Natural waist is 4 cm more than hip and seat. Is that so? On a large belly it may be; else one of the two slipped.',
     );
+  });
+
+  it('asks about an inside leg beyond the limits of its share, and not at them', () => {
+    const asked = (leg: number) =>
+      checkBody(values({ height: cm(200), 'inside-leg-length': micrometres(leg) })).map(({ check }) => check);
+    expect([759_999, 760_000, 1_040_000, 1_040_001].map((leg) => asked(leg).length)).toEqual([1, 0, 0, 1]);
   });
 
   it('names two that were exchanged, and one in the wrong unit', () => {
@@ -277,6 +284,7 @@ describe('weight and height together, at the limits', () => {
           ['height', cm(height)],
         ]),
       ).some(({ check }) => check === 'weight-to-height');
+    expect(checkBody(values({ height: cm(175), weight: kilograms(70) }))).toEqual([]);
     // At 2 m the body mass index is a quarter of the kilograms.
     expect([asked(240, 200), asked(240.1, 200), asked(52, 200), asked(51.9, 200)]).toEqual([
       false,

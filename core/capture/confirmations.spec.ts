@@ -34,6 +34,16 @@ describe('confirmations', () => {
   });
 
   it('do not hold for another value or another check', () => {
+    const [hip, waist] = confirmation.values;
+    const open = (...some: readonly (typeof hip)[]) =>
+      openSuspicions(values(cm(112)), [{ ...confirmation, values: some as never }]).length;
+    expect(open(hip!, waist!)).toBe(0);
+    expect(open(hip!, { ...waist!, value: cm(111) } as never)).toBe(1);
+    expect(open(hip!, { code: 'chest-girth', value: cm(112) } as never)).toBe(1);
+    expect(open(hip!)).withContext('of one of the two').toBe(1);
+    expect(open(hip!, waist!, { code: 'chest-girth', value: cm(112) } as never))
+      .withContext('of more than the two')
+      .toBe(1);
     expect(openSuspicions(values(cm(113)), [confirmation]).length).toBe(1);
     expect(openSuspicions(values(cm(112)), [{ ...confirmation, check: 'waist-over-chest' }]).length).toBe(1);
   });

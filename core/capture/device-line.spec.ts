@@ -37,6 +37,13 @@ describe('parseDeviceLine', () => {
     }
   });
 
+  it('says that the line itself is wrong where no field of it is', () => {
+    const line = parseDeviceLine('42');
+    expect(line.ok ? null : line.problem).toEqual({ code: 'wrong-fields', fields: ['the line'] });
+    const fields = read({ v: 2, value: '98' });
+    expect(fields.ok ? null : fields.problem).toEqual({ code: 'wrong-fields', fields: ['v', 'value'] });
+  });
+
   it('is typed exactly', () => {
     expect(asTyped({ value: 38.625, unit: 'in' })).toBe('981.075 mm');
     fc.assert(

@@ -3,10 +3,12 @@ import {
   chartSheetSchema,
   compileChart,
   Kernel,
+  NONE,
   sizeIn,
   sizeRoll,
   tallyRoll,
   verdictIn,
+  VERDICTS,
   type MeasurementCode,
 } from '../index';
 import { compiledOf } from '../testing/charts';
@@ -77,6 +79,16 @@ describe('a whole roll', () => {
       }
     }
     expect(sized).toBe(40 * 5 * WEARERS);
+  });
+
+  it('sizes nobody by what nobody was measured for', () => {
+    const chart = new Kernel(compiledOf('size,chest-girth (cm)\nS,86-94\nM,94-102'));
+    const wearers = new Map<MeasurementCode, Float64Array>([
+      ['height', Float64Array.of(1_800_000, 1_700_000)],
+    ]);
+    const tally = tallyRoll([chart], wearers).get(chart)!;
+    expect(tally.reduce((all, one) => all + one, 0)).toBe(2);
+    expect(tally[asAnswer(VERDICTS.indexOf('incomplete'), NONE)]).toBe(2);
   });
 
   it('counts again the same, and more than fit into one block', () => {

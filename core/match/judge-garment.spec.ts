@@ -87,6 +87,39 @@ describe('judge, of a garment of several parts', () => {
     expect([verdict.proposed, verdict.alternates]).toEqual(['42 R', ['44 R', '42 L']]);
   });
 
+  it('offers no label that is not made', () => {
+    const sheet = wholeSheet({
+      label: '{chest} {length}',
+      parts: [
+        scale('chest', 'chest-girth', ['40', '42', '44'], {}, ['39-41', '41-43', '43-45']),
+        scale('length', 'height', ['S', 'R', 'L'], { lean: 'larger' }, ['<66', '66-71', '>=71']),
+      ],
+      combinations: [{ parts: ['chest', 'length'], made: { 40: ['S'], 42: ['R'], 44: ['R'] } }],
+    });
+    const verdict = judge(compileChart(sheet), body({ 'chest-girth': 42.9, height: 70.9 }));
+    expect([verdict.proposed, verdict.alternates]).toEqual(['42 R', ['44 R']]);
+  });
+
+  it('gives what is assumed no error of its own', () => {
+    const near = { 'chest-girth': 42.9, height: 68 };
+    expect(judge(BLAZER, body(near)).verdict).toBe('edge');
+    const assumed = judge(BLAZER, body(near, { assumed: true, standardError: 7_000 }));
+    expect([assumed.verdict, assumed.odds.length]).toEqual(['settled', 1]);
+  });
+
+  it('goes by the first stand-in that is known, not by the first', () => {
+    const sheet = wholeSheet({
+      parts: [
+        scale('size', 'chest-girth', ['40', '42'], { standIns: ['bust-girth', 'waist-girth'] }, [
+          '39-41',
+          '41-43',
+        ]),
+      ],
+    });
+    const { proposed, parts } = judge(compileChart(sheet), body({ 'waist-girth': 42 }));
+    expect([proposed, parts[0]!.placements[0]!.estimatedFrom]).toEqual(['42', 'waist-girth']);
+  });
+
   it('estimates what is missing from what may stand in, and marks it', () => {
     const verdict = judge(BLAZER, body({ 'waist-girth': 36, height: 68 }));
     expect([verdict.proposed, verdict.parts[0]!.placements[0]!.estimatedFrom]).toEqual([

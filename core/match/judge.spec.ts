@@ -12,6 +12,7 @@ import {
   sayReason,
   VERDICTS,
   type ChartPart,
+  type ChartSheet,
   type MeasuredValue,
   onlyPart,
   plainPart,
@@ -410,6 +411,15 @@ describe('a part that rests on several readings', () => {
       ]);
     expect(reported({ 'hip-girth': cm(95), height: cm(105) })).toEqual([[['M'], null]]);
     expect(reported({ height: cm(105) })).toEqual([[['L'], 'height']]);
+    const two = compileChart({
+      ...derived.sheet,
+      parts: derived.sheet.parts.map((part) => ({
+        ...part,
+        columns: part.columns.map((one) => ({ ...one, standIns: ['neck-girth', 'height'] as const })),
+      })),
+    } as unknown as ChartSheet);
+    const [later] = judge(two, body({ ...measured, height: cm(105) })).parts[0]!.advisory;
+    expect(later!.estimatedFrom).withContext('the second, while the first is missing').toBe('height');
     expect(reported({})).toEqual([]);
   });
 });
