@@ -1,4 +1,4 @@
-import { keptVerdictSchema, MEASUREMENT_CODES, ORIGINS } from '@neat-measure/core';
+import { habitsSchema, keptVerdictSchema, MEASUREMENT_CODES, ORIGINS } from '@neat-measure/core';
 import * as z from 'zod';
 import { keptActSchema } from './acts';
 import { chartSchema } from './chart';
@@ -26,6 +26,8 @@ export const benchSchema = z.object({
   /** Every version of a chart that an act names. */
   charts: z.array(chartSchema),
   protocols: z.array(protocolSchema),
+  /** How the house sizes now. */
+  habits: habitsSchema,
   record: z.array(recordedSchema),
   acts: z.array(keptActSchema),
 });

@@ -1,3 +1,4 @@
+import { habitsSchema } from '@neat-measure/core';
 import * as z from 'zod';
 import { ROLES } from './access';
 import { idSchema, instantSchema, lineSchema, unitSchema } from './shared';
@@ -23,6 +24,8 @@ export const signedInSchema = fitterSchema.extend({
   role: roleSchema,
   pen: z.string(),
   preferences: preferencesSchema,
+  /** How the house sizes. */
+  habits: habitsSchema,
   /** Whose session it is, where somebody else has taken the bench over. */
   house: fitterSchema.nullable(),
   /** What must be done before anything else. */

@@ -1,3 +1,4 @@
+import { habitsSchema, UNSETTLED } from '@neat-measure/core';
 import * as z from 'zod';
 import { ROLES } from './access';
 import { versionSchema } from './shared';
@@ -22,6 +23,8 @@ export const houseSettingsSchema = z.object({
   secondFactorFor: z.array(z.enum(ROLES)).default([]),
   /** Whether the values of whoever is erased stay without a name, for maps and coverage. */
   keepErasedBodies: z.boolean().default(false),
+  /** How it sizes; its version is counted by the server. */
+  habits: habitsSchema.default(UNSETTLED),
   retention: retentionSchema.default({ peopleDays: null, linksDays: null, tapesDays: null }),
 });
 export type HouseSettings = z.infer<typeof houseSettingsSchema>;

@@ -84,6 +84,7 @@ export * from './match/say-needs';
 export * from './foresight/plausible-bodies';
 export * from './foresight/foresee';
 export * from './fit/fit-checks';
+export * from './docket/habits';
 export * from './docket/shelf';
 export * from './docket/consent';
 export * from './docket/docket';

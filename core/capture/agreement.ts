@@ -46,10 +46,14 @@ export function allowedDifference(code: MeasurementCode): Length {
  *
  * @param readings in the order taken; of more than three the last three count, so that
  *   reading again after a disagreement can settle it
+ * @param allowed how far apart two may be, where the house has settled it
  */
-export function settleReadings(code: MeasurementCode, readings: readonly Length[]): Agreement {
+export function settleReadings(
+  code: MeasurementCode,
+  readings: readonly Length[],
+  allowed: Length = allowedDifference(code),
+): Agreement {
   const last = readings.slice(-3);
-  const allowed = allowedDifference(code);
   if (last.length === 0) return { state: 'none', value: null };
   if (last.length === 1) return { state: 'one', value: last[0]! };
   const sorted = [...last].sort((a, b) => a - b);

@@ -10,6 +10,7 @@ import { judge, type MeasuredBody, type MeasuredValue } from '../match/judge';
 import type { GarmentVerdict } from '../match/verdict';
 import type { Length } from '../quantity/length';
 import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from './docket';
+import { houseCautions, houseRuleFor, type Habits } from './habits';
 import { settle } from './settle';
 import type { Shelf, ShelvedChart } from './shelf';
 
@@ -30,16 +31,33 @@ export interface JudgedDocket<Chart extends ShelvedChart = ShelvedChart> {
   readonly openAgain: readonly MeasurementCode[];
 }
 
-/** The rule and the fit that a garment of a docket is judged by. */
+/** What a garment of a docket is judged by besides its chart. */
 export interface Ruling {
+  /** In the place of the chart's; `undefined` for its own. */
   readonly rule: HouseRule | undefined;
   readonly preference: FitPreference;
+  readonly edgeChance: number;
+  readonly houseCautions: readonly string[];
 }
 
-/** What stands in the place of the chart's rule, and the fit: the garment's own before the docket's. */
-export function rulingOf(docket: Docket, chartId: string): Ruling {
-  const garment = garmentOn(docket, chartId);
-  return { rule: garment?.rule ?? undefined, preference: garment?.preference ?? docket.preference };
+/** The garment's own rule before the house's, and that before the chart's; the garment's own fit before the docket's. */
+export function rulingOf(docket: Docket, { id, sheet }: ShelvedChart, habits: Habits): Ruling {
+  const garment = garmentOn(docket, id);
+  const house = houseRuling(sheet, habits);
+  return {
+    ...house,
+    rule: garment?.rule ?? house.rule,
+    preference: garment?.preference ?? docket.preference,
+  };
+}
+
+/** What a house has any garment of a chart judged by. */
+export function houseRuling(sheet: ChartSheet, habits: Habits): Omit<Ruling, 'preference'> {
+  return {
+    rule: houseRuleFor(habits, sheet),
+    edgeChance: habits.edgePercent / 100,
+    houseCautions: houseCautions(habits, sheet),
+  };
 }
 
 /**
@@ -48,9 +66,9 @@ export function rulingOf(docket: Docket, chartId: string): Ruling {
  */
 export function judgeDocket<Chart extends ShelvedChart>(
   docket: Docket,
-  shelf: Pick<Shelf<Chart>, 'charts'>,
+  shelf: Pick<Shelf<Chart>, 'charts' | 'habits'>,
 ): JudgedDocket<Chart> {
-  const basis = basisOf(docket);
+  const basis = basisOf(docket, shelf.habits);
   const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
   const judged = charts.map((chart) => {
     const idle = idleFor(docket, chart, basis);
@@ -68,12 +86,13 @@ export function judgeDocket<Chart extends ShelvedChart>(
 }
 
 /** The verdict on one garment of a docket, as `judgeDocket` gives it. */
-export function judgeOne(docket: Docket, chart: ShelvedChart): GarmentVerdict {
-  const basis = basisOf(docket);
+export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentVerdict {
+  const basis = basisOf(docket, habits);
   return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
 }
 
 interface Basis {
+  readonly habits: Habits;
   readonly body: MeasuredBody;
   readonly values: ReadonlyMap<MeasurementCode, Length>;
   readonly suspicions: readonly Suspicion[];
@@ -81,11 +100,11 @@ interface Basis {
   readonly suspects: ReadonlySet<MeasurementCode>;
 }
 
-function basisOf({ readings, confirmations }: Docket): Basis {
-  const body = settle(readings);
+function basisOf({ readings, confirmations }: Docket, habits: Habits): Basis {
+  const body = settle(readings, habits);
   const values = new Map([...body].map(([code, { value }]) => [code, value]));
   const suspicions = openSuspicions(values, confirmations);
-  return { body, values, suspicions, suspects: suspectCodes(suspicions) };
+  return { habits, body, values, suspicions, suspects: suspectCodes(suspicions) };
 }
 
 interface Idle {
@@ -100,10 +119,11 @@ const NO_IDLE: Idle = { holding: [], openAgain: [] };
  * Asks again, of the steps passed over because no plausible value could change a size, whether that
  * is still so for a garment: a reading since may have changed what it rested on.
  */
-function idleFor(docket: Docket, { id, sheet }: ShelvedChart, { body, values }: Basis): Idle {
+function idleFor(docket: Docket, chart: ShelvedChart, { habits, body, values }: Basis): Idle {
+  const { sheet } = chart;
   const codes = codesOf(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
   if (codes.length === 0) return NO_IDLE;
-  const ruling = rulingOf(docket, id);
+  const ruling = rulingOf(docket, chart, habits);
   const same = remembered(SAME, sheet, [ruling, codes, [...values]], () =>
     alwaysTheSame({ chart: compiled(sheet), ...ruling }, values),
   );
@@ -112,11 +132,12 @@ function idleFor(docket: Docket, { id, sheet }: ShelvedChart, { body, values }: 
 
 function verdictOf(
   docket: Docket,
-  { id, sheet }: ShelvedChart,
-  { body, values, suspects }: Basis,
+  chart: ShelvedChart,
+  { habits, body, values, suspects }: Basis,
   idle: readonly MeasurementCode[],
 ): GarmentVerdict {
-  const ruling = rulingOf(docket, id);
+  const { sheet } = chart;
+  const ruling = rulingOf(docket, chart, habits);
   // A step passed over because nothing could come of it is judged at what the rest leads one to
   // expect, and marked so; any other plausible value would have given the same size.
   const assumed = idle.map((code) => [code, { value: expectedValue(values, code), assumed: true }] as const);

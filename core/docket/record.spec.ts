@@ -1,9 +1,21 @@
-import { latestSettled, recordOf, standingTaken, type MeasurementCode } from '../index';
+import {
+  latestSettled,
+  recordOf,
+  standingTaken,
+  UNSETTLED,
+  type Habits,
+  type MeasurementCode,
+  type ShelvedChart,
+} from '../index';
 import { shelvedChart, SpecDocket } from '../testing/docket';
 
 const NOW = Date.UTC(2026, 6, 1);
 const AT = (days: number) => ({ at: new Date(NOW - days * 86_400_000).toISOString() });
 const taken = (...dockets: readonly SpecDocket[]) => dockets.flatMap(({ acts }) => standingTaken(acts));
+const shelf = (charts: readonly ShelvedChart[] = [], habits: Partial<Habits> = {}) => ({
+  charts,
+  habits: { ...UNSETTLED, ...habits },
+});
 const valueOf = (all: readonly { code: MeasurementCode; value: number }[], code: MeasurementCode) =>
   all.find((one) => one.code === code)?.value;
 
@@ -17,7 +29,7 @@ describe('what was measured before', () => {
     second.reads('waist-girth', 80, 90, 100);
     const [back] = second.reads('neck-girth', 38);
     second.does('reading-withdrawn', { readingId: back!.id, code: 'neck-girth' });
-    const settled = latestSettled(taken(first, second));
+    const settled = latestSettled(taken(first, second), UNSETTLED);
     expect(valueOf(settled, 'chest-girth')).toBe(1_015_000);
     expect(settled.map(({ code }) => code))
       .withContext('one reading, three that disagree, one taken back')
@@ -29,8 +41,8 @@ describe('what was measured before', () => {
     for (const typed of [98, 98]) one.does('reading-taken', one.reading('chest-girth', typed), AT(182));
     for (const typed of [84, 84]) one.does('reading-taken', one.reading('waist-girth', typed), AT(184));
     one.does('reading-taken', one.reading('hip-girth', 100, { carriedFrom: AT(400).at }), AT(1));
-    const due = (charts: Parameters<typeof recordOf>[2]) =>
-      recordOf(taken(one), [], charts, NOW)
+    const due = (charts: readonly ShelvedChart[], habits: Partial<Habits> = {}) =>
+      recordOf(taken(one), [], shelf(charts, habits), NOW)
         .filter((value) => value.due)
         .map(({ code }) => code);
     expect(due([])).toEqual(['waist-girth', 'hip-girth']);
@@ -41,6 +53,11 @@ describe('what was measured before', () => {
     expect(due([shelvedChart({ expects: [{ code: 'waist-girth', remeasureAfter: 365 }] })])).toEqual([
       'hip-girth',
     ]);
+    const house = { remeasure: { days: 190, of: { 'chest-girth': 100 } } };
+    expect(due([], house)).withContext('as the house has settled').toEqual(['chest-girth', 'hip-girth']);
+    expect(due([shelvedChart({ expects: [{ code: 'chest-girth', remeasureAfter: 200 }] })], house))
+      .withContext('the chart before the house')
+      .toEqual(['hip-girth']);
   });
 
   it('is due by the shortest period that any chart names for it, and by no other measurement’s', () => {
@@ -50,7 +67,7 @@ describe('what was measured before', () => {
       recordOf(
         taken(one),
         [],
-        expects.map((expected) => shelvedChart({ expects: [expected] })),
+        shelf(expects.map((expected) => shelvedChart({ expects: [expected] }))),
         NOW,
       )[0]!.due;
     expect(due({ code: 'chest-girth', remeasureAfter: 90 })).toBeFalse();
@@ -70,7 +87,7 @@ describe('what was measured before', () => {
     const record = recordOf(
       taken(one),
       [sent('chest-girth', 1), sent('waist-girth', 2), sent('waist-girth', 3), sent('height', 4)],
-      [],
+      shelf(),
       NOW,
     );
     expect(record.map(({ code, value, origin }) => [code, Number(value), origin])).toEqual([

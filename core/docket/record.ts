@@ -3,8 +3,9 @@ import type { Length } from '../quantity/length';
 import type { Act } from './acts';
 import { asReading, type ReadingTaken } from './acts/reading-taken';
 import type { Origin, Reading } from './docket';
+import { remeasureIn, type Habits } from './habits';
 import { agreementOf } from './settle';
-import type { ShelvedChart } from './shelf';
+import type { Shelf } from './shelf';
 
 /** What an earlier docket of a wearer already answers: offered, never used by itself. */
 export interface RecordedValue {
@@ -16,8 +17,6 @@ export interface RecordedValue {
   readonly due: boolean;
 }
 
-/** How long a record stands before the wearer is measured again, unless a chart says otherwise: half a year. */
-const REMEASURE_AFTER_DAYS = 183;
 const DAY_MS = 86_400_000;
 
 /** The readings among some acts that were not taken back, in their order. */
@@ -34,12 +33,13 @@ export function standingTaken(acts: readonly Act[]): ReadingTaken[] {
  */
 export function latestSettled(
   taken: readonly ReadingTaken[],
+  habits: Pick<Habits, 'allowedApart'>,
 ): { readonly code: MeasurementCode; readonly value: Length; readonly last: Reading }[] {
   return [...new Set(taken.map(({ code }) => code))].flatMap((code) => {
     const own = taken.filter((one) => one.code === code);
     const last = own.at(-1)!;
     const together = own.filter(({ docketId }) => docketId === last.docketId).map(asReading);
-    const agreement = agreementOf(code, together);
+    const agreement = agreementOf(code, together, habits);
     return agreement.state === 'agreed' ? [{ code, value: agreement.value, last: together.at(-1)! }] : [];
   });
 }
@@ -50,18 +50,19 @@ export function latestSettled(
  *
  * @param taken the standing readings of earlier dockets, the oldest docket first
  * @param sent what the wearer measured and sent, the oldest first
- * @param charts of the docket: the shortest period that any names for a measurement counts
+ * @param shelf the docket's charts, of which the shortest period that any names for a measurement
+ *   counts, and the house's habits for the rest
  * @param now in milliseconds since 1970
  */
 export function recordOf(
   taken: readonly ReadingTaken[],
   sent: readonly RecordedValue[],
-  charts: readonly ShelvedChart[],
+  shelf: Pick<Shelf, 'charts' | 'habits'>,
   now: number,
 ): RecordedValue[] {
-  const read = latestSettled(taken).map(({ code, value, last }): RecordedValue => {
+  const read = latestSettled(taken, shelf.habits).map(({ code, value, last }): RecordedValue => {
     const takenAt = last.carriedFrom ?? last.takenAt;
-    const oldest = new Date(now - remeasureAfter(code, charts) * DAY_MS).toISOString();
+    const oldest = new Date(now - remeasureAfter(code, shelf) * DAY_MS).toISOString();
     return { code, value, takenAt, origin: last.origin, due: takenAt < oldest };
   });
   const own = sent.filter(({ code }, at) => sent.slice(at + 1).every((one) => one.code !== code));
@@ -69,11 +70,11 @@ export function recordOf(
   return [...kept, ...own.filter(({ code }) => kept.every((one) => one.code !== code))];
 }
 
-function remeasureAfter(code: MeasurementCode, charts: readonly ShelvedChart[]): number {
+function remeasureAfter(code: MeasurementCode, { charts, habits }: Pick<Shelf, 'charts' | 'habits'>): number {
   const named = charts.flatMap(({ sheet }) =>
     sheet.expects.flatMap((one) =>
       one.code === code && one.remeasureAfter !== null ? [one.remeasureAfter] : [],
     ),
   );
-  return named.length === 0 ? REMEASURE_AFTER_DAYS : Math.min(...named);
+  return named.length === 0 ? remeasureIn(habits, code) : Math.min(...named);
 }

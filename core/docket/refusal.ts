@@ -27,6 +27,8 @@ export type Refusal =
   | { readonly code: 'length-differs'; readonly typed: string; readonly length: Length }
   /** Other readings stand than those it was decided on. */
   | { readonly code: 'readings-changed' }
+  /** The house sizes by other habits than those it was decided by. */
+  | { readonly code: 'habits-changed' }
   /** Somebody else decided the garment first. */
   | { readonly code: 'decided-meanwhile' }
   | {

@@ -36,6 +36,8 @@ export function sayRefusal(refusal: Refusal): string {
       return `“${refusal.typed}” does not come to the length that was sent with it. Reload the page and read it again.`;
     case 'readings-changed':
       return 'The readings have changed since you looked. Look at the verdict again, then decide.';
+    case 'habits-changed':
+      return 'The house has changed how it sizes since you looked. Look at the verdict again, then decide.';
     case 'decided-meanwhile':
       return 'Somebody else decided this garment since you looked. Look at what they decided, then decide again if need be.';
     case 'no-such-size': {

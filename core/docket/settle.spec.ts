@@ -1,8 +1,15 @@
-import { agreementOf, settle, settledValues, standingReadings, type MeasurementCode } from '../index';
+import {
+  agreementOf,
+  settle,
+  settledValues,
+  standingReadings,
+  UNSETTLED,
+  type MeasurementCode,
+} from '../index';
 import { SpecDocket } from '../testing/docket';
 
 const errorOf = (one: SpecDocket, code: MeasurementCode) =>
-  settle(one.docket!.readings).get(code)!.standardError;
+  settle(one.docket!.readings, UNSETTLED).get(code)!.standardError;
 
 describe('standing readings', () => {
   it('are those not taken back, in the order taken', () => {
@@ -21,7 +28,7 @@ describe('the agreement of readings', () => {
     one.reads('chest-girth', 98);
     one.does('reading-taken', one.reading('waist-girth', 85, { carriedFrom: '2026-01-04T08:00:00.000Z' }));
     const state = (code: MeasurementCode) =>
-      agreementOf(code, standingReadings(one.docket!.readings, [code])).state;
+      agreementOf(code, standingReadings(one.docket!.readings, [code]), UNSETTLED).state;
     expect([state('chest-girth'), state('waist-girth'), state('hip-girth')]).toEqual([
       'one',
       'agreed',
@@ -38,7 +45,7 @@ describe('the values readings settle to', () => {
     one.does('reading-taken', one.reading('hip-girth', 100, { origin: 'reported' }));
     // The catalogue's error of these girths is 7 mm; twice for the wearer's own, three times for what is only reported.
     expect(
-      [...settle(one.docket!.readings)].map(([code, { value, standardError }]) => [
+      [...settle(one.docket!.readings, UNSETTLED)].map(([code, { value, standardError }]) => [
         code,
         Number(value),
         standardError,
@@ -54,7 +61,7 @@ describe('the values readings settle to', () => {
   it('are not made doubtful by what was superseded', () => {
     const one = new SpecDocket();
     one.reads('chest-girth', 120, 98, 98, 98);
-    expect(settledValues(one.docket!.readings).get('chest-girth')).toBe(980_000 as never);
+    expect(settledValues(one.docket!.readings, UNSETTLED).get('chest-girth')).toBe(980_000 as never);
     expect(errorOf(one, 'chest-girth')).toBe(7_000);
     const third = new SpecDocket();
     third.reads('chest-girth', 120, 98, 98);
@@ -72,7 +79,7 @@ describe('the values readings settle to', () => {
     one.reads('chest-girth', 98, 98, 98);
     expect(errorOf(one, 'chest-girth')).toBe(7_000);
     one.does('reading-taken', one.reading('waist-girth', 85, { clothing: 'thick', tension: 'snug' }));
-    const { clothing, tension } = settle(one.docket!.readings).get('waist-girth')!;
+    const { clothing, tension } = settle(one.docket!.readings, UNSETTLED).get('waist-girth')!;
     expect([clothing, tension]).toEqual(['thick', 'snug']);
   });
 
@@ -81,6 +88,6 @@ describe('the values readings settle to', () => {
     const [back] = one.reads('chest-girth', 98);
     one.does('reading-withdrawn', { readingId: back!.id, code: 'chest-girth' });
     one.reads('waist-girth', 80, 90, 100);
-    expect(settledValues(one.docket!.readings).size).toBe(0);
+    expect(settledValues(one.docket!.readings, UNSETTLED).size).toBe(0);
   });
 });

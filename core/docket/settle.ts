@@ -1,9 +1,13 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
-import { allowedDifference, settleReadings, type Agreement } from '../capture/agreement';
+import { settleReadings, type Agreement } from '../capture/agreement';
 import { mm, type Length } from '../quantity/length';
 import { standingReadings, type Origin, type Reading } from './docket';
+import { allowedIn, type Habits } from './habits';
+
+/** What of a house's habits says how far apart two readings may be. */
+type Allowing = Pick<Habits, 'allowedApart'>;
 
 /** A value with the standard error that its origin and its repeats give it, and how it was taken. */
 export interface SettledValue {
@@ -18,13 +22,18 @@ export interface SettledValue {
 const ERROR_FACTOR: Readonly<Record<Origin, number>> = { fitter: 1, helper: 1, self: 2, reported: 3 };
 
 /** How the standing readings of one measurement stand together; one carried over is settled as it is. */
-export function agreementOf(code: MeasurementCode, standing: readonly Reading[]): Agreement {
+export function agreementOf(
+  code: MeasurementCode,
+  standing: readonly Reading[],
+  habits: Allowing,
+): Agreement {
+  const allowed = allowedIn(habits, code);
   const carried = standing.length === 1 && standing[0]!.carriedFrom !== null ? standing[0]! : null;
-  if (carried !== null)
-    return { state: 'agreed', value: carried.length, difference: mm(0), allowed: allowedDifference(code) };
+  if (carried !== null) return { state: 'agreed', value: carried.length, difference: mm(0), allowed };
   return settleReadings(
     code,
     standing.map(({ length }) => length),
+    allowed,
   );
 }
 
@@ -32,26 +41,24 @@ export function agreementOf(code: MeasurementCode, standing: readonly Reading[])
  * Of the standing readings those that the value rests on: of the last three, those that agree with
  * it. What was read before and superseded says nothing of the value's error.
  */
-export function countingReadings(
-  code: MeasurementCode,
-  standing: readonly Reading[],
-  agreement: Agreement,
-): readonly Reading[] {
+export function countingReadings(standing: readonly Reading[], agreement: Agreement): readonly Reading[] {
   const last = standing.slice(-3);
-  const { state, value } = agreement;
-  if (state !== 'agreed') return last;
-  const allowed = allowedDifference(code);
+  if (agreement.state !== 'agreed') return last;
+  const { value, allowed } = agreement;
   return last.filter(({ length }) => Math.abs(length - value) <= allowed);
 }
 
 /** The values that the readings of a docket settle to, by measurement. */
-export function settle(readings: readonly Reading[]): ReadonlyMap<MeasurementCode, SettledValue> {
+export function settle(
+  readings: readonly Reading[],
+  habits: Allowing,
+): ReadonlyMap<MeasurementCode, SettledValue> {
   const settled = new Map<MeasurementCode, SettledValue>();
   for (const code of new Set(readings.map((reading) => reading.code))) {
     const standing = standingReadings(readings, [code]);
-    const agreement = agreementOf(code, standing);
+    const agreement = agreementOf(code, standing, habits);
     if (agreement.value === null) continue;
-    const counting = countingReadings(code, standing, agreement);
+    const counting = countingReadings(standing, agreement);
     const { tension, clothing } = counting.at(-1)!;
     const factor = Math.max(...counting.map(({ origin }) => ERROR_FACTOR[origin]));
     const standardError = factor * repeatedError(code, counting);
@@ -61,8 +68,11 @@ export function settle(readings: readonly Reading[]): ReadonlyMap<MeasurementCod
 }
 
 /** The values alone, for the checks. */
-export function settledValues(readings: readonly Reading[]): ReadonlyMap<MeasurementCode, Length> {
-  return new Map([...settle(readings)].map(([code, { value }]) => [code, value]));
+export function settledValues(
+  readings: readonly Reading[],
+  habits: Allowing,
+): ReadonlyMap<MeasurementCode, Length> {
+  return new Map([...settle(readings, habits)].map(([code, { value }]) => [code, value]));
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { ProtocolBody } from '../body/protocol';
 import type { ChartSheet } from '../chart/chart-shape';
+import type { Habits } from './habits';
 
 /** A version of a chart as a docket knows it. */
 export interface ShelvedChart {
@@ -12,8 +13,9 @@ export interface ShelvedProtocol extends Pick<ProtocolBody, 'name' | 'steps'> {
   readonly id: string;
 }
 
-/** What a docket can name: the versions of charts, which never change, and the protocols. */
+/** What a docket can name: the versions of charts, which never change, and the protocols; and how its house sizes. */
 export interface Shelf<Chart extends ShelvedChart = ShelvedChart> {
   readonly charts: readonly Chart[];
   readonly protocols: readonly ShelvedProtocol[];
+  readonly habits: Habits;
 }

@@ -39,6 +39,8 @@ export interface JudgeOptions extends RuleOverride {
   readonly suspects?: ReadonlySet<MeasurementCode> | undefined;
   /** How likely another size must be to make a size an `edge` case. */
   readonly edgeChance?: number | undefined;
+  /** What the house says besides the cautions of the kind and the chart. */
+  readonly houseCautions?: readonly string[] | undefined;
 }
 
 /** A size inside its edges is still an `edge` case when another is at least this likely. */
@@ -90,7 +92,9 @@ function accountOf(
       body.get(code)?.assumed === true ? [{ code, value: body.get(code)!.value }] : [],
     ),
     takenOtherwise: takenOtherwise(compiled, body),
-    cautions: [...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions])].filter((one) => one !== undefined),
+    cautions: [
+      ...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions, ...(options.houseCautions ?? [])]),
+    ].filter((one) => one !== undefined),
     rule: options.rule ?? sheet.rule,
     preference: options.preference ?? 'regular',
   };

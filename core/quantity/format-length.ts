@@ -1,6 +1,5 @@
 import { MICROMETRES_PER, micrometres, type Length, type WorkingUnit } from './length';
 import { GRAMS_PER, isMassUnit, type MeasureUnit } from './mass';
-import { roundLength } from './rounding';
 
 /** A length taken apart for the screen: the whole part large, the fraction raised, the unit beside it. */
 export interface LengthFigures {
@@ -13,12 +12,28 @@ export interface LengthFigures {
   readonly unit: MeasureUnit;
 }
 
-/** The finest step shown in each unit: an eighth of an inch, a millimetre. */
-export const SHOWN_STEP: Readonly<Record<WorkingUnit, Length>> = {
-  in: micrometres(3_175),
-  cm: micrometres(1_000),
-  mm: micrometres(1_000),
-};
+/** Into how many parts an inch may be written. A quarter would hide what the tape says. */
+export const INCH_PARTS = [8, 16] as const;
+export type InchParts = (typeof INCH_PARTS)[number];
+
+/**
+ * Of the whole process: a server and a page have one house each, and everything that writes a
+ * length, down to the last sentence, writes it alike. Only what is shown goes by it.
+ */
+let inchParts: InchParts = 8;
+
+/** Has inches written in so many parts from now on. */
+export function writeInchesIn(parts: InchParts): void {
+  inchParts = parts;
+}
+
+/**
+ * The finest step shown in a unit, in micrometres: an eighth of an inch, or a sixteenth (1,587.5)
+ * where the house writes them; a millimetre.
+ */
+export function shownStep(unit: WorkingUnit): number {
+  return unit === 'in' ? MICROMETRES_PER.in / inchParts : MICROMETRES_PER.mm;
+}
 
 /**
  * Takes a length apart in a unit, to the step shown in that unit (1/8 in, 0.1 cm, 1 mm).
@@ -30,12 +45,13 @@ export function lengthFigures(length: Length, unit: MeasureUnit): LengthFigures 
     const sign = length < 0 ? '−' : '';
     return { sign, whole: massNumber(Math.abs(length) / GRAMS_PER[unit]), fraction: '', unit };
   }
-  const shown = roundLength(micrometres(Math.abs(length)), { mode: 'nearest', step: SHOWN_STEP[unit] })!;
+  // To the nearest step, a half upward.
+  const steps = Math.floor(Math.abs(length) / shownStep(unit) + 0.5);
+  const shown = steps * shownStep(unit);
   const sign = length < 0 && shown > 0 ? '−' : '';
   if (unit === 'in') {
-    const eighths = shown / SHOWN_STEP.in;
-    const whole = Math.floor(eighths / 8);
-    const fraction = reduced(eighths % 8, 8);
+    const whole = Math.floor(steps / inchParts);
+    const fraction = reduced(steps % inchParts, inchParts);
     return { sign, whole: whole === 0 && fraction !== '' ? '' : String(whole), fraction, unit };
   }
   const decimals = unit === 'cm' && shown % MICROMETRES_PER.cm !== 0 ? 1 : 0;
@@ -59,7 +75,7 @@ export function formatLength(length: Length, unit: MeasureUnit): string {
 export function formatDistance(length: Length, unit: WorkingUnit): string {
   const shown = formatLength(length, unit);
   return length > 0 && shown === formatLength(micrometres(0), unit)
-    ? `less than ${formatLength(SHOWN_STEP[unit], unit)}`
+    ? `less than ${formatLength(micrometres(Math.round(shownStep(unit))), unit)}`
     : shown;
 }
 

@@ -14,7 +14,8 @@ import {
   parseLength,
   roundLength,
   sayMeasureProblem,
-  SHOWN_STEP,
+  shownStep,
+  writeInchesIn,
   WORKING_UNITS,
   type Length,
   type LengthUnit,
@@ -168,12 +169,30 @@ describe('formatLength', () => {
     });
   });
 
+  it('writes sixteenths where the house does, and nothing else otherwise', () => {
+    writeInchesIn(16);
+    try {
+      expect(formatLength(inches(41.0625), 'in')).toBe('41 1/16 in');
+      expect(formatLength(inches(41.97), 'in')).toBe('42 in');
+      expect(formatLength(inches(41.25), 'in')).toBe('41 1/4 in');
+      expect(formatDistance(micrometres(700), 'in')).toBe('less than 1/16 in');
+      expect(formatLength(cm(41.2), 'cm')).toBe('41.2 cm');
+      for (let parts = 0; parts < 800; parts++) {
+        const length = inches(parts / 16);
+        expect(lengthOf(formatNumber(length, 'in'), 'in')).toBe(length);
+      }
+    } finally {
+      writeInchesIn(8);
+    }
+    expect(formatLength(inches(41.0625), 'in')).toBe('41 1/8 in');
+  });
+
   it('never shows a sign before nothing', () => expect(formatNumber(micrometres(-100), 'in')).toBe('0'));
 
   it('reads back to what it showed', () => {
     fc.assert(
       fc.property(fc.nat(30_000), fc.constantFrom(...WORKING_UNITS), (steps, unit) => {
-        const length = micrometres(steps * SHOWN_STEP[unit]);
+        const length = micrometres(steps * shownStep(unit));
         expect(lengthOf(formatNumber(length, unit), unit)).toBe(length);
         expect(lengthOf(formatLength(length, unit), 'mm')).toBe(length);
       }),

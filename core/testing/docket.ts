@@ -6,6 +6,7 @@ import type { Act } from '../docket/acts';
 import { readingIdsBehind } from '../docket/acts/garment-decided';
 import { apply } from '../docket/apply';
 import { standingDecision, type Docket } from '../docket/docket';
+import { UNSETTLED, type Habits } from '../docket/habits';
 import { judgeOne } from '../docket/judge';
 import type { Refusal } from '../docket/refusal';
 import type { Shelf, ShelvedChart } from '../docket/shelf';
@@ -49,13 +50,14 @@ export class SpecDocket {
   docket: Docket | null = null;
   readonly id = specId();
   readonly acts: Act[] = [];
-  readonly shelf: Shelf;
+  shelf: Shelf;
   private minute = 0;
 
   constructor(charts: readonly ShelvedChart[] = [], protocols: readonly string[] = []) {
     this.shelf = {
       charts,
       protocols: Object.entries(PROTOCOLS).map(([id, protocol]) => ({ ...protocol, id })),
+      habits: UNSETTLED,
     };
     this.does('docket-opened', { wearerId: specId(), occasion: 'Intake', unit: 'cm', preference: 'regular' });
     for (const { id } of charts) this.does('garment-asked', { chartId: id });
@@ -129,12 +131,21 @@ export class SpecDocket {
       reason: null,
       readingIds: readingIdsBehind(docket, sheet),
       after: standingDecision(docket, id)?.id ?? null,
+      habits: this.shelf.habits.version,
       found: null,
       ...changes,
     };
   }
 
+  /** Has the house size by other habits from now on. */
+  settles(habits: Partial<Habits>): void {
+    this.shelf = {
+      ...this.shelf,
+      habits: { ...this.shelf.habits, ...habits, version: this.shelf.habits.version + 1 },
+    };
+  }
+
   verdict(chart: ShelvedChart) {
-    return judgeOne(this.docket!, chart);
+    return judgeOne(this.docket!, chart, this.shelf.habits);
   }
 }

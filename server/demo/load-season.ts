@@ -11,6 +11,7 @@ import {
   type Act,
   type Docket,
   type Doing,
+  UNSETTLED,
   type Shelf,
 } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
@@ -65,7 +66,11 @@ export async function loadSeason(
 ): Promise<void> {
   const { dockets } = seasonSchema.parse(JSON.parse(await readFile(join(folder, 'season.json'), 'utf8')));
   const oldestFirst = [...dockets].sort((one, other) => other.daysAgo - one.daysAgo);
-  const shelf = { charts: await findCharts(database, [...charts.values()]), protocols: [] };
+  const shelf = {
+    charts: await findCharts(database, [...charts.values()]),
+    protocols: [],
+    habits: UNSETTLED,
+  };
   for (const [at, docket] of oldestFirst.entries()) {
     // One after the other, so that those of one day keep an order.
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
@@ -142,6 +147,7 @@ function workThrough(
       reason: null,
       readingIds: readingIdsBehind(hand.docket!, chart.sheet),
       after: null,
+      habits: hand.shelf.habits.version,
       found: null,
       ...decision,
     });

@@ -59,6 +59,7 @@ describe('the route of acts', () => {
       reason: null,
       readingIds: readingIdsBehind(docket, charts[0]!.sheet),
       after: null,
+      habits: 0,
       found: null,
     });
     const all = [
@@ -217,6 +218,7 @@ describe('the route of acts', () => {
         reason: null,
         readingIds: readingIdsBehind(docket, sheet),
         after: null,
+        habits: 0,
         found: null,
       });
     const answers = await Promise.all([send([decide()]), send([decide()])]);

@@ -40,6 +40,7 @@ describe('the routes of dockets', () => {
           reason: null,
           readingIds,
           after,
+          habits: 0,
           found: null,
         });
       const first = await decide('later', null);

@@ -34,6 +34,7 @@ describe('the route of exceptions', () => {
         sizes: {},
         reason: null,
         after: null,
+        habits: 0,
         found: null,
         ...doing,
       });

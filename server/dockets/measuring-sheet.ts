@@ -1,6 +1,6 @@
 import type { Bench } from '@neat-measure/contract';
 import {
-  allowedDifference,
+  allowedIn,
   bareUnit,
   CLOTHING_WORDS,
   drawSvg,
@@ -14,6 +14,7 @@ import {
   STANCE_ASKS,
   TENSION_WORDS,
   type PlannedStep,
+  type Habits,
   type WorkingUnit,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
@@ -49,13 +50,18 @@ export function printMeasuringSheet(bench: Bench): Promise<Buffer> {
       line(
         'Read every measurement twice and write it down at once. Where the two are further apart than allowed, read a third time.',
       ),
-      ...steps.map((step, index) => printStep(step, steps[index - 1], docket.unit)),
+      ...steps.map((step, index) => printStep(step, steps[index - 1], docket.unit, bench.habits)),
     ],
     title,
   );
 }
 
-function printStep(step: PlannedStep, before: PlannedStep | undefined, docketUnit: WorkingUnit): Content {
+function printStep(
+  step: PlannedStep,
+  before: PlannedStep | undefined,
+  docketUnit: WorkingUnit,
+  habits: Habits,
+): Content {
   const { name, place, stance, spoils } = measurement(step.code);
   const unit = bareUnit(step.code, docketUnit);
   const announced: Content[] =
@@ -97,7 +103,7 @@ function printStep(step: PlannedStep, before: PlannedStep | undefined, docketUni
                 layout: { hLineColor: () => LINE, vLineColor: () => LINE },
               },
               {
-                text: `Allowed apart: ${formatLength(allowedDifference(step.code), unit)}`,
+                text: `Allowed apart: ${formatLength(allowedIn(habits, step.code), unit)}`,
                 fontSize: 8.5,
                 color: SOFT,
                 margin: [0, 3, 0, 0],

@@ -48,8 +48,9 @@ export async function openBench(database: Database, docketId: string): Promise<B
     ...record,
     charts: [...shelf.charts],
     protocols: [...shelf.protocols],
+    habits: shelf.habits,
     acts,
-    record: recordOf(taken, own, shelf.charts, Date.now()),
+    record: recordOf(taken, own, shelf, Date.now()),
   };
 }
 

@@ -41,7 +41,7 @@ export function sessionRoutes({ database, settings, cookie }: SessionParts): Rou
   const told = async (token: string | undefined): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
     if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)) };
-    return { who: await signedIn(database, asking), firstRun: false };
+    return { who: await signedIn(database, settings, asking), firstRun: false };
   };
   /** A new session ends the one this browser had. */
   const enter = async (request: Request, response: Response, token: string): Promise<void> => {

@@ -191,7 +191,11 @@ export async function stillLasts(
 }
 
 /** Who is signed in, as the page is told. */
-export async function signedIn(database: Database, asking: Asking): Promise<SignedIn> {
+export async function signedIn(
+  database: Database,
+  settings: HouseSettings,
+  asking: Asking,
+): Promise<SignedIn> {
   const { person, owner, role, owes } = asking;
   return {
     id: person.id,
@@ -199,6 +203,7 @@ export async function signedIn(database: Database, asking: Asking): Promise<Sign
     role,
     pen: await takePen(database, asking),
     preferences: person.preferences,
+    habits: (await settings.now()).habits,
     house: person.id === owner.id ? null : { id: owner.id, name: owner.name },
     owes,
     hasSecondFactor: person.factorOn,

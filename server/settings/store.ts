@@ -1,4 +1,5 @@
 import { houseSettingsSchema, type Settings, type SettingsSave } from '@neat-measure/contract';
+import { habitsSchema, type Habits } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
 import { asText } from '../database/save-once';
@@ -24,8 +25,11 @@ export async function findSettings(database: Database): Promise<Settings> {
 /** Changes the settings, if they still are what the change started from. */
 export async function saveSettings(
   database: Database,
-  { version, ...body }: SettingsSave,
+  { version, ...save }: SettingsSave,
 ): Promise<SavedVersion> {
+  const before = await findSettings(database);
+  // Whoever saved first has counted; the count that a repeated save would make is the one that stands.
+  const body = { ...save, habits: counted(save.habits, before.habits) };
   await database('settings').insert({ id: HOUSE, body: '{}', version: 0 }).onConflict('id').ignore();
   const changed = await database('settings')
     .where({ id: HOUSE, version })
@@ -33,4 +37,12 @@ export async function saveSettings(
   if (changed > 0) return 'saved';
   const { version: standing, ...kept } = await findSettings(database);
   return standing === version + 1 && asText(kept) === asText(body) ? 'repeated' : 'changed';
+}
+
+/** Habits with the version that the server gives them: a new one for what is new. */
+function counted(habits: Habits, { version, ...before }: Habits): Habits {
+  const after = habitsSchema.parse({ ...habits, version });
+  return asText(habitsSchema.parse({ ...before, version })) === asText(after)
+    ? after
+    : { ...after, version: version + 1 };
 }

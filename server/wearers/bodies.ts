@@ -2,10 +2,12 @@ import type { Bodies } from '@neat-measure/contract';
 import { latestSettled, type MeasurementCode } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readingsByWearer } from '../dockets/act-store';
+import { findSettings } from '../settings/store';
 import { bodiesWithoutNames } from './store';
 
 /** The latest settled values of everybody on the roll, for some measurements; whoever has none is left out. */
 export async function listBodies(database: Database, codes: readonly MeasurementCode[]): Promise<Bodies> {
+  const { habits } = await findSettings(database);
   const byWearer = await readingsByWearer(database, codes);
   const wanted = new Set<string>(codes);
   const unnamed = (await bodiesWithoutNames(database)).map((body) =>
@@ -14,7 +16,7 @@ export async function listBodies(database: Database, codes: readonly Measurement
   return (
     [...byWearer.values()]
       .map((taken) =>
-        Object.fromEntries(latestSettled(taken).map(({ code, value }) => [code, value] as const)),
+        Object.fromEntries(latestSettled(taken, habits).map(({ code, value }) => [code, value] as const)),
       )
       .concat(unnamed)
       .filter((body) => Object.keys(body).length > 0)

@@ -7,6 +7,7 @@ import { actsByDocket } from '../dockets/act-store';
 import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { removeLinks } from '../self/store';
+import { findSettings } from '../settings/store';
 import { keepBody, removeWearer } from './store';
 
 /**
@@ -33,7 +34,8 @@ async function erase(database: Database, id: string, by: string | null, keep: bo
     if (keep) {
       const acts = await actsByDocket(transaction, dockets);
       const taken = dockets.flatMap((docket) => standingTaken(acts.get(docket)!));
-      const values = latestSettled(taken).map(({ code, value }) => [code, value] as const);
+      const { habits } = await findSettings(transaction);
+      const values = latestSettled(taken, habits).map(({ code, value }) => [code, value] as const);
       if (values.length > 0) await keepBody(transaction, uuidv7(), Object.fromEntries(values));
     }
     await removeLinks(transaction, dockets);

@@ -7,6 +7,7 @@ import { shelfFor } from '../dockets/shelf';
 import { docketsOf } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { submissionsOf } from '../self/store';
+import { findSettings } from '../settings/store';
 import { findWearer } from './store';
 
 /**
@@ -35,12 +36,13 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
       acts: acts.map((act) => ({ at: act.at, words: sayAct(act, names), act })),
     });
   }
+  const { habits } = await findSettings(database);
   const taken = dockets.flatMap(({ acts }) => standingTaken(acts.map(({ act }) => act)));
   return {
     format: 'neat-measure-person/1',
     writtenAt: new Date().toISOString(),
     person,
-    measurements: latestSettled(taken).map(({ code, value, last }) => ({
+    measurements: latestSettled(taken, habits).map(({ code, value, last }) => ({
       code,
       name: measurement(code).name,
       value,

@@ -114,6 +114,10 @@ export const ROUTES: Routes = [
             loadComponent: () => import('../places/house/people').then(({ People }) => People),
           },
           {
+            path: 'sizing',
+            loadComponent: () => import('../places/house/sizing').then(({ SizingDesk }) => SizingDesk),
+          },
+          {
             path: 'settings',
             loadComponent: () => import('../places/house/settings').then(({ SettingsDesk }) => SettingsDesk),
           },

@@ -16,6 +16,7 @@ import {
   type SignIn,
   type TakeCode,
 } from '@neat-measure/contract';
+import { UNSETTLED, writeInchesIn } from '@neat-measure/core';
 import { map, of, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { Journal } from './journal/journal';
@@ -34,6 +35,8 @@ export class SessionService {
   private readonly current = signal<Session | undefined>(undefined);
   /** Whoever is at the bench. */
   readonly fitter = computed(() => this.current()?.who ?? null);
+  /** How the house sizes. */
+  readonly habits = computed(() => this.fitter()?.habits ?? UNSETTLED);
   /** Whether nobody can sign in yet. */
   readonly firstRun = computed(() => this.current()?.firstRun ?? false);
 
@@ -103,6 +106,8 @@ export class SessionService {
         this.current.set(session);
         const { who } = session;
         if (who === null) return;
+        writeInchesIn(who.habits.inchParts);
+        this.units.begin(who.habits.unit);
         this.apply(who.preferences);
         for (const act of takeOldOutbox(who)) this.journal.write(who.pen, act);
       }),

@@ -11,6 +11,11 @@ const KEPT_AS = 'neat-measure.unit';
 export class UnitService {
   readonly unit = signal<WorkingUnit>(kept());
 
+  /** Has whoever has chosen none on this device begin with the house’s. */
+  begin(unit: WorkingUnit): void {
+    if (localStorage.getItem(KEPT_AS) === null) this.unit.set(unit);
+  }
+
   choose(unit: WorkingUnit): void {
     this.unit.set(unit);
     localStorage.setItem(KEPT_AS, unit);

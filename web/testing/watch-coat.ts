@@ -1,5 +1,5 @@
 import type { Bench, Chart, KeptAct } from '@neat-measure/contract';
-import { chartSheetSchema, type Act, type ChartSheet, type Doing } from '@neat-measure/core';
+import { chartSheetSchema, UNSETTLED, type Act, type ChartSheet, type Doing } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 
 const AT = '2026-05-04T08:00:00.000Z';
@@ -58,6 +58,7 @@ export function benchFor(chart: Chart, more: readonly Doing[] = [], changes: Par
     wearer: { id: wearerId, name: 'Maren Okonjo', role: 'Ranger', version: 1, updatedAt: AT },
     charts: [chart],
     protocols: [],
+    habits: UNSETTLED,
     record: [],
     acts: doings.map((doing) => keptAct(actOn(id, doing))),
     ...changes,

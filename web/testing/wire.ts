@@ -7,7 +7,7 @@ import {
 import type { Provider, Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NO_PREFERENCES, ROUTES, type ActAnswer, type ActsSave, type SignedIn } from '@neat-measure/contract';
-import type { Act } from '@neat-measure/core';
+import { UNSETTLED, type Act } from '@neat-measure/core';
 import { Dexie } from 'dexie';
 import { NEVER, type Observable } from 'rxjs';
 import { DocketService, type Heard } from '../data/docket-service';
@@ -17,6 +17,7 @@ import { keptAct, ODALYS } from './watch-coat';
 const SIGNED_IN: Omit<SignedIn, 'id' | 'name' | 'pen'> = {
   role: 'administrator',
   preferences: NO_PREFERENCES,
+  habits: UNSETTLED,
   house: null,
   owes: [],
   hasSecondFactor: false,

@@ -23,6 +23,8 @@ const schema = z.object({
   readingIds: z.array(idSchema).max(2_000),
   /** The decision that stood when they looked; if another stands by then, nothing is decided. */
   after: idSchema.nullable(),
+  /** The version of the house's habits it was judged by; if others hold by then, nothing is decided. */
+  habits: z.int().min(0).default(0),
   /** The label, and the verdict it is decided on: found when it is let in, and kept. */
   found: z.object({ size: z.string().max(200).nullable(), verdict: keptVerdictSchema }).nullable(),
 });
@@ -44,12 +46,13 @@ export const garmentDecided: ActKind<GarmentDecided> = {
     const standing = readingIdsBehind(docket, chart.sheet);
     if ([...standing].sort().join() !== [...readingIds].sort().join()) return { code: 'readings-changed' };
     if ((standingDecision(docket, chartId)?.id ?? null) !== after) return { code: 'decided-meanwhile' };
-    return refuseSizes(act, chart.sheet, judgeOne(docket, chart));
+    if (act.habits !== shelf.habits.version) return { code: 'habits-changed' };
+    return refuseSizes(act, chart.sheet, judgeOne(docket, chart, shelf.habits));
   },
   complete: (docket, act, shelf) => {
     const chart = shelf.charts.find(({ id }) => id === act.chartId)!;
     const size = handsOver(act) ? labelOf(chart.sheet, act.sizes) : null;
-    return { ...act, found: { size, verdict: judgeOne(docket, chart) } };
+    return { ...act, found: { size, verdict: judgeOne(docket, chart, shelf.habits) } };
   },
   carryOut: (docket, { id, chartId, outcome, sizes, reason, readingIds, found, by, at }) => {
     if (found === null) throw new Error(`decision ${id} was never let in`);

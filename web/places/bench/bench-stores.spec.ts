@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { pathOf, ROUTES, type ActAnswer, type Bench } from '@neat-measure/contract';
-import { expectedValue, IDLE_REASON } from '@neat-measure/core';
+import { expectedValue, IDLE_REASON, UNSETTLED } from '@neat-measure/core';
 import { Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import type { Heard } from '../../data/docket-service';
@@ -93,6 +93,7 @@ describe('the stores of the Bench', () => {
       reason: null,
       readingIds: store.docket()!.readings.map(({ id }) => id),
       after: null,
+      habits: 0,
       found: null,
     });
     expect(done).toBeTrue();
@@ -127,6 +128,32 @@ describe('the stores of the Bench', () => {
       'This was not kept: Odalys Wren read chest: 98 cm. There is no such docket.',
     );
     expect(store.docket()!.readings).toEqual([]);
+  });
+
+  it('sizes by other habits of the house as soon as a refusal tells of them', async () => {
+    open(benchFor(onShelf(watchCoat()), [readingOf('chest-girth', '98'), readingOf('waist-girth', '95')]));
+    expect(verdict().rule).toBe('widest-decides');
+    const { chart } = store.garments()[0]!;
+    store.does({
+      kind: 'garment-decided',
+      chartId: chart.id,
+      outcome: 'made-to-measure',
+      sizes: {},
+      reason: null,
+      readingIds: store.docket()!.readings.map(({ id }) => id),
+      after: null,
+      habits: store.shelf().habits.version,
+      found: null,
+    });
+    const { request, acts } = await wire.sent();
+    const [act] = acts;
+    const detail = 'The house has changed how it sizes since you looked.';
+    request.flush([{ outcome: 'refused', id: act!.id, code: 'habits-changed', detail }]);
+    await until(() => store.trouble() !== '');
+    const habits = { ...UNSETTLED, version: 1, rules: { other: 'closest' as const } };
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush({ ...bench, habits });
+    expect([verdict().rule, store.garments()[0]!.decision]).toEqual(['closest', null]);
+    expect(store.trouble()).toContain('has changed how it sizes');
   });
 
   it('shows what another fitter does, and fetches what they speak of and this page has never seen', () => {

@@ -16,6 +16,7 @@ import {
   type JudgedDocket,
   type JudgedGarment,
   type Planned,
+  UNSETTLED,
   type Shelf,
 } from '@neat-measure/core';
 import { Subscription } from 'rxjs';
@@ -30,7 +31,7 @@ interface BenchShelf extends Shelf<Chart> {
   readonly protocols: readonly Protocol[];
 }
 
-const EMPTY_SHELF: BenchShelf = { charts: [], protocols: [] };
+const EMPTY_SHELF: BenchShelf = { charts: [], protocols: [], habits: UNSETTLED };
 const NOTHING_ASKED: Planned = { garments: [], protocolIds: [], extraCodes: [], clothing: {} };
 const NOTHING_JUDGED: JudgedDocket<Chart> = {
   garments: [],
@@ -101,7 +102,9 @@ export class DocketStore {
   readonly steps = computed<readonly Step[]>(
     () => {
       const docket = this.docket();
-      return docket === null ? [] : stepsOf(this.plan(), docket, this.judged().openAgain);
+      return docket === null
+        ? []
+        : stepsOf(this.plan(), docket, this.judged().openAgain, this.shelf().habits);
     },
     { equal: sameText },
   );
@@ -109,7 +112,10 @@ export class DocketStore {
   constructor() {
     this.journal.kept.pipe(takeUntilDestroyed()).subscribe((kept) => this.take(kept));
     this.journal.refused.pipe(takeUntilDestroyed()).subscribe(({ act, why }) => {
-      if (act.docketId === this.bench()?.id) this.trouble.set(`This was not kept: ${this.say(act)} ${why}`);
+      if (act.docketId !== this.bench()?.id) return;
+      this.trouble.set(`This was not kept: ${this.say(act)} ${why}`);
+      // What it was refused by may be something this page has not heard of.
+      this.fetch(act.docketId);
     });
     this.destroyed.onDestroy(() => this.listening.unsubscribe());
   }

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   bareUnit,
   decidingCodes,
+  houseRuling,
   judge,
   measurement,
   planSteps,
@@ -16,6 +17,7 @@ import {
   type WorkingUnit,
   compiled,
 } from '@neat-measure/core';
+import { SessionService } from '../../data/session-service';
 import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
 
@@ -66,6 +68,7 @@ import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChartTry {
+  private readonly session = inject(SessionService);
   readonly sheet = input.required<ChartSheet>();
   readonly unit = input.required<WorkingUnit>();
 
@@ -102,6 +105,7 @@ export class ChartTry {
       (field): field is typeof field & { value: Length } => field.value !== null,
     );
     return judge(compiled(this.sheet()), new Map(known.map(({ code, value }) => [code, { value }])), {
+      ...houseRuling(this.sheet(), this.session.habits()),
       preference: this.preference(),
     });
   });

@@ -18,6 +18,7 @@ import {
   FIT_PREFERENCES,
   garmentOn,
   HOUSE_RULES,
+  houseRuleFor,
   isClosing,
   madeToMeasureNeeds,
   PREFERENCE_WORDS,
@@ -118,7 +119,13 @@ export class DecidePanel {
     words: PREFERENCE_WORDS[value],
   }));
 
-  protected readonly ownRule = computed(() => RULE_WORDS[this.sheet().rule]);
+  /** What holds unless another rule is chosen for this garment. */
+  protected readonly usualRule = computed(() => {
+    const house = houseRuleFor(this.store.shelf().habits, this.sheet());
+    return house === undefined
+      ? `the chart’s: ${RULE_WORDS[this.sheet().rule]}`
+      : `the house’s: ${RULE_WORDS[house]}`;
+  });
   protected readonly docketPreference = computed(
     () => PREFERENCE_WORDS[this.store.docket()?.preference ?? 'regular'],
   );
@@ -201,6 +208,7 @@ export class DecidePanel {
       reason,
       readingIds: readingIdsBehind(this.store.docket()!, chart.sheet),
       after: decision?.id ?? null,
+      habits: this.store.shelf().habits.version,
       found: null,
     });
     if (decided) this.decided.emit();

@@ -24,11 +24,10 @@ export class ForesightStore {
       .filter(({ agreement, skipped }) => agreement.value === null && skipped === null);
     const garments = this.bench.garments().filter(({ decision }) => !isClosing(decision));
     return {
-      garments: garments.map(({ chart }) => ({
-        id: chart.id,
-        sheet: chart.sheet,
-        ...rulingOf(this.bench.docket()!, chart.id),
-      })),
+      garments: garments.map(({ chart }) => {
+        const { rule, preference } = rulingOf(this.bench.docket()!, chart, this.bench.shelf().habits);
+        return { id: chart.id, sheet: chart.sheet, rule, preference };
+      }),
       known: [...this.bench.values()],
       open: open.map(({ code }) => code),
     };

@@ -5,6 +5,7 @@ import {
   type Agreement,
   type Clothing,
   type Docket,
+  type Habits,
   type MeasurementCode,
   type Plan,
   type Reading,
@@ -25,7 +26,12 @@ export interface Step {
 }
 
 /** The steps of a plan with what has been read for each. */
-export function stepsOf(plan: Plan, docket: Docket, openAgain: readonly MeasurementCode[]): Step[] {
+export function stepsOf(
+  plan: Plan,
+  docket: Docket,
+  openAgain: readonly MeasurementCode[],
+  habits: Habits,
+): Step[] {
   return plan.steps.map((step) => {
     const readings = standingReadings(docket.readings, [step.code]);
     const passed = passedStep(docket, step.code);
@@ -33,7 +39,7 @@ export function stepsOf(plan: Plan, docket: Docket, openAgain: readonly Measurem
     return {
       ...step,
       readings,
-      agreement: agreementOf(step.code, readings),
+      agreement: agreementOf(step.code, readings, habits),
       skipped: again ? null : (passed?.reason ?? null),
     };
   });

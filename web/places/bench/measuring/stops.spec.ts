@@ -1,12 +1,12 @@
 import { SHIPPED_PROTOCOLS } from '@neat-measure/contract';
-import { planOf } from '@neat-measure/core';
+import { planOf, UNSETTLED } from '@neat-measure/core';
 import { stepBefore, stopsOf } from './stops';
 
 const stops = (...protocolIds: string[]) =>
   stopsOf(
     planOf(
       { garments: [], protocolIds, extraCodes: [], clothing: {} },
-      { charts: [], protocols: SHIPPED_PROTOCOLS },
+      { charts: [], protocols: SHIPPED_PROTOCOLS, habits: UNSETTLED },
     ),
   );
 const keys = (...ids: string[]) => stops(...ids).map(({ key }) => key);
