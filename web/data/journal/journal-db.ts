@@ -28,7 +28,8 @@ export class JournalDb extends Dexie {
   declare readonly aside: Table<AsideRow, number>;
 
   constructor() {
-    super('neat-measure');
+    // Dexie's cache of what is on its way fails for good once one act could not be added (4.4).
+    super('neat-measure', { cache: 'disabled' });
     this.version(1).stores({ acts: '++order, &id, docketId', aside: '++order, &id' });
     // Another tab brings a newer form of it: this one lets go, and keeps what it has in its page.
     this.on('versionchange', () => {

@@ -6,6 +6,7 @@ import { actOn, keptAct, readingOf } from '../../testing/watch-coat';
 import { forgetDevice, until, Wire } from '../../testing/wire';
 import { Journal, type RefusedAct } from './journal';
 import { JournalDb } from './journal-db';
+import { underWay } from './under-way';
 
 describe('the journal', () => {
   let wire: Wire;
@@ -21,6 +22,8 @@ describe('the journal', () => {
     journal.kept.subscribe((one) => kept.push(one));
     journal.refused.subscribe((one) => refused.push(one));
   };
+  /** The page sends nothing more. */
+  const end = () => spyOn(journal as unknown as { send(): Promise<void> }, 'send').and.resolveTo();
   beforeEach(async () => {
     await forgetDevice();
     start();
@@ -87,6 +90,49 @@ describe('the journal', () => {
     await until(() => journal.unsent() === 1);
     expect(await wire.keep()).toEqual([act]);
     await until(() => journal.unsent() === 0);
+  });
+
+  it('loses nothing to a page that is loaded anew before the database has it', async () => {
+    const { acts } = (journal as unknown as { db: JournalDb }).db;
+    spyOn(acts, 'add').and.returnValue(new Promise(() => undefined) as never);
+    const [first, second] = [reading('97'), reading('98')];
+    journal.write('pen', first);
+    journal.write('other pen', second);
+    end();
+    start();
+    expect(journal.waiting().map(({ act, pen }) => [act, pen])).toEqual([
+      [first, 'pen'],
+      [second, 'other pen'],
+    ]);
+    for (const act of [first, second]) {
+      const { request, acts: sent } = await wire.sent();
+      expect(sent).toEqual([act]);
+      request.flush([keep(act)]);
+    }
+    await until(() => journal.unsent() === 0);
+    expect([await stored(), underWay.left()]).toEqual([[], []]);
+  });
+
+  it('takes what two tabs were writing down for one', async () => {
+    const act = reading();
+    end();
+    journal.write('pen', act);
+    await until(() => underWay.left().length === 0);
+    underWay.note({ id: act.id, docketId, pen: 'pen', act });
+    start();
+    await until(() => underWay.left().length === 0);
+    expect(await stored()).toEqual([act.id]);
+    expect(journal.trouble()).toBe('');
+    await wire.keep();
+    await until(() => journal.unsent() === 0);
+  });
+
+  it('leaves what is not its own where it is', () => {
+    for (const text of ['', '{', 'null', '{"id":1,"docketId":"a","pen":"b","act":{}}'])
+      localStorage.setItem(`neat-measure.under-way.${text.length}`, text);
+    expect(underWay.left()).toEqual([]);
+    start();
+    expect(journal.waiting()).toEqual([]);
   });
 
   it('sets aside what the server refuses, with the reason, and goes on', async () => {

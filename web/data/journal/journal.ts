@@ -5,6 +5,7 @@ import { liveQuery } from 'dexie';
 import { firstValueFrom, Subject, type Observable } from 'rxjs';
 import { Api, ApiProblem } from '../api';
 import { JournalDb, type AsideRow, type JournalRow } from './journal-db';
+import { underWay } from './under-way';
 
 /** An act that waits on this device. */
 export interface WaitingAct {
@@ -63,6 +64,7 @@ export class Journal {
   readonly refused: Observable<RefusedAct> = this.refusals.asObservable();
 
   constructor() {
+    for (const row of underWay.left()) this.put(row);
     globalThis.addEventListener('online', () => this.sendAll());
     // Other tabs write into the same database and send from it.
     liveQuery(() => this.db.acts.orderBy('order').toArray()).subscribe({
@@ -77,17 +79,29 @@ export class Journal {
 
   /** Writes an act down and sends it when it can be. It is shown as done from now on. */
   write(pen: string, act: Act): void {
-    this.rows.update((rows) => [...rows, { pen, act }]);
-    this.writing.add(act.id);
+    const row = { id: act.id, docketId: act.docketId, pen, act };
+    underWay.note(row);
+    this.put(row);
+  }
+
+  private put(row: JournalRow): void {
+    const { id, docketId, pen } = row;
+    const read = readAct(row.act);
+    // What cannot be read is told of once the database has it.
+    if (read.ok) this.rows.update((rows) => [...rows, { pen, act: read.value }]);
+    this.writing.add(id);
     void this.db.acts
-      .add({ id: act.id, docketId: act.docketId, pen, act })
-      .catch(() => {
-        this.unwritten.add(act.id);
+      .add(row)
+      .then(() => underWay.over(id))
+      .catch((problem: unknown) => {
+        // It stands there already: another tab, or this page before it was loaded anew, was faster.
+        if (problem instanceof Error && problem.name === 'ConstraintError') return underWay.over(id);
+        this.unwritten.add(id);
         this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE));
       })
       .finally(() => {
-        this.writing.delete(act.id);
-        void this.send(act.docketId);
+        this.writing.delete(id);
+        void this.send(docketId);
       });
   }
 
@@ -207,6 +221,7 @@ export class Journal {
   private async setAside(row: JournalRow, why: string): Promise<void> {
     const { id, docketId, act } = row;
     this.answered.add(id);
+    underWay.over(id);
     await this.db
       .transaction('rw', this.db.acts, this.db.aside, async () => {
         await this.db.aside.where({ id }).delete();
@@ -221,6 +236,7 @@ export class Journal {
 
   private async crossOut(id: string): Promise<void> {
     this.answered.add(id);
+    underWay.over(id);
     await this.db.acts
       .where({ id })
       .delete()
