@@ -28,6 +28,22 @@ export function run(command, args, { env = {}, stdio = 'inherit', cwd = ROOT } =
   });
 }
 
+/** The same with what it writes put aside, for what runs beside something else. */
+export async function runAside(command, args, { env = {}, cwd = ROOT } = {}) {
+  const child = spawn(command, args, {
+    cwd,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
+  });
+  const written = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => written.push(chunk));
+  const code = await new Promise((resolve, reject) => {
+    child.on('error', reject);
+    child.on('close', (ended, signal) => resolve(ended ?? (signal ? 1 : 0)));
+  });
+  return { code, written: Buffer.concat(written) };
+}
+
 /** Runs a Node program of node_modules/.bin by its file, so that no shell is between. */
 export function node(args, options) {
   return run(process.execPath, args, options);
