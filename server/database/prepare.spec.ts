@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { loadDemo } from '../demo/load-demo';
 import { newDatabase } from '../testing/harness';
+import { killedAfter } from '../testing/killed-after';
 import type { Database } from './database';
 import { alone, migrate, migrateAlone } from './prepare';
 
@@ -13,17 +14,6 @@ async function schemaOf(database: Database): Promise<string[]> {
     made.push(row['Create Table']!.replace(/,$/gm, '').split('\n').sort().join('\n'));
   }
   return made;
-}
-
-/** Lets a number of statements through, then none: as if the process had been killed there. */
-function killedAfter(statements: number): (database: Database) => Promise<void> {
-  return (database) => {
-    const client = database.client as { _query(...of: unknown[]): Promise<unknown> };
-    const through = client._query.bind(client);
-    let left = statements;
-    client._query = (...of) => (left-- > 0 ? through(...of) : Promise.reject(new Error('killed')));
-    return migrateAlone(database);
-  };
 }
 
 describe('preparing a database', () => {

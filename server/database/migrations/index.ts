@@ -30,6 +30,9 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0013-retired-charts', retired],
 ];
 
+/** Their names, oldest first. */
+export const MIGRATIONS: readonly string[] = ORDERED.map(([name]) => name);
+
 /**
  * Migrations as code of the bundle, so that a running server needs no folder of scripts.
  *
