@@ -19,6 +19,8 @@ const PARTS = {
   files: jasmine('files', 'contract', 'cli'),
   /** A handful of kills; `npm run torture` does hundreds. */
   torture: (env) => node(['tools/torture.mjs', '6', '3'], { env }),
+  /** What docs/operating.md says, done. */
+  operating: (env) => node(['tools/walk.mjs'], { env }),
   /** The scripts themselves, which are never bundled. */
   tools: (env) => runJasmine(['tools/lib/keeping.spec.mjs'], env),
   server: async (env) =>
@@ -102,7 +104,8 @@ try {
   const parts = chosen.length > 0 ? chosen : Object.keys(PARTS);
   // Debian's packages are installed by one at a time.
   if (parts.includes(BESIDE)) await debianProgram('chromium');
-  if (parts.includes('server') || parts.includes('torture')) await debianProgram('mariadbd');
+  if (parts.some((part) => ['server', 'torture', 'operating', 'e2e'].includes(part)))
+    await debianProgram('mariadbd');
   const beside = parts.includes(BESIDE) ? runPart(BESIDE) : null;
   for (const name of parts) {
     if (name === BESIDE) continue;
