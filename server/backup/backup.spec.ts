@@ -8,7 +8,7 @@ import { loadDemo } from '../demo/load-demo';
 import { alone, migrateAlone } from '../database/prepare';
 import { Harness, newDatabase } from '../testing/harness';
 import { Records, reading } from '../testing/records';
-import { backUp, backUpNightly, nameOfDay, restore, thinned } from './backup';
+import { backUp, backUpNightly, nameOfDay, openPatiently, restore, thinned } from './backup';
 import { countTables } from './dump';
 
 const SECRET = 'a passphrase for this spec';
@@ -55,6 +55,29 @@ describe('a backup', () => {
     } finally {
       await app.stop();
       await empty.drop();
+    }
+  }, 60_000);
+
+  it('takes away what a proof that was killed left, and nothing of one that is under way', async () => {
+    const app = await Harness.start();
+    const other = await newDatabase();
+    const [left, busy] = [`neat_measure_proof_1_${Date.now()}`, `neat_measure_proof_2_${Date.now()}`];
+    const proofs = async () => {
+      const [rows] = (await other.database.raw('show databases')) as [{ Database: string }[]];
+      return rows.map((row) => row.Database).filter((name) => [left, busy].includes(name));
+    };
+    const holder = openPatiently(other.url);
+    try {
+      for (const name of [left, busy]) await other.database.raw('create database ??', [name]);
+      await holder.raw('select get_lock(?, 0)', [busy]);
+      await backUp(app.url, file, SECRET, QUICK);
+      expect(await proofs()).toEqual([busy]);
+    } finally {
+      await holder.destroy();
+      await backUp(app.url, join(folder, 'two.backup'), SECRET, QUICK);
+      expect(await proofs()).toEqual([]);
+      await app.stop();
+      await other.drop();
     }
   }, 60_000);
 

@@ -44,7 +44,9 @@ async function prove(
   passphrase: string,
 ): Promise<DumpTables> {
   const scratch = new URL(owner);
-  const name = `neat_measure_proof_${process.pid}_${Date.now()}`;
+  await dropLeftProofs(database);
+  const name = `${PROOFS}${process.pid}_${Date.now()}`;
+  await holds(database, name);
   await database.raw(`create database ${name} character set utf8mb4`);
   scratch.pathname = `/${name}`;
   const proof = openPatiently(scratch.href);
@@ -58,6 +60,22 @@ async function prove(
     await proof.destroy();
     await database.raw(`drop database ${name}`);
   }
+}
+
+const PROOFS = 'neat_measure_proof_';
+
+/** Takes the name of a scratch database for this connection; it is free again when that ends, however it ends. */
+async function holds(database: Database, name: string): Promise<boolean> {
+  const [[row]] = (await database.raw('select get_lock(?, 0) as got', [name])) as [[{ got: number | null }]];
+  return row.got === 1;
+}
+
+/** Takes away what a proof that was killed left behind. */
+async function dropLeftProofs(database: Database): Promise<void> {
+  const [rows] = (await database.raw('show databases')) as [{ Database: string }[]];
+  for (const { Database: name } of rows)
+    if (name.startsWith(PROOFS) && (await holds(database, name)))
+      await database.raw(`drop database if exists ??`, [name]);
 }
 
 /** Puts a backup back into an empty database, and brings it up to this version. */
