@@ -1,13 +1,12 @@
 // npm test: everything, from a fresh clone. `npm test core server` runs only the parts named.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildChanged, bundleSpecs } from './lib/build.mjs';
+import { bundleSpecs } from './lib/build.mjs';
+import { demoServer } from './lib/demo-server.mjs';
 import { debianProgram, npmPackages } from './lib/install.mjs';
-import { waysInto } from './lib/database.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { BUILD, DATA, ROOT } from './lib/paths.mjs';
 import { node, runAside, say } from './lib/run.mjs';
-import { startServer } from './lib/serve.mjs';
 
 await npmPackages();
 mkdirSync(BUILD, { recursive: true });
@@ -69,19 +68,10 @@ async function database() {
 /** The real interface against the built application on a database of its own. */
 async function e2e(env) {
   const chromium = await debianProgram('chromium');
-  await buildChanged();
-  const ways = waysInto(await database());
-  const server = await startServer({
-    DATABASE_URL: ways.url,
-    DATABASE_OWNER_URL: ways.owner,
-    PORT: '0',
-    WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
-    DEMO_FOLDER: join(ROOT, 'demo'),
-    LOG_LEVEL: 'error',
-  });
+  const server = await demoServer('e2e');
   const code = await node(
     ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'],
-    { env: { ...env, CHROMIUM: chromium, E2E_URL: `http://127.0.0.1:${server.port}` } },
+    { env: { ...env, CHROMIUM: chromium, E2E_URL: server.base } },
   );
   await server.stop();
   return code;

@@ -1,14 +1,10 @@
 import { fork } from 'node:child_process';
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { buildChanged } from '../build.mjs';
 import { docketIds, reading, signIn } from '../client.mjs';
-import { waysInto } from '../database.mjs';
-import { startMariadb } from '../mariadb.mjs';
-import { DATA, ROOT } from '../paths.mjs';
+import { demoServer } from '../demo-server.mjs';
+import { ROOT } from '../paths.mjs';
 import { say } from '../run.mjs';
-import { startServer } from '../serve.mjs';
 
 const FITTERS = 200;
 const EACH = 25;
@@ -19,17 +15,8 @@ const RUNS = 3;
  * insert, in turns. Prints the ratio of throughputs, and how long the slowest wait.
  */
 export async function measureLoad() {
-  await buildChanged('server');
-  const folder = join(DATA, `load-${process.pid}`);
-  const mariadb = await startMariadb(folder);
-  const ways = waysInto(mariadb);
-  const server = await startServer({
-    DATABASE_URL: ways.url,
-    DATABASE_OWNER_URL: ways.owner,
-    PORT: '0',
-    DEMO_FOLDER: join(ROOT, 'demo'),
-    LOG_LEVEL: 'error',
-  });
+  const server = await demoServer('load', 'server');
+  const { ways, base } = server;
   const bare = fork(join(ROOT, 'tools/lib/load/bare-server.mjs'), {
     env: { ...process.env, DATABASE_URL: ways.owner, NODE_ENV: 'production' },
   });
@@ -41,7 +28,6 @@ export async function measureLoad() {
       fitters.send({ fitters: FITTERS, each: EACH, ...task });
     });
   try {
-    const base = `http://127.0.0.1:${server.port}`;
     const signedIn = await signIn(base);
     const dockets = await docketIds(base, signedIn.cookie);
     const database = (await import('knex')).default({ client: 'mysql2', connection: ways.owner });
@@ -86,8 +72,6 @@ export async function measureLoad() {
     fitters.disconnect();
     bare.disconnect();
     await server.stop();
-    await mariadb.stop();
-    rmSync(folder, { recursive: true, force: true });
   }
 }
 
