@@ -59,7 +59,10 @@ export const auditQuerySchema = z.object({
   kind: z.enum(AUDIT_KINDS).optional(),
   by: idSchema.optional(),
   wearer: idSchema.optional(),
-  about: z.string().max(40).optional(),
+  about: z
+    .string()
+    .regex(/^[!-~]{1,40}$/)
+    .optional(),
   since: instantSchema.optional(),
   until: instantSchema.optional(),
   from: z.coerce.number().int().min(0).max(10_000_000).default(0),

@@ -212,6 +212,8 @@ describe('a person', () => {
       const { items } = auditPageSchema.parse((await app.get(`${PATHS.audit}?wearer=${wearerId}`)).body);
       expect(items.find(({ kind }) => kind === 'wearer-kept')!.erased).toBeTrue();
       expect((await app.get(`${PATHS.audit}?about=${wearerId}&kind=wearer-erased`)).body.total).toBe(1);
+      const odd = await app.get(`${PATHS.audit}?about=${encodeURIComponent('½')}`);
+      expect(odd.status).withContext('letters that no id has').toBe(400);
       await sealAudit(app.database, -1);
       expect((await checkAudit(app.database)).broken).toEqual([]);
     });

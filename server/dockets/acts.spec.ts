@@ -225,6 +225,14 @@ describe('the route of acts', () => {
     expect(answers.flatMap(said).sort()).toEqual(['decided-meanwhile', 'kept']);
   });
 
+  it('refuses the name of a protocol that is none, in whatever letters', async () => {
+    const { id } = await records.docket();
+    for (const protocolId of ['漢字', '½', 'constructor', 'x'.repeat(41), '']) {
+      const answers = await send([act(id, { kind: 'protocol-asked', protocolId })]);
+      expect(said(answers)).withContext(protocolId).not.toEqual(['kept']);
+    }
+  });
+
   it('costs a reading one statement', async () => {
     const { id } = await records.docket();
     await send([act(id, reading('chest-girth', '98'))]);

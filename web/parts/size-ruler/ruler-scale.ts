@@ -104,3 +104,45 @@ function ticksBetween(low: number, high: number, unit: WorkingUnit): Length[] {
   for (let at = Math.ceil(low / step) * step; at <= high; at += step) ticks.push(at as Length);
   return ticks;
 }
+
+/** How a label stands: within its size if it fits there, over its size at any rate, or to one side of its edge. */
+export type Label = 'if-it-fits' | 'always' | 'to-the-left' | 'to-the-right';
+
+/** The width a ruler has at least, and what a label takes of it, in pixels of 13 px type. */
+const LEAST_WIDTH = 220;
+const LETTER = 7.6;
+const BESIDE = 8;
+
+/**
+ * Which labels stand whatever their sizes are wide: those still in the running, and of the others so
+ * many that none runs into another on the narrowest ruler. Two neighbours in the running that are too
+ * narrow for theirs lean away from each other.
+ */
+export function labelsOf(segments: readonly Segment[], candidates: readonly string[]): readonly Label[] {
+  const wide = ({ size }: Segment) => ((size.length * LETTER + BESIDE) / LEAST_WIDTH) * 100;
+  const middle = ({ start, width }: Segment) => start + width / 2;
+  const labels: Label[] = segments.map(() => 'if-it-fits');
+  const standing: { readonly from: number; readonly to: number }[] = [];
+  const stand = (at: number, label: Label, from: number) => {
+    labels[at] = label;
+    standing.push({ from, to: from + wide(segments[at]!) });
+  };
+  const chosen = segments.flatMap(({ size }, at) => (candidates.includes(size) ? [at] : []));
+  const crowded = chosen.length === 2 && chosen[1] === chosen[0]! + 1 && chosen.some((at) => narrow(segments[at]!));
+  for (const [order, at] of chosen.entries()) {
+    const segment = segments[at]!;
+    if (crowded && order === 0) stand(at, 'to-the-left', segment.start + segment.width - wide(segment));
+    else if (crowded) stand(at, 'to-the-right', segment.start);
+    else stand(at, 'always', middle(segment) - wide(segment) / 2);
+  }
+  segments.forEach((segment, at) => {
+    const from = middle(segment) - wide(segment) / 2;
+    const free = standing.every((one) => one.to <= from || one.from >= from + wide(segment));
+    if (labels[at] === 'if-it-fits' && narrow(segment) && free) stand(at, 'always', from);
+  });
+  return labels;
+
+  function narrow(segment: Segment): boolean {
+    return segment.width < wide(segment);
+  }
+}

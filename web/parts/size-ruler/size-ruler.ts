@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { formatLength, type Interval, type WorkingUnit } from '@neat-measure/core';
-import { layOut, type MarkedReading } from './ruler-scale';
+import { labelsOf, layOut, type MarkedReading } from './ruler-scale';
 
 /**
  * The size ruler: one measurement's sizes to scale, gaps left bare, overlaps drawn doubled,
@@ -28,6 +28,8 @@ export class SizeRuler {
   protected readonly scale = computed(() =>
     layOut(this.sizes(), this.intervals(), this.reading(), this.unit()),
   );
+
+  protected readonly labels = computed(() => labelsOf(this.scale().segments, this.candidates()));
 
   protected readonly spoken = computed(() => {
     const reading = this.reading();
