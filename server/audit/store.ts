@@ -2,6 +2,7 @@ import type { AuditKind, AuditEntry, AuditQuery, Page } from '@neat-measure/cont
 import { PAGE } from '@neat-measure/contract';
 import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto';
 import type { Database } from '../database/database';
+import { allOrNothing } from '../database/all-or-nothing';
 
 /** Something that happened, to be noted. */
 export interface Noted {
@@ -52,7 +53,7 @@ export function noted<Value>(
   work: (transaction: Database) => Promise<Value>,
   what: (value: Value) => Noted | null,
 ): Promise<Value> {
-  return database.transaction(async (transaction) => {
+  return allOrNothing(database, async (transaction) => {
     const value = await work(transaction);
     const one = what(value);
     if (one !== null) await note(transaction, one);

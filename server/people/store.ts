@@ -9,6 +9,7 @@ import {
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
 import { saveVersioned, type SavedVersion } from '../database/save-versioned';
+import { allOrNothing } from '../database/all-or-nothing';
 import { isDuplicate } from '../database/trouble';
 
 /** Somebody who may sign in, with what proves who they are. */
@@ -89,7 +90,7 @@ export async function addAccount(database: Database, account: NewAccount): Promi
 
 /** Adds the first account of all; `late` when there is one. */
 export function addFirstAccount(database: Database, account: NewAccount): Promise<'added' | 'late'> {
-  return database.transaction(async (transaction) => {
+  return allOrNothing(database, async (transaction): Promise<'added' | 'late'> => {
     // Two who are first at once: the row of settings is there once, and whoever has it goes before.
     await transaction('settings').insert({ id: 1, body: '{}', version: 0 }).onConflict('id').ignore();
     await transaction('settings').where({ id: 1 }).forUpdate().first('id');
@@ -161,7 +162,7 @@ export async function savePerson(
   },
 ): Promise<SavedVersion | 'name-taken' | 'last-administrator'> {
   try {
-    return await database.transaction(async (transaction) => {
+    return await allOrNothing(database, async (transaction) => {
       // Two administrators who each take the other's role at once are one after the other.
       const administrators = await transaction('fitters')
         .where({ role: 'administrator', active: 1 })

@@ -83,6 +83,18 @@ describe('the habits of the house', () => {
       .toEqual([]);
   });
 
+  it('are settled by many at once, each after the other or told to look again', async () => {
+    const now = await settings();
+    const answers = await Promise.all(
+      Array.from({ length: 30 }, (_, at) =>
+        app.put(PATHS.settings, { ...now, habits: { ...now.habits, edgePercent: 11 + at } }),
+      ),
+    );
+    const statuses = answers.map(({ status }) => status).sort();
+    expect(statuses).toEqual([200, ...Array.from({ length: 29 }, () => 409)]);
+    expect((await settings()).habits.version).toBe(1);
+  });
+
   it('are written into the log with what was before', async () => {
     await settle({ edgePercent: 20 });
     const { items } = (await app.get(`${PATHS.audit}?kind=settings-kept`)).body;

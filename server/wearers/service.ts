@@ -1,6 +1,7 @@
 import type { WearerSave } from '@neat-measure/contract';
 import { note } from '../audit/store';
 import type { Database } from '../database/database';
+import { allOrNothing } from '../database/all-or-nothing';
 import type { SavedVersion } from '../database/save-versioned';
 import { findWearer, saveWearer } from './store';
 
@@ -11,7 +12,7 @@ export function keepWearer(
   save: WearerSave,
   by: string,
 ): Promise<SavedVersion> {
-  return database.transaction(async (transaction) => {
+  return allOrNothing(database, async (transaction) => {
     const before = await findWearer(transaction, id);
     const saved = await saveWearer(transaction, id, save);
     if (saved === 'saved')
