@@ -1,5 +1,5 @@
 import { cm, compileChart, importCsv, inches, onlyPart, sheetAround } from '@neat-measure/core';
-import { layOut } from './ruler-scale';
+import { labelsOf, layOut } from './ruler-scale';
 
 const column = (csv: string) => {
   const part = importCsv(csv);
@@ -58,5 +58,33 @@ describe('layOut', () => {
     const { sizes, intervals } = column('size,chest-girth (in)\nS,34-37\nM,38-41\nL,42-45');
     const { ticks } = layOut(sizes, intervals, { value: inches(40), standardError: 7_000 }, 'in');
     expect(ticks.map(({ label }) => label)).toEqual(['34', '36', '38', '40', '42', '44']);
+  });
+});
+
+describe('labelsOf', () => {
+  const many = (count: number) =>
+    Array.from({ length: count }, (_, at) => ({
+      size: String(240 + at * 5),
+      start: (at * 100) / count,
+      width: 100 / count,
+      lane: 0,
+      openStart: false,
+      openEnd: false,
+    }));
+
+  it('stand within their sizes where there is room', () => {
+    expect(labelsOf(many(4), [])).toEqual(['if-it-fits', 'if-it-fits', 'if-it-fits', 'if-it-fits']);
+  });
+
+  it('thin out where there is none, and never run into each other', () => {
+    const labels = labelsOf(many(20), []);
+    expect(labels.slice(0, 6)).toEqual(['always', 'hidden', 'hidden', 'always', 'hidden', 'hidden']);
+  });
+
+  it('always stand for what is in the running, and make room about it', () => {
+    const labels = labelsOf(many(20), ['290']);
+    expect(labels.slice(8, 13)).toEqual(['hidden', 'hidden', 'always', 'hidden', 'hidden']);
+    const two = labelsOf(many(20), ['290', '295']);
+    expect(two.slice(8, 14)).toEqual(['hidden', 'hidden', 'to-the-left', 'to-the-right', 'hidden', 'hidden']);
   });
 });

@@ -105,13 +105,13 @@ function ticksBetween(low: number, high: number, unit: WorkingUnit): Length[] {
   return ticks;
 }
 
-/** How a label stands: within its size if it fits there, over its size at any rate, or to one side of its edge. */
-export type Label = 'if-it-fits' | 'always' | 'to-the-left' | 'to-the-right';
+/** How a label stands: within its size where there is room, over it whatever its width, leaning off its edge, or not at all. */
+export type Label = 'if-it-fits' | 'always' | 'to-the-left' | 'to-the-right' | 'hidden';
 
 /** The width a ruler has at least, and what a label takes of it, in pixels of 13 px type. */
-const LEAST_WIDTH = 220;
-const LETTER = 7.6;
-const BESIDE = 8;
+const LEAST_WIDTH = 210;
+const LETTER = 7.8;
+const BESIDE = 5;
 
 /**
  * Which labels stand whatever their sizes are wide: those still in the running, and of the others so
@@ -120,29 +120,32 @@ const BESIDE = 8;
  */
 export function labelsOf(segments: readonly Segment[], candidates: readonly string[]): readonly Label[] {
   const wide = ({ size }: Segment) => ((size.length * LETTER + BESIDE) / LEAST_WIDTH) * 100;
-  const middle = ({ start, width }: Segment) => start + width / 2;
-  const labels: Label[] = segments.map(() => 'if-it-fits');
-  const standing: { readonly from: number; readonly to: number }[] = [];
+  const centred = (segment: Segment) => segment.start + (segment.width - wide(segment)) / 2;
+  const isNarrow = (segment: Segment) => segment.width < wide(segment);
+  const labels: Label[] = segments.map(() => 'hidden');
+  const standing: { readonly from: number; readonly to: number; readonly lane: number }[] = [];
   const stand = (at: number, label: Label, from: number) => {
     labels[at] = label;
-    standing.push({ from, to: from + wide(segments[at]!) });
+    const { lane } = segments[at]!;
+    standing.push({ from, to: from + wide(segments[at]!), lane });
   };
   const chosen = segments.flatMap(({ size }, at) => (candidates.includes(size) ? [at] : []));
-  const crowded = chosen.length === 2 && chosen[1] === chosen[0]! + 1 && chosen.some((at) => narrow(segments[at]!));
-  for (const [order, at] of chosen.entries()) {
+  const [one, next] = chosen;
+  const crowded = chosen.length === 2 && next === one! + 1 && chosen.some((at) => isNarrow(segments[at]!));
+  for (const at of chosen) {
     const segment = segments[at]!;
-    if (crowded && order === 0) stand(at, 'to-the-left', segment.start + segment.width - wide(segment));
-    else if (crowded) stand(at, 'to-the-right', segment.start);
-    else stand(at, 'always', middle(segment) - wide(segment) / 2);
+    if (!crowded) stand(at, 'always', centred(segment));
+    else if (at === one) stand(at, 'to-the-left', segment.start + segment.width - wide(segment));
+    else stand(at, 'to-the-right', segment.start);
   }
   segments.forEach((segment, at) => {
-    const from = middle(segment) - wide(segment) / 2;
-    const free = standing.every((one) => one.to <= from || one.from >= from + wide(segment));
-    if (labels[at] === 'if-it-fits' && narrow(segment) && free) stand(at, 'always', from);
+    if (labels[at] !== 'hidden') return;
+    const from = centred(segment);
+    const to = from + wide(segment);
+    const free = standing.every(
+      (other) => other.to <= from || other.from >= to || other.lane !== segment.lane,
+    );
+    if (free) stand(at, isNarrow(segment) ? 'always' : 'if-it-fits', from);
   });
   return labels;
-
-  function narrow(segment: Segment): boolean {
-    return segment.width < wide(segment);
-  }
 }

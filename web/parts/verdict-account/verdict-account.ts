@@ -17,6 +17,8 @@ import { rulersOf } from './verdict-view';
 
 /** So many labels are told with their chances; the rest are unlikely. */
 const LABELS_SHOWN = 4;
+/** And so many sizes of a part. */
+const ODDS_SHOWN = 2;
 
 /**
  * The whole account of a verdict: the reason, the rulers, how sure the tape is, what would
@@ -35,18 +37,29 @@ export class VerdictAccount {
   readonly unit = input.required<WorkingUnit>();
 
   protected readonly says = computed(() => sayReason(this.verdict(), this.unit()));
-  protected readonly rulers = computed(() => rulersOf(this.sheet(), this.verdict()));
-  protected readonly several = computed(() => this.verdict().parts.length > 1);
+  private readonly several = computed(() => this.verdict().parts.length > 1);
 
-  /** Parts of which more than one size is likely, the chances in words. */
-  protected readonly odds = computed(() =>
-    this.verdict()
-      .parts.filter(({ odds }) => odds.length > 1)
-      .map(({ name, odds }) => ({
-        name,
-        chances: odds.map(({ size, chance }) => ({ size: size ?? 'none', words: sayChance(chance) })),
-      })),
-  );
+  /** The rulers part by part; beside the first of a part what it came to, and how sure the tape is of it. */
+  protected readonly rows = computed(() => {
+    const rulers = rulersOf(this.sheet(), this.verdict());
+    return rulers.map((ruler, at) => {
+      const first = rulers[at - 1]?.partCode !== ruler.partCode;
+      const { odds = [] } = this.verdict().parts.find(({ part }) => part === ruler.partCode) ?? {};
+      return {
+        ruler,
+        first,
+        name: this.several() && first ? ruler.part : ruler.name,
+        from: this.several() && first && ruler.part !== ruler.name ? ruler.name : '',
+        size: this.several() ? (this.verdict().sizes[ruler.partCode] ?? '–') : '',
+        odds:
+          odds.length < 2
+            ? []
+            : odds
+                .slice(0, ODDS_SHOWN)
+                .map(({ size, chance }) => ({ size: size ?? 'none', words: sayChance(chance) })),
+      };
+    });
+  });
 
   /** The chances of whole labels, where more than one is likely and a part's chances do not say it already. */
   protected readonly labels = computed(() =>

@@ -13,6 +13,7 @@ import {
 /** One ruler of a garment: a measurement, or something derived, on the sizes of its part. */
 export interface RulerRow {
   readonly key: string;
+  readonly partCode: string;
   /** The part's name, where the garment has several. */
   readonly part: string;
   readonly code: ColumnCode;
@@ -37,6 +38,7 @@ export function rulersOf(sheet: ChartSheet, verdict: GarmentVerdict): RulerRow[]
     const [first, end] = windowOf(part.sizes, candidates);
     return part.deciding.map((column) => ({
       key: `${part.code} ${column.code}`,
+      partCode: part.code,
       part: sheet.parts.length === 1 ? '' : part.name,
       code: column.code,
       name: column.name,

@@ -16,6 +16,7 @@ import { measurement, STANCE_ASKS } from '@neat-measure/core';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
 import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { DecidePanel } from './deciding/decide-panel';
+import { DecidingStore } from './deciding/deciding-store';
 import { DocketStore } from './docket-store';
 import { GarmentCards } from './garment-cards';
 import { handleKey, listedKeys, notOnButton, type KeyCommand } from './keys';
@@ -32,7 +33,7 @@ import { TapeStrip } from './measuring/tape-strip';
 @Component({
   selector: 'nm-bench',
   imports: [BodyFigure, PreparePanel, StancePanel, ReadingPanel, DecidePanel, GarmentCards, TapeStrip],
-  providers: [DocketStore, CursorStore, EntryStore, ForesightService, ForesightStore],
+  providers: [DocketStore, CursorStore, DecidingStore, EntryStore, ForesightService, ForesightStore],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
   host: { '(document:keydown)': 'onKey($event)' },

@@ -10,10 +10,12 @@ import {
   type DecisionOutcome,
   type JudgedGarment,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../data/unit-service';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { rulersOf, shortOutcome } from '../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
+import { DecidingStore } from './deciding/deciding-store';
 import { DocketStore } from './docket-store';
 import { CursorStore } from './measuring/cursor-store';
 import { ForesightStore } from './measuring/foresight-store';
@@ -31,7 +33,7 @@ const DECIDED_WORDS: Readonly<Record<DecisionOutcome, string>> = {
 /** Every garment on the docket, narrowing as the readings come in. */
 @Component({
   selector: 'nm-garment-cards',
-  imports: [SizeRuler, VerdictGlyph],
+  imports: [NzButtonModule, SizeRuler, VerdictGlyph],
   templateUrl: './garment-cards.html',
   styleUrl: './garment-cards.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -41,9 +43,12 @@ export class GarmentCards {
   protected readonly cursor = inject(CursorStore);
   protected readonly units = inject(UnitService);
   protected readonly foresight = inject(ForesightStore);
+  protected readonly desk = inject(DecidingStore);
   /** The garment being decided, or `null` while measuring. */
   readonly deciding = input<number | null>(null);
   readonly chosen = output<number>();
+  /** Everything that is settled was accepted. */
+  readonly accepted = output<void>();
 
   protected readonly cards = computed(() =>
     this.store.garments().map((garment) => {
@@ -63,6 +68,11 @@ export class GarmentCards {
       };
     }),
   );
+
+  protected acceptSettled(): void {
+    this.desk.acceptSettled();
+    this.accepted.emit();
+  }
 
   protected readonly heading = computed(() => {
     const [garments, protocols] = [this.store.garments().length, this.store.protocols().length];

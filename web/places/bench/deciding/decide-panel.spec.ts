@@ -7,6 +7,7 @@ import { DocketStore } from '../docket-store';
 import { handleKey } from '../keys';
 import { CursorStore } from '../measuring/cursor-store';
 import { DecidePanel } from './decide-panel';
+import { DecidingStore } from './deciding-store';
 
 describe('DecidePanel', () => {
   beforeEach(forgetDevice);
@@ -14,7 +15,7 @@ describe('DecidePanel', () => {
 
   /** Deciding the coat for somebody of whom chest and waist were each read twice, in cm. */
   function decide(chest: string, waist: string) {
-    const wire = new Wire([DocketStore, CursorStore]);
+    const wire = new Wire([DocketStore, CursorStore, DecidingStore]);
     const readings = [
       readingOf('chest-girth', chest),
       readingOf('chest-girth', chest),

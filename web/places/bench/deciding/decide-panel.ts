@@ -10,6 +10,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import type { Chart } from '@neat-measure/contract';
 import {
   acceptable,
@@ -22,22 +23,23 @@ import {
   isClosing,
   madeToMeasureNeeds,
   PREFERENCE_WORDS,
-  readingIdsBehind,
   RULE_WORDS,
   sayNeeds,
   saySuspicion,
   VERDICT_WORDS,
   type FitPreference,
-  type Doing,
   type HouseRule,
   type JudgedGarment,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { VerdictAccount } from '../../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
 import { notOnButton, type KeyCommand } from '../keys';
 import { CursorStore } from '../measuring/cursor-store';
+import { DecidingStore, type Choice } from './deciding-store';
 import { SizeChoice, type ChosenSizes } from './size-choice';
 
 const OUTCOME_WORDS = {
@@ -50,13 +52,14 @@ const OUTCOME_WORDS = {
 /** Deciding one garment: the verdict at its largest, the proposal to accept, or what is done instead. */
 @Component({
   selector: 'nm-decide-panel',
-  imports: [SizeChoice, VerdictAccount, VerdictGlyph],
+  imports: [FormsModule, NzButtonModule, NzSelectModule, SizeChoice, VerdictAccount, VerdictGlyph],
   templateUrl: './decide-panel.html',
   styleUrl: './decide-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DecidePanel {
   protected readonly store = inject(DocketStore);
+  protected readonly desk = inject(DecidingStore);
   protected readonly cursor = inject(CursorStore);
   protected readonly units = inject(UnitService);
   readonly garment = input.required<JudgedGarment<Chart>>();
@@ -68,6 +71,8 @@ export class DecidePanel {
   /** What the choice of another size starts from, while one is being chosen. */
   protected readonly choosing = signal<Readonly<Record<string, string>> | null>(null);
 
+  /** A label of more letters stands above and is not said again on the act that takes it. */
+  protected readonly LONG = 8;
   protected readonly sheet = computed(() => this.garment().chart.sheet);
   protected readonly verdict = computed(() => this.garment().verdict);
   protected readonly word = computed(() => VERDICT_WORDS[this.verdict().verdict]);
@@ -113,20 +118,21 @@ export class DecidePanel {
     return `It was decided when the proposal was ${was}; by what stands now it is ${verdict.proposed ?? 'no size'}.`;
   });
 
-  protected readonly rules = HOUSE_RULES.map((value) => ({ value, words: RULE_WORDS[value] }));
-  protected readonly preferences = FIT_PREFERENCES.map((value) => ({
-    value,
-    words: PREFERENCE_WORDS[value],
-  }));
+  protected readonly rules = computed(() => [
+    { value: '', label: this.usualRule() },
+    ...HOUSE_RULES.map((value) => ({ value, label: RULE_WORDS[value] })),
+  ]);
+  protected readonly preferences = computed(() => [
+    { value: '', label: `${this.docketPreference()} (docket)` },
+    ...FIT_PREFERENCES.map((value) => ({ value, label: PREFERENCE_WORDS[value] })),
+  ]);
 
   /** What holds unless another rule is chosen for this garment. */
-  protected readonly usualRule = computed(() => {
+  private readonly usualRule = computed(() => {
     const house = houseRuleFor(this.store.shelf().habits, this.sheet());
-    return house === undefined
-      ? `the chart’s: ${RULE_WORDS[this.sheet().rule]}`
-      : `the house’s: ${RULE_WORDS[house]}`;
+    return house === undefined ? `${RULE_WORDS[this.sheet().rule]} (chart)` : `${RULE_WORDS[house]} (house)`;
   });
-  protected readonly docketPreference = computed(
+  private readonly docketPreference = computed(
     () => PREFERENCE_WORDS[this.store.docket()?.preference ?? 'regular'],
   );
 
@@ -153,6 +159,18 @@ export class DecidePanel {
         does: 'accept the proposal; with all decided, the next wearer',
         when: notOnButton,
         run: () => this.enter(),
+      },
+      {
+        keys: ['a'],
+        does: 'accept every garment that is settled',
+        when: () => this.desk.settled().length > 0,
+        run: () => this.acceptSettled(),
+      },
+      {
+        keys: ['u'],
+        does: 'take back what was accepted together',
+        when: () => this.desk.undoable().length > 0,
+        run: () => this.desk.undo(),
       },
       { keys: ['o'], does: 'another size', run: () => this.choose(this.instead()) },
       {
@@ -191,27 +209,14 @@ export class DecidePanel {
     if (this.acceptable() !== null) this.decide({ outcome: 'accepted', sizes: this.verdict().sizes });
   }
 
-  /** Decides the garment on the readings that stand. */
-  private decide(
-    choice: Pick<Extract<Doing, { kind: 'garment-decided' }>, 'outcome'> & {
-      readonly sizes?: Readonly<Record<string, string>>;
-      readonly reason?: string;
-    },
-  ): void {
-    const { chart, decision } = this.garment();
-    const { outcome, sizes = {}, reason = null } = choice;
-    const decided = this.store.does({
-      kind: 'garment-decided',
-      chartId: chart.id,
-      outcome,
-      sizes: { ...sizes },
-      reason,
-      readingIds: readingIdsBehind(this.store.docket()!, chart.sheet),
-      after: decision?.id ?? null,
-      habits: this.store.shelf().habits.version,
-      found: null,
-    });
-    if (decided) this.decided.emit();
+  private decide(choice: Choice): void {
+    if (this.desk.decide(this.garment(), choice)) this.decided.emit();
+  }
+
+  /** Accepts everything that is settled, and goes to the next garment that is not. */
+  protected acceptSettled(): void {
+    this.desk.acceptSettled();
+    this.decided.emit();
   }
 
   protected choose(start: Readonly<Record<string, string>>): void {

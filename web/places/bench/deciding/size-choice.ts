@@ -10,7 +10,9 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { isMade, labelOf, type ChartSheet } from '@neat-measure/core';
+import { isMade, labelOf, sayChance, type ChartSheet, type GarmentVerdict } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
 
 /** Reasons to hand over another size, as fitters give them. */
 const REASONS = [
@@ -21,6 +23,9 @@ const REASONS = [
   'Nothing else on the shelf',
 ] as const;
 
+/** So many sizes of a part stand side by side. */
+const NEAR = 5;
+
 /** Sizes chosen in the place of the proposal, and why. */
 export interface ChosenSizes {
   readonly sizes: Readonly<Record<string, string>>;
@@ -30,21 +35,25 @@ export interface ChosenSizes {
 /** Another size: one a part, and the reason for it, from a short list or in words. */
 @Component({
   selector: 'nm-size-choice',
+  imports: [NzButtonModule, NzInputModule],
   template: `
     <div class="choice" role="group" aria-label="Another size" (keydown)="onKey($event)">
-      @for (part of sheet().parts; track part.code) {
+      @for (row of rows(); track row.code) {
         <fieldset>
-          <legend>{{ sheet().parts.length === 1 ? 'Size' : part.name }}</legend>
-          @for (size of part.sizes; track size) {
-            <label class="chip"
-              ><input
-                type="radio"
-                [name]="part.code"
-                [value]="size"
-                [checked]="sizes()[part.code] === size"
-                (change)="choose(part.code, size)"
-              />{{ size }}</label
-            >
+          <legend>{{ row.name }}</legend>
+          @for (one of row.near; track one.size) {
+            <span class="near">
+              <label class="chip"
+                ><input
+                  type="radio"
+                  [name]="row.code"
+                  [value]="one.size"
+                  [checked]="sizes()[row.code] === one.size"
+                  (change)="choose(row.code, one.size)"
+                />{{ one.size }}</label
+              >
+              <small>{{ one.says }}</small>
+            </span>
           }
         </fieldset>
       }
@@ -58,6 +67,7 @@ export interface ChosenSizes {
           >
         }
         <input
+          nz-input
           class="words"
           type="text"
           aria-label="Reason in your own words"
@@ -73,12 +83,14 @@ export interface ChosenSizes {
       @if (fault()) {
         <p class="fault" role="alert">{{ fault() }}</p>
       }
-      <div class="acts">
-        <button type="button" class="primary" (click)="take()">
+      <p class="do">
+        <button nz-button nzType="primary" nzSize="large" type="button" (click)="take()">
           <kbd>Enter</kbd> Hand over {{ label() }}
         </button>
-        <button type="button" (click)="kept.emit()"><kbd>Esc</kbd> Keep the proposal</button>
-      </div>
+        <button nz-button nzType="text" type="button" (click)="kept.emit()">
+          <kbd>Esc</kbd> Keep the proposal
+        </button>
+      </p>
     </div>
   `,
   styleUrl: './choice.less',
@@ -86,6 +98,7 @@ export interface ChosenSizes {
 })
 export class SizeChoice {
   readonly sheet = input.required<ChartSheet>();
+  readonly verdict = input.required<GarmentVerdict>();
   /** What is ticked to begin with. */
   readonly start = input.required<Readonly<Record<string, string>>>();
   readonly startReason = input('');
@@ -98,6 +111,30 @@ export class SizeChoice {
   protected readonly fault = signal('');
   protected readonly label = computed(() => labelOf(this.sheet(), this.sizes()));
   protected readonly unmade = computed(() => this.label() !== null && !isMade(this.sheet(), this.sizes()));
+
+  /**
+   * Each part with the sizes beside the one that is chosen, in their order, and what the tape and the
+   * maker say of each. Choosing one brings the next ones beside it.
+   */
+  protected readonly rows = computed(() => {
+    const { parts } = this.sheet();
+    return parts.map(({ code, name, sizes }) => {
+      const chances = this.verdict().parts.find(({ part }) => part === code)?.odds ?? [];
+      const at = Math.max(0, sizes.indexOf(this.sizes()[code] ?? this.verdict().sizes[code] ?? ''));
+      const from = Math.max(0, Math.min(at - Math.floor(NEAR / 2), sizes.length - NEAR));
+      const says = (size: string) => {
+        const changed = { ...this.sizes(), [code]: size };
+        if (labelOf(this.sheet(), changed) !== null && !isMade(this.sheet(), changed)) return 'not made';
+        const chance = chances.find((one) => one.size === size)?.chance;
+        return chance === undefined || chances.length < 2 ? '' : sayChance(chance);
+      };
+      return {
+        code,
+        name: parts.length === 1 ? 'Size' : name,
+        near: sizes.slice(from, from + NEAR).map((size) => ({ size, says: says(size) })),
+      };
+    });
+  });
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef);
