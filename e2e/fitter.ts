@@ -97,6 +97,6 @@ export async function takeReadings(page: Page, ...readings: readonly string[]): 
 
 /** Chooses from a list of the library's: the field itself opens it, what it shows lies over it. */
 export async function chooseFrom(page: Page, label: string, option: string | RegExp): Promise<void> {
-  await page.getByLabel(label, { exact: true }).click({ force: true });
-  await page.locator('.ant-select-dropdown').getByText(option).click();
+  await page.locator('nz-select', { has: page.getByLabel(label, { exact: true }) }).click();
+  await page.locator('nz-option-item').filter({ hasText: option }).click();
 }
