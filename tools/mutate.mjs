@@ -94,6 +94,23 @@ const THE_SAME = [
   // A last round of nobody; who shares a walk; a place that nobody holds is never open.
   ['group/part-coverage.ts', /from < bodies/],
   ['group/walk.ts', /chart\.codes\]\.sort|one === null \|\|/],
+  // Just as rare as what is asked about; an iteration that converges long before its end.
+  ['capture/likelihood.ts', /chance >= RARE|!withinLimits\(one\.code, meant\)/],
+  ['capture/normal.ts', /round < 20/],
+  // Nothing lies before the first point, and nothing of nothing is nothing.
+  ['match/kernel/axis.ts', /place === 0/],
+  ['match/kernel/part-table.ts', /size < 0 \? -1/],
+  // Whether a few lengths stand for a whole stretch is asked for speed; so is what is plain.
+  ['match/kernel/part-run.ts', /placer\.differs/],
+  ['match/odds/edge.ts', /!plain \|\| part\.goesByAnother/],
+  // Of two just as near either will do; no suspect goes by another name; a part is never unmade.
+  ['match/judge-part.ts', /room\(one\) < room|unmet\?\.readings \?\? \[\]\)\]\)/],
+  [
+    'match/judge.ts',
+    /label === null \|\| isMade\(sheet, sizes\)|rank\(worst\.verdict\) <|value\.value === null \? value/,
+  ],
+  // Nothing comes of nothing: what a step rests on is asked about with it or without it.
+  ['chart/arithmetic/compile-arithmetic.ts', /reached\.has\(out\)/],
   // A column's own unit has been found not to fit.
   ['chart/rules/columns.ts', /unit !== column\.unit/],
 ];

@@ -63,6 +63,8 @@ describe('readReading', () => {
       return read.ok || read.problem.code !== 'impossible' ? null : read.problem.offers.length;
     };
     expect([offers('38'), offers('38 cm')]).toEqual([1, 0]);
+    const heavy = readReading('900', 'weight', 'kg');
+    expect(!heavy.ok && heavy.problem.code === 'impossible' && heavy.problem.offers).toEqual([]);
   });
 
   it('takes a number in the docket’s unit, and one that names its own', () => {
@@ -103,6 +105,12 @@ describe('readReading', () => {
   it('counts a foot in millimetres whatever the docket’s unit', () => {
     expect(bareUnit('foot-length-left', 'in')).toBe('mm');
     expect(bareUnit('chest-girth', 'in')).toBe('in');
+    expect((['in', 'lb', 'cm', 'kg'] as const).map((unit) => bareUnit('weight', unit))).toEqual([
+      'lb',
+      'lb',
+      'kg',
+      'kg',
+    ]);
   });
 
   it('includes both limits', () => {

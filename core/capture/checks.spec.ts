@@ -109,6 +109,16 @@ describe('checkBody', () => {
     );
   });
 
+  it('asks nothing of a part of what it would compare', () => {
+    expect(checkBody(values({ 'inside-leg-length': cm(100) }))).toEqual([]);
+    expect(checkBody(values({ weight: kilograms(150) }))).toEqual([]);
+  });
+
+  it('tells what a build came to, and between what it usually lies', () => {
+    const [found] = checkBody(values({ height: cm(200), weight: kilograms(300) }));
+    expect(found!.facts).toEqual({ kind: 'build', is: 75, least: 13, most: 60 });
+  });
+
   it('asks about an inside leg beyond the limits of its share, and not at them', () => {
     const asked = (leg: number) =>
       checkBody(values({ height: cm(200), 'inside-leg-length': micrometres(leg) })).map(({ check }) => check);

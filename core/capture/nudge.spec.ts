@@ -8,7 +8,7 @@ describe('nudgeEntry', () => {
     expect(nudgeEntry('250', null, 'mm', -1)).toBe('245');
   });
   it('starts from the reading before when nothing is typed', () =>
-    expect(nudgeEntry('', inches(38), 'in', 1)).toBe('38 1/8'));
+    expect(['', '  '].map((typed) => nudgeEntry(typed, inches(38), 'in', 1))).toEqual(['38 1/8', '38 1/8']));
   it('leaves alone what cannot be read, and goes no lower than nothing', () => {
     expect(nudgeEntry('abc', inches(38), 'in', 1)).toBeNull();
     expect(nudgeEntry('', null, 'in', 1)).toBeNull();

@@ -100,6 +100,90 @@ describe('judge, of a garment of several parts', () => {
     expect([verdict.proposed, verdict.alternates]).toEqual(['42 R', ['44 R']]);
   });
 
+  it('tells of a reading the very error it was taken with', () => {
+    const [placed] = judge(BLAZER, body({ 'chest-girth': 42, height: 68 }, { standardError: 5_000 }))
+      .parts[0]!.placements;
+    expect(placed!.standardError).toBe(5_000);
+  });
+
+  it('asks for a way of taking only where the chart names one', () => {
+    const wants = (expected: object) =>
+      judge(
+        compileChart(
+          wholeSheet({
+            expects: [{ code: 'chest-girth', ...expected }],
+            parts: [scale('size', 'chest-girth', ['40', '42'])],
+          }),
+        ),
+        body({ 'chest-girth': 41 }, { tension: 'skin', clothing: 'bare' }),
+      ).takenOtherwise.length;
+    expect([wants({ clothing: 'bare' }), wants({ tension: 'skin' }), wants({ tension: 'snug' })]).toEqual([
+      0, 0, 1,
+    ]);
+  });
+
+  it('takes up and lets down what lies along, and takes in and lets out what lies round', () => {
+    const sheet = wholeSheet({
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['M', 'L'],
+          columns: [
+            { code: 'chest-girth', unit: 'in', cells: ['38-40', '40-42'] },
+            { code: 'outside-leg-length', unit: 'in', cells: ['40-41', '41-42'] },
+          ],
+        },
+      ],
+    });
+    const does = (chest: number, leg: number) =>
+      judge(
+        compileChart(sheet),
+        body({ 'chest-girth': chest, 'outside-leg-length': leg }),
+      ).parts[0]!.alterations.map((one) => [one.code, one.does]);
+    expect(does(41, 40.5)).toEqual([['outside-leg-length', 'shorten']]);
+    expect(does(39, 41.5)).toEqual([['chest-girth', 'take-in']]);
+    // At its very beginning a size holds: nothing is to be changed for it.
+    expect(does(41, 41)).toEqual([]);
+    expect(does(40, 41.5)).toEqual([]);
+  });
+
+  it('leaves open what all of the readings accept, where some are still missing', () => {
+    const sheet = wholeSheet({
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['S', 'M', 'L'],
+          columns: [
+            { code: 'chest-girth', unit: 'in', cells: ['36-38', '38-40', '40-42'] },
+            { code: 'waist-girth', unit: 'in', cells: ['28-31', '30-35', '34-38'] },
+            { code: 'hip-girth', unit: 'in', cells: ['36-38', '38-40', '40-42'] },
+          ],
+        },
+      ],
+    });
+    const { reason } = judge(compileChart(sheet), body({ 'chest-girth': 39, 'waist-girth': 34.5 })).parts[0]!;
+    expect(reason).toEqual(jasmine.objectContaining({ verdict: 'incomplete', possible: ['M'] }));
+  });
+
+  it('is suspect by what it used, and by nothing it could not use', () => {
+    const half = new Set<MeasurementCode>(['waist-girth']);
+    const sheet = wholeSheet({
+      derivations: [
+        {
+          code: 'derived:sum',
+          name: 'Sum',
+          steps: [{ do: 'add', as: 'sum', of: ['waist-girth', 'hip-girth'] }],
+        },
+      ],
+      parts: [scale('size', 'derived:sum', ['60', '70'])],
+    });
+    expect(judge(compileChart(sheet), body({ 'waist-girth': 30 }), { suspects: half }).verdict).toBe(
+      'incomplete',
+    );
+  });
+
   it('gives what is assumed no error of its own', () => {
     const near = { 'chest-girth': 42.9, height: 68 };
     expect(judge(BLAZER, body(near)).verdict).toBe('edge');

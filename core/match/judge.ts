@@ -282,8 +282,7 @@ function otherLabels(
       return label === null || !isMade(sheet, changed) ? [] : [label];
     }),
   );
-  const proposed = labelOf(sheet, sizes);
-  return [...new Set(labels)].filter((label) => label !== proposed);
+  return [...new Set(labels)];
 }
 
 /** Measurements of this chart that were taken otherwise than it expects. */

@@ -29,6 +29,26 @@ describe('what made to measure needs', () => {
     ]);
   });
 
+  it('names what decides before what is only reported, wherever it stands', () => {
+    const reported = wholeSheet({
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['S', 'M'],
+          columns: [
+            { code: 'height', unit: 'in', role: 'advisory', cells: ['60-66', '66-70'] },
+            { code: 'chest-girth', unit: 'in', cells: ['36-38', '38-40'] },
+          ],
+        },
+      ],
+    });
+    expect(madeToMeasureNeeds(reported, new Map()).map(({ code }) => code)).toEqual([
+      'chest-girth',
+      'height',
+    ]);
+  });
+
   it('is said with what is still to measure, feet in millimetres', () => {
     expect(sayNeeds(madeToMeasureNeeds(sheet, values), 'cm')).toBe(
       'chest 84.5 cm, left foot length 254 mm; still to measure: right foot length',

@@ -186,3 +186,15 @@ describe('a chart file of before', () => {
     expect(again.ok && again.value).toEqual(sheet);
   });
 });
+
+describe('the code of a derivation', () => {
+  it('is one of a derivation, whatever stands there', () => {
+    const [first] = sheet.derivations;
+    for (const code of ['derived:worn', 'worn', 'waist-girth', 5, null, {}]) {
+      const { success } = chartSheetSchema.safeParse({ ...sheet, derivations: [{ ...first, code }] });
+      expect(success)
+        .withContext(JSON.stringify(code))
+        .toBe(code === 'derived:worn');
+    }
+  });
+});

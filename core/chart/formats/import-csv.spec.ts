@@ -46,6 +46,16 @@ describe('importCsv', () => {
       found(`size,chest-girth (cm)\nS,"${cell}"\nM,90-94\n`).map((one) => 'mend' in one && one.mend);
     expect(mend('90-86')).toEqual(['86-90']);
     expect(mend('>=90 <=86')).toEqual(['>=86 <=90']);
+    expect([mend('90-<86'), mend('>90-86')].flat()).toEqual(['86-<90', '>86-90']);
+  });
+
+  it('leaves out a line of nothing but spaces, and an ease that is open', () => {
+    const read = importCsv('size,chest-girth (cm)\nS,86-90\n  ,   \nM,90-94\n');
+    expect(read.ok && read.value.sizes).toEqual(['S', 'M']);
+    for (const ease of ['>=2', '<=4', '*'])
+      expect(codes(`size,"chest-girth (cm, ease ${ease})"\nS,86-90\nM,90-94\n`))
+        .withContext(ease)
+        .toContain('heading-words-unknown');
   });
 
   it('reads a size table', () => {

@@ -140,6 +140,9 @@ describe('planTable', () => {
   it('joins lower and upper ends that stand in two columns, and open ends in words', () => {
     const text = 'Size;Chest from (cm);Chest to (cm)\nS;86,5;94\nM;94;102\nL;102;\n';
     expect(writtenOf(text)).toEqual(['S | 86.5-94', 'M | 94-102', 'L | >=102']);
+    // A lower end beside something else is no half of a pair.
+    const lone = planOf('Size;Chest from (cm);Hip (cm)\nS;86;90-98\nM;94;98-106\n').columns;
+    expect(lone.map(({ upperIn }) => upperIn)).toEqual([null, null, null]);
     const open = 'Size;Chest from (cm);Chest to (cm);Hip (cm)\nS;;94;90-98\nM;94;102;98-106\nL;;;106-114\n';
     expect(writtenOf(open)).toEqual([
       'Size L, chest-girth (cm) (line 4, column 2): the cell is empty. Write an interval such as 86-90, or an open end such as >=130.',
@@ -158,6 +161,22 @@ describe('planTable', () => {
       'S | <94',
       'M | 94-102',
       'L | >=102',
+    ]);
+  });
+
+  it('finds the sizes where they stand, by their heading or by their letters', () => {
+    const sizesOf = (text: string) => planOf(text).columns.findIndex(({ means }) => means === 'size');
+    expect(sizesOf('Chest (cm),Size,Hip (cm)\n86-94,38,90-98\n94-102,40,98-106\n')).toBe(1);
+    expect(sizesOf('Chest (cm),Hip (cm),Size\n86-94,90-98,38\n94-102,98-106,40\n')).toBe(2);
+    expect(sizesOf('Chest (cm),,Hip (cm)\n86-94,S,90-98\n94-102,M,98-106\n')).toBe(1);
+    expect(sizesOf('Chest (cm),Hip (cm),Mark\n86-94,90-98,S\n94-102,98-106,M\n')).toBe(2);
+  });
+
+  it('plans nothing of a table without numbers, and all of one that begins with them', () => {
+    const plan = planOf('Size,Chest (cm)\nsmall,large\n');
+    expect(readPlanned(gridOf('Size,Chest (cm)\nsmall,large\n'), plan).ok).toBeFalse();
+    expect(planOf('S,86-94,90-98\nM,94-102,98-106\n').columns.map(({ sample }) => sample.length)).toEqual([
+      2, 2, 2,
     ]);
   });
 

@@ -230,6 +230,13 @@ describe('faultsOfSheet', () => {
     'leg: how far the only value of derived:leg reaches is unknown. Write both its ends.',
     'parts.1.columns.0',
   );
+  it('finds nothing in ease of one length', () => {
+    const ease = { least: '2 in', most: '2 in' };
+    expect(
+      faultsOfSheet(trousers({ parts: [WAIST, scale('leg', 'derived:leg', ['30', '32'], { ease })] })),
+    ).toEqual([]);
+  });
+
   breaks(
     'ease upside down',
     { parts: [WAIST, scale('leg', 'derived:leg', ['30', '32'], { ease: { least: '4 in', most: '2 in' } })] },

@@ -1,6 +1,7 @@
 import {
   cm,
   examineChart,
+  measurement,
   RULES,
   sayChartFinding,
   sayMend,
@@ -119,6 +120,34 @@ describe('the chart doctor', () => {
     ).toEqual([]);
   });
 
+  it('calls a gap of whole numbers what it is only where both ends are whole and printed', () => {
+    expect(codes(chest(['86.5-89.5', '90.5-93']))).toEqual(['gap']);
+    expect(codes(chest(['>=86 <89', '90-93']))).toEqual(['gap']);
+    expect(codes(chest(['86-89', '91-94']))).toEqual(['gap']);
+  });
+
+  it('takes a bound for a body’s as long as a body reaches it', () => {
+    // The catalogue's own limits of a chest.
+    const { least, most } = measurement('chest-girth').limits;
+    const at = (length: number) => String(length / 10_000);
+    expect(codes(chest([`${at(least)}-94`, `94-${at(most)}`]))).not.toContain('outside-any-body');
+    expect(codes(chest(['86-94', `${at(most)}-${at(most + 100_000)}`]))).not.toContain('outside-any-body');
+    expect(codes(chest(['86-94', `${at(most + 1_000)}-${at(most + 100_000)}`]))).toContain(
+      'outside-any-body',
+    );
+  });
+
+  it('reads a column in another unit only where every cell of it asks for that', () => {
+    expect(codes(chest(['34-36', '94-102', '102-110']))).not.toContain('other-unit-column');
+    expect(codes(chest(['34-36', '37-40', '41-44']))).toContain('other-unit-column');
+  });
+
+  it('takes a cell for one in another unit only where its neighbours agree', () => {
+    expect(codes(chest(['86-94', '37-40', '102-110']))).toContain('other-unit-cell');
+    expect(codes(chest(['86-94', '37-40', '140-150']))).not.toContain('other-unit-cell');
+    expect(codes(chest(['140-150', '37-40', '86-94']))).not.toContain('other-unit-cell');
+  });
+
   it('notes overlaps', () => {
     const sheet = chest(['86-94', '92-100', '98-106']);
     expect(codes(sheet)).toEqual(['overlap', 'overlap']);
@@ -217,6 +246,15 @@ describe('the chart doctor', () => {
     expect(codes(wholeSheet({ ...chest(['100-104', '104-108'], { ease }), kind: 'dress' }))).not.toContain(
       'negative-ease',
     );
+    for (const none of [null, { least: '0 cm', most: '4 cm' }, { least: '2 cm', most: '4 cm' }])
+      expect(
+        codes(wholeSheet({ ...chest(['100-104', '104-108'], { ease: none }), kind: 'jacket' })),
+      ).not.toContain('negative-ease');
+    const found = only(
+      wholeSheet({ ...chest(['100-104', '104-108'], { ease }), kind: 'jacket' }),
+      'negative-ease',
+    );
+    expect(found.path).withContext('of the column, and no cell of it').toEqual(['parts', 0, 'columns', 0]);
   });
 
   it('finds combinations and offers that leave a size out', () => {
@@ -252,6 +290,21 @@ describe('the chart doctor', () => {
     expect(sayChartFinding(sheet, only(sheet, 'off-the-scale'))).toContain(
       'comes to 5 3/4 to 8 1/2 in over all bodies',
     );
+    const table = (...upTo: readonly number[]) =>
+      codes(
+        derived(
+          [
+            {
+              do: 'lookup',
+              as: 'it',
+              of: 'chest-girth',
+              rows: upTo.map((end, at) => ({ upTo: `${end} in`, gives: `${10 + at} in` })),
+            },
+          ],
+          upTo.map((_, at) => String(10 + at)),
+        ),
+      ).includes('lookup-not-growing');
+    expect([table(28, 30, 70), table(30, 30, 70), table(28, 70, 60)]).toEqual([false, true, true]);
     const rows = [
       { upTo: '30 in', gives: '10 in' },
       { upTo: '28 in', gives: '11 in' },

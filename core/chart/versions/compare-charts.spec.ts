@@ -22,6 +22,20 @@ describe('compareCharts', () => {
     ]);
   });
 
+  it('writes lists of words as words, and anything else as it stands in a file', () => {
+    const cautions = { ...before, cautions: ['Keep it dry.', 'Keep it clean.'] };
+    expect(compareCharts(before, cautions).map(sayChartChange)).toEqual([
+      'cautions: none is now Keep it dry., Keep it clean.',
+    ]);
+    const made = {
+      ...before,
+      combinations: [{ parts: ['a', 'b'], made: { M: ['R'] } }],
+    } as unknown as ChartSheet;
+    expect(compareCharts(before, made).map(sayChartChange).join()).toContain('{"parts":["a","b"]');
+    const mixed = { ...before, cautions: ['Keep it dry.', { odd: 1 }] } as unknown as ChartSheet;
+    expect(compareCharts(before, mixed).map(sayChartChange).join()).toContain('{"odd":1}');
+  });
+
   it('says nothing of the same chart, and names parts that come and go', () => {
     expect(compareCharts(before, before)).toEqual([]);
     const two = {

@@ -5,6 +5,7 @@ import {
   measurement,
   mm,
   type JudgeOptions,
+  type Length,
   type MeasurementCode,
 } from '../../index';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
@@ -72,5 +73,77 @@ describe('EdgeFinder', () => {
       rivalsOf(values, { edgeChance: chance }),
       rivalsOf(values, { edgeChance: chance + 1e-9 }),
     ]).toEqual([[size!], []]);
+  });
+});
+
+describe('EdgeFinder, of one girth', () => {
+  const ONE = compileChart(
+    wholeSheet({
+      unit: 'mm',
+      parts: [
+        scale('size', 'chest-girth', ['S', 'M', 'L'], { unit: 'mm' }, ['860-940', '940-1020', '1020-1100']),
+      ],
+    }),
+  );
+  const near = (chest: number, chart = ONE) => {
+    const kernel = new Kernel(chart);
+    const values = new Map<MeasurementCode, Length>([['chest-girth', mm(chest)]]);
+    kernel.input('chest-girth')[0] = mm(chest);
+    kernel.run(1);
+    return new EdgeFinder(kernel)
+      .rivals(0, values)
+      .map(({ size }) => (size === null ? null : chart.parts[0]!.whole.sizes[size]!));
+  };
+
+  it('names the size below near a lower end, the size above near an upper one, and none between', () => {
+    expect([near(942), near(1018), near(980)]).toEqual([['S'], ['L'], []]);
+  });
+
+  it('names no size where the nearest end is that of all', () => {
+    // Below the smallest the rule's pick is the smallest still.
+    expect([near(862), near(1098)]).toEqual([[], [null]]);
+    // The same of what is rounded, where draws tell.
+    const rounded = compileChart(
+      wholeSheet({
+        unit: 'mm',
+        expects: [{ code: 'chest-girth', rounding: { mode: 'nearest', step: '1 mm' } }],
+        derivations: [
+          {
+            code: 'derived:twice',
+            name: 'Twice',
+            steps: [{ do: 'add', as: 'twice', of: ['chest-girth', 'chest-girth'] }],
+          },
+        ],
+        parts: [scale('size', 'derived:twice', ['S', 'M'], { unit: 'mm' }, ['1720-1880', '1880-2040'])],
+      }),
+    );
+    expect([near(1018, rounded), near(942, rounded), near(900, rounded)]).toEqual([[null], ['S'], []]);
+  });
+
+  it('calls nobody near an edge whose size stays when the value crosses it', () => {
+    const chart = compileChart(
+      wholeSheet({
+        unit: 'mm',
+        parts: [
+          {
+            code: 'size',
+            name: 'Size',
+            sizes: ['S', 'M', 'L'],
+            columns: [
+              { code: 'chest-girth', unit: 'mm', cells: ['860-940', '940-1020', '1020-1100'] },
+              { code: 'waist-girth', unit: 'mm', cells: ['740-820', '740-900', '900-980'] },
+            ],
+          },
+        ],
+      }),
+    );
+    const kernel = new Kernel(chart);
+    const values = new Map<MeasurementCode, Length>([
+      ['chest-girth', mm(980)],
+      ['waist-girth', mm(819)],
+    ]);
+    for (const [code, value] of values) kernel.input(code)[0] = value;
+    kernel.run(1);
+    expect(new EdgeFinder(kernel).rivals(0, values)).toEqual([]);
   });
 });
