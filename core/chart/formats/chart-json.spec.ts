@@ -187,6 +187,13 @@ describe('a chart file of before', () => {
   });
 });
 
+describe('a sheet whose parts do not go together', () => {
+  it('is refused at the very place', () => {
+    const read = chartSheetSchema.safeParse({ ...sheet, key: 'hip-girth' });
+    expect(read.error?.issues.map(({ path }) => path)).toEqual([['key']]);
+  });
+});
+
 describe('the code of a derivation', () => {
   it('is one of a derivation, whatever stands there', () => {
     const [first] = sheet.derivations;

@@ -49,6 +49,11 @@ describe('importCsv', () => {
     expect([mend('90-<86'), mend('>90-86')].flat()).toEqual(['86-<90', '>86-90']);
   });
 
+  it('takes two sizes of the same interval for the doctor to look at, and two of the same value for a slip', () => {
+    expect(codes('size,chest-girth (cm)\nS,86-90\nM,86-90\nL,90-94\n')).toEqual([]);
+    expect(codes('size,chest-girth (cm)\nS,86\nM,86\nL,90\n')).toEqual(['not-growing']);
+  });
+
   it('leaves out a line of nothing but spaces, and an ease that is open', () => {
     const read = importCsv('size,chest-girth (cm)\nS,86-90\n  ,   \nM,90-94\n');
     expect(read.ok && read.value.sizes).toEqual(['S', 'M']);

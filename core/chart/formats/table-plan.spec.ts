@@ -164,6 +164,23 @@ describe('planTable', () => {
     ]);
   });
 
+  it('takes the column’s own unit off its cells, with a stop or without, and ends in whatever words', () => {
+    expect(writtenOf('Size,Chest (cm)\nS,86 cm - 94 cm\nM,94 cms - 102 cms\nL,102 cm. - 110 cm.\n')).toEqual([
+      'S | 86-94',
+      'M | 94-102',
+      'L | 102-110',
+    ]);
+    for (const [low, high] of [
+      ['low', 'up'],
+      ['lower', 'upper'],
+      ['min', 'max'],
+      ['minimum', 'maximum'],
+    ])
+      expect(writtenOf(`Size,Chest ${low} (cm),Chest ${high} (cm)\nS,86,94\nM,94,102\n`))
+        .withContext(low!)
+        .toEqual(['S | 86-94', 'M | 94-102']);
+  });
+
   it('finds the sizes where they stand, by their heading or by their letters', () => {
     const sizesOf = (text: string) => planOf(text).columns.findIndex(({ means }) => means === 'size');
     expect(sizesOf('Chest (cm),Size,Hip (cm)\n86-94,38,90-98\n94-102,40,98-106\n')).toBe(1);

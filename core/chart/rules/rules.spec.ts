@@ -44,6 +44,7 @@ describe('the chart doctor', () => {
   it('tells which length two sizes share', () => {
     const sheet = chest(['86-94', '94-102', '94-102']);
     expect(only(sheet, 'same-as-before').facts.lengths).toEqual([cm(94)]);
+    expect(only(chest(['86-94', '94-102', '90-98']), 'not-growing').facts.lengths).toEqual([cm(90)]);
   });
 
   it('reckons with every value the sizes of another part have', () => {
@@ -286,6 +287,9 @@ describe('the chart doctor', () => {
       });
     const inches = [{ do: 'multiply', as: 'it', of: 'head-girth', by: 0.3183 }];
     expect(codes(derived(inches, ['6', '7', '8']))).toEqual([]);
+    const mean = [{ do: 'average', as: 'it', of: ['chest-girth', 'waist-girth'] }];
+    const scales = (sizes: string[]) => codes(derived(mean, sizes)).includes('off-the-scale');
+    expect([scales(['35', '40']), scales(['100', '110'])]).toEqual([false, true]);
     const sheet = derived(inches, ['60', '70', '80']);
     expect(sayChartFinding(sheet, only(sheet, 'off-the-scale'))).toContain(
       'comes to 5 3/4 to 8 1/2 in over all bodies',
