@@ -1,7 +1,15 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openDocket, takeReadings, test } from './fitter';
 
-const PLACES = ['/bench', '/bench/protocols', '/bench/exceptions', '/roll', '/charts', '/stores', '/log'];
+const PLACES = [
+  '/bench',
+  '/bench/protocols',
+  '/bench/exceptions',
+  '/charts',
+  '/log',
+  '/house/sizing',
+  '/house/settings',
+];
 
 test.describe('at tablet size, by touch', () => {
   test.use({ viewport: { width: 768, height: 1024 }, hasTouch: true });

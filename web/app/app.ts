@@ -23,9 +23,7 @@ export class App {
 
   protected readonly places = [
     { path: '/bench', name: 'Bench' },
-    { path: '/roll', name: 'Roll' },
     { path: '/charts', name: 'Charts' },
-    { path: '/stores', name: 'Stores' },
     { path: '/log', name: 'Log' },
   ];
   protected readonly fitter = this.session.fitter;

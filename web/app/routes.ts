@@ -78,16 +78,6 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/charts/charts').then(({ Charts }) => Charts),
       },
       {
-        path: 'roll',
-        title: 'Roll · Neat Measure',
-        loadComponent: () => import('../places/roll/roll').then(({ Roll }) => Roll),
-      },
-      {
-        path: 'stores',
-        title: 'Stores · Neat Measure',
-        loadComponent: () => import('../places/stores/stores').then(({ Stores }) => Stores),
-      },
-      {
         path: 'log',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),

@@ -113,6 +113,21 @@ describe('the journal', () => {
     expect([await stored(), underWay.left()]).toEqual([[], []]);
   });
 
+  it('does not say that all is sent before it has looked what waits', async () => {
+    const act = reading();
+    end();
+    journal.write('pen', act);
+    await until(() => underWay.left().length === 0);
+    start();
+    let done = false;
+    void journal.whenSent().then(() => (done = true));
+    await wire.sent().then(({ request, acts }) => {
+      expect(done).withContext('while it is on its way').toBeFalse();
+      request.flush(acts.map(keep));
+    });
+    await until(() => done);
+  });
+
   it('takes what two tabs were writing down for one', async () => {
     const act = reading();
     end();

@@ -51,6 +51,10 @@ export class Journal {
   /** Dockets that wait before they are tried again. */
   private readonly resting = new Set<string>();
 
+  private looked: () => void = () => undefined;
+  /** Resolves when it has been looked what waits on this device: until then nothing is said of it. */
+  private readonly known = new Promise<void>((resolve) => (this.looked = resolve));
+
   /** What waits, in the order it was done. */
   readonly waiting = this.rows.asReadonly();
   readonly unsent = computed(() => this.rows().length);
@@ -68,8 +72,11 @@ export class Journal {
     globalThis.addEventListener('online', () => this.sendAll());
     // Other tabs write into the same database and send from it.
     liveQuery(() => this.db.acts.orderBy('order').toArray()).subscribe({
-      next: (rows) => void this.show(rows),
-      error: () => this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE)),
+      next: (rows) => void this.show(rows).then(() => this.looked()),
+      error: () => {
+        this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE));
+        this.looked();
+      },
     });
     liveQuery(() => this.db.aside.orderBy('order').toArray()).subscribe({
       next: (rows) => this.aside.set(rows),
@@ -107,6 +114,7 @@ export class Journal {
 
   /** Resolves when nothing of a docket, or of any, is on its way any more; rejects with why it cannot be sent now. */
   async whenSent(docketId?: string): Promise<void> {
+    await this.known;
     const own = () => this.rows().filter(({ act }) => docketId === undefined || act.docketId === docketId);
     while (own().length > 0) {
       const stuck = own().map(({ act }) => this.stuck().get(act.docketId));

@@ -29,7 +29,7 @@ const AGAIN_MS = 3_000;
       <button nz-button nzType="primary" type="button" (click)="again()">Try now</button>
     </section>
   `,
-  styleUrl: '../unbuilt.less',
+  styleUrl: './away.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Away {

@@ -211,6 +211,14 @@ export class DocketDesk {
     });
   }
 
+  /** What is ticked, in order, by name. */
+  protected readonly ticked = computed(() =>
+    [...this.chosen()].map(([id, chart]) => ({
+      id,
+      name: chart?.garment ?? this.protocols()?.find((one) => one.id === id)?.name ?? '…',
+    })),
+  );
+
   protected tick(id: string, chart: ChartSummary | null): void {
     this.chosen.update((chosen) => {
       const next = new Map(chosen);
