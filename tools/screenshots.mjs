@@ -138,6 +138,10 @@ try {
   await page.goto(`${base}/house/you`);
   await page.getByText('Where you are signed in').waitFor();
   await shoot('you');
+  await page.goto(`${base}/house/sizing`);
+  await page.getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByRole('button', { name: 'Add a measurement' }).click();
+  await shoot('sizing');
   await page.goto(`${base}/log/house`);
   await page.getByText('signed in').first().waitFor();
   await shoot('house-log');
