@@ -86,6 +86,9 @@ export function bodiesPath(codes: readonly MeasurementCode[]): string {
   return `${ROUTES.bodies}?codes=${codes.join()}`;
 }
 
+/** The event on a docket's stream that tells of other habits of the house, by their version. */
+export const HABITS_EVENT = 'habits';
+
 /** GET: the verdicts on a docket. */
 export function verdictsPath(docketId: string): string {
   return `${ROUTES.dockets}/${docketId}/verdicts`;

@@ -100,6 +100,7 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
     exceptions,
     print,
     lasts,
+    settings,
     stopping,
   };
   for (const routes of [

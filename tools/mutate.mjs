@@ -94,6 +94,13 @@ const THE_SAME = [
   // A last round of nobody; who shares a walk; a place that nobody holds is never open.
   ['group/part-coverage.ts', /from < bodies/],
   ['group/walk.ts', /chart\.codes\]\.sort|one === null \|\|/],
+  // What is not plain is drawn; what was not read is nothing either way; labels nobody asks for.
+  ['match/kernel/part-run.ts', /this\.by !== null|standIn < 0/],
+  ['match/kernel/part-placer.ts', /this\.differs/],
+  ['match/odds/edge.ts', /value !== undefined\) readings/],
+  ['match/odds/odds.ts', /wholeLabels\) labels/],
+  // A chart that was let in names only what there is.
+  ['match/kernel/kernel.ts', /standIns\.filter\(known\)/],
   // Just as rare as what is asked about; an iteration that converges long before its end.
   ['capture/likelihood.ts', /chance >= RARE|!withinLimits\(one\.code, meant\)/],
   ['capture/normal.ts', /round < 20/],

@@ -1,6 +1,7 @@
 import {
   actsSaveSchema,
   docketStreamPath,
+  HABITS_EVENT,
   listQuerySchema,
   ROUTES,
   sheetPath,
@@ -20,6 +21,7 @@ import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/sheets';
 import { whoSigns } from '../session/service';
+import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
 import { listDockets } from './store';
@@ -35,6 +37,7 @@ export interface DocketParts {
   readonly print: Print;
   /** Whether whoever has a stream open still may. */
   readonly lasts: Lasts;
+  readonly settings: HouseSettings;
   readonly stopping: AbortSignal;
 }
 
@@ -57,7 +60,15 @@ export function actRoutes({ database, lookout }: DocketParts): Router {
 }
 
 /** Dockets to be looked at. All need a session. */
-export function docketRoutes({ database, lookout, exceptions, print, lasts, stopping }: DocketParts): Router {
+export function docketRoutes({
+  database,
+  lookout,
+  exceptions,
+  print,
+  lasts,
+  settings,
+  stopping,
+}: DocketParts): Router {
   /** A docket as it is sent. That somebody who only looks has looked at a person's record is noted. */
   const looked = async (request: Request, response: Response): Promise<Bench> => {
     const bench = await openBench(database, readId(request));
@@ -81,7 +92,12 @@ export function docketRoutes({ database, lookout, exceptions, print, lasts, stop
     .get(docketStreamPath(':id'), async (request, response) => {
       const subject = readId(request);
       const missed = (place: number) => actsBehind(database, [subject], place);
-      await streamTo(request, response, { lookout, subject, missed, lasts: lasts(response), stopping });
+      // Whoever has a docket open sizes by the house's habits: a change of them is told there.
+      const beside = { event: HABITS_EVENT, now: async () => (await settings.now()).habits.version };
+      await streamTo(request, response, {
+        ...{ lookout, subject, missed, beside, stopping },
+        lasts: lasts(response),
+      });
     })
     .get(sheetPath(':id'), async (request, response) => {
       const bench = await looked(request, response);

@@ -1,4 +1,4 @@
-import { docketStreamPath, keptActSchema, type KeptAct } from '@neat-measure/contract';
+import { docketStreamPath, keptActSchema, PATHS, type KeptAct } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
 import { addAct } from './act-store';
 import { Harness } from '../testing/harness';
@@ -55,6 +55,15 @@ describe('the stream of a docket', () => {
     const heard = await listen(id, 2, () => Promise.resolve(), { 'last-event-id': String(from) });
     expect(heard.map(({ act }) => act.id)).toEqual(missed);
   });
+
+  it('tells of other habits of the house, within seconds', async () => {
+    const { id } = await records.docket();
+    const [version] = await heardFrom(app, docketStreamPath(id), 1, async () => {
+      const { body } = await app.get(PATHS.settings);
+      await app.put(PATHS.settings, { ...body, habits: { ...body.habits, edgePercent: 25 } });
+    });
+    expect(version).toBe(1);
+  }, 15_000);
 
   it('is for those who are signed in', async () =>
     expect((await app.send('GET', docketStreamPath(uuidv7()), undefined, { cookie: '' })).status).toBe(401));

@@ -25,6 +25,7 @@ export async function streamTo<Item extends Placed>(
     subject,
     missed,
     lasts,
+    beside,
     stopping,
   }: {
     readonly lookout: Lookout<Item>;
@@ -32,6 +33,8 @@ export async function streamTo<Item extends Placed>(
     readonly missed: Missed<Item>;
     /** Whether whoever listens still may: asked while the stream is open. */
     readonly lasts: () => Promise<boolean>;
+    /** What else whoever listens goes by, as a number that counts up: a change is told as an event of its own. */
+    readonly beside?: { readonly event: string; readonly now: () => Promise<number> };
     readonly stopping: AbortSignal;
   },
 ): Promise<void> {
@@ -53,12 +56,14 @@ export async function streamTo<Item extends Placed>(
     response.end();
   };
   // A session that has ended ends what it has open. While the database is away nobody can say so.
-  const watch = setInterval(() => {
-    void lasts().then(
-      (still) => still || end(),
-      () => undefined,
-    );
-  }, LASTS_MS);
+  let known = await beside?.now();
+  const look = async (): Promise<void> => {
+    if (!(await lasts())) return end();
+    const now = await beside?.now();
+    if (now !== known) session.push(now, beside!.event);
+    known = now;
+  };
+  const watch = setInterval(() => void look().catch(() => undefined), LASTS_MS);
   watch.unref();
   session.once('disconnected', end);
   if (!session.isConnected) return end();

@@ -4,6 +4,7 @@ import {
   docketStreamPath,
   docketSummarySchema,
   exceptionsSchema,
+  HABITS_EVENT,
   keptActSchema,
   listPath,
   pageSchema,
@@ -25,8 +26,8 @@ import { whileSeen } from './while-seen';
 
 const summariesSchema = pageSchema(docketSummarySchema);
 
-/** What a docket's stream tells: an act, that it is heard, or that it is not for the moment. */
-export type Heard = { readonly kept: KeptAct } | 'listening' | 'lost';
+/** What a docket's stream tells: an act, other habits of the house, that it is heard, or that it is not for the moment. */
+export type Heard = { readonly kept: KeptAct } | 'listening' | 'lost' | 'habits';
 
 /** Dockets to be looked at. What is done on them goes through the journal. */
 @Injectable({ providedIn: 'root' })
@@ -66,6 +67,7 @@ export class DocketService {
           // Turned away altogether (the server was starting), the browser does not try by itself.
           if (source.readyState === EventSource.CLOSED) again = setTimeout(listen, AGAIN_MS);
         };
+        source.addEventListener(HABITS_EVENT, () => subscriber.next('habits'));
         source.onmessage = ({ data }: MessageEvent<string>) => {
           const kept = keptActSchema.safeParse(JSON.parse(data));
           if (kept.success) subscriber.next({ kept: kept.data });

@@ -120,6 +120,34 @@ describe('EdgeFinder, of one girth', () => {
     expect([near(1018, rounded), near(942, rounded), near(900, rounded)]).toEqual([[null], ['S'], []]);
   });
 
+  const cells = (...ends: readonly number[]) =>
+    compileChart(
+      wholeSheet({
+        unit: 'mm',
+        parts: [
+          scale(
+            'size',
+            'chest-girth',
+            ends.slice(1).map((_, at) => `${at}`),
+            { unit: 'mm' },
+            ends.slice(1).map((end, at) => `${ends[at]!}-${end}`),
+          ),
+        ],
+      }),
+    );
+
+  it('does not add up two sizes of which neither is likely enough', () => {
+    expect(near(970.5, cells(860, 960, 981, 1100))).toEqual([]);
+  });
+
+  it('names the size beyond a narrow one where that is likelier', () => {
+    const chart = cells(960, 1000, 1003, 1100);
+    expect(near(996, chart)).toEqual(['2']);
+    const { odds, alternates } = judge(chart, new Map([['chest-girth' as const, { value: mm(996) }]]))
+      .parts[0]!;
+    expect([odds.map(({ size }) => size), alternates]).toEqual([['0', '2', '1'], ['2']]);
+  });
+
   it('calls nobody near an edge whose size stays when the value crosses it', () => {
     const chart = compileChart(
       wholeSheet({

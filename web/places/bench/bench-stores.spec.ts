@@ -171,6 +171,15 @@ describe('the stores of the Bench', () => {
     expect([store.garments().length, store.docket()!.readings.length]).toEqual([2, 1]);
   });
 
+  it('sizes by other habits of the house as soon as it hears of them', () => {
+    open(benchFor(onShelf(watchCoat()), [readingOf('chest-girth', '98'), readingOf('waist-girth', '95')]));
+    expect(verdict().rule).toBe('widest-decides');
+    heard.next('habits');
+    const habits = { ...UNSETTLED, version: 1, rules: { other: 'closest' as const } };
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush({ ...bench, habits });
+    expect(verdict().rule).toBe('closest');
+  });
+
   it('says when others are not heard, and catches up when they are again', () => {
     open();
     heard.next('listening');

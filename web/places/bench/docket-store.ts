@@ -134,6 +134,7 @@ export class DocketStore {
     this.listening.add(
       this.dockets.hear(docketId).subscribe((heard) => {
         if (heard === 'lost') this.lost.set(true);
+        else if (heard === 'habits') this.fetch(docketId);
         else if (heard === 'listening') {
           // What was missed is told by the stream itself, unless it had to begin anew.
           if (this.lost()) this.fetch(docketId);
