@@ -52,7 +52,7 @@ const THE_SAME = [
   // Either series is as exact where they meet; a tail beyond infinity is nothing by itself.
   ['capture/normal.ts', /Infinity|> 5|QUANTILES|count - 1 - at/],
   // What is drawn about matters only for its last bits; of two that are one draw either will do.
-  ['match/odds/odds.ts', /- about/],
+  ['match/odds/odds.ts', /- about|about = values/],
   ['match/odds/low-discrepancy.ts', /at > 0/],
   // What is not looked up is asked for one by one, and what is not kept is made anew.
   ['match/kernel/part-run.ts', /canBeLookedUp|count < FEW/],
@@ -97,7 +97,7 @@ const THE_SAME = [
   // What is not plain is drawn; what was not read is nothing either way; labels nobody asks for.
   ['match/kernel/part-run.ts', /this\.by !== null|standIn < 0/],
   ['match/kernel/part-placer.ts', /this\.differs/],
-  ['match/odds/edge.ts', /value !== undefined\) readings/],
+  ['match/odds/edge.ts', /value !== undefined\) readings|pairs \+=/],
   ['match/odds/odds.ts', /wholeLabels\) labels/],
   // A chart that was let in names only what there is.
   ['match/kernel/kernel.ts', /standIns\.filter\(known\)/],

@@ -141,6 +141,7 @@ try {
   await page.goto(`${base}/house/sizing`);
   await page.getByRole('button', { name: 'Add a rule' }).click();
   await page.getByRole('button', { name: 'Add a measurement' }).click();
+  await page.getByRole('heading', { name: 'How we size' }).scrollIntoViewIfNeeded();
   await shoot('sizing');
   await page.goto(`${base}/log/house`);
   await page.getByText('signed in').first().waitFor();

@@ -143,6 +143,32 @@ describe('judge, of a garment of several parts', () => {
       ).parts[0]!.alterations.map((one) => [one.code, one.does]);
     expect(does(41, 40.5)).toEqual([['outside-leg-length', 'shorten']]);
     expect(does(39, 41.5)).toEqual([['chest-girth', 'take-in']]);
+    const gaps = wholeSheet({
+      unit: 'cm',
+      rule: 'key-decides',
+      key: 'chest-girth',
+      parts: [
+        {
+          code: 'size',
+          name: 'Size',
+          sizes: ['M', 'L'],
+          columns: [
+            { code: 'chest-girth', unit: 'cm', cells: ['94-102', '102-110'] },
+            { code: 'waist-girth', unit: 'cm', cells: ['82-88', '92-98'] },
+          ],
+        },
+      ],
+    });
+    const out = judge(
+      compileChart(gaps),
+      new Map<MeasurementCode, MeasuredValue>([
+        ['chest-girth', { value: cm(98) }],
+        ['waist-girth', { value: cm(95) }],
+      ]),
+    ).parts[0]!.alterations.map(({ does: act, by }) => [act, Number(by)]);
+    expect(out)
+      .withContext('from the end that is printed')
+      .toEqual([['let-out', 70_000]]);
     // At its very beginning a size holds: nothing is to be changed for it.
     expect(does(41, 41)).toEqual([]);
     expect(does(40, 41.5)).toEqual([]);

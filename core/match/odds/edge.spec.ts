@@ -141,6 +141,7 @@ describe('EdgeFinder, of one girth', () => {
   });
 
   it('names the size beyond a narrow one where that is likelier', () => {
+    expect(near(1004, cells(900, 997, 1000, 1100))).toEqual(['0']);
     const chart = cells(960, 1000, 1003, 1100);
     expect(near(996, chart)).toEqual(['2']);
     const { odds, alternates } = judge(chart, new Map([['chest-girth' as const, { value: mm(996) }]]))
