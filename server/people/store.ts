@@ -92,7 +92,7 @@ export async function addAccount(database: Database, account: NewAccount): Promi
 export function addFirstAccount(database: Database, account: NewAccount): Promise<'added' | 'late'> {
   return allOrNothing(database, async (transaction): Promise<'added' | 'late'> => {
     // Two who are first at once: the row of settings is there once, and whoever has it goes before.
-    await transaction('settings').insert({ id: 1, body: '{}', version: 0 }).onConflict('id').ignore();
+    await transaction('settings').insert({ id: 1, body: '{}', version: 0 }).onConflict('id').merge({ id: 1 });
     await transaction('settings').where({ id: 1 }).forUpdate().first('id');
     if (await hasAccounts(transaction)) return 'late';
     await addAccount(transaction, account);

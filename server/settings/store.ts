@@ -30,7 +30,11 @@ export async function saveSettings(
   const before = await findSettings(database);
   // Whoever saved first has counted; the count that a repeated save would make is the one that stands.
   const body = { ...save, habits: counted(save.habits, before.habits) };
-  await database('settings').insert({ id: HOUSE, body: '{}', version: 0 }).onConflict('id').ignore();
+  // Whoever comes second waits for the row itself: two that only looked at it would lock each other out.
+  await database('settings')
+    .insert({ id: HOUSE, body: '{}', version: 0 })
+    .onConflict('id')
+    .merge({ id: HOUSE });
   const changed = await database('settings')
     .where({ id: HOUSE, version })
     .update({ body: JSON.stringify(body), version: version + 1 });
