@@ -110,6 +110,20 @@ describe('DecidePanel', () => {
     expect(sent()).toBeUndefined();
   });
 
+  it('accepts together what is settled and nothing else, and takes that back', () => {
+    const split = decide('98', '93');
+    expect(split.press('a')).withContext('a split is looked at by itself').toBeFalse();
+    const { press, sent } = decide('98', '86');
+    expect(press('u')).withContext('nothing to take back yet').toBeFalse();
+    press('a');
+    expect(sent()).toEqual(jasmine.objectContaining({ outcome: 'accepted', sizes: { size: 'M' } }));
+    const accepted = sent()!.id;
+    press('u');
+    expect(sent()).toEqual(
+      jasmine.objectContaining({ outcome: 'later', reason: 'Taken back', after: accepted }),
+    );
+  });
+
   it('puts a garment off', () => {
     const { press, sent } = decide('98', '93');
     press('l');
