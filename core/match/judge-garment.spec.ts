@@ -82,6 +82,12 @@ describe('judge, of a garment of several parts', () => {
     expect(odds[1]!.chance).toBeGreaterThan(0.2);
   });
 
+  it('has no odds of a whole label while a part of it waits', () => {
+    const verdict = judge(BLAZER, body({ 'chest-girth': 42 }));
+    expect(verdict.parts.map(({ odds }) => odds.length > 0)).toEqual([true, false]);
+    expect(verdict.odds).toEqual([]);
+  });
+
   it('offers other labels with one part changed', () => {
     const verdict = judge(BLAZER, body({ 'chest-girth': 42.9, height: 70.9 }));
     expect([verdict.proposed, verdict.alternates]).toEqual(['42 R', ['44 R', '42 L']]);

@@ -10,7 +10,7 @@ import {
 import { plainSizing } from '../../testing/plain-sizing';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../../testing/random-chart';
 import { seededRandom } from '../../testing/random';
-import { wholeSheet } from '../../testing/whole-sheet';
+import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 /** How many random charts are drawn; `npm run bench same` draws many more. */
 const CHARTS = 250;
@@ -78,6 +78,18 @@ describe('Kernel', () => {
     kernel.take([Float64Array.from(values)], 0, values.length);
     kernel.run(values.length);
     expect([...kernel.parts[0]!.sizes.subarray(0, 4)]).toEqual([0, 33, 69, -1]);
+  });
+
+  it('has a problem to tell only of what came to nothing', () => {
+    const kernel = new Kernel(
+      compileChart(wholeSheet({ parts: [scale('size', 'chest-girth', ['S'], {}, ['30-36'])] })),
+    );
+    kernel.input('chest-girth')[0] = micrometres(850_000);
+    kernel.run(1);
+    expect(kernel.problem('chest-girth', 0)).toBeNull();
+    kernel.input('chest-girth')[0] = NaN;
+    kernel.run(1);
+    expect(kernel.problem('chest-girth', 0)).toEqual({ code: 'missing', readings: ['chest-girth'] });
   });
 
   it('remembers nothing of the round before', () => {

@@ -76,6 +76,24 @@ describe('EdgeFinder', () => {
   });
 });
 
+describe('EdgeFinder, at the end of a table', () => {
+  it('names no size where the likeliest other lies behind the last, found by all draws', () => {
+    const values = new Map<MeasurementCode, Length>([
+      ['chest-girth', mm(1060)],
+      ['waist-girth', mm(1094)],
+      ['hip-girth', mm(1094)],
+    ]);
+    const kernel = (edgeChance: number) => {
+      const one = new Kernel(THREE, { edgeChance });
+      for (const [code, value] of values) one.input(code)[0] = value;
+      one.run(1);
+      return new EdgeFinder(one, { edgeChance }).rivals(0, values).map(({ size }) => size);
+    };
+    const beyond = oddsOf(values).find(({ size }) => size === null)!.chance;
+    expect([kernel(beyond), kernel(beyond + 1e-9)]).toEqual([[null], []]);
+  });
+});
+
 describe('EdgeFinder, of one girth', () => {
   const ONE = compileChart(
     wholeSheet({
