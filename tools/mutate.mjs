@@ -87,7 +87,7 @@ const THE_SAME = [
   ['chart/cut-column.ts', /Math\.ceil\(intervals/],
   ['chart/rules/arithmetic.ts', /at < 0\) return/],
   // Without the first, few draws, all are made; of two that are just as likely either will do.
-  ['match/odds/edge.ts', /shares\.every|count > most/],
+  ['match/odds/edge.ts', /shares\.every|count > most|chance > chances\[best\]/],
   ['capture/likelihood.ts', /each\.squaredDistance\(logs\) </],
   // What is impossible in one place is so unlikely there that it explains nothing.
   ['capture/likelihood.ts', /withinLimits\(one\.code, other\.value\) \|\|/],
@@ -120,6 +120,9 @@ const THE_SAME = [
   ],
   // Nothing comes of nothing: what a step rests on is asked about with it or without it.
   ['chart/arithmetic/compile-arithmetic.ts', /reached\.has\(out\)/],
+  // A walk of so many columns is as long as it is in pairs; a number has been told apart from its unit before.
+  ['group/walk.ts', /size <= WALKED/],
+  ['quantity/parse-length.ts', /exec\(number\)/],
   // A column's own unit has been found not to fit.
   ['chart/rules/columns.ts', /unit !== column\.unit/],
 ];

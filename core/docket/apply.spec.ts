@@ -280,6 +280,7 @@ describe('the sentences', () => {
     expect(sayAct(unsent, names))
       .withContext('before it is let in')
       .toBe('Odalys Wren accepted M for the field jacket.');
+    expect(said).toContain('Odalys Wren confirmed that it is so: natural waist 97 cm.');
     expect(said).toContain('Odalys Wren read chest: 98 cm.');
     expect(said).toContain('Odalys Wren put the field jacket off: Comes back.');
   });

@@ -27,7 +27,7 @@ describe('what was measured before', () => {
     first.reads('hip-girth', 100);
     second.reads('chest-girth', 101, 102);
     second.reads('waist-girth', 80, 90, 100);
-    const [back] = second.reads('neck-girth', 38);
+    const [back] = second.reads('neck-girth', 38, 38);
     second.does('reading-withdrawn', { readingId: back!.id, code: 'neck-girth' });
     const settled = latestSettled(taken(first, second), UNSETTLED);
     expect(valueOf(settled, 'chest-girth')).toBe(1_015_000);

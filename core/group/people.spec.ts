@@ -30,6 +30,9 @@ const findingsOf = (csv: string) => {
 };
 
 describe('readPeople', () => {
+  it('says that a list is empty', () =>
+    expect(readPeople(' \n')).toEqual({ ok: false, problem: [{ code: 'file-empty' }] }));
+
   it('reads each column in the unit its heading names, and an empty cell as not taken', () => {
     const rows = rowsOf(
       'id,chest-girth (in),waist-girth (cm),foot-length-left (cm)\nada,38 1/2,80,24.5\nben,97cm,,\n',
@@ -132,6 +135,26 @@ describe('a list sized', () => {
   it('names no neighbour where the edge is that of the whole chart', () => {
     const [far] = new PeopleSizer(chart, {}, 'cm').size([person('far', 109.9)]);
     expect(sizedRow(person('far', 109.9), far!)).toEqual(['far', 'edge', 'L', '', '']);
+    const shirt = compileChart(
+      wholeSheet({
+        label: '{neck}/{sleeve}',
+        parts: [
+          scale('neck', 'neck-girth', ['15', '16']),
+          scale('sleeve', 'cervicale-to-wrist', ['32', '33']),
+        ],
+      }),
+    );
+    const long: Person = {
+      ...person('long', 98),
+      values: new Map([
+        ['neck-girth', inches(15)],
+        ['cervicale-to-wrist', inches(33.45)],
+      ]),
+    };
+    const [brief] = new PeopleSizer(shirt, {}, 'in').size([long]);
+    expect([brief!.verdict, brief!.proposed, brief!.alternates])
+      .withContext('of one part of several')
+      .toEqual(['edge', '15/33', []]);
   });
 
   it('comes to the verdicts, sizes and neighbours that judging one by one gives, on random charts', () => {

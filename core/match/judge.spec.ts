@@ -386,6 +386,12 @@ describe('a part that rests on several readings', () => {
   );
   const measured = { 'chest-girth': cm(94), 'waist-girth': cm(82) };
 
+  it('is as far off as its readings make it', () => {
+    const [mean] = judge(derived, body(measured)).parts[0]!.placements;
+    // Half the sum of two that are 7 mm off each.
+    expect(mean!.standardError / 1000).toBeCloseTo(7 / Math.SQRT2, 1);
+  });
+
   it('is suspect as soon as one of them is, and names that one', () => {
     const verdict = judge(derived, body(measured), { suspects: new Set(['waist-girth', 'neck-girth']) });
     expect(verdict.parts[0]!.reason).toEqual(

@@ -86,6 +86,11 @@ describe('parseLength', () => {
     it(`reads ${text}`, () => expect(lengthOf(text, unit)).toBe(length));
   }
 
+  it('takes a hundred metres, and nothing past them', () => {
+    expect(read('100 m')).toEqual(jasmine.objectContaining({ length: cm(10_000) }));
+    expect(parseLength('100.001 m', 'cm').ok).toBeFalse();
+  });
+
   it('says which unit was written and whether the number stood bare', () => {
     expect(read('38')).toEqual({ length: inches(38), unit: 'in', bare: true });
     expect(read('97 cm')).toEqual({ length: cm(97), unit: 'cm', bare: false });

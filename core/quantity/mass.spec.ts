@@ -18,6 +18,14 @@ describe('parseMeasure of a mass', () => {
     expect(grams('11st')).toBe(69_853);
   });
 
+  it('says whether the number stood bare', () => {
+    const bare = (text: string) => {
+      const read = parseMeasure(text, 'kg');
+      return read.ok && read.value.bare;
+    };
+    expect([bare('70'), bare('70 kg'), bare('11 st 4')]).toEqual([true, false, false]);
+  });
+
   it('leaves lengths to the reader of lengths', () => {
     expect(grams('38 1/2', 'in')).toBe(977_900);
   });
