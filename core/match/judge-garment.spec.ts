@@ -3,6 +3,7 @@ import {
   inches,
   cm,
   judge,
+  micrometres,
   sayAlteration,
   sayChange,
   sayReason,
@@ -353,6 +354,30 @@ describe('the rule of the closest', () => {
         ['waist-girth', { value: cm(waist) }],
       ]),
     );
+
+  it('says to the micrometre how little would make it another size', () => {
+    for (const [chest, waist] of [
+      [87, 70.5],
+      [89, 73.5],
+      [100, 77],
+      [103, 87],
+    ] as const) {
+      const verdict = sized(chest, waist);
+      const { code, towards, by, into } = verdict.parts[0]!.change!;
+      const moved = (less: number) => {
+        const off = (towards === 'more' ? 1 : -1) * (by - less);
+        const whole = (own: MeasurementCode, value: number) =>
+          [own, { value: micrometres(value * 10_000 + (code === own ? off : 0)) }] as const;
+        return judge(
+          compiledOf(CHART, { rule: 'closest' }),
+          new Map<MeasurementCode, MeasuredValue>([whole('chest-girth', chest), whole('waist-girth', waist)]),
+        ).proposed;
+      };
+      expect([moved(0), moved(1)])
+        .withContext(`${chest}, ${waist}`)
+        .toEqual([into, verdict.proposed]);
+    }
+  });
 
   it('takes the least misfit in steps of each column, a tie to the larger', () => {
     // Chest 1 cm into M is an eighth of a step off S; waist 1 cm short of M is a sixth of a step off it.

@@ -98,6 +98,15 @@ describe('judge', () => {
     );
   });
 
+  it('offers the neighbour of an edge alone, however thin the size is', () => {
+    const thin = 'size,chest-girth (cm)\nS,80-94\nM,94-96.4\nL,96.4-110';
+    const verdict = judged(94.8, null, undefined, thin);
+    expect([verdict.verdict, verdict.proposed, verdict.alternates]).toEqual(['edge', 'M', ['S']]);
+    expect(verdict.parts[0]!.odds.filter(({ chance }) => chance > 0.01).map(({ size }) => size))
+      .withContext('another is possible')
+      .toEqual(['M', 'S', 'L']);
+  });
+
   it('counts what lies past the largest size as an edge too', () => {
     const verdict = judged(117.8, 102);
     expect(verdict.verdict).toBe('edge');
