@@ -120,6 +120,8 @@ const THE_SAME = [
   ],
   // Nothing comes of nothing: what a step rests on is asked about with it or without it.
   ['chart/arithmetic/compile-arithmetic.ts', /reached\.has\(out\)/],
+  // Where a size turns is a point of its axis, so that there is nothing left to search in between.
+  ['match/nearest-change.ts', /sizeAt\(middle\)/],
   // A walk of so many columns is as long as it is in pairs; a number has been told apart from its unit before.
   ['group/walk.ts', /size <= WALKED/],
   ['quantity/parse-length.ts', /exec\(number\)/],

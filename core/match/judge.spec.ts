@@ -98,6 +98,24 @@ describe('judge', () => {
     );
   });
 
+  it('offers no neighbour that is all but impossible', () => {
+    const chances = (chest: number) => {
+      const { parts, alternates } = judged(
+        chest,
+        null,
+        undefined,
+        'size,chest-girth (cm)\nM,94-102\nL,102-110',
+      );
+      return [parts[0]!.odds.length, alternates];
+    };
+    expect([chances(100.5), chances(100.2)])
+      .withContext('2 in a hundred, and 5 in a thousand')
+      .toEqual([
+        [2, ['L']],
+        [2, []],
+      ]);
+  });
+
   it('offers the neighbour of an edge alone, however thin the size is', () => {
     const thin = 'size,chest-girth (cm)\nS,80-94\nM,94-96.4\nL,96.4-110';
     const verdict = judged(94.8, null, undefined, thin);
