@@ -84,7 +84,7 @@ describe('EdgeFinder, at the end of a table', () => {
       ['hip-girth', mm(1094)],
     ]);
     const kernel = (edgeChance: number) => {
-      const one = new Kernel(THREE, { edgeChance });
+      const one = new Kernel(THREE);
       for (const [code, value] of values) one.input(code)[0] = value;
       one.run(1);
       return new EdgeFinder(one, { edgeChance }).rivals(0, values).map(({ size }) => size);
