@@ -99,6 +99,7 @@ export * from './docket/acts/step-passed';
 export * from './docket/acts/garment-decided';
 export * from './docket/apply';
 export * from './docket/say-act';
+export * from './docket/undo';
 export * from './docket/settle';
 export * from './docket/record';
 export * from './docket/plan';

@@ -24,7 +24,7 @@ export const TIERNAN = { id: specId(), name: 'Tiernan Oake' };
 
 type Fields<Kind extends Act['kind']> = Omit<
   Extract<Act, { kind: Kind }>,
-  'id' | 'docketId' | 'at' | 'by' | 'kind'
+  'id' | 'docketId' | 'at' | 'by' | 'undoes' | 'kind'
 >;
 
 /** A chart for specs: by a chest and a waist unless something else is said. */

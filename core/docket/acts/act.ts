@@ -22,8 +22,17 @@ export const wordsSchema = (most: number) => z.string().trim().min(1).max(most);
 
 const authorSchema = z.object({ id: idSchema, name: z.string().max(120) });
 
-/** What every act has: an id, its docket, the moment it was done by the clock of the device, and who did it. */
-export const ACT_BASE = { id: idSchema, docketId: idSchema, at: instantSchema, by: authorSchema };
+/**
+ * What every act has: an id, its docket, the moment it was done by the clock of the device, who did it,
+ * and the act it takes back, where it does.
+ */
+export const ACT_BASE = {
+  id: idSchema,
+  docketId: idSchema,
+  at: instantSchema,
+  by: authorSchema,
+  undoes: idSchema.optional(),
+};
 
 /** An act as far as all of them are alike. */
 export interface BaseAct {
@@ -32,6 +41,7 @@ export interface BaseAct {
   readonly kind: string;
   readonly at: string;
   readonly by: Author;
+  readonly undoes?: string | undefined;
 }
 
 /** Names of what an act speaks of, for its sentence; what is not known goes by a plain word. */
@@ -39,6 +49,9 @@ export interface ActNames {
   readonly garment: (chartId: string) => string;
   readonly protocol: (protocolId: string) => string;
 }
+
+/** What takes an act back: an act of some kind, before it is said by whom and when. */
+export type Undoing = { readonly kind: string } & Readonly<Record<string, unknown>>;
 
 /** A kind of act: everything there is to know of it, in one place. */
 export interface ActKind<Act extends BaseAct> {
@@ -50,6 +63,14 @@ export interface ActKind<Act extends BaseAct> {
   readonly complete?: (docket: Docket, act: Act, shelf: Shelf) => Act;
   /** The docket after it. What stands in the list has been let in, so nothing is asked here. */
   readonly carryOut: (docket: Docket, act: Act) => Docket;
+  /**
+   * What takes it back while nothing was done after it; `null` where nothing has to be. A kind without
+   * it cannot be taken back.
+   *
+   * @param before the docket it was done on
+   * @param now the docket as it stands after it
+   */
+  readonly undo?: (before: Docket, act: Act, now: Docket, shelf: Shelf) => Undoing | null;
   /** What was done, for the log: what follows "Odalys Wren". */
   readonly say: (act: Act, names: ActNames) => string;
 }

@@ -22,6 +22,10 @@ export const clothingChosen: ActKind<ClothingChosen> = {
     ...docket,
     clothing: { ...docket.clothing, [code]: clothing },
   }),
+  undo: ({ clothing: before }, { code, clothing }) =>
+    before[code] === undefined || before[code] === clothing
+      ? null
+      : { kind: 'clothing-chosen', code, clothing: before[code] },
   say: ({ code, clothing }) =>
     `chose to take ${measurement(code).name.toLowerCase()} ${CLOTHING_WORDS[clothing]}`,
 };

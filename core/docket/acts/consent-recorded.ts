@@ -17,6 +17,8 @@ export const consentRecorded: ActKind<ConsentRecorded> = {
   schema,
   refuse: () => null,
   carryOut: (docket, { given, wording, by, at }) => ({ ...docket, consent: { given, wording, by, at } }),
+  undo: ({ consent }, { given, wording }) =>
+    (consent?.given ?? false) === given ? null : { kind: 'consent-recorded', given: !given, wording },
   say: ({ given, wording }) =>
     given
       ? `recorded that they agree to be measured (wording ${wording})`

@@ -31,6 +31,9 @@ const schema = z.object({
 /** Decides a garment: the proposal taken, other sizes with a reason, made to measure, or put off. */
 export type GarmentDecided = z.infer<typeof schema>;
 
+/** The reason of a garment that is open again because its decision was taken back. */
+export const TAKEN_BACK = 'Taken back';
+
 /** The readings that a decision on a garment rests on: everything its chart reads, stand-ins and all. */
 export function readingIdsBehind({ readings }: Docket, sheet: ChartSheet): string[] {
   return standingReadings(readings, codesRead(sheet)).map(({ id }) => id);
@@ -58,6 +61,21 @@ export const garmentDecided: ActKind<GarmentDecided> = {
     if (found === null) throw new Error(`decision ${id} was never let in`);
     const decision = { id, chartId, outcome, sizes, reason, readingIds, ...found, by, decidedAt: at };
     return { ...docket, decisions: [...docket.decisions, decision] };
+  },
+  undo: (_before, { id, chartId, outcome }, now, shelf) => {
+    const chart = shelf.charts.find((one) => one.id === chartId);
+    if (outcome === 'later' || chart === undefined) return null;
+    return {
+      kind: 'garment-decided',
+      chartId,
+      outcome: 'later',
+      sizes: {},
+      reason: TAKEN_BACK,
+      readingIds: readingIdsBehind(now, chart.sheet),
+      after: id,
+      habits: shelf.habits.version,
+      found: null,
+    };
   },
   say: ({ chartId, outcome, reason, found, sizes }, { garment }) => {
     const size = found?.size ?? Object.values(sizes).join(' ');

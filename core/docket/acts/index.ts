@@ -31,7 +31,7 @@ export type Act =
   | SuspicionConfirmed
   | GarmentDecided;
 
-type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by'> : never;
+type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by' | 'undoes'> : never;
 /** What is done, before it is said by whom, when and on which docket. */
 export type Doing = WithoutBase<Act>;
 

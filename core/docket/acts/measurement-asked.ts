@@ -21,6 +21,8 @@ export const measurementAsked: ActKind<MeasurementAsked> = {
     const others = docket.extraCodes.filter((one) => one !== code);
     return { ...docket, extraCodes: asked ? [...others, code] : others };
   },
+  undo: ({ extraCodes }, { code, asked }) =>
+    extraCodes.includes(code) === asked ? null : { kind: 'measurement-asked', code, asked: !asked },
   say: ({ code, asked }) =>
     `${asked ? 'asked for' : 'no longer asked for'} ${measurement(code).name.toLowerCase()}`,
 };

@@ -40,7 +40,13 @@ export function refuseReading({ typed, code, unit, length }: ReadingTaken): Refu
 }
 
 /** The reading that an act takes, as it stands on its docket. */
-export function asReading({ kind: _kind, docketId: _docketId, at, ...rest }: ReadingTaken): Reading {
+export function asReading({
+  kind: _kind,
+  docketId: _docketId,
+  undoes: _undoes,
+  at,
+  ...rest
+}: ReadingTaken): Reading {
   return { ...rest, takenAt: at, withdrawnAt: null };
 }
 
@@ -49,6 +55,14 @@ export const readingTaken: ActKind<ReadingTaken> = {
   schema,
   refuse: (_docket, act) => refuseReading(act),
   carryOut: (docket, act): Docket => ({ ...docket, readings: [...docket.readings, asReading(act)] }),
+  undo: (_before, { id, code, typed, unit }, { readings }) => {
+    // Taken back and brought back since, it stands under another id, as it was typed.
+    const standing = readings.filter(
+      (one) => one.withdrawnAt === null && one.code === code && one.typed === typed && one.unit === unit,
+    );
+    const own = standing.find((one) => one.id === id) ?? standing.at(-1);
+    return own === undefined ? null : { kind: 'reading-withdrawn', readingId: own.id, code };
+  },
   say: ({ code, typed, unit, carriedFrom }) => {
     const value = /\d$/.test(typed) ? `${typed} ${unit}` : typed;
     const from = carriedFrom === null ? '' : ', carried over from an earlier docket';

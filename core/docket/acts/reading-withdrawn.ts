@@ -25,5 +25,16 @@ export const readingWithdrawn: ActKind<ReadingWithdrawn> = {
       one.id === readingId && one.withdrawnAt === null ? { ...one, withdrawnAt: at } : one,
     ),
   }),
+  // Taken back, it stays so in the record; what stands again is the same reading, taken anew.
+  undo: ({ readings }, { readingId }) => {
+    const {
+      id: _id,
+      by: _by,
+      takenAt: _at,
+      withdrawnAt,
+      ...reading
+    } = readings.find(({ id }) => id === readingId)!;
+    return withdrawnAt === null ? { kind: 'reading-taken', ...reading } : null;
+  },
   say: ({ code }) => `took back a reading of ${measurement(code).name.toLowerCase()}`,
 };

@@ -25,6 +25,11 @@ export const ruleOverruled: ActKind<RuleOverruled> = {
     ...docket,
     garments: docket.garments.map((one) => (one.chartId === chartId ? { chartId, rule, preference } : one)),
   }),
+  undo: (before, { chartId, rule, preference }) => {
+    const was = garmentOn(before, chartId);
+    const same = was === undefined || (was.rule === rule && was.preference === preference);
+    return same ? null : { kind: 'rule-overruled', chartId, rule: was.rule, preference: was.preference };
+  },
   say: ({ chartId, rule, preference }, { garment }) => {
     const said = [
       rule === null ? 'the chart’s rule' : `the rule that ${RULE_WORDS[rule]}`,

@@ -1,0 +1,83 @@
+import { lastDone, readingIdsBehind, TAKEN_BACK, type Act, type Doing } from '../index';
+import { shelvedChart, SpecDocket } from '../testing/docket';
+
+describe('lastDone', () => {
+  const undo = (one: SpecDocket): Act['kind'] | null => {
+    const last = lastDone(one.acts, one.shelf);
+    if (last === null || last.undoing === null) return null;
+    const { kind, ...fields } = last.undoing;
+    one.does(kind, fields as never, { undoes: last.act.id });
+    return last.act.kind;
+  };
+  const values = ({ docket }: SpecDocket) =>
+    docket!.readings.filter(({ withdrawnAt }) => withdrawnAt === null).map(({ typed }) => typed);
+
+  it('takes back act by act, the last first, down to how the docket was opened, and then nothing', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart], ['headwear']);
+    one.does('consent-recorded', { given: true, wording: 1 });
+    one.does('measurement-asked', { code: 'height', asked: true });
+    one.reads('chest-girth', 98, 98);
+    one.reads('waist-girth', 85, 85);
+    one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: 'roomy' });
+    one.does('garment-decided', one.decision(chart, { sizes: { size: 'M' } }));
+    const undone: (Act['kind'] | null)[] = [];
+    for (let count = 0; count < 9; count++) undone.push(undo(one));
+    expect(undone).toEqual([
+      'garment-decided',
+      'rule-overruled',
+      'reading-taken',
+      'reading-taken',
+      'reading-taken',
+      'reading-taken',
+      'measurement-asked',
+      'consent-recorded',
+      null,
+    ]);
+    expect(values(one)).toEqual([]);
+    expect(one.docket!.extraCodes).toEqual([]);
+    expect(one.docket!.consent?.given).toBeFalse();
+    expect(one.docket!.garments)
+      .withContext('what was asked for stays')
+      .toEqual([{ chartId: chart.id, rule: null, preference: null }]);
+    expect(one.docket!.decisions.at(-1)).toEqual(
+      jasmine.objectContaining({ outcome: 'later', reason: TAKEN_BACK }),
+    );
+  });
+
+  it('brings back a reading that was taken back, and that again', () => {
+    const one = new SpecDocket([], ['headwear']);
+    const [reading] = one.reads('chest-girth', 98);
+    one.does('reading-withdrawn', { readingId: reading!.id, code: 'chest-girth' });
+    expect(values(one)).toEqual([]);
+    expect(undo(one)).toBe('reading-withdrawn');
+    expect(values(one)).toEqual(['98']);
+    expect(undo(one)).withContext('the reading itself is next').toBe('reading-taken');
+    expect(values(one)).toEqual([]);
+    expect(undo(one)).toBeNull();
+  });
+
+  it('passes over what changed nothing, and stops at what cannot be taken back', () => {
+    const one = new SpecDocket([], ['headwear']);
+    one.reads('chest-girth', 98);
+    one.does('measurement-asked', { code: 'height', asked: false });
+    expect(lastDone(one.acts, one.shelf)!.act.kind).toBe('reading-taken');
+    one.does('step-passed', { code: 'waist-girth', reason: 'The wearer declines', idle: false });
+    expect(lastDone(one.acts, one.shelf)).toEqual(
+      jasmine.objectContaining({ undoing: null, act: jasmine.objectContaining({ kind: 'step-passed' }) }),
+    );
+  });
+
+  it('takes no decision for taken back that was only put off, and none that another follows', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart]);
+    one.reads('chest-girth', 98, 98);
+    one.reads('waist-girth', 85, 85);
+    one.does('garment-decided', one.decision(chart, { sizes: { size: 'M' } }));
+    one.does('garment-decided', one.decision(chart, { outcome: 'later', sizes: {}, reason: 'Comes back' }));
+    const last = lastDone(one.acts, one.shelf)!;
+    expect(last.act).toEqual(jasmine.objectContaining({ kind: 'garment-decided', outcome: 'accepted' }));
+    const undoing = last.undoing as Extract<Doing, { kind: 'garment-decided' }>;
+    expect(undoing.readingIds).toEqual(readingIdsBehind(one.docket!, chart.sheet));
+  });
+});
