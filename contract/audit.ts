@@ -27,6 +27,8 @@ export const AUDIT_KINDS = [
   'chart-kept',
   'chart-retired',
   'protocol-kept',
+  'kit-kept',
+  'kit-dropped',
   'link-made',
   'link-ended',
   'link-used',
@@ -43,7 +45,7 @@ export const auditEntrySchema = z.object({
   by: fitterSchema.nullable(),
   kind: z.enum(AUDIT_KINDS),
   aboutKind: z
-    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'tape', 'link', 'settings'])
+    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'kit', 'tape', 'link', 'settings'])
     .nullable(),
   about: z.string().nullable(),
   wearerId: idSchema.nullable(),

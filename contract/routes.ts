@@ -20,6 +20,8 @@ export const ROUTES = {
   deviceLines: '/api/devices/lines',
   /** GET all; PUT one's own by id. */
   protocols: '/api/protocols',
+  /** GET all; PUT and DELETE one by id. */
+  kits: '/api/kits',
   /** GET: the flags of all wearers that nobody has decided yet. */
   exceptions: '/api/exceptions',
   /** GET, with `codes`: the values that stand on the roll, without names. */

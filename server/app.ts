@@ -21,6 +21,7 @@ import { ownRoutes, peopleRoutes } from './people/routes';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
 import type { Print } from './print/sheets';
+import { kitRoutes } from './kits/routes';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
 import { SessionCookie } from './session/cookie';
@@ -115,6 +116,7 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
     wearerRoutes(database, settings, print),
     chartRoutes(database, print),
     protocolRoutes(database),
+    kitRoutes(database),
     deviceRoutes(database, lasts, stopping),
     tapeRoutes(database),
     auditRoutes(database),

@@ -112,6 +112,15 @@ export async function retireChart(database: Database, id: string, retired: boole
   return true;
 }
 
+/** How many of some charts there are, by their series, on the shelf or not. */
+export async function seriesThere(database: Database, series: readonly string[]): Promise<number> {
+  if (series.length === 0) return 0;
+  const rows = await database('charts')
+    .whereIn('series_id', [...series])
+    .countDistinct<{ n: number }[]>({ n: 'series_id' });
+  return Number(rows[0]!.n);
+}
+
 /** Where a version is used. */
 export async function chartUses(database: Database, id: string): Promise<ChartUses> {
   const count = async (rows: ReturnType<Database['queryBuilder']>) =>

@@ -1,10 +1,11 @@
-import { lineSchema, ROLES, signInSchema } from '@neat-measure/contract';
+import { lineSchema, protocolIdSchema, ROLES, signInSchema } from '@neat-measure/contract';
 import { importChartJson } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
 import { keepChart } from '../charts/service';
 import type { Database } from '../database/database';
+import { saveKit } from '../kits/store';
 import { addPerson } from '../people/service';
 import { findAccount, hasAccounts } from '../people/store';
 import { saveWearer } from '../wearers/store';
@@ -14,6 +15,15 @@ const demoSchema = z.object({
   fitters: z.array(signInSchema.extend({ name: lineSchema(120), role: z.enum(ROLES) })).min(1),
   wearers: z.array(z.object({ id: z.uuidv7(), name: lineSchema(120), role: z.string() })),
   charts: z.array(z.object({ id: z.uuidv7(), file: z.string() })),
+  kits: z.array(
+    z.object({
+      id: z.uuidv7(),
+      name: lineSchema(60),
+      charts: z.array(z.string()),
+      protocols: z.array(protocolIdSchema),
+      roles: z.array(z.string()),
+    }),
+  ),
 });
 
 /**
@@ -36,7 +46,10 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
       if (!sheet.ok) throw new Error(`demo chart ${file} has faults: ${JSON.stringify(sheet.problem)}`);
       await keepChart(transaction, id, { sheet: sheet.value, source: file, replaces: null }, keeper.id);
     }
-    await loadSeason(transaction, folder, new Map(demo.charts.map(({ id, file }) => [file, id])), keeper);
+    const ids = new Map(demo.charts.map(({ id, file }) => [file, id]));
+    for (const { id, charts, ...kit } of demo.kits)
+      await saveKit(transaction, id, { ...kit, series: charts.map((file) => ids.get(file)!), version: 0 });
+    await loadSeason(transaction, folder, ids, keeper);
   });
   return true;
 }

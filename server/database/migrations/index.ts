@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as kits from './0014-kits';
 import * as retired from './0013-retired-charts';
 import * as audit from './0012-audit';
 import * as people from './0011-people';
@@ -28,6 +29,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0011-people', people],
   ['0012-audit', audit],
   ['0013-retired-charts', retired],
+  ['0014-kits', kits],
 ];
 
 /** Their names, oldest first. */

@@ -24,6 +24,8 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'chart-kept': 'kept a chart',
   'chart-retired': 'took a chart from the shelf, or back onto it',
   'protocol-kept': 'kept a protocol',
+  'kit-kept': 'kept a kit',
+  'kit-dropped': 'took a kit out',
   'link-made': 'made a link for measuring oneself',
   'link-ended': 'took a link back',
   'link-used': 'measured themselves by a link',
