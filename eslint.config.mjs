@@ -127,10 +127,21 @@ export default tseslint.config(
   {
     files: ['web/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      // The library puts its box or button into a label that is marked so.
+      '@angular-eslint/template/label-has-associated-control': [
+        'error',
+        {
+          labelComponents: [
+            { selector: 'label', inputs: ['for', 'htmlFor', 'nz-checkbox', 'nz-radio', 'nz-radio-button'] },
+          ],
+        },
+      ],
+    },
   },
   {
     // The options of a combobox are reached by its arrow keys; focus stays in the field (WAI-ARIA).
-    files: ['web/places/bench/opening/docket-desk.html'],
+    files: ['web/places/bench/opening/docket-desk.html', 'web/app/commands/command-list.html'],
     rules: {
       '@angular-eslint/template/click-events-have-key-events': 'off',
       '@angular-eslint/template/interactive-supports-focus': 'off',

@@ -1,4 +1,4 @@
-import { expect, openDocket, takeReadings, test } from './fitter';
+import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
 
 const file = (name: string, text: string | Buffer, mimeType = 'text/csv') => ({
   name,
@@ -49,8 +49,8 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
     );
   await paste('Size\tChest (cm)\tWaist (cm)\nS\t86–94\t70 to 78\nM\t94–102\t86-78\n');
   await expect(page.getByText('“Waist (cm)” is several places on the body.')).toBeVisible();
-  await page.getByLabel('What Waist (cm) means').selectOption('trouser-waist-girth');
-  await expect(page.locator('.findings li')).toHaveText([/“86-78” is upside down. Write 78-86/]);
+  await chooseFrom(page, 'What Waist (cm) means', 'Trouser waist');
+  await expect(page.locator('.faults li')).toHaveText([/“86-78” is upside down. Write 78-86/]);
   await expect(page.getByRole('button', { name: 'Go on with this' })).toBeDisabled();
 
   await paste(
@@ -62,7 +62,7 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
 
   const bring = (name: string, text: string | Buffer) =>
     page.setInputFiles('input[type=file]', file(name, text));
-  const found = page.locator('.findings li');
+  const found = page.locator('.faults li');
   await bring('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]));
   await expect(found).toHaveText([/The file is not text/]);
   await bring('huge.csv', Buffer.alloc(10_000_000, 'x'));
@@ -116,7 +116,7 @@ test('a chart is tried on numbers: every line of its arithmetic, and the same si
   await page.getByLabel('Find a chart').fill('tidewall');
   await page.getByRole('button', { name: /Tidewall vest/ }).click();
   await page.getByRole('tab', { name: 'Try it' }).click();
-  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await page.getByRole('radio', { name: 'in', exact: true }).click();
   await page.getByLabel('Widest girth').fill('36');
   await page.getByLabel('Front, standing').fill('16');
   await page.getByLabel('Collar to belt').fill('19');
@@ -139,20 +139,18 @@ test('the map draws the sizes to scale over the 507 bodies, and says how many th
   await expect(page.getByText('Of 507 bodies a size holds 38 %')).toBeVisible();
   await expect(page.locator('.map svg')).toBeVisible();
 
-  await page.getByLabel('Points').selectOption('roll');
+  await chooseFrom(page, 'Points', 'everybody on the roll');
   await expect(page.getByText(/^Of \d+ on the roll a size holds \d+ %;/)).toBeVisible();
 });
 
 test('a published table is begun with, an option added to it as text, and kept', async ({ fitter: page }) => {
   await page.goto('/charts');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
-  await page
-    .getByLabel('Begin with a published table')
-    .selectOption({ label: 'EN 13402-3: Men, waist and height' });
+  await chooseFrom(page, 'Begin with a published table', 'EN 13402-3: Men, waist and height');
   await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
   await expect(page.getByText('EN 13402-3, from memory.', { exact: true })).toBeVisible();
   await page.getByRole('textbox', { name: 'Garment' }).fill('Watch trousers');
-  await page.getByText('The whole chart as text').press('Enter');
+  await page.getByRole('tab', { name: 'As text' }).click();
   const text = page.getByLabel('The whole chart as text');
   const written = await text.inputValue();
   await text.fill(written.replace('"options": []', '"options": [{"name": "Long leg"}]'));
@@ -212,6 +210,6 @@ test('changing the unit re-expresses the chart', async ({ fitter: page }) => {
   await page.goto('/charts');
   await page.getByRole('button', { name: /Ranger field jacket/ }).click();
   await expect(page.getByRole('cell', { name: '78 – 86' })).toBeVisible();
-  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await page.getByRole('radio', { name: 'in', exact: true }).click();
   await expect(page.getByRole('cell', { name: '30 3/4 – 33 7/8' })).toBeVisible();
 });

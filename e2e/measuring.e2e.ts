@@ -1,20 +1,5 @@
-import type { Page } from '@playwright/test';
-import { expect, chooseWearer, openDocket, takeReadings, test } from './fitter';
-
-/** Presses keys and counts those that are no part of a number. */
-class Keys {
-  besidesDigits = 0;
-  constructor(private readonly page: Page) {}
-
-  async press(key: string): Promise<void> {
-    if (!/^[\d.]$/.test(key)) this.besidesDigits += 1;
-    await this.page.keyboard.press(key);
-  }
-
-  async type(text: string): Promise<void> {
-    for (const key of text) await this.press(key);
-  }
-}
+import { chooseFrom, expect, chooseWearer, openDocket, takeReadings, test } from './fitter';
+import { Keys } from './keys';
 
 const READINGS: Record<string, string> = {
   Chest: '98',
@@ -130,12 +115,12 @@ test('a step is passed over with a reason, and taken all the same later', async 
 test('the unit switch re-expresses readings and re-interprets none', async ({ fitter: page }) => {
   await openDocket(page, 'farah', ['Estuary fleece']);
   await takeReadings(page, '98');
-  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await page.getByRole('radio', { name: 'in', exact: true }).click();
   await expect(page.getByText('First reading').locator('..')).toContainText('38 5/8');
   await page.getByLabel('Chest in in').focus();
   await takeReadings(page, '38 1/2');
   await expect(page.locator('[data-proposed]')).toBeVisible();
-  await page.getByRole('button', { name: 'cm', exact: true }).click();
+  await page.getByRole('radio', { name: 'cm', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Chest: 97.9 cm' })).toBeVisible();
 });
 
@@ -164,10 +149,12 @@ test('a shipped protocol is copied, changed, and measured by', async ({ fitter: 
   await page.keyboard.type('Neck');
   await expect(page.locator('nz-option-item').first()).toHaveText('Neck');
   await page.keyboard.press('Enter');
-  await page.getByLabel('Tape for Neck', { exact: true }).selectOption('two-fingers');
+  await chooseFrom(page, 'Tape for Neck', /two fingers/);
   await page.getByRole('button', { name: 'Save the protocol' }).click();
   await expect(page.getByRole('heading', { name: 'Storm hats' })).toBeVisible();
-  await expect(page.getByRole('row', { name: /Neck two fingers beneath the tape/ })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Neck' })).toContainText(
+    'two fingers beneath the tape',
+  );
 
   await page.getByRole('link', { name: 'Back to the docket' }).click();
   await openDocket(page, 'wen', ['Storm hats']);

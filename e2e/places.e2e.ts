@@ -6,9 +6,14 @@ const PLACES = [
   '/bench/protocols',
   '/bench/exceptions',
   '/charts',
+  '/charts/kits',
   '/log',
   '/house/sizing',
   '/house/settings',
+  '/house/people',
+  '/house/you',
+  '/house/tapes',
+  '/log/house',
 ];
 
 test.describe('at tablet size, by touch', () => {

@@ -95,7 +95,7 @@ try {
   await shoot('map');
   await page.getByRole('button', { name: 'Change it' }).click();
   await shoot('draft');
-  await page.getByRole('button', { name: 'in', exact: true }).click();
+  await page.getByRole('radio', { name: 'in', exact: true }).click();
   await chart('Tidewall vest');
   await page.getByRole('tab', { name: 'Try it' }).click();
   await page.getByLabel('Widest girth').fill('36');

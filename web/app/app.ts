@@ -1,16 +1,33 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Journal } from '../data/journal/journal';
+import { TypeAhead } from '../data/type-ahead';
 import { SessionService } from '../data/session-service';
 import { UnitService } from '../data/unit-service';
 import { BenchHand } from './bench-hand';
+import { CommandList } from './commands/command-list';
 import { ShortcutList } from '../parts/shortcuts/shortcut-list';
+import { isTakenElsewhere, ShortcutService } from '../parts/shortcuts/shortcut-service';
 
 /** The frame: the five places, the unit, and who is fitting. */
 @Component({
   selector: 'nm-app',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, ShortcutList, BenchHand],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    ShortcutList,
+    CommandList,
+    BenchHand,
+    NzButtonModule,
+    NzRadioModule,
+    FormsModule,
+  ],
+  host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './app.html',
   styleUrl: './app.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,8 +44,12 @@ export class App {
     { path: '/log', name: 'Log' },
   ];
   protected readonly fitter = this.session.fitter;
+  private readonly ahead = inject(TypeAhead);
+  protected readonly shortcuts = inject(ShortcutService);
   protected readonly workingUnits: readonly WorkingUnit[] = WORKING_UNITS;
   protected readonly failed = signal('');
+  /** Whether the list of everything is open. */
+  protected readonly commanding = signal(false);
   /** Whether it is asked who takes the bench over. */
   protected readonly handing = signal(false);
   protected readonly waiting = computed(() => {
@@ -45,6 +66,16 @@ export class App {
       return { order: order!, words: `Not kept (${day}): ${what} ${why}` };
     }),
   );
+
+  protected onKey(event: KeyboardEvent): void {
+    // What is typed before the list stands is meant for it.
+    if (this.commanding() && this.ahead.keep(event)) return event.preventDefault();
+    const asked = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k';
+    if (!asked && ((event.key !== '?' && event.key !== '/') || isTakenElsewhere(event))) return;
+    event.preventDefault();
+    if (event.key === '?') this.shortcuts.shown.set(true);
+    else this.commanding.set(true);
+  }
 
   protected signOut(): void {
     this.session.signOut().subscribe({

@@ -2,7 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   inject,
-  output,
+  model,
   signal,
   viewChild,
   type ElementRef,
@@ -11,104 +11,71 @@ import { FormsModule } from '@angular/forms';
 import type { Fitter } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { SessionService } from '../data/session-service';
 
 /** A shared bench changes hands: whoever takes it over says who they are by a short code. */
 @Component({
   selector: 'nm-bench-hand',
-  imports: [FormsModule, NzButtonModule, NzInputModule],
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, NzModalModule],
   template: `
-    <form (submit)="take(); $event.preventDefault()" aria-label="Take the bench over">
-      @if (hands(); as all) {
-        <fieldset>
-          <legend>Who takes the bench over?</legend>
-          @for (one of all; track one.id) {
-            <label
-              ><input
-                type="radio"
-                name="hand"
-                [value]="one.id"
-                [checked]="one.id === chosen()"
-                (change)="choose(one.id)"
-              />
-              {{ one.name }}</label
-            >
-          } @empty {
-            <p>Nobody has a bench code yet. Set one under your name.</p>
+    <nz-modal
+      [nzVisible]="open()"
+      nzTitle="Who takes the bench over?"
+      [nzFooter]="null"
+      [nzWidth]="420"
+      (nzOnCancel)="open.set(false)"
+      (nzAfterOpen)="ask()"
+    >
+      <form *nzModalContent (submit)="take(); $event.preventDefault()" aria-label="Take the bench over">
+        @if (hands(); as all) {
+          <nz-radio-group nzName="hand" [ngModel]="chosen()" (ngModelChange)="choose($event)">
+            @for (one of all; track one.id) {
+              <label nz-radio [nzValue]="one.id">{{ one.name }}</label>
+            } @empty {
+              <p>Nobody has a bench code yet. Set one under your name.</p>
+            }
+          </nz-radio-group>
+          @if (all.length > 0) {
+            <label class="field"
+              >Their code
+              <input
+                #code
+                nz-input
+                class="num"
+                type="password"
+                inputmode="numeric"
+                autocomplete="off"
+                maxlength="8"
+                required
+            /></label>
           }
-        </fieldset>
-        @if (all.length > 0) {
-          <label class="code"
-            >Their code
-            <input
-              #code
-              nz-input
-              class="num"
-              type="password"
-              inputmode="numeric"
-              autocomplete="off"
-              maxlength="8"
-              required
-          /></label>
         }
-      }
-      @if (trouble()) {
-        <p class="fault" role="alert">{{ trouble() }}</p>
-      }
-      <div class="row">
-        @if (chosen()) {
-          <button nz-button nzType="primary" type="submit">Take it over</button>
+        @if (trouble()) {
+          <p class="fault" role="alert">{{ trouble() }}</p>
         }
-        @if (house(); as house) {
-          <button nz-button type="button" (click)="giveBack()">Back to {{ house.name }}</button>
-        }
-        <button type="button" class="more" (click)="closed.emit()">Close</button>
-      </div>
-    </form>
+        <div class="acts">
+          @if (chosen()) {
+            <button nz-button nzType="primary" type="submit">Take it over</button>
+          }
+          @if (house(); as house) {
+            <button nz-button type="button" (click)="giveBack()">Back to {{ house.name }}</button>
+          }
+        </div>
+      </form>
+    </nz-modal>
   `,
   styles: `
-    form {
+    nz-radio-group {
       display: flex;
       flex-direction: column;
-      gap: 12px;
-      padding: 18px 20px;
-      border: 1px solid var(--line-strong);
-      border-top: 5px solid var(--green);
-      background: var(--paper);
-    }
-    fieldset {
-      display: flex;
-      flex-direction: column;
-      margin: 0;
-      padding: 0;
-      border: 0;
-    }
-    legend {
-      padding: 0;
-      font-weight: 700;
-    }
-    label {
-      display: flex;
-      align-items: center;
-      gap: 10px;
-      min-height: var(--target);
-    }
-    .code {
-      flex-direction: column;
-      align-items: stretch;
-      gap: 3px;
-      font-weight: 600;
-    }
-    .row {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BenchHand {
-  readonly closed = output();
+  readonly open = model.required<boolean>();
   private readonly session = inject(SessionService);
   private readonly code = viewChild<ElementRef<HTMLInputElement>>('code');
   protected readonly hands = signal<readonly Fitter[] | null>(null);
@@ -116,7 +83,9 @@ export class BenchHand {
   protected readonly trouble = signal('');
   protected readonly house = () => this.session.fitter()?.house ?? null;
 
-  constructor() {
+  /** Asked each time it is opened: somebody may have set a code meanwhile. */
+  protected ask(): void {
+    this.trouble.set('');
     this.session.hands().subscribe({
       next: (hands) => {
         const others = hands.filter(({ id }) => id !== this.session.fitter()?.id);
@@ -137,7 +106,7 @@ export class BenchHand {
     const code = this.code()?.nativeElement;
     if (this.chosen() === '' || code === undefined) return;
     this.session.takeBench({ id: this.chosen(), code: code.value }).subscribe({
-      next: () => this.closed.emit(),
+      next: () => this.open.set(false),
       error: (problem: Error) => {
         code.value = '';
         this.fail(problem);
@@ -146,7 +115,7 @@ export class BenchHand {
   }
 
   protected giveBack(): void {
-    this.session.giveBenchBack().subscribe({ next: () => this.closed.emit(), error: this.fail });
+    this.session.giveBenchBack().subscribe({ next: () => this.open.set(false), error: this.fail });
   }
 
   private readonly fail = (problem: Error): void => this.trouble.set(problem.message);

@@ -78,6 +78,11 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/charts/charts').then(({ Charts }) => Charts),
       },
       {
+        path: 'charts/kits',
+        title: 'Kits · Neat Measure',
+        loadComponent: () => import('../places/charts/kits/kit-desk').then(({ KitDesk }) => KitDesk),
+      },
+      {
         path: 'log',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),

@@ -5,28 +5,13 @@ import { fitChecksOf, type ChartSheet } from '@neat-measure/core';
 @Component({
   selector: 'nm-fit-checks',
   template: `
-    <ul>
+    <ul class="rows">
       @for (check of checks(); track check.look) {
         <li>
-          {{ check.look }}. <span>{{ check.otherwise }}</span>
+          {{ check.look }}. <span class="soft">{{ check.otherwise }}</span>
         </li>
       }
     </ul>
-  `,
-  styles: `
-    ul {
-      max-width: 80ch;
-      margin: 6px 0 0;
-      padding-left: 20px;
-    }
-
-    li + li {
-      margin-top: 4px;
-    }
-
-    span {
-      color: var(--soft);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

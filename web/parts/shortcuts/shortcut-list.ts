@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NzModalModule } from 'ng-zorro-antd/modal';
-import { isTakenElsewhere, ShortcutService } from './shortcut-service';
+import { ShortcutService } from './shortcut-service';
 
 /** The list behind `?`. */
 @Component({
@@ -32,37 +32,24 @@ import { isTakenElsewhere, ShortcutService } from './shortcut-service';
             <dt><kbd>?</kbd></dt>
             <dd>this list</dd>
           </div>
+          <div>
+            <dt><kbd>Ctrl K</kbd> <kbd>/</kbd></dt>
+            <dd>go to anything, or do it, by typing</dd>
+          </div>
         </dl>
       </ng-container>
     </nz-modal>
   `,
   styles: `
-    dl {
-      margin: 0;
-    }
     div {
       display: grid;
       grid-template-columns: 150px 1fr;
       align-items: center;
       min-height: 36px;
     }
-    dt {
-      display: flex;
-      gap: 6px;
-    }
-    dd {
-      margin: 0;
-    }
   `,
-  host: { '(document:keydown)': 'onKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShortcutList {
   protected readonly service = inject(ShortcutService);
-
-  protected onKey(event: KeyboardEvent): void {
-    if (event.key !== '?' || isTakenElsewhere(event)) return;
-    event.preventDefault();
-    this.service.shown.set(true);
-  }
 }

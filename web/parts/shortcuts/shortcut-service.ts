@@ -4,6 +4,8 @@ import { Injectable, signal } from '@angular/core';
 export interface Shortcut {
   readonly keys: readonly string[];
   readonly does: string;
+  /** Does it, where it can be done without being at something. */
+  readonly run?: () => void;
 }
 
 /** The shortcuts of the place that is open; one list for the whole page. */

@@ -14,7 +14,7 @@ const AGAIN_MS = 3_000;
   selector: 'nm-away',
   imports: [NzButtonModule],
   template: `
-    <section>
+    <section class="page">
       <h1>The server does not answer</h1>
       <p role="status">{{ trouble() || 'It is tried again every few seconds.' }}</p>
       <p>
@@ -26,10 +26,9 @@ const AGAIN_MS = 3_000;
         }
         You can leave this page open: it goes on by itself.
       </p>
-      <button nz-button nzType="primary" type="button" (click)="again()">Try now</button>
+      <p class="acts"><button nz-button nzType="primary" type="button" (click)="again()">Try now</button></p>
     </section>
   `,
-  styleUrl: './away.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Away {

@@ -10,9 +10,10 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
+import { measurement, STANCE_ASKS } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
 import { SpeechService } from '../../data/speech-service';
-import { measurement, STANCE_ASKS } from '@neat-measure/core';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
 import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { DecidePanel } from './deciding/decide-panel';
@@ -32,7 +33,16 @@ import { TapeStrip } from './measuring/tape-strip';
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
 @Component({
   selector: 'nm-bench',
-  imports: [BodyFigure, PreparePanel, StancePanel, ReadingPanel, DecidePanel, GarmentCards, TapeStrip],
+  imports: [
+    BodyFigure,
+    PreparePanel,
+    StancePanel,
+    ReadingPanel,
+    DecidePanel,
+    GarmentCards,
+    TapeStrip,
+    NzButtonModule,
+  ],
   providers: [DocketStore, CursorStore, DecidingStore, EntryStore, ForesightService, ForesightStore],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
@@ -167,6 +177,12 @@ export class Bench {
         keys: ['n'],
         does: 'pass over the steps that can change no size',
         run: () => this.foresight.skipIdle(),
+      },
+      {
+        keys: ['u'],
+        does: 'take back what was done last',
+        when: () => this.store.last() !== null,
+        run: () => this.store.undo(),
       },
       { keys: ['v'], does: 'spoken prompts on or off', run: () => this.speech.toggle() },
       { keys: ['?'], does: '', run: () => this.shortcuts.shown.set(true) },

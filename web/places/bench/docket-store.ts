@@ -6,6 +6,7 @@ import {
   continued,
   demandable,
   judgeDocket,
+  lastDone,
   planOf,
   replay,
   sayAct,
@@ -148,9 +149,10 @@ export class DocketStore {
   /**
    * Does something on the docket: written down on this device, shown as done, and sent.
    *
+   * @param undoes the act that is taken back by it
    * @returns whether it was let in; if not, `trouble` says why
    */
-  does(doing: Doing): boolean {
+  does(doing: Doing, undoes?: string): boolean {
     const [bench, fitter] = [this.bench(), this.session.fitter()];
     if (bench === null || fitter === null) return false;
     if (!this.session.may('fitter')) {
@@ -158,7 +160,8 @@ export class DocketStore {
       return false;
     }
     const by = { id: fitter.id, name: fitter.name };
-    const act: Act = { id: uuidv7(), docketId: bench.id, at: new Date().toISOString(), by, ...doing };
+    const base = { id: uuidv7(), docketId: bench.id, at: new Date().toISOString(), by };
+    const act: Act = { ...base, ...(undoes === undefined ? {} : { undoes }), ...doing };
     const applied = apply(this.docket(), act, this.shelf());
     if (!applied.ok) {
       this.trouble.set(sayRefusal(applied.problem));
@@ -167,6 +170,22 @@ export class DocketStore {
     this.trouble.set('');
     this.journal.write(fitter.pen, applied.value.act);
     return true;
+  }
+
+  /** What was done last here and stands, in words, and what takes it back; `null` where nothing was. */
+  readonly last = computed(() => {
+    const acts = [...this.kept().map(({ act }) => act), ...this.waiting()];
+    const last = lastDone(acts, this.shelf());
+    if (last === null) return null;
+    const own = last.act.by.id === this.session.fitter()?.id;
+    const words = this.say(last.act);
+    return { ...last, own, words: own ? words.replace(`${last.act.by.name} `, '') : words };
+  });
+
+  /** Takes back what was done last; whether there was something to take back. */
+  undo(): boolean {
+    const last = this.last();
+    return last?.own === true && last.undoing !== null && this.does(last.undoing, last.act.id);
   }
 
   /** What was done, in a sentence. */

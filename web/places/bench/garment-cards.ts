@@ -39,7 +39,7 @@ const DECIDED_WORDS: Readonly<Record<DecisionOutcome, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GarmentCards {
-  private readonly store = inject(DocketStore);
+  protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
   protected readonly units = inject(UnitService);
   protected readonly foresight = inject(ForesightStore);

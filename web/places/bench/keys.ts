@@ -20,10 +20,17 @@ export function handleKey(commands: readonly KeyCommand[], key: string, event: K
 /** What the list behind `?` shows of some commands. */
 export function listedKeys(
   commands: readonly KeyCommand[],
-): { readonly keys: readonly string[]; readonly does: string }[] {
+): { readonly keys: readonly string[]; readonly does: string; readonly run: () => void }[] {
   return commands
     .filter(({ does }) => does !== '')
-    .map(({ keys, shown, does }) => ({ keys: shown ?? keys.map(nameOf), does }));
+    .map((command) => ({
+      keys: command.shown ?? command.keys.map(nameOf),
+      does: command.does,
+      run: () => {
+        const [key] = command.keys;
+        handleKey([command], key!, new KeyboardEvent('keydown', { key: key! }));
+      },
+    }));
 }
 
 const NAMES: Readonly<Record<string, string>> = {

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import {
   bareUnit,
   decidingCodes,
   houseRuling,
+  FIT_PREFERENCES,
   judge,
   measurement,
   planSteps,
@@ -17,6 +19,8 @@ import {
   type WorkingUnit,
   compiled,
 } from '@neat-measure/core';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { SessionService } from '../../data/session-service';
 import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
@@ -24,39 +28,35 @@ import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
 /** Trying a chart on numbers: type measurements, see every line of its arithmetic and the verdict as it comes. */
 @Component({
   selector: 'nm-chart-try',
-  imports: [VerdictAccount, VerdictGlyph],
+  imports: [VerdictAccount, VerdictGlyph, NzInputModule, NzSelectModule, FormsModule],
   template: `
-    <div class="fields">
+    <form class="stack" (submit)="$event.preventDefault()">
       @for (field of fields(); track field.code) {
-        <label
-          >{{ field.name }}
-          <span class="entry">
-            <input
-              type="text"
-              inputmode="decimal"
-              autocomplete="off"
-              maxlength="40"
-              [value]="typed()[field.code] ?? ''"
-              [attr.aria-invalid]="field.fault !== ''"
-              (input)="write(field.code, $any($event.target).value)"
-            /><span class="unit">{{ field.unit }}</span>
-          </span>
+        <label class="field"
+          >{{ field.name }}, {{ field.unit }}
+          <input
+            nz-input
+            class="num"
+            type="text"
+            inputmode="decimal"
+            autocomplete="off"
+            maxlength="40"
+            [value]="typed()[field.code] ?? ''"
+            [attr.aria-invalid]="field.fault !== ''"
+            (input)="write(field.code, $any($event.target).value)"
+          />
           @if (field.fault) {
-            <span class="wrong" role="alert">{{ field.fault }}</span>
+            <span class="fault" role="alert">{{ field.fault }}</span>
           }
         </label>
       }
-      <label
-        >Fit
-        <select [value]="preference()" (change)="preference.set($any($event.target).value)">
-          <option value="close">close</option>
-          <option value="regular">regular</option>
-          <option value="roomy">roomy</option>
-        </select></label
-      >
-    </div>
+      <div class="field">
+        <label for="try-fit">Fit</label>
+        <nz-select nzId="try-fit" name="fit" [nzOptions]="preferences" [(ngModel)]="preference" />
+      </div>
+    </form>
     <div class="outcome" aria-live="polite">
-      <p class="verdict">
+      <p class="verdict row">
         <nm-verdict-glyph [verdict]="verdict().verdict" />
         <b>{{ word() }}</b>
         <span class="size num" data-tried>{{ verdict().proposed ?? '–' }}</span>
@@ -73,6 +73,7 @@ export class ChartTry {
   readonly unit = input.required<WorkingUnit>();
 
   protected readonly typed = signal<Readonly<Partial<Record<MeasurementCode, string>>>>({});
+  protected readonly preferences = FIT_PREFERENCES.map((one) => ({ label: one, value: one }));
   protected readonly preference = signal<FitPreference>('regular');
 
   /** Everything the chart could use: what decides, what is reported, what stands in, what options ask. */

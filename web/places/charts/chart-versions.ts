@@ -2,22 +2,24 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartUses } from '@neat-measure/contract';
 import { compareCharts, sayChartChange } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 
 /** Every version of a chart, what each changed against the one before, and where this one is used. */
 @Component({
   selector: 'nm-chart-versions',
-  imports: [RouterLink],
+  imports: [RouterLink, NzButtonModule],
   template: `
     @if (trouble()) {
       <p class="fault" role="alert">{{ trouble() }}</p>
     }
-    <h4>Versions</h4>
-    <ol>
+    <h3>Versions</h3>
+    <ol class="rows">
       @for (version of listed(); track version.id) {
         <li>
-          <b>Version {{ version.number }}</b> <span>{{ version.day }} · {{ version.source }}</span>
+          <b>Version {{ version.number }}</b>
+          <span class="soft">{{ version.day }} · {{ version.source }}</span>
           @if (version.changes.length > 0) {
             <ul>
               @for (line of version.changes; track $index) {
@@ -29,7 +31,7 @@ import { SessionService } from '../../data/session-service';
       }
     </ol>
     @if (uses(); as uses) {
-      <h4>Where it is used</h4>
+      <h3>Where it is used</h3>
       <p>
         On {{ uses.dockets }} {{ uses.dockets === 1 ? 'docket' : 'dockets' }}; {{ uses.decisions }}
         {{ uses.decisions === 1 ? 'garment' : 'garments' }} decided by it.
@@ -38,7 +40,7 @@ import { SessionService } from '../../data/session-service';
         <p><b>It is no longer on the shelf.</b> Dockets that have it keep it.</p>
       }
       @if (session.may('lead')) {
-        <button type="button" class="more" (click)="retire(!uses.retired)">
+        <button nz-button nzType="link" type="button" (click)="retire(!uses.retired)">
           {{ uses.retired ? 'Put it back on the shelf' : 'Take it from the shelf' }}
         </button>
       }
@@ -47,26 +49,6 @@ import { SessionService } from '../../data/session-service';
           <a [routerLink]="['/bench', docket.docketId]">Docket {{ docket.number }}, {{ docket.wearer }}</a>
         </p>
       }
-    }
-  `,
-  styles: `
-    h4 {
-      margin-top: 18px;
-      font-size: 17px;
-      font-weight: 650;
-    }
-    ol {
-      margin: 8px 0 0;
-      padding: 0;
-      list-style: none;
-    }
-    ol > li {
-      padding: 8px 0;
-      border-bottom: 1px solid var(--line);
-    }
-    span {
-      margin-left: 8px;
-      color: var(--soft);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -13,13 +13,15 @@ import {
   sayRequirement,
   type ChartSheet,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzTabsModule } from 'ng-zorro-antd/tabs';
 import { ChartFiles } from '../../data/chart-files';
 import { SessionService } from '../../data/session-service';
 import { UnitService } from '../../data/unit-service';
 import { FitChecks } from '../../parts/fit-checks/fit-checks';
 import { ChartTry } from './chart-try';
 import { ChartVersions } from './chart-versions';
-import { DoctorList } from './doctor-list';
+import { DoctorList } from './draft/doctor-list';
 import { PartRulers } from './part-rulers';
 import { SizeMap } from './size-map';
 
@@ -36,9 +38,18 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = {
 /** One chart of the shelf: its sizes, trying it, the map, what the doctor says, its versions. */
 @Component({
   selector: 'nm-chart-view',
-  imports: [FitChecks, ChartTry, ChartVersions, DoctorList, PartRulers, RouterLink, SizeMap],
+  imports: [
+    FitChecks,
+    ChartTry,
+    ChartVersions,
+    DoctorList,
+    PartRulers,
+    RouterLink,
+    SizeMap,
+    NzButtonModule,
+    NzTabsModule,
+  ],
   templateUrl: './chart-view.html',
-  styleUrl: './chart-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChartView {

@@ -5,29 +5,51 @@ import {
   effect,
   type ElementRef,
   inject,
+  input,
+  linkedSignal,
   signal,
   untracked,
   viewChild,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartSummary } from '@neat-measure/contract';
 import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzUploadModule } from 'ng-zorro-antd/upload';
 import { ChartFiles, type BroughtFile } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 import { Paged } from '../../data/paged';
 import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
-import { ChartDraft, type Draft } from './chart-draft';
+import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
 import { TableMapping } from './table-mapping';
+import { ControlName } from '../../parts/forms/control-name';
 
 /** Charts: the makers' sheets on the shelf, and a place to bring one's own. */
 @Component({
   selector: 'nm-charts',
-  imports: [ChartDraft, ChartView, RouterLink, TableMapping],
+  imports: [
+    ControlName,
+    ChartDraft,
+    ChartView,
+    RouterLink,
+    TableMapping,
+    NzButtonModule,
+    NzInputModule,
+    NzSelectModule,
+    NzUploadModule,
+    FormsModule,
+  ],
   templateUrl: './charts.html',
   styleUrl: './charts.less',
   host: {
+    class: 'beside',
+    '[class.over]': 'over()',
+    '[class.alone]': 'draft() !== null',
     '(dragover)': 'onDragOver($event)',
     '(dragleave)': 'over.set(false)',
     '(drop)': 'onDrop($event)',
@@ -59,8 +81,10 @@ export class Charts {
         this.byKind() ? order.indexOf(a.name) - order.indexOf(b.name) : a.name.localeCompare(b.name),
       );
   });
+  /** One that was asked for by its address. */
+  readonly chart = input<string>();
   /** The chart chosen, or the first of the shelf. */
-  private readonly openId = signal<string | null>(null);
+  private readonly openId = linkedSignal(() => this.chart() ?? null);
   protected readonly wantedId = computed(() => this.openId() ?? this.shelves()[0]?.charts[0]?.id ?? null);
   private readonly fetched = signal<Chart | null>(null);
   protected readonly open = computed(() => {
@@ -73,7 +97,10 @@ export class Charts {
   /** What was brought last: a table still to be understood, or what is wrong with it. */
   protected readonly brought = signal<Exclude<BroughtFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
-  protected readonly published = PUBLISHED_CHARTS;
+  protected readonly published = PUBLISHED_CHARTS.map(({ sheet, source }) => ({
+    label: `${sheet.maker}: ${sheet.garment}`,
+    value: { sheet, source },
+  }));
   protected readonly trouble = signal('');
   /** The chart put on the shelf last, to go on with at once. */
   protected readonly added = signal<Chart | null>(null);
@@ -103,8 +130,6 @@ export class Charts {
   protected show(chart: ChartSummary): void {
     this.openId.set(chart.id);
     this.discard();
-    // The shelf scrolls by itself; the chart is read from its top.
-    this.view().nativeElement.scrollIntoView({ block: 'start' });
   }
 
   protected sizesOf({ parts, sizes }: ChartSummary): string {
@@ -122,15 +147,16 @@ export class Charts {
     event.preventDefault();
     this.over.set(false);
     const file = event.dataTransfer?.files[0];
-    if (file !== undefined) void this.bring(file);
+    // What falls on the box itself has been taken by it.
+    const onBox = event.target instanceof Element && event.target.closest('nz-upload') !== null;
+    if (file !== undefined && !onBox) void this.bring(file);
   }
 
-  protected onPicked(picker: HTMLInputElement): void {
-    const file = picker.files?.[0];
-    if (file !== undefined) void this.bring(file);
-    // The same file, mended, must count as picked again.
-    picker.value = '';
-  }
+  /** A file that was picked, or dropped on the box; it is read here and goes nowhere. */
+  protected readonly onPicked = (picked: unknown): boolean => {
+    void this.bring(picked as File);
+    return false;
+  };
 
   /** A block copied from a spreadsheet or a page is a chart brought, unless it is meant for a field. */
   protected onPaste(event: ClipboardEvent): void {
@@ -157,12 +183,10 @@ export class Charts {
   }
 
   /** A published table becomes a draft, with where it is from beside it. */
-  protected begin(choice: HTMLSelectElement): void {
-    const chosen = choice.value === '' ? undefined : this.published[Number(choice.value)];
-    choice.value = '';
-    if (chosen === undefined) return;
+  protected begin(chosen: { readonly sheet: ChartSheet; readonly source: string } | null): void {
+    if (chosen === null) return;
     this.discard();
-    this.draft.set({ sheet: chosen.sheet, source: chosen.source, replaces: null });
+    this.draft.set({ ...chosen, replaces: null });
   }
 
   /** A table as it was understood becomes a draft. */
@@ -177,6 +201,8 @@ export class Charts {
   }
 
   protected discard(): void {
+    // What is shown next is read from its top.
+    this.view().nativeElement.scrollTop = 0;
     this.brought.set(null);
     this.draft.set(null);
     this.added.set(null);

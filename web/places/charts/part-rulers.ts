@@ -10,9 +10,9 @@ import { sayCell } from './say-cell';
   template: `
     @for (column of columns(); track column.code) {
       <div class="ruler">
-        <h4>
-          {{ column.name }} <span>{{ column.about }}</span>
-        </h4>
+        <h3>
+          {{ column.name }} <small>{{ column.about }}</small>
+        </h3>
         <nm-size-ruler
           stature="chart"
           [measurement]="column.name"
@@ -22,34 +22,36 @@ import { sayCell } from './say-cell';
         />
       </div>
     }
-    <div class="scroll" tabindex="0" role="region" [attr.aria-label]="part().name + ', table'">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">{{ part().name }}</th>
-            @for (column of columns(); track column.code) {
-              <th scope="col" class="figure">{{ column.name }}, {{ unit() }}</th>
-            }
-            @for (system of part().otherNames; track system.system) {
-              <th scope="col" class="figure">{{ system.system }}</th>
-            }
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.size) {
+    @if (table()) {
+      <div class="wide" tabindex="0" role="region" [attr.aria-label]="part().name + ', table'">
+        <table class="cells">
+          <thead>
             <tr>
-              <th scope="row">{{ row.size }}</th>
-              @for (cell of row.cells; track $index) {
-                <td class="figure num">{{ cell }}</td>
+              <th scope="col">{{ part().name }}</th>
+              @for (column of columns(); track column.code) {
+                <th scope="col" class="num">{{ column.name }}, {{ unit() }}</th>
               }
-              @for (label of row.otherNames; track $index) {
-                <td class="figure num">{{ label }}</td>
+              @for (system of part().otherNames; track system.system) {
+                <th scope="col" class="num">{{ system.system }}</th>
               }
             </tr>
-          }
-        </tbody>
-      </table>
-    </div>
+          </thead>
+          <tbody>
+            @for (row of rows(); track row.size) {
+              <tr>
+                <th scope="row">{{ row.size }}</th>
+                @for (cell of row.cells; track $index) {
+                  <td class="num">{{ cell }}</td>
+                }
+                @for (label of row.otherNames; track $index) {
+                  <td class="num">{{ label }}</td>
+                }
+              </tr>
+            }
+          </tbody>
+        </table>
+      </div>
+    }
   `,
   styleUrl: './part-rulers.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -57,6 +59,8 @@ import { sayCell } from './say-cell';
 export class PartRulers {
   readonly sheet = input.required<ChartSheet>();
   readonly code = input.required<string>();
+  /** Whether the figures stand beneath the rulers; a desk that has them already shows the rulers alone. */
+  readonly table = input(true);
   readonly unit = input.required<WorkingUnit>();
 
   protected readonly part = computed(() => this.sheet().parts.find(({ code }) => code === this.code())!);

@@ -4,6 +4,7 @@ import { TestBed } from '@angular/core/testing';
 import { bodiesPath } from '@neat-measure/contract';
 import { chartSheetSchema } from '@neat-measure/core';
 import { bodies507 } from '@neat-measure/core/bodies-507';
+import { chooseIn } from '../../testing/library';
 import { watchCoat } from '../../testing/watch-coat';
 import { SizeMap } from './size-map';
 
@@ -15,13 +16,7 @@ describe('SizeMap', () => {
     fixture.componentRef.setInput('unit', 'cm');
     fixture.detectChanges();
     const host = fixture.nativeElement as HTMLElement;
-    const choose = (label: string, value: string) => {
-      const field = [...host.querySelectorAll('label')].find((one) => one.textContent.includes(label))!;
-      const select = field.querySelector('select')!;
-      select.value = value;
-      select.dispatchEvent(new Event('change'));
-      fixture.detectChanges();
-    };
+    const choose = (value: string) => chooseIn(fixture, 'map-points', value);
     const says = () => host.querySelector('.held')!.textContent.trim();
     return { fixture, host, choose, says, http: TestBed.inject(HttpTestingController) };
   }
@@ -73,7 +68,7 @@ describe('SizeMap', () => {
   it('asks for the roll only when it is wanted, and only for what the axes measure', () => {
     const { fixture, choose, says, http } = open();
     http.verify();
-    choose('Points', 'roll');
+    choose('roll');
     http
       .expectOne(bodiesPath(['chest-girth', 'waist-girth']))
       .flush([
@@ -86,18 +81,18 @@ describe('SizeMap', () => {
     expect(says()).toBe(
       'Of 3 on the roll a size holds 33 %; 33 % fall between sizes or are split, 33 % lie outside all of them.',
     );
-    choose('Points', '507');
+    choose('507');
     expect(says()).toMatch(/^Of 507 bodies/);
   });
 
   it('says when nobody is measured, and what went wrong', () => {
     const { fixture, choose, says, http } = open();
-    choose('Points', 'roll');
+    choose('roll');
     http.expectOne(() => true).flush([]);
     fixture.detectChanges();
     expect(says()).toContain('Nobody on the roll has both measured yet');
-    choose('Points', '507');
-    choose('Points', 'roll');
+    choose('507');
+    choose('roll');
     http.expectOne(() => true).error(new ProgressEvent('error'));
     fixture.detectChanges();
     expect(says()).toMatch(/\.$/);

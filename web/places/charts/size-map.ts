@@ -8,6 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
 import {
   codesOfCoverage,
   MICROMETRES_PER,
@@ -26,8 +27,9 @@ import { bodies507 } from '@neat-measure/core/bodies-507';
 import { ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import type { EChartsCoreOption } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { catchError, map, of, switchMap, tap } from 'rxjs';
 import { ChartService } from '../../data/chart-service';
@@ -46,58 +48,32 @@ const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
 /** Two measurements as axes, the sizes as boxes to scale, gaps bare, and the 507 bodies or the roll as points: whom a part holds, and whom not. */
 @Component({
   selector: 'nm-size-map',
-  imports: [NgxEchartsDirective],
+  imports: [NgxEchartsDirective, NzSelectModule, FormsModule],
   providers: [provideEchartsCore({ echarts })],
   template: `
     @if (columns().length < 2) {
       <p>A map needs two measurements in one part; this chart has none. The rulers show it all.</p>
     } @else {
-      <div class="axes">
-        <label
-          >Along
-          <select [value]="across()" (change)="across.set($any($event.target).value)">
-            @for (one of columns(); track one.key) {
-              <option [value]="one.key" [selected]="one.key === across()">{{ one.name }}</option>
-            }
-          </select></label
-        >
-        <label
-          >Up
-          <select [value]="up()" (change)="up.set($any($event.target).value)">
-            @for (one of others(); track one.key) {
-              <option [value]="one.key" [selected]="one.key === up()">{{ one.name }}</option>
-            }
-          </select></label
-        >
-        <label
-          >Points
-          <select [value]="whose()" (change)="whose.set($any($event.target).value)">
-            <option value="507" [selected]="whose() === '507'">507 measured bodies</option>
-            <option value="roll" [selected]="whose() === 'roll'">everybody on the roll</option>
-          </select></label
-        >
+      <div class="fields">
+        <div class="field">
+          <label for="map-along">Along</label>
+          <nz-select nzId="map-along" [nzOptions]="columns()" [(ngModel)]="across" />
+        </div>
+        <div class="field">
+          <label for="map-up">Up</label>
+          <nz-select nzId="map-up" [nzOptions]="others()" [(ngModel)]="up" />
+        </div>
+        <div class="field">
+          <label for="map-points">Points</label>
+          <nz-select nzId="map-points" [nzOptions]="whoses" [(ngModel)]="whose" />
+        </div>
       </div>
       <p class="held" role="status">{{ says() }}</p>
       <div echarts class="map" [options]="options()" [autoResize]="true"></div>
-      <p class="source">{{ source() }}</p>
+      <p class="soft">{{ source() }}</p>
     }
   `,
   styles: `
-    .axes {
-      display: flex;
-      gap: 20px;
-      margin-top: 14px;
-    }
-    select {
-      min-height: var(--target);
-      margin-left: 6px;
-      padding: 0 8px;
-      border: 1px solid var(--line-strong);
-      border-radius: var(--radius);
-      background: var(--paper);
-      color: var(--ink);
-      font: inherit;
-    }
     .held {
       margin-top: 12px;
       font-size: 17px;
@@ -105,10 +81,6 @@ const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
     .map {
       height: 470px;
       max-width: 860px;
-    }
-    .source {
-      color: var(--soft);
-      font-size: 14px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -127,6 +99,8 @@ export class SizeMap {
           key: `${part.code} ${column.code}`,
           part: part.code,
           sizes: part.sizes,
+          label: column.name,
+          value: `${part.code} ${column.code}`,
           name: column.name,
           column,
         })),
@@ -139,6 +113,10 @@ export class SizeMap {
   });
   protected readonly up = linkedSignal(() => this.others()[0]?.key ?? '');
 
+  protected readonly whoses = [
+    { label: '507 measured bodies', value: '507' as const },
+    { label: 'everybody on the roll', value: 'roll' as const },
+  ];
   protected readonly whose = signal<'507' | 'roll'>('507');
   protected readonly rollTrouble = signal('');
   private readonly charts = inject(ChartService);

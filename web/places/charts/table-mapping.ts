@@ -7,6 +7,7 @@ import {
   linkedSignal,
   output,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import {
   CATALOGUE,
   measurement,
@@ -20,14 +21,17 @@ import {
   type PlannedColumn,
   type WorkingUnit,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { BroughtFile } from '../../data/chart-files';
 import { UnitService } from '../../data/unit-service';
 import { PartRulers } from './part-rulers';
+import { ControlName } from '../../parts/forms/control-name';
 
 /** A brought table, column by column: what each is taken for, guessed and for the fitter to change. Nothing is saved here. */
 @Component({
   selector: 'nm-table-mapping',
-  imports: [PartRulers],
+  imports: [ControlName, PartRulers, NzButtonModule, NzSelectModule, FormsModule],
   templateUrl: './table-mapping.html',
   styleUrl: './table-mapping.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,7 +44,7 @@ export class TableMapping {
   protected readonly units = inject(UnitService);
 
   protected readonly plan = linkedSignal(() => planTable(this.table().grid));
-  protected readonly workingUnits = WORKING_UNITS;
+  protected readonly unitOptions = WORKING_UNITS.map((unit) => ({ label: unit, value: unit }));
   protected readonly measurements = CATALOGUE.filter(({ kind }) => kind !== 'mass')
     .map(({ code, name }) => ({ code, name }))
     .sort((a, b) => a.name.localeCompare(b.name));
@@ -69,6 +73,11 @@ export class TableMapping {
     return candidates.map((code) => ({ code, name: measurement(code).name }));
   }
 
+  /** What else it may mean. */
+  protected others({ candidates }: PlannedColumn): { code: MeasurementCode; name: string }[] {
+    return this.measurements.filter(({ code }) => !candidates.includes(code));
+  }
+
   protected setMeaning(column: PlannedColumn, value: string): void {
     const means = value === '' ? null : (value as PlannedColumn['means']);
     // There is one column of sizes; the one that was is left out.
@@ -86,15 +95,15 @@ export class TableMapping {
     }));
   }
 
-  protected measureIn(column: PlannedColumn, unit: string): void {
+  protected measureIn(column: PlannedColumn, unit: WorkingUnit | null): void {
     this.plan.update((plan) => ({
       ...plan,
       columns: plan.columns.map((one) =>
         one.index === column.index
           ? {
               ...one,
-              unit: unit === '' ? null : (unit as WorkingUnit),
-              asks: one.means === null ? one.asks : unit === '' ? 'which-unit' : null,
+              unit,
+              asks: one.means === null ? one.asks : unit === null ? 'which-unit' : null,
             }
           : one,
       ),

@@ -3,16 +3,18 @@ import { FormsModule } from '@angular/forms';
 import { ROLES, type OneTimeCode, type Person, type Role } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { HouseService } from '../../data/house-service';
 import { ROLE_WORDS, sayMoment } from './say-role';
+import { ControlName } from '../../parts/forms/control-name';
 
 /** Who may sign in: invited, changed, deactivated. */
 @Component({
   selector: 'nm-people',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule, NzPopconfirmModule],
   templateUrl: './people.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

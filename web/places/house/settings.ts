@@ -1,90 +1,67 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { ROLES, type Role, type Settings } from '@neat-measure/contract';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { ROLES, settingsSaveSchema, type Role, type Settings } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { HouseService } from '../../data/house-service';
+import { bySchema, faultsOf, type FieldFaults } from '../../parts/forms/schema-form';
 import { ROLE_WORDS } from './say-role';
 
 /** What the house has settled for everybody. */
 @Component({
   selector: 'nm-settings',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, NzButtonModule, NzCheckboxModule, NzInputNumberModule],
   template: `
-    <h2>Settings</h2>
+    <h2 class="title">Settings</h2>
     <p>They hold for everybody, from the next thing anybody does.</p>
-    @if (trouble()) {
-      <p class="fault" role="alert">{{ trouble() }}</p>
-    }
-    @if (settings(); as now) {
-      <form
-        (submit)="
-          save(now, idle.valueAsNumber, hours.valueAsNumber, {
-            peopleDays: days(people),
-            linksDays: days(links),
-            tapesDays: days(tapes),
-          });
-          $event.preventDefault()
-        "
-      >
-        <div class="settled">
-          <h3>Sessions</h3>
-          <label
-            >Minutes in which nothing is done
-            <input
-              #idle
-              nz-input
-              class="num"
-              type="number"
-              min="5"
-              max="1440"
-              required
-              [value]="now.idleMinutes"
-          /></label>
-          <label
-            >Hours, whatever is done
-            <input
-              #hours
-              nz-input
-              class="num"
-              type="number"
-              min="1"
-              max="72"
-              required
-              [value]="now.sessionHours"
-          /></label>
-          <h3>Second factor</h3>
-          <p>Whoever has one of these roles signs in with a code besides the passphrase.</p>
-          @for (role of roles; track role) {
-            <label class="tick"
-              ><input type="checkbox" [checked]="wanted().includes(role)" (change)="turn(role)" />
-              {{ words[role].name }}</label
-            >
-          }
-          <h3>Whoever is erased</h3>
-          <label class="tick"
-            ><input type="checkbox" [checked]="bodies()" (change)="bodies.set(!bodies())" /> Their values stay
-            without a name, for maps and coverage</label
-          >
-          <h3>What is kept, and how long</h3>
-          <p>In days; nothing there keeps it without end. It is taken out at night.</p>
-          <label
-            >People nothing was done for
-            <input #people nz-input class="num" type="number" min="30" [value]="now.retention.peopleDays"
-          /></label>
-          <label
-            >Links for measuring oneself, after their end
-            <input #links nz-input class="num" type="number" min="1" [value]="now.retention.linksDays"
-          /></label>
-          <label
-            >What tapes sent
-            <input #tapes nz-input class="num" type="number" min="1" [value]="now.retention.tapesDays"
-          /></label>
-          <button nz-button nzType="primary" type="submit">Keep these settings</button>
-          @if (kept()) {
+    @if (settings()) {
+      <form [formGroup]="form" (submit)="save(); $event.preventDefault()">
+        <h3>Sessions</h3>
+        @for (one of sessions; track one.path) {
+          <div class="field short-field">
+            <label [for]="one.path">{{ one.words }}</label>
+            <nz-input-number [nzId]="one.path" [formControl]="one.control" />
+            @if (faults()[one.path]; as fault) {
+              <p class="fault" role="alert">{{ fault }}</p>
+            }
+          </div>
+        }
+        <h3>Second factor</h3>
+        <p>Whoever has one of these roles signs in with a code besides the passphrase.</p>
+        <nz-checkbox-group
+          formControlName="secondFactorFor"
+          [nzOptions]="roles"
+          aria-label="Roles that want a second factor"
+        />
+        <h3>Whoever is erased</h3>
+        <label nz-checkbox formControlName="keepErasedBodies"
+          >Their values stay without a name, for maps and coverage</label
+        >
+        <h3>What is kept, and how long</h3>
+        <p>In days; nothing there keeps it without end. It is taken out at night.</p>
+        @for (one of kept; track one.path) {
+          <div class="field short-field">
+            <label [for]="one.path">{{ one.words }}</label>
+            <nz-input-number [nzId]="one.path" [formControl]="one.control" />
+            @if (faults()[one.path]; as fault) {
+              <p class="fault" role="alert">{{ fault }}</p>
+            }
+          </div>
+        }
+        <p class="acts">
+          <button nz-button nzType="primary" type="submit" [disabled]="!form.valid">
+            Keep these settings
+          </button>
+          @if (saved()) {
             <span class="done" role="status">Kept.</span>
           }
-        </div>
+        </p>
       </form>
+    }
+    @if (trouble()) {
+      <p class="fault" role="alert">{{ trouble() }}</p>
     }
   `,
   styleUrl: './desk.less',
@@ -93,58 +70,73 @@ import { ROLE_WORDS } from './say-role';
 export class SettingsDesk {
   private readonly house = inject(HouseService);
   protected readonly settings = signal<Settings | null>(null);
-  protected readonly wanted = signal<readonly Role[]>([]);
-  protected readonly bodies = signal(false);
   protected readonly trouble = signal('');
-  protected readonly kept = signal(false);
-  protected readonly roles = ROLES;
-  protected readonly words = ROLE_WORDS;
+  protected readonly saved = signal(false);
+  protected readonly roles = ROLES.map((role) => ({ label: ROLE_WORDS[role].name, value: role }));
+
+  private readonly fields = {
+    idleMinutes: new FormControl<number | null>(null),
+    sessionHours: new FormControl<number | null>(null),
+    secondFactorFor: new FormControl<Role[]>([], { nonNullable: true }),
+    keepErasedBodies: new FormControl(false, { nonNullable: true }),
+    retention: new FormGroup({
+      peopleDays: new FormControl<number | null>(null),
+      linksDays: new FormControl<number | null>(null),
+      tapesDays: new FormControl<number | null>(null),
+    }),
+  };
+  protected readonly form = new FormGroup(this.fields, {
+    validators: bySchema<object>(settingsSaveSchema, (value) => ({ ...this.settings(), ...value })),
+  });
+  protected readonly faults = toSignal(faultsOf(this.form), { initialValue: {} as FieldFaults });
+
+  protected readonly sessions = [
+    {
+      path: 'idleMinutes',
+      words: 'Minutes in which nothing is done',
+      control: this.fields.idleMinutes,
+    },
+    { path: 'sessionHours', words: 'Hours, whatever is done', control: this.fields.sessionHours },
+  ];
+  protected readonly kept = [
+    {
+      path: 'retention.peopleDays',
+      words: 'People nothing was done for',
+      control: this.fields.retention.controls.peopleDays,
+    },
+    {
+      path: 'retention.linksDays',
+      words: 'Links for measuring oneself, after their end',
+      control: this.fields.retention.controls.linksDays,
+    },
+    {
+      path: 'retention.tapesDays',
+      words: 'What tapes sent',
+      control: this.fields.retention.controls.tapesDays,
+    },
+  ];
 
   constructor() {
     this.house.settings().subscribe({ next: (one) => this.show(one), error: this.fail });
   }
 
-  protected turn(role: Role): void {
-    this.wanted.update((wanted) =>
-      wanted.includes(role) ? wanted.filter((one) => one !== role) : [...wanted, role],
-    );
-  }
-
-  /** Nothing is no number of days. */
-  protected days({ valueAsNumber }: HTMLInputElement): number | null {
-    return Number.isNaN(valueAsNumber) ? null : valueAsNumber;
-  }
-
-  protected save(
-    now: Settings,
-    idleMinutes: number,
-    sessionHours: number,
-    retention: Settings['retention'],
-  ): void {
+  protected save(): void {
+    const now = this.settings();
+    if (now === null || !this.form.valid) return;
     this.trouble.set('');
-    this.kept.set(false);
-    this.house
-      .saveSettings({
-        ...now,
-        idleMinutes,
-        sessionHours,
-        secondFactorFor: [...this.wanted()],
-        keepErasedBodies: this.bodies(),
-        retention,
-      })
-      .subscribe({
-        next: (one) => {
-          this.show(one);
-          this.kept.set(true);
-        },
-        error: this.fail,
-      });
+    this.saved.set(false);
+    this.house.saveSettings({ ...now, ...(this.form.getRawValue() as Partial<Settings>) }).subscribe({
+      next: (one) => {
+        this.show(one);
+        this.saved.set(true);
+      },
+      error: this.fail,
+    });
   }
 
   private show(settings: Settings): void {
     this.settings.set(settings);
-    this.wanted.set(settings.secondFactorFor);
-    this.bodies.set(settings.keepErasedBodies);
+    this.form.patchValue({ ...settings, secondFactorFor: [...settings.secondFactorFor] });
   }
 
   private readonly fail = (problem: Error): void => this.trouble.set(problem.message);

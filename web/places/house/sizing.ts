@@ -25,13 +25,14 @@ import {
   type MeasuredRow,
   type RuleRow,
 } from './habits-draft';
+import { ControlName } from '../../parts/forms/control-name';
 
 const KINDS = GARMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }));
 
 /** How the house sizes: units, edges, agreement, rules, cautions, and when somebody is measured again. */
 @Component({
   selector: 'nm-sizing',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
   templateUrl: './sizing.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

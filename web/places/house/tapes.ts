@@ -27,12 +27,12 @@ import { sayMoment } from './say-role';
             <b>{{ given.secret }}</b>
           </div>
           It goes before every request of the tape, as <span class="num">Authorization: Bearer …</span>
-          <button type="button" class="small" (click)="secret.set(null)">I have it</button>
+          <button nz-button type="button" (click)="secret.set(null)">I have it</button>
         </div>
       }
-      <ul class="list">
+      <ul class="rows">
         @for (tape of tapes(); track tape.device) {
-          <li>
+          <li class="line">
             <span class="what"
               ><b>{{ tape.device }}</b>
               <small
@@ -42,17 +42,17 @@ import { sayMoment } from './say-role';
                 }}</small
               ></span
             >
-            <button type="button" class="small" (click)="pair(tape.device)">New secret</button>
-            <button type="button" class="small" (click)="does(house.unpairTape(tape.device))">
+            <button nz-button type="button" (click)="pair(tape.device)">New secret</button>
+            <button nz-button type="button" (click)="does(house.unpairTape(tape.device))">
               Let in no more
             </button>
           </li>
         } @empty {
-          <li>No tape is paired.</li>
+          <li class="line soft">No tape is paired.</li>
         }
       </ul>
-      <form (submit)="pair(device.value); device.value = ''; $event.preventDefault()">
-        <label
+      <form class="fields" (submit)="pair(device.value); device.value = ''; $event.preventDefault()">
+        <label class="field"
           >Name of the tape
           <input #device nz-input pattern="[A-Za-z0-9-]{1,40}" title="Letters, digits and dashes" required
         /></label>
@@ -61,9 +61,9 @@ import { sayMoment } from './say-role';
     }
     <h3>Links for measuring oneself</h3>
     <p>Each is for one wearer and one use. One that is taken back opens nothing any more.</p>
-    <ul class="list">
+    <ul class="rows">
       @for (link of links(); track link.id) {
-        <li>
+        <li class="line">
           <span class="what"
             ><a [routerLink]="['/bench', link.docketId]">{{ link.wearer }}, docket {{ link.docket }}</a>
             <small>
@@ -76,11 +76,11 @@ import { sayMoment } from './say-role';
             ></span
           >
           @if (link.submittedAt === null) {
-            <button type="button" class="small" (click)="does(house.endLink(link.id))">Take it back</button>
+            <button nz-button type="button" (click)="does(house.endLink(link.id))">Take it back</button>
           }
         </li>
       } @empty {
-        <li>No link stands.</li>
+        <li class="line soft">No link stands.</li>
       }
     </ul>
   `,

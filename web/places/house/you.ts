@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import type { FactorOffer, Preferences, SessionEntry } from '@neat-measure/contract';
 import { WORKING_UNITS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap, type Observable } from 'rxjs';
@@ -13,7 +14,7 @@ import { ROLE_WORDS, sayAgent, sayMoment } from './say-role';
 /** What is one's own: how one works, passphrase, second factor, bench code, and where one is signed in. */
 @Component({
   selector: 'nm-you',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule, NzCheckboxModule],
   templateUrl: './you.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Bench, DocketSummary } from '@neat-measure/contract';
 import { sayAct } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { DocketService } from '../../data/docket-service';
 import { Paged } from '../../data/paged';
 import { SessionService } from '../../data/session-service';
@@ -11,9 +12,10 @@ import { PersonActs } from './person-acts';
 /** The Log: every docket, act by act, in sentences. */
 @Component({
   selector: 'nm-log',
-  imports: [NzInputModule, PersonActs, RouterLink],
+  imports: [NzInputModule, PersonActs, RouterLink, NzButtonModule],
   templateUrl: './log.html',
   styleUrl: './log.less',
+  host: { class: 'beside' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Log {

@@ -12,15 +12,15 @@ import { WearerService } from '../../data/wearer-service';
   imports: [NzButtonModule, NzInputModule],
   template: `
     @if (session.may('lead')) {
-      <p class="kept">
+      <p class="soft">
         What is kept of {{ wearer().name }}: <a [href]="paper()" target="_blank" rel="noopener">on paper</a> ·
         <a [href]="file()" download>as a file</a>
         @if (session.may('administrator')) {
-          · <button type="button" class="more" (click)="asking.set(!asking())">erase it</button>
+          · <button nz-button nzType="link" type="button" (click)="asking.set(!asking())">erase it</button>
         }
       </p>
       @if (asking()) {
-        <form class="erase" (submit)="erase(name.value); $event.preventDefault()">
+        <form class="note acts" (submit)="erase(name.value); $event.preventDefault()">
           <p>
             Their name, their dockets with every reading and decision, and their links go for good; so does
             what the house log tells of them. Backups keep them until they are thinned. Write their name to do
@@ -36,22 +36,10 @@ import { WearerService } from '../../data/wearer-service';
     }
   `,
   styles: `
-    .kept {
-      color: var(--soft);
+    .note {
+      border-color: var(--brick);
     }
-    .erase {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
-      max-width: 640px;
-      margin: 8px 0 16px;
-      padding: 14px 16px;
-      border: 2px solid var(--brick);
-    }
-    .erase p {
-      flex: 1 0 100%;
-    }
-    .erase input {
+    input {
       flex: 1 1 220px;
     }
   `,

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { selfPath, selfSheetSchema, selfThanksSchema, type SelfSheet as Sheet } from '@neat-measure/contract';
 import {
   bareUnit,
@@ -9,6 +10,9 @@ import {
   type MeasurementCode,
   type WorkingUnit,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Api } from '../../data/api';
@@ -19,7 +23,7 @@ const KEPT_AS = 'neat-measure.self';
 /** The wearer's own page: the docket's measurements with the same figures, and a field for each. */
 @Component({
   selector: 'nm-self-sheet',
-  imports: [BodyFigure],
+  imports: [BodyFigure, NzButtonModule, NzInputModule, NzRadioModule, FormsModule],
   templateUrl: './self-sheet.html',
   styleUrl: './self-sheet.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -48,7 +48,7 @@ describe('DecidePanel', () => {
     };
     const proposed = () => host.querySelector('[data-proposed]')!.textContent.trim();
     const chosen = () =>
-      host.querySelector<HTMLInputElement>('nm-size-choice input:checked')?.parentElement?.textContent.trim();
+      host.querySelector('nm-size-choice [data-chosen] > span:last-child')?.firstChild?.textContent?.trim();
     return { host, press, sent, proposed, chosen };
   }
 
@@ -104,8 +104,8 @@ describe('DecidePanel', () => {
 
   it('says why a garment is suspect, and where to go from there', () => {
     const { host, press, sent } = decide('90', '97');
-    expect(host.querySelector('.doubts')!.textContent).toMatch(/more than chest/);
-    expect(host.querySelector('.doubts')!.textContent).toContain('goes back to the tape');
+    expect(host.querySelector('.note:not(.good)')!.textContent).toMatch(/more than chest/);
+    expect(host.querySelector('.note:not(.good)')!.textContent).toContain('goes back to the tape');
     press('Enter');
     expect(sent()).toBeUndefined();
   });

@@ -55,6 +55,7 @@ const OUTCOME_WORDS = {
   imports: [FormsModule, NzButtonModule, NzSelectModule, SizeChoice, VerdictAccount, VerdictGlyph],
   templateUrl: './decide-panel.html',
   styleUrl: './decide-panel.less',
+  host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DecidePanel {

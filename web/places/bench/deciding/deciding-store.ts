@@ -4,7 +4,9 @@ import {
   acceptable,
   isClosing,
   readingIdsBehind,
+  TAKEN_BACK,
   type DecisionOutcome,
+  type Doing,
   type JudgedGarment,
 } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
@@ -44,8 +46,8 @@ export class DecidingStore {
   );
 
   /** Decides a garment on the readings that stand; whether it was let in. */
-  decide({ chart, decision }: Garment, { outcome, sizes = {}, reason }: Choice): boolean {
-    return this.store.does({
+  decide({ chart, decision }: Garment, { outcome, sizes = {}, reason }: Choice, undoes?: string): boolean {
+    const doing: Doing = {
       kind: 'garment-decided',
       chartId: chart.id,
       outcome,
@@ -55,7 +57,8 @@ export class DecidingStore {
       after: decision?.id ?? null,
       habits: this.store.shelf().habits.version,
       found: null,
-    });
+    };
+    return this.store.does(doing, undoes);
   }
 
   /** Accepts everything that is settled. */
@@ -69,9 +72,8 @@ export class DecidingStore {
 
   /** Takes back what was accepted together: it is open again. */
   undo(): void {
-    for (const garment of this.undoable()) this.decide(garment, { outcome: 'later', reason: TAKEN_BACK });
+    for (const garment of [...this.undoable()].reverse())
+      this.decide(garment, { outcome: 'later', reason: TAKEN_BACK }, garment.decision!.id);
     this.together.set([]);
   }
 }
-
-const TAKEN_BACK = 'Taken back';

@@ -10,9 +10,11 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { isMade, labelOf, sayChance, type ChartSheet, type GarmentVerdict } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
 
 /** Reasons to hand over another size, as fitters give them. */
 const REASONS = [
@@ -35,37 +37,35 @@ export interface ChosenSizes {
 /** Another size: one a part, and the reason for it, from a short list or in words. */
 @Component({
   selector: 'nm-size-choice',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [NzButtonModule, NzInputModule, NzRadioModule, FormsModule],
   template: `
     <div class="choice" role="group" aria-label="Another size" (keydown)="onKey($event)">
       @for (row of rows(); track row.code) {
-        <fieldset>
-          <legend>{{ row.name }}</legend>
-          @for (one of row.near; track one.size) {
-            <span class="near">
-              <label class="chip"
-                ><input
-                  type="radio"
-                  [name]="row.code"
-                  [value]="one.size"
-                  [checked]="sizes()[row.code] === one.size"
-                  (change)="choose(row.code, one.size)"
-                />{{ one.size }}</label
+        <fieldset class="row">
+          <legend class="fine">{{ row.name }}</legend>
+          <nz-radio-group
+            [nzName]="row.code"
+            [ngModel]="sizes()[row.code]"
+            (ngModelChange)="choose(row.code, $event)"
+          >
+            @for (one of row.near; track one.size) {
+              <label
+                nz-radio-button
+                [nzValue]="one.size"
+                [attr.data-chosen]="sizes()[row.code] === one.size || null"
+                >{{ one.size }}<small>{{ one.says }}</small></label
               >
-              <small>{{ one.says }}</small>
-            </span>
-          }
+            }
+          </nz-radio-group>
         </fieldset>
       }
-      <fieldset>
-        <legend>Reason</legend>
-        @for (one of reasons; track one) {
-          <label class="chip"
-            ><input type="radio" name="reason" [checked]="reason() === one" (change)="reason.set(one)" />{{
-              one
-            }}</label
-          >
-        }
+      <fieldset class="row">
+        <legend class="fine">Reason</legend>
+        <nz-radio-group nzName="reason" [ngModel]="reason()" (ngModelChange)="reason.set($event)">
+          @for (one of reasons; track one) {
+            <label nz-radio-button [nzValue]="one">{{ one }}</label>
+          }
+        </nz-radio-group>
         <input
           nz-input
           class="words"
@@ -78,7 +78,7 @@ export interface ChosenSizes {
         />
       </fieldset>
       @if (unmade()) {
-        <p class="unmade" role="status">{{ label() }} is not made by the chart’s own list.</p>
+        <p class="soft" role="status">{{ label() }} is not made by the chart’s own list.</p>
       }
       @if (fault()) {
         <p class="fault" role="alert">{{ fault() }}</p>
@@ -140,7 +140,7 @@ export class SizeChoice {
     const host = inject<ElementRef<HTMLElement>>(ElementRef);
     afterNextRender(() =>
       (
-        host.nativeElement.querySelector<HTMLElement>('input:checked') ??
+        host.nativeElement.querySelector<HTMLElement>('[data-chosen] input') ??
         host.nativeElement.querySelector<HTMLElement>('input')
       )?.focus(),
     );

@@ -11,6 +11,7 @@ import {
 import { RouterLink } from '@angular/router';
 import type { Exception } from '@neat-measure/contract';
 import { FLAGS, sayReason, VERDICT_WORDS, type Verdict } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { catchError, from, of, switchMap } from 'rxjs';
 import { DocketService } from '../../../data/docket-service';
 import { Journal } from '../../../data/journal/journal';
@@ -22,10 +23,10 @@ import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 /** The flags of all wearers that nobody has decided yet, by garment or by kind, worked through by keyboard. */
 @Component({
   selector: 'nm-exception-list',
-  imports: [RouterLink, VerdictGlyph],
+  imports: [RouterLink, VerdictGlyph, NzButtonModule],
   templateUrl: './exception-list.html',
   styleUrl: './exception-list.less',
-  host: { '(keydown)': 'onKey($event)' },
+  host: { class: 'page', '(keydown)': 'onKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ExceptionList {

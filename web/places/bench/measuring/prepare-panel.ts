@@ -10,22 +10,24 @@ import {
   sayConflict,
   STANCE_WORDS,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
 
 /** Before the tape is out: what to wear, what to have at hand, what does not go together, what to be careful of. */
 @Component({
   selector: 'nm-prepare-panel',
+  imports: [NzButtonModule],
   template: `
-    <p class="step">Prepare, before the tape</p>
+    <p class="soft">Prepare, before the tape</p>
     <h1>{{ store.wearer()?.name }}</h1>
     @for (line of cautions(); track line) {
-      <p class="caution"><b>Caution.</b> {{ line }}</p>
+      <p class="note"><b>Caution.</b> {{ line }}</p>
     }
-    <div class="consent" role="group" aria-label="Consent">
+    <div class="consent row tools" role="group" aria-label="Consent">
       <button
+        nz-button
         type="button"
-        class="small"
         [attr.aria-pressed]="agreed()"
         (click)="store.does({ kind: 'consent-recorded', given: !agreed(), wording: consent.version })"
       >
@@ -41,14 +43,14 @@ import { CursorStore } from './cursor-store';
     <p class="tools"><b>At hand:</b> {{ instruments().join('; ') }}.</p>
     <p class="tools"><b>To be taken:</b> {{ summary() }}.</p>
     @for (conflict of conflicts(); track conflict.words) {
-      <p class="conflict">{{ conflict.words }}</p>
+      <p class="note">{{ conflict.words }}</p>
       @if (conflict.choices.length > 0) {
-        <div class="extras" role="group" [attr.aria-label]="'Over what: ' + conflict.name">
+        <div class="row tools" role="group" [attr.aria-label]="'Over what: ' + conflict.name">
           <b>Take {{ conflict.name }}:</b>
           @for (choice of conflict.choices; track choice.clothing) {
             <button
+              nz-button
               type="button"
-              class="small"
               [attr.aria-pressed]="choice.taken"
               (click)="
                 store.does({ kind: 'clothing-chosen', code: conflict.code, clothing: choice.clothing })
@@ -61,12 +63,12 @@ import { CursorStore } from './cursor-store';
       }
     }
     @if (store.extras().length > 0) {
-      <div class="extras" role="group" aria-label="On demand">
+      <div class="row tools" role="group" aria-label="On demand">
         <b>On demand:</b>
         @for (extra of extras(); track extra.code) {
           <button
+            nz-button
             type="button"
-            class="small"
             [attr.aria-pressed]="extra.asked"
             (click)="store.does({ kind: 'measurement-asked', code: extra.code, asked: !extra.asked })"
           >
@@ -79,10 +81,13 @@ import { CursorStore } from './cursor-store';
       <a [href]="sheet()" target="_blank" rel="noopener">Print these steps</a> for someone without a screen.
     </p>
     <div class="go">
-      <button type="button" class="primary" (click)="cursor.next()"><kbd>Enter</kbd> Begin</button>
+      <button nz-button nzType="primary" nzSize="large" type="button" (click)="cursor.next()">
+        <kbd>Enter</kbd> Begin
+      </button>
     </div>
   `,
   styleUrl: './prompt-panel.less',
+  host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PreparePanel {

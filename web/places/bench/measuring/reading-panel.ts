@@ -26,12 +26,14 @@ import {
   bareUnit,
   withinLimits,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../data/unit-service';
 import { Figures } from '../../../parts/figures/figures';
 import { notOnButton, type KeyCommand } from '../keys';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
 import { EntryStore } from './entry-store';
+import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
 
 /** Where a value comes from. */
 const ORIGIN_WORDS = {
@@ -52,15 +54,17 @@ const SKIP_REASONS = [
 /** The centre of the Bench: one measurement, the reading as large as can be, and what the readings say. */
 @Component({
   selector: 'nm-reading-panel',
-  imports: [Figures],
+  imports: [Figures, NzButtonModule],
   templateUrl: './reading-panel.html',
   styleUrl: './reading-panel.less',
+  host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingPanel {
   private readonly units = inject(UnitService);
   protected readonly steps = inject(DocketStore).steps;
   protected readonly cursor = inject(CursorStore);
+  protected readonly shortcuts = inject(ShortcutService);
   protected readonly store = inject(EntryStore);
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 

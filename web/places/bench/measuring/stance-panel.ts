@@ -1,19 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { measurement, STANCE_ASKS, STANCE_WORDS, type Stance } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
 
 /** A change of stance, announced as a step of its own. */
 @Component({
   selector: 'nm-stance-panel',
+  imports: [NzButtonModule],
   template: `
-    <p class="step">Change of stance</p>
+    <p class="soft">Change of stance</p>
     <h1>{{ words() }}</h1>
     <p class="ask">{{ asks() }}</p>
     <p class="tools"><b>Next:</b> {{ next() }}.</p>
-    <button type="button" class="primary" (click)="cursor.next()"><kbd>Enter</kbd> They are ready</button>
+    <p class="go">
+      <button nz-button nzType="primary" nzSize="large" type="button" (click)="cursor.next()">
+        <kbd>Enter</kbd> They are ready
+      </button>
+    </p>
   `,
   styleUrl: './prompt-panel.less',
+  host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StancePanel {

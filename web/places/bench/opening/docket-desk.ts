@@ -11,28 +11,37 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { Router, RouterLink } from '@angular/router';
-import type { ChartSummary, DocketSummary, Protocol, Wearer } from '@neat-measure/contract';
-import { FIT_PREFERENCES, measurement, type Act, type Doing, type FitPreference } from '@neat-measure/core';
-import { catchError, of } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import type { ChartSummary, DocketSummary, Wearer } from '@neat-measure/contract';
+import { FIT_PREFERENCES, measurement } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { NzTagModule } from 'ng-zorro-antd/tag';
 import { ChartService } from '../../../data/chart-service';
 import { DeviceService } from '../../../data/device-service';
 import { DocketService } from '../../../data/docket-service';
-import { Journal } from '../../../data/journal/journal';
 import { Paged } from '../../../data/paged';
-import { ProtocolService } from '../../../data/protocol-service';
-import { SessionService } from '../../../data/session-service';
 import { TypeAhead } from '../../../data/type-ahead';
-import { UnitService } from '../../../data/unit-service';
 import { WearerService } from '../../../data/wearer-service';
+import { OpeningStore, plain, unnamed } from './opening-store';
 import { isTakenElsewhere, ShortcutService } from '../../../parts/shortcuts/shortcut-service';
 
 /** Where a docket is made: who, and which garments. Below, the dockets that were open last. */
 @Component({
   selector: 'nm-docket-desk',
-  imports: [RouterLink],
+  imports: [
+    RouterLink,
+    NzButtonModule,
+    NzInputModule,
+    NzCheckboxModule,
+    NzRadioModule,
+    NzTagModule,
+    FormsModule,
+  ],
+  providers: [OpeningStore],
   templateUrl: './docket-desk.html',
   styleUrl: './docket-desk.less',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -41,49 +50,31 @@ import { isTakenElsewhere, ShortcutService } from '../../../parts/shortcuts/shor
 export class DocketDesk {
   /** A chart to have ticked already: whoever just brought one wants to use it. */
   readonly chart = input<string>();
+  /** A wearer to have taken already, by name. */
+  readonly who = input<string>();
 
+  protected readonly opening = inject(OpeningStore);
   private readonly wearerService = inject(WearerService);
   private readonly chartService = inject(ChartService);
   private readonly docketService = inject(DocketService);
-  private readonly journal = inject(Journal);
-  private readonly session = inject(SessionService);
-  private readonly units = inject(UnitService);
   protected readonly devices = inject(DeviceService);
-  private readonly router = inject(Router);
   private readonly search = viewChild.required<ElementRef<HTMLInputElement>>('search');
   private readonly found = viewChild.required<ElementRef<HTMLInputElement>>('found');
 
   protected readonly wearers = new Paged<Wearer>((query) => this.wearerService.list(query));
   protected readonly charts = new Paged<ChartSummary>((query) => this.chartService.list(query));
   protected readonly dockets = new Paged<DocketSummary>((query) => this.docketService.list(query));
-  protected readonly protocols = toSignal(
-    inject(ProtocolService)
-      .list()
-      .pipe(
-        catchError((problem: unknown) => {
-          this.failed.set((problem as Error).message);
-          return of([] as Protocol[]);
-        }),
-      ),
-  );
-  private readonly failed = signal('');
   protected readonly trouble = computed(
-    () => this.failed() || this.wearers.trouble() || this.charts.trouble() || this.dockets.trouble(),
+    () => this.opening.failed() || this.wearers.trouble() || this.charts.trouble() || this.dockets.trouble(),
   );
 
   protected readonly query = signal('');
   protected readonly role = signal('');
-  protected readonly wearer = signal<Wearer | null>(null);
+  protected readonly preferences = FIT_PREFERENCES;
   /** The row the arrow keys are on; none until one of them, or a letter, was used. */
   protected readonly row = signal<number | null>(null);
   /** Enter was pressed before the list had come that answers what was typed. */
   private readonly wanted = signal(false);
-  /** What is ticked, charts with their names, so that they stay in sight whatever is sought. */
-  protected readonly chosen = signal<ReadonlyMap<string, ChartSummary | null>>(new Map());
-  protected readonly preference = signal<FitPreference>('regular');
-  protected readonly preferences = FIT_PREFERENCES;
-  protected readonly busy = signal(false);
-
   /** The last row adds whoever was typed and is not there. */
   protected readonly mayAdd = computed(
     () =>
@@ -95,7 +86,7 @@ export class DocketDesk {
   protected readonly sought = signal('');
   protected readonly shelves = computed(() => {
     const makers = new Map<string, { chart: ChartSummary; measurements: string }[]>();
-    const ticked = [...this.chosen().values()].flatMap((chart) => (chart?.maker ? [chart] : []));
+    const ticked = [...this.opening.chosen().values()].flatMap((chart) => (chart?.maker ? [chart] : []));
     const found = this.charts.items();
     for (const chart of [...ticked.filter(({ id }) => found.every((one) => one.id !== id)), ...found]) {
       const measurements = chart.codes.map((code) => measurement(code).name.toLowerCase()).join(', ');
@@ -110,6 +101,8 @@ export class DocketDesk {
       { keys: ['↑', '↓'], does: 'choose a wearer in the list' },
       { keys: ['Enter'], does: 'take the wearer; then open the docket' },
       { keys: ['a–z', 'Enter'], does: 'part of a garment’s name, to tick it; Enter alone opens the docket' },
+      { keys: ['Enter', 'Enter'], does: 'with nothing ticked: the kit of the wearer’s role; then open it' },
+      { keys: ['1–9'], does: 'the kit of that number, before a garment is sought' },
       { keys: ['Tab', 'Space'], does: 'go to a garment, tick it' },
     ]);
     const ahead = inject(TypeAhead).take();
@@ -117,13 +110,21 @@ export class DocketDesk {
     effect(() => {
       const id = this.chart();
       if (id === undefined) return;
-      this.chosen.set(new Map([[id, unnamed(id)]]));
+      this.opening.chosen.set(new Map([[id, unnamed(id)]]));
       this.chartService.open(id).subscribe({
         next: ({ sheet: { maker, garment } }) =>
-          this.chosen.update((chosen) =>
+          this.opening.chosen.update((chosen) =>
             chosen.has(id) ? new Map(chosen).set(id, { ...unnamed(id), maker, garment }) : chosen,
           ),
-        error: (problem: Error) => this.failed.set(problem.message),
+        error: (problem: Error) => this.opening.failed.set(problem.message),
+      });
+    });
+    effect(() => {
+      const name = this.who();
+      if (name === undefined) return;
+      untracked(() => {
+        this.type(name);
+        this.take(0);
       });
     });
     // Enter waits for the list that answers what was typed: it never takes a row of another.
@@ -132,15 +133,12 @@ export class DocketDesk {
       this.wanted.set(false);
       untracked(() => this.takeRow(this.row() ?? 0));
     });
-    effect(() => {
-      if (this.wearer() !== null && this.opensThen()) untracked(() => this.open());
-    });
     afterNextRender(() => this.search().nativeElement.focus());
   }
 
   /** A letter anywhere before anything has the focus is part of the wearer's name. */
   protected onKey(event: KeyboardEvent): void {
-    if (this.wearer() !== null || isTakenElsewhere(event) || event.key.length !== 1) return;
+    if (this.opening.wearer() !== null || isTakenElsewhere(event) || event.key.length !== 1) return;
     if (event.key === '?' || event.key === ' ') return;
     const field = this.search().nativeElement;
     field.focus();
@@ -151,7 +149,9 @@ export class DocketDesk {
 
   protected type(text: string): void {
     this.query.set(text);
-    this.wearer.set(null);
+    this.opening.named.set(text.trim() !== '');
+    this.opening.kitThen.set(false);
+    this.opening.wearer.set(null);
     this.row.set(text.trim() === '' ? null : 0);
     this.wanted.set(false);
     this.wearers.seek(text);
@@ -180,13 +180,13 @@ export class DocketDesk {
   private takeRow(row: number): void {
     const wearer = this.wearers.items()[row];
     if (wearer !== undefined) {
-      this.wearer.set(wearer);
+      this.opening.wearer.set(wearer);
       this.query.set(wearer.name);
     } else if (this.mayAdd()) {
-      this.failed.set('');
+      this.opening.failed.set('');
       this.wearerService.add(this.query().trim(), this.role().trim()).subscribe({
-        next: (added) => this.wearer.set(added),
-        error: (problem: Error) => this.failed.set(problem.message),
+        next: (added) => this.opening.wearer.set(added),
+        error: (problem: Error) => this.opening.failed.set(problem.message),
       });
     }
   }
@@ -199,85 +199,27 @@ export class DocketDesk {
   /** Enter in the search ticks the first garment found; with nothing sought it opens the docket. */
   protected takeFound(): void {
     const words = this.sought().trim();
-    if (words === '') return this.open();
+    if (words === '')
+      return this.opening.chosen().size === 0 && !this.opening.kitThen()
+        ? this.opening.wantKit()
+        : this.opening.open();
     // Asked by itself: the list may not answer what was typed yet, and the next word may come at once.
     this.seek('');
     this.chartService.list({ search: words, from: 0 }).subscribe({
       next: ({ items }) => {
-        const found = items.find(({ id }) => !this.chosen().has(id));
-        if (found !== undefined) this.tick(found.id, found);
+        const found = items.find(({ id }) => !this.opening.chosen().has(id));
+        if (found !== undefined) this.opening.tick(found.id, found);
       },
-      error: (problem: Error) => this.failed.set(problem.message),
+      error: (problem: Error) => this.opening.failed.set(problem.message),
     });
   }
 
-  /** What is ticked, in order, by name. */
-  protected readonly ticked = computed(() =>
-    [...this.chosen()].map(([id, chart]) => ({
-      id,
-      name: chart?.garment ?? this.protocols()?.find((one) => one.id === id)?.name ?? '…',
-    })),
-  );
-
-  protected tick(id: string, chart: ChartSummary | null): void {
-    this.chosen.update((chosen) => {
-      const next = new Map(chosen);
-      if (!next.delete(id)) next.set(id, chart);
-      return next;
-    });
-  }
-
-  protected readonly lacking = computed(() =>
-    !this.session.may('fitter')
-      ? 'You may look at dockets; a fitter opens them.'
-      : this.wearer() === null
-        ? 'Choose a wearer.'
-        : this.chosen().size === 0
-          ? 'Tick at least one garment or protocol.'
-          : '',
-  );
-
-  /** Enter was pressed before the wearer who was named had been found. */
-  private readonly opensThen = signal(false);
-  /** The docket being opened: asked for again after a failure, it is the same one. */
-  private opening: string | null = null;
-
-  /** Opens the docket and goes to the tape. */
-  protected open(): void {
-    const [wearer, fitter] = [this.wearer(), this.session.fitter()];
-    this.opensThen.set(wearer === null && this.query().trim() !== '');
-    if (wearer === null || fitter === null || this.chosen().size === 0 || this.busy()) return;
-    this.busy.set(true);
-    this.failed.set('');
-    if (this.opening === null) {
-      const docketId = uuidv7();
-      this.opening = docketId;
-      const unit = this.units.unit();
-      const doings: Doing[] = [
-        { kind: 'docket-opened', wearerId: wearer.id, occasion: '', unit, preference: this.preference() },
-        ...[...this.chosen()].map(
-          ([id, chart]): Doing =>
-            chart === null
-              ? { kind: 'protocol-asked', protocolId: id }
-              : { kind: 'garment-asked', chartId: id },
-        ),
-      ];
-      const by = { id: fitter.id, name: fitter.name };
-      for (const doing of doings) {
-        const act: Act = { id: uuidv7(), docketId, at: new Date().toISOString(), by, ...doing };
-        this.journal.write(fitter.pen, act);
-      }
-    }
-    const docketId = this.opening;
-    this.journal
-      .whenSent(docketId)
-      .then(() => this.router.navigate(['/bench', docketId]))
-      .catch((problem: unknown) => {
-        this.busy.set(false);
-        this.failed.set(
-          `${(problem as Error).message} The docket is kept on this device and sent by itself; press Enter to go on with it then.`,
-        );
-      });
+  /** A digit, with nothing sought, takes the kit of that number. */
+  protected onDigit(event: KeyboardEvent): void {
+    const kit = /^[1-9]$/.test(event.key) ? this.opening.kits()[Number(event.key) - 1] : undefined;
+    if (this.sought() !== '' || kit === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    this.opening.turnKit(kit.kit);
   }
 
   protected garmentsOf({ garments }: DocketSummary): string {
@@ -290,24 +232,4 @@ export class DocketDesk {
     const open = garments.filter(({ decided }) => decided === null).length;
     return open === 0 ? 'decided' : `${open} open`;
   }
-}
-
-/** A chart that is ticked before its name has come. */
-function unnamed(id: string): ChartSummary {
-  return {
-    id,
-    seriesId: id,
-    version: 1,
-    maker: '',
-    garment: '',
-    kind: 'other',
-    parts: 0,
-    sizes: 0,
-    codes: [],
-  };
-}
-
-/** Names are the same without their accents and in any case. */
-function plain(text: string): string {
-  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
 }

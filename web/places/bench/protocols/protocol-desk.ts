@@ -11,12 +11,15 @@ import {
   type MeasurementCode,
   type Tension,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { ProtocolService } from '../../../data/protocol-service';
 import { SessionService } from '../../../data/session-service';
+import { ProtocolView } from './protocol-view';
+import { ControlName } from '../../../parts/forms/control-name';
 
 /** What is being edited: a protocol of one's own, or a copy of a shipped one that is not saved yet. */
 interface Draft extends ProtocolSave {
@@ -26,9 +29,25 @@ interface Draft extends ProtocolSave {
 /** The protocols: how each purpose is measured. A shipped one is copied to be changed; one's own are edited. */
 @Component({
   selector: 'nm-protocol-desk',
-  imports: [FormsModule, NzInputModule, NzSelectModule, RouterLink],
+  imports: [
+    ControlName,
+    ProtocolView,
+    FormsModule,
+    NzInputModule,
+    NzSelectModule,
+    RouterLink,
+    NzButtonModule,
+  ],
   templateUrl: './protocol-desk.html',
-  styleUrl: './protocol-desk.less',
+  styles: `
+    form {
+      display: flex;
+      flex-direction: column;
+      gap: 14px;
+      max-width: 800px;
+    }
+  `,
+  host: { class: 'beside' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ProtocolDesk {
@@ -43,7 +62,7 @@ export class ProtocolDesk {
   protected readonly draft = signal<Draft | null>(null);
   protected readonly faults = signal<readonly string[]>([]);
   protected readonly busy = signal(false);
-  protected readonly tensions = TENSIONS.map((value) => ({ value, words: TENSION_WORDS[value] }));
+  protected readonly tensions = TENSIONS.map((value) => ({ value, label: TENSION_WORDS[value] }));
   /** What may still be added to the draft. */
   protected readonly addable = computed(() =>
     CATALOGUE.filter(({ code }) => !this.draft()?.steps.some((step) => step.code === code)),

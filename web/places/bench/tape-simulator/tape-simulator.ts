@@ -1,6 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { parseLength } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { DeviceService } from '../../../data/device-service';
 import { UnitService } from '../../../data/unit-service';
 import { SimulatedTape } from './simulated-tape';
@@ -8,7 +13,7 @@ import { SimulatedTape } from './simulated-tape';
 /** A tape to try the Bench with: pull a length, and it is sent as a real tape would send it. */
 @Component({
   selector: 'nm-tape-simulator',
-  imports: [RouterLink],
+  imports: [RouterLink, NzButtonModule, NzInputModule, NzCheckboxModule, NzInputNumberModule, FormsModule],
   template: `
     <a routerLink="/bench">Back to the docket</a>
     <h1>Practice tape</h1>
@@ -16,50 +21,24 @@ import { SimulatedTape } from './simulated-tape';
       Pair the Bench with <b class="num">{{ device }}</b> in another window, then pull lengths here.
     </p>
     <form (submit)="pull(length.value); $event.preventDefault(); length.select()">
-      <label
+      <label class="field"
         >Length, {{ units.unit() }}
-        <input #length class="length num" type="text" inputmode="decimal" autocomplete="off"
+        <input nz-input #length class="length num" type="text" inputmode="decimal" autocomplete="off"
       /></label>
-      <button type="submit">Pull</button>
+      <button nz-button nzType="primary" nzSize="large" type="submit">Pull</button>
     </form>
     <fieldset>
-      <legend>What it does wrong</legend>
-      <label
-        >Noise, mm
-        <input
-          type="number"
-          min="0"
-          max="50"
-          step="1"
-          [value]="noise()"
-          (input)="noise.set(+$any($event.target).value)"
-      /></label>
-      <label
-        ><input type="checkbox" [checked]="drops()" (change)="drops.set(!drops())" /> drops a third of its
-        readings and sends them late</label
-      >
-      <label
-        ><input type="checkbox" [checked]="doubles()" (change)="doubles.set(!doubles())" /> sends every
-        reading twice</label
-      >
+      <legend class="soft">What it does wrong</legend>
+      <div class="field">
+        <label for="tape-noise">Noise, mm</label>
+        <nz-input-number nzId="tape-noise" [nzMin]="0" [nzMax]="50" [(ngModel)]="noise" />
+      </div>
+      <label nz-checkbox [(ngModel)]="drops">drops a third of its readings and sends them late</label>
+      <label nz-checkbox [(ngModel)]="doubles">sends every reading twice</label>
     </fieldset>
     <p class="said" role="status">{{ said() }}</p>
   `,
   styles: `
-    :host {
-      display: block;
-      max-width: 640px;
-      padding: 20px 34px;
-    }
-    a {
-      display: inline-flex;
-      align-items: center;
-      min-height: var(--target);
-    }
-    h1 {
-      font-size: 34px;
-      font-weight: 720;
-    }
     form {
       display: flex;
       align-items: flex-end;
@@ -68,41 +47,11 @@ import { SimulatedTape } from './simulated-tape';
       padding-bottom: 12px;
       border-bottom: 4px solid var(--tape);
     }
-    label {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px;
-      min-height: var(--target);
-    }
-    input {
-      min-height: var(--target);
-      border: 1px solid var(--line-strong);
-      border-radius: var(--radius);
-      background: var(--paper);
-      font: inherit;
-    }
     .length {
       width: 240px;
-      font: 600 44px var(--figures);
-    }
-    button {
-      min-height: 58px;
-      padding: 0 28px;
-      border: 0;
-      border-radius: var(--radius);
-      background: var(--green);
-      color: var(--paper);
-      font: 650 17px var(--text);
-      cursor: pointer;
-    }
-    fieldset {
-      margin: 16px 0 0;
-      padding: 0;
-      border: 0;
-    }
-    legend {
-      color: var(--soft);
+      height: 64px;
+      font-size: 44px;
+      font-weight: 600;
     }
     .said {
       min-height: 30px;
@@ -110,6 +59,7 @@ import { SimulatedTape } from './simulated-tape';
       font-size: 17px;
     }
   `,
+  host: { class: 'page' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TapeSimulator {

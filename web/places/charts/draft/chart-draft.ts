@@ -8,38 +8,46 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import type { Chart } from '@neat-measure/contract';
 import {
-  CATALOGUE,
   chartSheetSchema,
-  decidingCodes,
+  columnName,
+  examineChart,
   faultsOfSheet,
   GARMENT_KINDS,
   HOUSE_RULES,
   KIND_WORDS,
   measurement,
-  columnName,
   RULE_WORDS,
+  sayChartFinding,
   sayFault,
   withPart,
-  WORKING_UNITS,
+  type ChartFinding,
   type ChartPart,
+  type ChartPlace,
   type ChartSheet,
-  type ColumnCode,
-  type GarmentKind,
   type HouseRule,
-  type MeasurementCode,
-  type WorkingUnit,
 } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzTabsModule } from 'ng-zorro-antd/tabs';
 import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
-import { ApiProblem } from '../../data/api';
-import { ChartService } from '../../data/chart-service';
-import { UnitService } from '../../data/unit-service';
+import { ApiProblem } from '../../../data/api';
+import { ChartService } from '../../../data/chart-service';
+import { UnitService } from '../../../data/unit-service';
+import { ArithmeticEditor } from './arithmetic-editor';
 import { ChartText } from './chart-text';
+import { CombinationsEditor } from './combinations-editor';
 import { DoctorList } from './doctor-list';
+import { OptionsEditor } from './options-editor';
+import { PartColumns } from './part-columns';
 import { PartEditor, type PartChange } from './part-editor';
-import { PartRulers } from './part-rulers';
+import { columnsOf } from './part-text';
+import { PartRulers } from '../part-rulers';
 
 /** A chart that is not on the shelf yet: one that was brought, or the next version of one that is. */
 export interface Draft {
@@ -52,7 +60,22 @@ export interface Draft {
 /** A chart being made ready: what the table does not say, the tables themselves, and the doctor. Nothing is saved until confirmed. */
 @Component({
   selector: 'nm-chart-draft',
-  imports: [ChartText, DoctorList, PartEditor, PartRulers],
+  imports: [
+    ArithmeticEditor,
+    ChartText,
+    CombinationsEditor,
+    DoctorList,
+    OptionsEditor,
+    PartColumns,
+    PartEditor,
+    PartRulers,
+    NzButtonModule,
+    NzInputModule,
+    NzSelectModule,
+    NzTabsModule,
+    NzPopconfirmModule,
+    FormsModule,
+  ],
   templateUrl: './chart-draft.html',
   styleUrl: './chart-draft.less',
   host: { '(keydown)': 'onKey($event)' },
@@ -70,35 +93,42 @@ export class ChartDraft {
   private readonly unread = signal<ReadonlySet<string>>(new Set());
   protected readonly faults = signal<readonly string[]>([]);
   protected readonly busy = signal(false);
-  /** The text is written out only once somebody has wanted it, and then stays. */
-  protected readonly opened = signal(false);
-  protected readonly added = signal<{ code: MeasurementCode; unit: WorkingUnit }>({
-    code: 'chest-girth',
-    unit: 'cm',
-  });
+  /** The desk that is open: table, arithmetic, what is made together, options, the text. */
+  protected readonly desk = signal(0);
+  /** What a finding points at. */
+  private readonly pointed = signal<ChartPlace | null>(null);
   /** One id a draft, so that confirming again after a failure keeps it once. */
   private readonly id = linkedSignal({ source: () => this.draft(), computation: () => uuidv7() });
   private past: ChartSheet[] = [];
 
-  protected readonly kinds = GARMENT_KINDS.map((value) => ({ value, words: KIND_WORDS[value] }));
-  protected readonly rules = HOUSE_RULES.map((value) => ({ value, words: RULE_WORDS[value] }));
-  protected readonly workingUnits = WORKING_UNITS;
-  protected readonly measurements = CATALOGUE.filter(({ kind }) => kind !== 'mass')
-    .map(({ code, name }) => ({ code, name }))
-    .sort((a, b) => a.name.localeCompare(b.name));
+  protected readonly kinds = GARMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }));
+  protected readonly rules = HOUSE_RULES.map((value) => ({ value, label: RULE_WORDS[value] }));
   protected readonly keys = computed(() => {
     const sheet = this.sheet();
     const columns = sheet.parts.flatMap((part) => part.columns.filter(({ role }) => role === 'deciding'));
-    return [...new Set(columns.map(({ code }) => code))].map((code) => ({
-      code,
-      name: columnName(sheet, code, (one) => measurement(one).name),
+    return [...new Set(columns.map(({ code }) => code))].map((value) => ({
+      value,
+      label: columnName(sheet, value, (one) => measurement(one).name),
     }));
   });
-  /** The measurements of which the chart may say how they are to be taken. */
-  protected readonly taken = computed(() =>
-    decidingCodes(this.sheet()).map((code) => measurement(code).name),
-  );
   protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(sayFault));
+  /** Whether anything would be lost with it. */
+  protected readonly changed = computed(() => this.sheet() !== this.draft().sheet);
+  /** By part, the cells something was found in, as the editor names its cells, with what was found. */
+  protected readonly foundIn = computed(() => {
+    const sheet = this.sheet();
+    const found = new Map<string, Map<string, string>>();
+    if (this.sheetFaults().length > 0) return found;
+    for (const one of examineChart(sheet)) {
+      const part = sheet.parts.find(({ code }) => code === one.place.part);
+      const cell = part === undefined ? null : cellOf(part, one.place);
+      if (part === undefined || cell === null || one.severity === 'note') continue;
+      const cells = found.get(part.code) ?? new Map<string, string>();
+      found.set(part.code, cells.set(cell, sayChartFinding(sheet, one)));
+    }
+    return found;
+  });
+  protected readonly none: ReadonlyMap<string, string> = new Map();
   protected readonly ready = computed(() => this.unread().size === 0 && this.sheetFaults().length === 0);
 
   /** Changes something of the chart, to be taken back with Ctrl+Z. */
@@ -107,19 +137,11 @@ export class ChartDraft {
     this.sheet.update((sheet) => ({ ...sheet, ...changes }));
   }
 
-  protected setKind(kind: string): void {
-    this.change({ kind: kind as GarmentKind });
-  }
-
-  protected setRule(rule: string): void {
+  protected setRule(rule: HouseRule): void {
     this.change({
-      rule: rule as HouseRule,
-      key: rule === 'key-decides' ? (this.sheet().key ?? this.keys()[0]?.code ?? null) : this.sheet().key,
+      rule,
+      key: rule === 'key-decides' ? (this.sheet().key ?? this.keys()[0]?.value ?? null) : this.sheet().key,
     });
-  }
-
-  protected setKey(code: string): void {
-    this.change({ key: code as ColumnCode });
   }
 
   protected onPart(code: string, change: PartChange | null): void {
@@ -139,47 +161,22 @@ export class ChartDraft {
     } else this.change(withPart(this.sheet(), change.part, change.was));
   }
 
-  protected addColumn(part: ChartPart): void {
-    const { code, unit } = this.added();
-    if (part.columns.some((column) => column.code === code))
-      return this.faults.set([`${measurement(code).name} stands there already.`]);
-    // New cells hold every length, which the doctor calls wrong until they are filled.
-    const cells = part.sizes.map(() => ({ kind: 'interval' as const, lower: null, upper: null }));
-    const column = {
-      code,
-      role: 'deciding' as const,
-      unit,
-      reach: 'halfway' as const,
-      ease: null,
-      standIns: [],
-      cells,
-    };
-    this.changePart({ ...part, columns: [...part.columns, column] });
-  }
-
-  protected dropColumn(part: ChartPart, code: ColumnCode): void {
-    this.changePart({ ...part, columns: part.columns.filter((column) => column.code !== code) });
-  }
-
-  protected turnRole(part: ChartPart, code: ColumnCode): void {
-    this.changePart({
-      ...part,
-      columns: part.columns.map((column) =>
-        column.code === code
-          ? { ...column, role: column.role === 'deciding' ? 'advisory' : 'deciding' }
-          : column,
-      ),
-    });
-  }
-
-  private changePart(part: ChartPart): void {
+  protected changePart(part: ChartPart): void {
     this.change({ parts: this.sheet().parts.map((one) => (one.code === part.code ? part : one)) });
   }
 
-  protected nameOf(code: ColumnCode): string {
-    return columnName(this.sheet(), code, (one) => measurement(one).name);
+  /** Shows where something was found: the desk it belongs to, and the cell. */
+  protected point({ place, path }: ChartFinding): void {
+    const desk = DESKS.indexOf(String(path[0]));
+    this.desk.set(Math.max(0, desk));
+    this.pointed.set(desk <= 0 ? place : null);
   }
 
+  /** The cell of a part that a finding points at. */
+  protected pointedIn(part: ChartPart): string | null {
+    const place = this.pointed();
+    return place === null || place.part !== part.code ? null : cellOf(part, place);
+  }
   protected onKey(event: KeyboardEvent): void {
     if (!(event.ctrlKey || event.metaKey) || event.key !== 'z' || event.defaultPrevented) return;
     if (event.target instanceof HTMLInputElement) return;
@@ -209,6 +206,17 @@ export class ChartDraft {
           this.faults.set([problem.message, ...(problem instanceof ApiProblem ? problem.findings : [])]),
       });
   }
+}
+
+/** The desks by what of a chart file they hold; whatever is of no other is of the table. */
+const DESKS = ['parts', 'derivations', 'combinations', 'options'];
+
+/** A place in a part's table as its editor names the cell; nothing where the place is no cell. */
+function cellOf(part: ChartPart, { column, size }: ChartPlace): string | null {
+  const at = part.columns.findIndex(({ code }) => code === column);
+  const index = columnsOf(part).findIndex((one) => one.holds === 'cell' && one.at === at);
+  if (size === null) return index < 0 ? null : `0:${index}`;
+  return `${size}:${Math.max(0, index)}`;
 }
 
 const FIELDS: Readonly<Record<string, string>> = {

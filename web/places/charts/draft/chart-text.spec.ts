@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { ChartSheet } from '@neat-measure/core';
-import { watchCoat } from '../../testing/watch-coat';
+import { watchCoat } from '../../../testing/watch-coat';
 import { ChartText } from './chart-text';
 
 describe('ChartText', () => {
@@ -40,10 +40,10 @@ describe('ChartText', () => {
   it('says what is wrong and where, takes nothing over, and loses nothing typed', () => {
     const { host, area, write, take, back, taken, fixture } = open();
     write((text) => text.replace('"chest-girth"', '"chest"'));
-    expect(host.querySelector('.findings')!.textContent).toContain('parts.0.columns.0.code');
+    expect(host.querySelector('.faults')!.textContent).toContain('parts.0.columns.0.code');
     expect(take.disabled).toBeTrue();
     write((text) => text.replace('{', ''));
-    expect(host.querySelectorAll('.findings li').length).toBe(1);
+    expect(host.querySelectorAll('.faults li').length).toBe(1);
     expect(taken).toEqual([]);
     expect(area.value).toContain('"chest"');
     // The table is changed meanwhile: what was typed stays.

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { exportChartJson, importChartJson, sayJsonFinding, type ChartSheet } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
 
 /** The most findings shown at once; mending the first often mends the rest. */
 const MOST_SHOWN = 8;
@@ -11,8 +13,11 @@ const MOST_SHOWN = 8;
  */
 @Component({
   selector: 'nm-chart-text',
+  imports: [NzButtonModule, NzInputModule],
   template: `
     <textarea
+      nz-input
+      class="num"
       aria-label="The whole chart as text"
       spellcheck="false"
       rows="22"
@@ -20,37 +25,20 @@ const MOST_SHOWN = 8;
       (input)="text.set($any($event.target).value)"
     ></textarea>
     @if (findings().length > 0) {
-      <ol class="findings" role="status">
+      <ol class="faults" role="status">
         @for (line of findings(); track $index) {
           <li>{{ line }}</li>
         }
       </ol>
     }
     <div class="acts">
-      <button type="button" [disabled]="!changed() || findings().length > 0" (click)="take()">
+      <button nz-button type="button" [disabled]="!changed() || findings().length > 0" (click)="take()">
         Take the text over
       </button>
-      <button type="button" [disabled]="!changed()" (click)="text.set(written())">Back to the chart</button>
+      <button nz-button type="button" [disabled]="!changed()" (click)="text.set(written())">
+        Back to the chart
+      </button>
     </div>
-  `,
-  styles: `
-    @import './charts-shared';
-
-    textarea {
-      box-sizing: border-box;
-      width: 100%;
-      max-width: 860px;
-      margin-top: 10px;
-      padding: 12px;
-      border: 1px solid var(--line-strong);
-      border-radius: var(--radius);
-      background: var(--paper);
-      color: var(--ink);
-      font-family: var(--figures);
-      font-size: 14px;
-      line-height: 1.45;
-      tab-size: 2;
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

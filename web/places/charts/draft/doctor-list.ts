@@ -1,62 +1,68 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { examineChart, sayChartFinding, sayMend, type ChartSheet } from '@neat-measure/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import {
+  examineChart,
+  sayChartFinding,
+  sayMend,
+  type ChartFinding,
+  type ChartSheet,
+} from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 
 const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', note: 'note' } as const;
 
 /** What the chart doctor found, worst first, with a mend where one is safe. */
 @Component({
   selector: 'nm-doctor-list',
+  imports: [NzButtonModule],
   template: `
     @if (findings().length === 0) {
-      <p class="none">
+      <p class="soft">
         Nothing found. The sizes grow, nobody falls between them unsaid, and every size can be reached.
       </p>
     }
-    <ul>
+    <ul class="rows">
       @for (one of shown(); track $index) {
-        <li [class]="one.severity">
-          <b>{{ one.word }}</b>
-          <span>{{ one.words }}</span>
+        <li class="line">
+          <b [class.beyond]="one.severity === 'wrong'">{{ one.word }}</b>
+          @if (pointing()) {
+            <button nz-button nzType="text" class="words" type="button" (click)="pointed.emit(one.finding)">
+              {{ one.words }}
+            </button>
+          } @else {
+            <span>{{ one.words }}</span>
+          }
           @if (one.mend; as mend) {
-            <button type="button" class="small" (click)="mended.emit(mend.sheet)">{{ one.does }}</button>
+            <button nz-button type="button" (click)="mended.emit(mend.sheet)">{{ one.does }}</button>
           }
         </li>
       }
     </ul>
     @if (findings().length > most) {
-      <p class="none">{{ findings().length - most }} more notes of the same kind.</p>
+      <p class="soft">{{ findings().length - most }} more notes of the same kind.</p>
     }
   `,
   styles: `
-    ul {
-      margin: 12px 0 0;
-      padding: 0;
-      list-style: none;
+    .line b {
+      flex: 0 0 74px;
     }
-    li {
-      display: grid;
-      grid-template-columns: 92px minmax(0, 70ch) auto;
-      align-items: baseline;
-      gap: 12px;
-      padding: 8px 0;
-      border-bottom: 1px solid var(--line);
+    .line :is(span, .words) {
+      flex: 1 1 200px;
     }
-    .wrong b {
-      color: var(--brick);
-    }
-    .note b {
-      color: var(--soft);
-      font-weight: 400;
-    }
-    .none {
-      margin-top: 12px;
-      color: var(--soft);
+    .words {
+      height: auto;
+      min-height: 44px;
+      padding: 4px 6px;
+      text-align: left;
+      white-space: normal;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DoctorList {
   readonly sheet = input.required<ChartSheet>();
+  /** Whether each finding can be gone to. */
+  readonly pointing = input(false, { transform: booleanAttribute });
+  readonly pointed = output<ChartFinding>();
   /** A sheet with one finding mended. */
   readonly mended = output<ChartSheet>();
 
@@ -66,6 +72,7 @@ export class DoctorList {
     this.findings()
       .slice(0, this.most)
       .map((one) => ({
+        finding: one,
         severity: one.severity,
         word: SEVERITY_WORDS[one.severity],
         words: capital(sayChartFinding(this.sheet(), one)),

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { chartSheetSchema, formatLength, withPart } from '@neat-measure/core';
-import { watchCoat } from '../../testing/watch-coat';
+import { watchCoat } from '../../../testing/watch-coat';
 import { PartEditor, type PartChange } from './part-editor';
 
 describe('PartEditor', () => {

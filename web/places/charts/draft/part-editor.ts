@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
   input,
@@ -9,6 +10,7 @@ import {
   output,
 } from '@angular/core';
 import { columnName, measurement, type ChartPart, type ChartSheet } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { columnsOf, faultOf, newRow, partOf, pasteInto, textOf, type PartText } from './part-text';
 
 /** A part as its table now makes it. */
@@ -26,9 +28,10 @@ export interface PartChange {
  */
 @Component({
   selector: 'nm-part-editor',
+  imports: [NzButtonModule],
   template: `
-    <div class="scroll" tabindex="-1" (keydown)="onKey($event)" (paste)="onPaste($event)">
-      <table>
+    <div class="wide" tabindex="-1" (keydown)="onKey($event)" (paste)="onPaste($event)">
+      <table class="cells">
         <thead>
           <tr>
             @for (name of columns(); track $index) {
@@ -41,7 +44,10 @@ export interface PartChange {
           @for (row of text(); track row.id; let at = $index) {
             <tr>
               @for (cell of row.cells; track $index; let column = $index) {
-                <td>
+                <td
+                  [class.found]="found().has(at + ':' + column)"
+                  [class.pointed]="pointed() === at + ':' + column"
+                >
                   <input
                     type="text"
                     autocomplete="off"
@@ -51,18 +57,30 @@ export interface PartChange {
                     [attr.data-at]="at + ':' + column"
                     [attr.aria-label]="nameOf(at, column)"
                     [attr.aria-invalid]="faults().has(at + ':' + column)"
-                    [title]="faults().get(at + ':' + column) ?? ''"
+                    [title]="faults().get(at + ':' + column) ?? found().get(at + ':' + column) ?? ''"
                     [value]="cell"
                     (change)="write(at, column, $any($event.target).value)"
                   />
                 </td>
               }
-              <td class="rows">
-                <button type="button" (click)="add(at)" [attr.aria-label]="'A size after ' + row.cells[0]">
-                  +
+              <td class="acts-of-row">
+                <button
+                  nz-button
+                  nzType="text"
+                  type="button"
+                  (click)="add(at)"
+                  [attr.aria-label]="'A size after ' + row.cells[0]"
+                >
+                  add below
                 </button>
-                <button type="button" (click)="drop(at)" [attr.aria-label]="'Take out ' + row.cells[0]">
-                  −
+                <button
+                  nz-button
+                  nzType="text"
+                  type="button"
+                  (click)="drop(at)"
+                  [attr.aria-label]="'Take out ' + row.cells[0]"
+                >
+                  take out
                 </button>
               </td>
             </tr>
@@ -80,6 +98,10 @@ export interface PartChange {
 export class PartEditor {
   readonly sheet = input.required<ChartSheet>();
   readonly part = input.required<ChartPart>();
+  /** The cells something was found in, by row and column of the editor, with what was found. */
+  readonly found = input<ReadonlyMap<string, string>>(new Map());
+  /** The cell that is pointed at; it takes the focus. */
+  readonly pointed = input<string | null>(null);
   /** What a change has made of the part, or `null` while a cell cannot be read. */
   readonly changed = output<PartChange | null>();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -93,6 +115,15 @@ export class PartEditor {
     },
   });
   private past: PartText[] = [];
+
+  constructor() {
+    effect(() => {
+      const at = this.pointed();
+      if (at === null) return;
+      const [row, column] = at.split(':').map(Number) as [number, number];
+      this.focus(row, column);
+    });
+  }
 
   /** The row of each size of the part as it is outside. */
   private readonly rows = linkedSignal<readonly [ChartPart, PartText], readonly number[]>({

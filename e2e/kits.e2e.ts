@@ -1,0 +1,156 @@
+import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
+import { Keys } from './keys';
+
+/** A body that every garment of the demo's kit of rangers settles for. */
+const READINGS: Readonly<Record<string, string>> = {
+  Neck: '37.5',
+  Chest: '96',
+  'Natural waist': '83',
+  'Trouser waist': '82',
+  'Hip and seat': '96',
+  Head: '59',
+  'Hand girth': '20',
+  'Hand length': '18',
+  'Nape to wrist': '81.5',
+};
+const MOST_KEYS = 20;
+
+test(`a kit of six, all settled, is opened, measured twice and decided with at most ${MOST_KEYS} keys besides numbers`, async ({
+  fitter: page,
+}) => {
+  const keys = new Keys(page);
+  await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
+  await keys.type('edda');
+  await keys.press('Enter');
+  // Somebody new has no role, so that the kit is taken by its number.
+  await expect(page.getByRole('button', { name: /Ranger$/ })).toBeVisible();
+  const number = await page
+    .getByRole('button', { name: /Ranger$/ })
+    .locator('kbd')
+    .textContent();
+  keys.besidesDigits += 1;
+  await page.keyboard.press(number!);
+  await expect(page.getByRole('list', { name: 'Ticked' }).getByRole('listitem')).toHaveCount(6);
+  await keys.press('Enter');
+  await expect(page.getByText('Prepare, before the tape')).toBeVisible();
+  await keys.press('Enter');
+  await expect(page.locator('#entry')).toBeFocused();
+  const heading = page.getByRole('heading', { level: 1 });
+  for (;;) {
+    const name = (await heading.textContent())!.trim();
+    if (name === 'Ranger field jacket') break;
+    const reading = READINGS[name];
+    if (reading === undefined) await keys.press('Enter');
+    else for (let twice = 0; twice < 2; twice++) await keys.takes(reading);
+    await expect(heading).not.toHaveText(name);
+  }
+  await keys.press('a');
+  await expect(page.getByText('6 accepted together')).toBeVisible();
+  await keys.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
+  expect(keys.besidesDigits).toBeLessThanOrEqual(MOST_KEYS);
+  test.info().annotations.push({ type: 'keys besides numbers', description: String(keys.besidesDigits) });
+});
+
+test('the kit of the wearer’s role is taken by Enter alone, even before either has been found', async ({
+  fitter: page,
+}) => {
+  await page.keyboard.type('maren');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('list', { name: 'Ticked' }).getByRole('listitem')).toHaveCount(6);
+  await expect(page.getByRole('button', { name: /Ranger$/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Leave out Sluice gloves' }).click();
+  await expect(page.getByRole('button', { name: /Ranger$/ })).toHaveAttribute('aria-pressed', 'false');
+  await page.getByLabel('Find a garment').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Prepare, before the tape')).toBeVisible();
+  await expect(page.getByText('Docket: 5 garments')).toBeVisible();
+});
+
+test('a kit is made in Charts, offered on the Bench, and taken out again', async ({ fitter: page }) => {
+  await page.goto('/charts/kits');
+  await page.getByRole('button', { name: 'New kit' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Storm watch');
+  await page.getByLabel('Garments', { exact: true }).click();
+  await page.keyboard.type('parka');
+  await page.locator('nz-option-item').filter({ hasText: 'Harbour parka' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Keep the kit' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.goto('/bench');
+  await page.getByRole('button', { name: /Storm watch$/ }).click();
+  await expect(page.getByRole('list', { name: 'Ticked' })).toContainText('Harbour parka');
+  await page.goto('/charts/kits');
+  await page.getByRole('button', { name: /Storm watch/ }).click();
+  await page.getByRole('button', { name: 'Take the kit out' }).click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByRole('button', { name: /Storm watch/ })).toHaveCount(0);
+});
+
+test('anything is gone to, and done, by typing', async ({ fitter: page }) => {
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('how we');
+  await expect(page.getByRole('option', { name: /House: how we size/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'How we size' })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('tidewall');
+  await expect(page.getByRole('option', { name: /Tidewall vest/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Tidewall vest' })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('anneliese');
+  await page.getByRole('option', { name: /Anneliese Mbeki Guide/ }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Anneliese Mbeki' })).toBeVisible();
+});
+
+test('what was done last is taken back with one key, act by act', async ({ fitter: page }) => {
+  await openDocket(page, 'Ulrike Back', ['Ranger field jacket']);
+  await takeReadings(page, '98', '98', '86', '86');
+  await expect(page.locator('[data-proposed]')).toHaveText('M');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Accepted: M.')).toBeVisible();
+  await expect(page.getByText('Last: accepted M for Ranger field jacket.')).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText('Accepted: M.')).toBeHidden();
+  await expect(page.getByText('Last: read natural waist: 86 cm.')).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Last: read natural waist: 86 cm.')).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('take back');
+  await expect(page.getByRole('option', { name: /Take back what was done last/ })).toBeVisible();
+});
+
+test('the maker’s arithmetic is changed on forms and worked through with an example', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await page.getByLabel('Find a chart').fill('tidewall');
+  await page.getByRole('button', { name: /Tidewall vest/ }).click();
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('tab', { name: 'Arithmetic' }).click();
+  await page.getByLabel('Widest girth, cm').fill('91.4');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/widest girth 36 \+ 3 = 39 in/)).toBeVisible();
+  const first = page.getByRole('region', { name: 'Total girth with overlap' });
+  await first.getByRole('button', { name: 'Add a step' }).click();
+  await expect(first.getByRole('alert')).toContainText('at least 2');
+  await chooseFrom(page, 'Step 2 of Total girth with overlap', 'round');
+  await page.getByLabel('a whole, or the offered, step 2 of Total girth with overlap').fill('2 in');
+  await page.keyboard.press('Tab');
+  await chooseFrom(page, 'which way, step 2 of Total girth with overlap', 'up to');
+  await expect(first.getByText(/39 in, up to a whole 2 in: 40 in/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Made together' }).click();
+  const grid = page.getByRole('region', { name: 'Front width with Back width' });
+  const box = grid.getByRole('checkbox').first();
+  const before = await box.isChecked();
+  await box.click();
+  await expect(box).toBeChecked({ checked: !before });
+  await page.getByRole('button', { name: 'Keep as version 2' }).click();
+  await expect(page.getByText('Tidewall vest is on the shelf.')).toBeVisible();
+  await page.getByRole('tab', { name: 'Versions' }).click();
+  await expect(page.getByText('Version 2')).toBeVisible();
+});

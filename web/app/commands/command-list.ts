@@ -1,0 +1,160 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  linkedSignal,
+  model,
+  viewChild,
+  signal,
+  untracked,
+  type ElementRef,
+} from '@angular/core';
+import { Router } from '@angular/router';
+import type { ChartSummary, DocketSummary, Wearer } from '@neat-measure/contract';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { ChartService } from '../../data/chart-service';
+import { DocketService } from '../../data/docket-service';
+import { Paged } from '../../data/paged';
+import { SessionService } from '../../data/session-service';
+import { TypeAhead } from '../../data/type-ahead';
+import { WearerService } from '../../data/wearer-service';
+import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
+import { DESTINATIONS, matching, type Destination } from './destinations';
+
+/** The most lines of each kind. */
+const MOST = 6;
+
+/** Everything by typing: places and desks, what can be done here, wearers, dockets, charts. */
+@Component({
+  selector: 'nm-command-list',
+  imports: [NzInputModule, NzModalModule],
+  templateUrl: './command-list.html',
+  styles: `
+    [role='listbox'] {
+      max-height: 420px;
+      margin-top: 8px;
+    }
+    .pick {
+      border-bottom: 1px solid var(--line);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CommandList {
+  readonly open = model.required<boolean>();
+  private readonly router = inject(Router);
+  private readonly session = inject(SessionService);
+  private readonly here = inject(ShortcutService);
+  private readonly ahead = inject(TypeAhead);
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+
+  private readonly wearerService = inject(WearerService);
+  private readonly docketService = inject(DocketService);
+  private readonly chartService = inject(ChartService);
+
+  protected readonly words = signal('');
+  private readonly wearers = new Paged<Wearer>((query) => this.wearerService.list(query));
+  private readonly dockets = new Paged<DocketSummary>((query) => this.docketService.list(query));
+  private readonly charts = new Paged<ChartSummary>((query) => this.chartService.list(query));
+  protected readonly trouble = computed(
+    () => this.wearers.trouble() || this.dockets.trouble() || this.charts.trouble(),
+  );
+
+  protected readonly lines = computed((): readonly Destination[] => {
+    const words = this.words();
+    const may = this.session.fitter() !== null;
+    const acts = this.here
+      .shortcuts()
+      .flatMap(({ keys, does, run }): Destination[] =>
+        run === undefined ? [] : [{ name: capital(does), about: `here, ${keys.join(' ')}`, run }],
+      );
+    const places = DESTINATIONS.filter(({ least }) => least === undefined || this.session.may(least)).map(
+      ({ name, path }): Destination => ({ name, about: 'go there', run: () => this.go([path]) }),
+    );
+    const fixed = matching([...acts, ...places], words);
+    // What is searched for by the server is shown only once it answers what was typed.
+    if (words.trim() === '' || !may) return fixed;
+    return [
+      ...fixed.slice(0, MOST),
+      ...this.wearers
+        .items()
+        .slice(0, MOST)
+        .map(
+          ({ name, role }): Destination => ({
+            name,
+            about: role === '' ? 'a docket for them' : `${role}, a docket for them`,
+            run: () => this.go(['/bench'], { who: name }),
+          }),
+        ),
+      ...this.dockets
+        .items()
+        .slice(0, MOST)
+        .map(
+          ({ id, number, wearer, garments }): Destination => ({
+            name: `Docket ${number}, ${wearer.name}`,
+            about: garments.map(({ garment }) => garment).join(', '),
+            run: () => this.go(['/bench', id]),
+          }),
+        ),
+      ...this.charts
+        .items()
+        .slice(0, MOST)
+        .map(
+          ({ id, garment, maker }): Destination => ({
+            name: garment,
+            about: `chart of ${maker}`,
+            run: () => this.go(['/charts'], { chart: id }),
+          }),
+        ),
+    ];
+  });
+  /** The line the arrows are on: the first again whenever the list is another. */
+  protected readonly at = linkedSignal({ source: this.lines, computation: () => 0 });
+
+  constructor() {
+    // As soon as the field stands: the dialog itself says so only once it has finished moving.
+    effect(() => {
+      const field = this.field()?.nativeElement;
+      if (field !== undefined && this.open()) untracked(() => this.begin(field));
+    });
+  }
+
+  protected begin(field = this.field()?.nativeElement): void {
+    field?.focus();
+    const typed = this.ahead.take();
+    if (typed !== '') this.seek(this.words() + typed);
+  }
+
+  protected seek(words: string): void {
+    this.words.set(words);
+    for (const list of [this.wearers, this.dockets, this.charts]) list.seek(words);
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const last = this.lines().length - 1;
+    if (event.key === 'ArrowDown') this.at.update((at) => Math.min(at + 1, last));
+    else if (event.key === 'ArrowUp') this.at.update((at) => Math.max(at - 1, 0));
+    else if (event.key === 'Enter') this.take(this.at());
+    else return;
+    event.preventDefault();
+  }
+
+  protected take(at: number): void {
+    const line = this.lines()[at];
+    if (line === undefined) return;
+    this.open.set(false);
+    this.seek('');
+    line.run();
+  }
+
+  private go(path: readonly string[], queryParams: Record<string, string> = {}): void {
+    void this.router.navigate([...path], { queryParams });
+  }
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

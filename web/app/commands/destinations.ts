@@ -1,0 +1,48 @@
+import type { Role } from '@neat-measure/contract';
+import { DESKS } from '../../places/house/desks';
+
+/** A line of the list: where it goes, or what it does. */
+export interface Destination {
+  readonly name: string;
+  readonly about: string;
+  readonly run: () => void;
+}
+
+/** Every place and desk, with who may be there. */
+export const DESTINATIONS: readonly {
+  readonly name: string;
+  readonly path: string;
+  readonly least?: Role;
+}[] = [
+  { name: 'Bench: the next wearer', path: '/bench' },
+  { name: 'Exceptions', path: '/bench/exceptions' },
+  { name: 'Protocols', path: '/bench/protocols' },
+  { name: 'Practice tape', path: '/bench/tape' },
+  { name: 'Charts', path: '/charts' },
+  { name: 'Kits', path: '/charts/kits' },
+  { name: 'Log', path: '/log' },
+  { name: 'House log', path: '/log/house', least: 'administrator' },
+  ...DESKS.map(({ name, path, least }) => ({
+    name: `House: ${name.charAt(0).toLowerCase()}${name.slice(1)}`,
+    path: `/house/${path}`,
+    least,
+  })),
+];
+
+/** Those in whose names every word that was typed begins a word, without regard to accents or case. */
+export function matching(all: readonly Destination[], words: string): Destination[] {
+  const wanted = wordsOf(words);
+  return all.filter(({ name }) => {
+    const own = wordsOf(name);
+    return wanted.every((word) => own.some((one) => one.startsWith(word)));
+  });
+}
+
+function wordsOf(text: string): string[] {
+  return text
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '');
+}

@@ -1,0 +1,55 @@
+import type { AbstractControl, FormGroup, ValidatorFn } from '@angular/forms';
+import { merge, map, startWith, type Observable } from 'rxjs';
+import type { z } from 'zod';
+
+/** What a schema says against the value of a form, by the path of the field: `retention.tapesDays`. */
+export type FieldFaults = Readonly<Record<string, string>>;
+
+/**
+ * Lets a form be as valid as the schema of the contract says, so that a rule stands in one place for
+ * server and screen.
+ *
+ * @param schema what the form's value is to be, or becomes by `shape`
+ * @param shape makes of the form's value what is sent, where they differ
+ */
+export function bySchema<Value>(
+  schema: z.ZodType,
+  shape: (value: Value) => unknown = (value) => value,
+): ValidatorFn {
+  return (control: AbstractControl) => {
+    const read = schema.safeParse(shape(control.getRawValue() as Value));
+    if (read.success) return null;
+    const faults: Record<string, string> = {};
+    for (const issue of read.error.issues) faults[issue.path.join('.')] ??= sayIssue(issue);
+    return { schema: faults };
+  };
+}
+
+/** What is to be mended now, field by field; nothing of a field nobody has been at yet. */
+export function faultsOf(form: FormGroup): Observable<FieldFaults> {
+  return merge(form.valueChanges, form.statusChanges, form.events).pipe(
+    startWith(null),
+    map(() => {
+      const all = (form.errors?.['schema'] ?? {}) as FieldFaults;
+      return Object.fromEntries(Object.entries(all).filter(([path]) => form.get(path)?.touched === true));
+    }),
+  );
+}
+
+/** What is wrong with one field, and what it may be. */
+export function sayIssue(issue: z.core.$ZodIssue): string {
+  switch (issue.code) {
+    case 'too_small':
+      return issue.origin === 'string'
+        ? issue.minimum === 1
+          ? 'This is wanted.'
+          : `At least ${issue.minimum} letters.`
+        : `At least ${issue.minimum}.`;
+    case 'too_big':
+      return issue.origin === 'string' ? `At most ${issue.maximum} letters.` : `At most ${issue.maximum}.`;
+    case 'invalid_type':
+      return issue.expected === 'int' ? 'A whole number.' : 'This is wanted.';
+    default:
+      return issue.message;
+  }
+}
