@@ -152,5 +152,5 @@ test('the maker’s arithmetic is changed on forms and worked through with an ex
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByText('Tidewall vest is on the shelf.')).toBeVisible();
   await page.getByRole('tab', { name: 'Versions' }).click();
-  await expect(page.getByText('Version 2')).toBeVisible();
+  await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
 });

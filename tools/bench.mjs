@@ -1,9 +1,10 @@
-// npm run bench [charts bulk size odds same last-key load]: measures what is called fast. Compare within one run; machines differ.
+// npm run bench [charts bulk size odds same last-key first-load load]: measures what is called fast. Compare within one run; machines differ.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { measureLoad } from './lib/load/measure-load.mjs';
+import { measureFirstLoad } from './lib/first-load.mjs';
 import { measureLastKey } from './lib/last-key.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { node, run, say } from './lib/run.mjs';
@@ -20,10 +21,11 @@ if (asked('bulk')) {
   say('Installing DuckDB for this comparison ...');
   await run('npm', ['install', '--silent', '--prefix', duck, '@duckdb/node-api@1.5.6-r.1'], { cwd: duck });
 }
-const parts = only.filter((name) => !['last-key', 'load'].includes(name));
+const parts = only.filter((name) => !['last-key', 'first-load', 'load'].includes(name));
 if (only.length === 0 || parts.length > 0) {
   await buildChanged('bench');
   await node(['.build/bench-script/bench/bench.js', ROOT, duck, ...parts]);
 }
 if (asked('last-key')) await measureLastKey();
+if (asked('first-load')) await measureFirstLoad();
 if (asked('load')) await measureLoad();

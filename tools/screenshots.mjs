@@ -77,10 +77,8 @@ try {
   await page.getByRole('heading', { name: 'Seated' }).waitFor();
   await page.keyboard.press('Enter');
   await page.getByRole('heading', { name: 'Front, seated' }).waitFor();
-  await page.keyboard.type('33');
-  await shoot('seated');
   await page.goto(`${base}/bench/protocols`);
-  await page.getByRole('table').waitFor();
+  await page.getByRole('button', { name: 'Concealable vest, method b' }).click();
   await shoot('protocols');
   await page.goto(`${base}/charts`);
   const chart = async (name) => {
@@ -95,6 +93,7 @@ try {
   await shoot('map');
   await page.getByRole('button', { name: 'Change it' }).click();
   await shoot('draft');
+  await page.getByRole('button', { name: 'Discard' }).click();
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await chart('Tidewall vest');
   await page.getByRole('tab', { name: 'Try it' }).click();
@@ -103,6 +102,14 @@ try {
   await page.getByLabel('Collar to belt').fill('19');
   await page.getByText('The maker’s arithmetic').click();
   await shoot('try');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('tab', { name: 'Arithmetic' }).click();
+  await page.getByText(/widest girth .* = /).waitFor();
+  await shoot('arithmetic');
+  await page.getByRole('button', { name: 'Discard' }).click();
+  await page.goto(`${base}/charts/kits`);
+  await page.getByRole('button', { name: /Ranger/ }).click();
+  await shoot('kits');
   await open('nomvula', ['Warden trousers', 'Regatta dress', 'Guide blazer']);
   for (let step = 0; step < 12 && (await page.locator('[data-proposed]').count()) === 0; step++) {
     const name = (await page.locator('.what h1').first().textContent()).trim();
@@ -135,9 +142,6 @@ try {
   await page.goto(`${base}/house/people`);
   await page.getByText('Corin Vale').waitFor();
   await shoot('people');
-  await page.goto(`${base}/house/you`);
-  await page.getByText('Where you are signed in').waitFor();
-  await shoot('you');
   await page.goto(`${base}/house/sizing`);
   await page.getByRole('button', { name: 'Add a rule' }).click();
   await page.getByRole('button', { name: 'Add a measurement' }).click();

@@ -1,4 +1,5 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import { join } from 'node:path';
 
 /**
@@ -8,13 +9,20 @@ import { join } from 'node:path';
 export function serveWeb(root: string): Router {
   return Router()
     .use(
-      express.static(root, {
+      // What the build has packed once is served packed; the rest is packed on its way.
+      expressStaticGzip(root, {
         index: false,
-        setHeaders: (response, path) =>
-          response.setHeader(
-            'Cache-Control',
-            /-[A-Z0-9]{8}\.\w+$/.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
-          ),
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        serveStatic: {
+          setHeaders: (response, path) =>
+            response.setHeader(
+              'Cache-Control',
+              /-[A-Z0-9]{8}\.\w+(\.br|\.gz)?$/.test(path)
+                ? 'public, max-age=31536000, immutable'
+                : 'no-cache',
+            ),
+        },
       }),
     )
     .get(/^\/(?!api\/)[^.]*$/, (_request, response) => {

@@ -1,9 +1,14 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip as gzipBytes } from 'node:zlib';
 import { aloneIn } from './door.mjs';
 import { BUILD, ROOT } from './paths.mjs';
 import { giveUp, node, say } from './run.mjs';
+
+const brotli = promisify(brotliCompress);
+const gzip = promisify(gzipBytes);
 
 const SKIPPED = new Set(['node_modules', 'dist', '.angular']);
 
@@ -31,11 +36,14 @@ const PRODUCTS = {
   web: {
     sources: ['core', 'contract', 'web', 'package-lock.json', 'tsconfig.base.json'],
     made: 'web/dist/browser/index.html',
-    build: () =>
-      node(['../node_modules/@angular/cli/bin/ng.js', 'build', '--progress=false'], {
+    build: async () => {
+      const code = await node(['../node_modules/@angular/cli/bin/ng.js', 'build', '--progress=false'], {
         cwd: join(ROOT, 'web'),
         env: { NG_CLI_ANALYTICS: 'false' },
-      }),
+      });
+      if (code === 0) await packEach(join(ROOT, 'web', 'dist', 'browser'));
+      return code;
+    },
   },
   /** The command that sizes lists, bundled so that it starts and runs as the application does. */
   cli: {
@@ -56,6 +64,24 @@ const PRODUCTS = {
     build: () => bundle(['bench/bench.ts', 'bench/copy-list.ts', 'cli/size.ts'], '.', '.build/bench-script'),
   },
 };
+
+/** Packs scripts and styles once, as tightly as it goes, so that the server need not on every load. */
+async function packEach(folder) {
+  const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) =>
+    /\.(js|css|svg)$/.test(name),
+  );
+  await Promise.all(
+    files.map(async (name) => {
+      const bytes = readFileSync(join(folder, name));
+      const [br, gz] = await Promise.all([
+        brotli(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+        gzip(bytes, { level: 9 }),
+      ]);
+      writeFileSync(join(folder, `${name}.br`), br);
+      writeFileSync(join(folder, `${name}.gz`), gz);
+    }),
+  );
+}
 
 /** Builds the server and the web application, or what is named, each only if its sources have changed since the last time. */
 export async function buildChanged(...names) {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
@@ -45,6 +45,7 @@ export class App {
   ];
   protected readonly fitter = this.session.fitter;
   private readonly ahead = inject(TypeAhead);
+  private readonly commands = viewChild<unknown>('commands');
   protected readonly shortcuts = inject(ShortcutService);
   protected readonly workingUnits: readonly WorkingUnit[] = WORKING_UNITS;
   protected readonly failed = signal('');
@@ -69,7 +70,9 @@ export class App {
 
   protected onKey(event: KeyboardEvent): void {
     // What is typed before the list stands is meant for it.
-    if (this.commanding() && this.ahead.keep(event)) return event.preventDefault();
+    if (this.commanding() && this.commands() === undefined && this.ahead.keep(event))
+      return event.preventDefault();
+    if (this.commanding()) return;
     const asked = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k';
     if (!asked && ((event.key !== '?' && event.key !== '/') || isTakenElsewhere(event))) return;
     event.preventDefault();

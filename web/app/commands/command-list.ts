@@ -41,6 +41,7 @@ const MOST = 6;
       border-bottom: 1px solid var(--line);
     }
   `,
+  host: { '(document:keydown)': 'onAnyKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CommandList {
@@ -124,8 +125,19 @@ export class CommandList {
 
   protected begin(field = this.field()?.nativeElement): void {
     field?.focus();
+    if (field === undefined) return;
     const typed = this.ahead.take();
     if (typed !== '') this.seek(this.words() + typed);
+  }
+
+  /** Until the field has the keys, what is pressed anywhere is meant for it. */
+  protected onAnyKey(event: KeyboardEvent): void {
+    const field = this.field()?.nativeElement;
+    if (!this.open() || event.target === field || event.defaultPrevented) return;
+    if (this.ahead.keep(event)) {
+      event.preventDefault();
+      this.begin();
+    } else this.onKey(event);
   }
 
   protected seek(words: string): void {

@@ -1,4 +1,4 @@
-import type { AbstractControl, FormGroup, ValidatorFn } from '@angular/forms';
+import { FormGroup, type AbstractControl, type ValidatorFn } from '@angular/forms';
 import { merge, map, startWith, type Observable } from 'rxjs';
 import type { z } from 'zod';
 
@@ -27,13 +27,20 @@ export function bySchema<Value>(
 
 /** What is to be mended now, field by field; nothing of a field nobody has been at yet. */
 export function faultsOf(form: FormGroup): Observable<FieldFaults> {
-  return merge(form.valueChanges, form.statusChanges, form.events).pipe(
+  return merge(...eventsOf(form)).pipe(
     startWith(null),
     map(() => {
       const all = (form.errors?.['schema'] ?? {}) as FieldFaults;
       return Object.fromEntries(Object.entries(all).filter(([path]) => form.get(path)?.touched === true));
     }),
   );
+}
+
+/** What happens to a form and to each of its fields: that a field was left is not told by the form. */
+function eventsOf(control: AbstractControl): Observable<unknown>[] {
+  const own = [control.events];
+  if (!(control instanceof FormGroup)) return own;
+  return [...own, ...Object.values(control.controls).flatMap((one) => eventsOf(one as AbstractControl))];
 }
 
 /** What is wrong with one field, and what it may be. */

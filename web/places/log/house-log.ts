@@ -1,9 +1,9 @@
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { AUDIT_KINDS, type AuditEntry, type AuditKind, type Person } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzDatePickerModule } from 'ng-zorro-antd/date-picker';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { HouseService } from '../../data/house-service';
 import { Paged } from '../../data/paged';
@@ -12,7 +12,7 @@ import { AUDIT_WORDS, sayAudit, sayChanges } from './say-audit';
 /** The log of the house: what happened beside the dockets, by whom, the latest first. */
 @Component({
   selector: 'nm-house-log',
-  imports: [FormsModule, NzSelectModule, RouterLink, NzButtonModule, NzDatePickerModule],
+  imports: [FormsModule, NzSelectModule, RouterLink, NzButtonModule, NzInputModule],
   templateUrl: './house-log.html',
   styleUrl: './log.less',
   host: { class: 'beside' },
@@ -23,15 +23,15 @@ export class HouseLog {
   private readonly people = signal<readonly Person[]>([]);
   protected readonly kind = signal<AuditKind | null>(null);
   protected readonly by = signal<string | null>(null);
-  /** From the beginning of the first day to the end of the last; none where it is not asked. */
-  protected readonly days = signal<readonly (Date | null)[]>([]);
+  protected readonly since = signal('');
+  protected readonly until = signal('');
   protected readonly entries = new Paged<AuditEntry>(({ from }) =>
     this.house.audit({
       from,
       kind: this.kind() ?? undefined,
       by: this.by() ?? undefined,
-      since: midnight(this.days()[0], 0),
-      until: midnight(this.days()[1], 1),
+      since: this.since() === '' ? undefined : new Date(`${this.since()}T00:00`).toISOString(),
+      until: this.until() === '' ? undefined : new Date(`${this.until()}T24:00`).toISOString(),
     }),
   );
   protected readonly kinds = AUDIT_KINDS.map((kind) => ({ value: kind, label: AUDIT_WORDS[kind] })).sort(
@@ -57,12 +57,6 @@ export class HouseLog {
     change();
     this.entries.again();
   }
-}
-
-/** The midnight a day begins with, or that many days later, in this place's time. */
-function midnight(day: Date | null | undefined, later: number): string | undefined {
-  if (day === null || day === undefined) return undefined;
-  return new Date(day.getFullYear(), day.getMonth(), day.getDate() + later).toISOString();
 }
 
 function day(at: string): string {

@@ -3,6 +3,7 @@ import {
   kindOfStep,
   failure,
   success,
+  writtenLengthSchema,
   type Derivation,
   type DerivationStep,
   type Outcome,
@@ -201,7 +202,23 @@ function lackOf(step: StepText): string | null {
     return 'The factor is a number such as 0.8.';
   if (step.do === 'lookup' && !/^[^=;]+=[^=;]+(;[^=;]+=[^=;]+)*;?$/.test(step.words['rows']?.trim() ?? ''))
     return 'Write the rows such as 30 in = 28 in; 34 in = 32 in.';
-  return null;
+  const unread = lengthsOf(step).find((one) => !writtenLengthSchema.safeParse(one).success);
+  return unread === undefined
+    ? null
+    : `“${unread}” is no length with a unit. Write it such as 1 in or 97.5 cm.`;
+}
+
+/** The lengths a step is written with besides its operands. */
+function lengthsOf({ do: kind, words }: StepText): string[] {
+  const written =
+    kind === 'clamp'
+      ? [words['least'], words['most']]
+      : kind === 'lookup'
+        ? (words['rows'] ?? '').split(/[=;]/)
+        : kind === 'round'
+          ? (words['to'] ?? '').split(';')
+          : [];
+  return written.map((one) => one?.trim() ?? '').filter((one) => one !== '');
 }
 
 /** The step as a chart file writes it. */
