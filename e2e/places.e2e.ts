@@ -96,3 +96,19 @@ test('signing out ends the session', async ({ fitter: page }) => {
   await page.goto('/charts');
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });
+
+test('every place holds at 200 % zoom, with forced colours and without motion', async ({ fitter: page }) => {
+  // 1280 x 800 at 200 % is a page of half as many of its own pixels either way.
+  await page.setViewportSize({ width: 640, height: 400 });
+  await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
+  for (const place of PLACES) {
+    await page.goto(place);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), place).toBeLessThanOrEqual(640);
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
+      .analyze();
+    expect(violations.map(({ id, nodes }) => `${place}: ${id} ${nodes[0]!.html}`)).toEqual([]);
+  }
+});

@@ -282,6 +282,8 @@ describe('the sentences', () => {
       .toBe('Odalys Wren accepted M for the field jacket.');
     expect(said).toContain('Odalys Wren confirmed that it is so: natural waist 97 cm.');
     expect(said).toContain('Odalys Wren read chest: 98 cm.');
+    const written = one.act('reading-taken', one.reading('chest-girth', 98, { typed: '38.5 in' }));
+    expect(sayAct(written, names)).toBe('Odalys Wren read chest: 38.5 in.');
     expect(said).toContain('Odalys Wren put the field jacket off: Comes back.');
   });
 

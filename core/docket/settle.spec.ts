@@ -38,6 +38,13 @@ describe('the agreement of readings', () => {
 });
 
 describe('the values readings settle to', () => {
+  it('have the spread of three readings, by one less than there are', () => {
+    const one = new SpecDocket();
+    one.reads('chest-girth', 97, 98, 99);
+    const spread = errorOf(one, 'chest-girth');
+    expect([one.docket!.readings.length, spread]).toEqual([3, 10_000]);
+  });
+
   it('have the error of their origin and of their own repeats', () => {
     const one = new SpecDocket();
     one.reads('chest-girth', 98, 99);

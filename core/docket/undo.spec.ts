@@ -57,6 +57,47 @@ describe('lastDone', () => {
     expect(undo(one)).toBeNull();
   });
 
+  it('finds each reading again that was brought back, whatever else was', () => {
+    const one = new SpecDocket([], ['headwear']);
+    const [first, second] = one.reads('chest-girth', 98, 97);
+    const [waist] = one.reads('waist-girth', 85);
+    for (const { id, code } of [
+      { id: first!.id, code: 'chest-girth' as const },
+      { id: second!.id, code: 'chest-girth' as const },
+      { id: waist!.id, code: 'waist-girth' as const },
+    ])
+      one.does('reading-withdrawn', { readingId: id, code });
+    const steps = ['85', '85,97', '85,97,98', '97,98', '98', ''];
+    for (const left of steps) {
+      undo(one);
+      expect([...values(one)].sort().join()).toBe(left);
+    }
+    expect(undo(one)).toBeNull();
+  });
+
+  it('takes back only what one act has done: what was taken back already stays so', () => {
+    const one = new SpecDocket([], ['headwear']);
+    const [, second] = one.reads('chest-girth', 98, 97);
+    const withdrawal = { readingId: second!.id, code: 'chest-girth' as const };
+    const first = one.does('reading-withdrawn', withdrawal);
+    one.does('reading-withdrawn', withdrawal);
+    expect(lastDone(one.acts, one.shelf)!.act.id).withContext('the second changed nothing').toBe(first.id);
+    undo(one);
+    expect(values(one)).toEqual(['98', '97']);
+  });
+
+  it('passes over a rule, a consent and clothes that were so before', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart], ['headwear']);
+    one.does('clothing-chosen', { code: 'chest-girth', clothing: 'bare' });
+    one.does('clothing-chosen', { code: 'chest-girth', clothing: 'worn-beneath' });
+    one.does('consent-recorded', { given: false, wording: 1 });
+    one.does('rule-overruled', { chartId: chart.id, rule: null, preference: null });
+    expect(undo(one)).toBe('clothing-chosen');
+    expect(one.docket!.clothing['chest-girth']).toBe('bare');
+    expect(undo(one)).withContext('what it was before is not known').toBeNull();
+  });
+
   it('passes over what changed nothing, and stops at what cannot be taken back', () => {
     const one = new SpecDocket([], ['headwear']);
     one.reads('chest-girth', 98);

@@ -25,8 +25,9 @@ export function lastDone(acts: readonly Act[], shelf: Shelf): LastDone | null {
   let docket = openedDocket(opening);
   const stack: { readonly act: Act; readonly before: Docket }[] = [];
   for (const act of rest) {
-    const last = stack.at(-1);
-    if (last !== undefined && act.undoes === last.act.id) stack.pop();
+    // Beneath acts that changed nothing it need not be the last.
+    const undone = act.undoes === undefined ? -1 : stack.findIndex((one) => one.act.id === act.undoes);
+    if (undone >= 0) stack.splice(undone, 1);
     else if (!ASKED_AT_OPENING.has(act.kind)) stack.push({ act, before: docket });
     docket = kindOf(act).carryOut(docket, act);
   }

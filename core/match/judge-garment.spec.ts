@@ -1,4 +1,6 @@
 import {
+  alterationsIn,
+  sayAlterationShort,
   compileChart,
   inches,
   cm,
@@ -318,6 +320,27 @@ describe('alterations and what would change it', () => {
         ['waist-girth', { value: cm(waist) }],
       ]),
     );
+
+  it('are told of any size, of the one that goes as it is too', () => {
+    const csv =
+      'size,chest-girth (cm),"hip-girth (cm, reported)"\nS,86-94,90-96\nM,94-102,96-104\nL,102-110,104-112';
+    const chart = compiledOf(csv);
+    const verdict = judge(
+      chart,
+      new Map<MeasurementCode, MeasuredValue>([
+        ['chest-girth', { value: cm(98) }],
+        ['hip-girth', { value: cm(106) }],
+      ]),
+    );
+    const said = (size: string) =>
+      alterationsIn(chart.parts[0]!.whole, verdict.parts[0]!, size).map((one) =>
+        sayAlterationShort(one, 'cm'),
+      );
+    expect(said('M')).toEqual(['let out 2 cm']);
+    expect(said('S')).toEqual(['let out 4 cm', 'let out 10 cm']);
+    expect(said('L')).toEqual(['take in 4 cm']);
+    expect(said('4XL')).toEqual([]);
+  });
 
   it('name the measurement, the amount and what the size holds', () => {
     const [let_] = dressed(90, 77).parts[0]!.alterations;

@@ -264,6 +264,22 @@ function alternates(
   return part.sizes.filter((size) => named.has(size));
 }
 
+/**
+ * What would have to be changed on some size of a part, whichever it is, so that it goes with what was
+ * measured: what choosing it means.
+ *
+ * @param part with the sizes that are offered
+ * @returns nothing for a size that goes as it is, and for one that is not among them
+ */
+export function alterationsIn(
+  part: Pick<CompiledPart, 'sizes' | 'deciding' | 'advisory'>,
+  { placements, advisory }: Pick<PartVerdict, 'placements' | 'advisory'>,
+  size: string,
+): Alteration[] {
+  const at = part.sizes.indexOf(size);
+  return at < 0 ? [] : alterations([...part.deciding, ...part.advisory], [...placements, ...advisory], at);
+}
+
 /** What would have to be changed on a size so that it goes with every measurement. */
 function alterations(
   columns: readonly CompiledColumn[],

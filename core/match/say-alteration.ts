@@ -28,6 +28,11 @@ export function sayAlteration(alteration: Alteration, size: string, reader: Work
   return `${DOES[does]} the ${name.toLowerCase()} by ${formatLength(by, unit)}; ${size} holds ${range}`;
 }
 
+/** The same in few words, for where it stands beneath its size: `let out 3 cm`. */
+export function sayAlterationShort(alteration: Alteration, reader: WorkingUnit): string {
+  return `${DOES[alteration.does]} ${formatLength(alteration.by, unitOf(alteration, reader))}`;
+}
+
 /** How little would make it another size; `null` where it has no single size or nothing is near. */
 export function sayChange(
   { change, placements }: Pick<PartVerdict, 'change' | 'placements'>,

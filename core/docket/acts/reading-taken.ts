@@ -55,10 +55,10 @@ export const readingTaken: ActKind<ReadingTaken> = {
   schema,
   refuse: (_docket, act) => refuseReading(act),
   carryOut: (docket, act): Docket => ({ ...docket, readings: [...docket.readings, asReading(act)] }),
-  undo: (_before, { id, code, typed, unit }, { readings }) => {
-    // Taken back and brought back since, it stands under another id, as it was typed.
+  undo: (_before, { id, code, length }, { readings }) => {
+    // Taken back and brought back since, it stands under another id, with the same value.
     const standing = readings.filter(
-      (one) => one.withdrawnAt === null && one.code === code && one.typed === typed && one.unit === unit,
+      (one) => one.withdrawnAt === null && one.code === code && one.length === length,
     );
     const own = standing.find((one) => one.id === id) ?? standing.at(-1);
     return own === undefined ? null : { kind: 'reading-withdrawn', readingId: own.id, code };

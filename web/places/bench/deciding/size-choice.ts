@@ -11,10 +11,20 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { isMade, labelOf, sayChance, type ChartSheet, type GarmentVerdict } from '@neat-measure/core';
+import {
+  isMade,
+  labelOf,
+  sayChance,
+  type ChartSheet,
+  type GarmentVerdict,
+  alterationsIn,
+  compiled,
+  sayAlterationShort,
+} from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { UnitService } from '../../../data/unit-service';
 
 /** Reasons to hand over another size, as fitters give them. */
 const REASONS = [
@@ -105,6 +115,7 @@ export class SizeChoice {
   readonly taken = output<ChosenSizes>();
   readonly kept = output<void>();
 
+  private readonly units = inject(UnitService);
   protected readonly reasons = REASONS;
   protected readonly sizes = linkedSignal(() => this.start());
   protected readonly reason = linkedSignal(() => this.startReason());
@@ -126,7 +137,8 @@ export class SizeChoice {
         const changed = { ...this.sizes(), [code]: size };
         if (labelOf(this.sheet(), changed) !== null && !isMade(this.sheet(), changed)) return 'not made';
         const chance = chances.find((one) => one.size === size)?.chance;
-        return chance === undefined || chances.length < 2 ? '' : sayChance(chance);
+        const odds = chance === undefined || chances.length < 2 ? '' : sayChance(chance);
+        return [odds, ...this.altered(code, size)].filter((one) => one !== '').join(', ');
       };
       return {
         code,
@@ -144,6 +156,17 @@ export class SizeChoice {
         host.nativeElement.querySelector<HTMLElement>('input')
       )?.focus(),
     );
+  }
+
+  /** What would have to be altered on a size of a part; of several alterations the first, and how many more. */
+  private altered(part: string, size: string): string[] {
+    const verdict = this.verdict().parts.find((one) => one.part === part);
+    const compiledPart = compiled(this.sheet()).parts.find(({ whole }) => whole.code === part);
+    if (verdict === undefined || compiledPart === undefined) return [];
+    const [first, ...more] = alterationsIn(compiledPart.whole, verdict, size);
+    if (first === undefined) return [];
+    const words = sayAlterationShort(first, this.units.unit());
+    return [more.length === 0 ? words : `${words} and ${more.length} more`];
   }
 
   protected choose(part: string, size: string): void {
