@@ -252,6 +252,34 @@ describe('a decision', () => {
 describe('the sentences', () => {
   const names = { garment: () => 'the field jacket', protocol: () => 'Headwear' };
 
+  it('accept a proposal with every part of it, and decide nothing that is not on the docket', () => {
+    const part = (code: string, of: string, cells: readonly string[]) => ({
+      code,
+      name: code,
+      sizes: ['M', 'L'],
+      columns: [{ code: of, unit: 'cm', cells }],
+    });
+    const chart = shelvedChart({
+      label: '{size} {leg}',
+      parts: [
+        part('size', 'chest-girth', ['90-100', '100-110']),
+        part('leg', 'inside-leg-length', ['70-80', '80-90']),
+      ],
+    });
+    const one = new SpecDocket([chart]);
+    one.reads('chest-girth', 95, 95);
+    one.reads('inside-leg-length', 85, 85);
+    const refused = (sizes: Record<string, string>) =>
+      one.tries(one.act('garment-decided', one.decision(chart, { sizes })))?.code;
+    expect(refused({ size: 'M', leg: 'M' })).toBe('not-the-proposal');
+    expect(refused({ size: 'L', leg: 'L' })).toBe('not-the-proposal');
+    const decision = one.decision(chart, { sizes: { size: 'M', leg: 'L' } });
+    one.does('garment-dropped', { chartId: chart.id });
+    expect(one.tries(one.act('garment-decided', decision))?.code).toBe('not-on-docket');
+    one.does('garment-asked', { chartId: chart.id });
+    expect(one.tries(one.act('garment-decided', decision))).toBeNull();
+  });
+
   it('tell every kind of act, and end in a full stop', () => {
     const chart = shelvedChart();
     const one = new SpecDocket([chart], ['headwear']);

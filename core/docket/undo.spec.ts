@@ -17,9 +17,10 @@ describe('lastDone', () => {
     const one = new SpecDocket([chart], ['headwear']);
     one.does('consent-recorded', { given: true, wording: 1 });
     one.does('measurement-asked', { code: 'height', asked: true });
+    expect(one.docket!.extraCodes).toEqual(['height']);
     one.reads('chest-girth', 98, 98);
     one.reads('waist-girth', 85, 85);
-    one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: 'roomy' });
+    one.does('rule-overruled', { chartId: chart.id, rule: null, preference: 'roomy' });
     one.does('garment-decided', one.decision(chart, { sizes: { size: 'M' } }));
     const undone: (Act['kind'] | null)[] = [];
     for (let count = 0; count < 9; count++) undone.push(undo(one));

@@ -118,7 +118,11 @@ const BESIDE = 5;
  * many that none runs into another on the narrowest ruler. Two neighbours in the running that are too
  * narrow for theirs lean away from each other.
  */
-export function labelsOf(segments: readonly Segment[], candidates: readonly string[]): readonly Label[] {
+export function labelsOf(
+  segments: readonly Segment[],
+  candidates: readonly string[],
+  mark: number | null = null,
+): readonly Label[] {
   const wide = ({ size }: Segment) => ((size.length * LETTER + BESIDE) / LEAST_WIDTH) * 100;
   const centred = (segment: Segment) => segment.start + (segment.width - wide(segment)) / 2;
   const isNarrow = (segment: Segment) => segment.width < wide(segment);
@@ -134,7 +138,9 @@ export function labelsOf(segments: readonly Segment[], candidates: readonly stri
   const crowded = chosen.length === 2 && next === one! + 1 && chosen.some((at) => isNarrow(segments[at]!));
   for (const at of chosen) {
     const segment = segments[at]!;
-    if (!crowded) stand(at, 'always', centred(segment));
+    const aside = mark === null || crowded ? null : besideMark(segment, wide(segment), mark);
+    if (aside !== null) stand(at, aside.label, aside.from);
+    else if (!crowded) stand(at, 'always', centred(segment));
     else if (at === one) stand(at, 'to-the-left', segment.start + segment.width - wide(segment));
     else stand(at, 'to-the-right', segment.start);
   }
@@ -149,3 +155,20 @@ export function labelsOf(segments: readonly Segment[], candidates: readonly stri
   });
   return labels;
 }
+
+/** Where a label stands that the mark would strike through: at the end of its size that has more room; `null` where it need not, or cannot, move. */
+function besideMark(
+  { start, width }: Segment,
+  wide: number,
+  mark: number,
+): { readonly label: Label; readonly from: number } | null {
+  const end = start + width;
+  const from = start + (width - wide) / 2;
+  if (mark < from || mark > from + wide) return null;
+  const [left, right] = [mark - start, end - mark];
+  if (Math.max(left, right) < wide * MARK_ROOM) return null;
+  return left > right ? { label: 'to-the-right', from: start } : { label: 'to-the-left', from: end - wide };
+}
+
+/** A label needs so much of its own width beside the mark: its letters are narrower than the room kept for them. */
+const MARK_ROOM = 0.8;

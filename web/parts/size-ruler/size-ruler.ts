@@ -29,7 +29,9 @@ export class SizeRuler {
     layOut(this.sizes(), this.intervals(), this.reading(), this.unit()),
   );
 
-  protected readonly labels = computed(() => labelsOf(this.scale().segments, this.candidates()));
+  protected readonly labels = computed(() =>
+    labelsOf(this.scale().segments, this.candidates(), this.scale().mark?.at ?? null),
+  );
 
   protected readonly spoken = computed(() => {
     const reading = this.reading();

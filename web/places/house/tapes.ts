@@ -13,7 +13,7 @@ import { sayMoment } from './say-role';
   selector: 'nm-tapes',
   imports: [NzButtonModule, NzInputModule, RouterLink],
   template: `
-    <h2>Tapes and links</h2>
+    <h2 class="title">Tapes and links</h2>
     @if (trouble()) {
       <p class="fault" role="alert">{{ trouble() }}</p>
     }

@@ -42,6 +42,9 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
     }
   `,
   styles: `
+    .line {
+      align-items: flex-start;
+    }
     .line b {
       flex: 0 0 74px;
     }
@@ -51,7 +54,7 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
     .words {
       height: auto;
       min-height: 44px;
-      padding: 4px 6px;
+      padding: 0 6px;
       text-align: left;
       white-space: normal;
     }
