@@ -277,6 +277,12 @@ describe('the sentences', () => {
     one.does('garment-dropped', { chartId: chart.id });
     expect(one.tries(one.act('garment-decided', decision))?.code).toBe('not-on-docket');
     one.does('garment-asked', { chartId: chart.id });
+    const { shelf } = one;
+    one.shelf = { ...shelf, charts: [] };
+    expect(one.tries(one.act('garment-decided', decision))?.code)
+      .withContext('a chart that is not known')
+      .toBe('not-on-docket');
+    one.shelf = shelf;
     expect(one.tries(one.act('garment-decided', decision))).toBeNull();
   });
 

@@ -24,6 +24,9 @@ describe('the plan of a docket', () => {
     const { clothing, tension } = stepOf(new SpecDocket([shelvedChart(), vest('worn-beneath')]));
     expect(clothing).withContext('who says something decides').toBe('worn-beneath');
     expect(tension).toBe('skin');
+    expect(stepOf(new SpecDocket([vest('worn-beneath')])).tension)
+      .withContext('alone')
+      .toBe('snug');
   });
 
   it('names a conflict over clothes, and goes by what the fitter says of it', () => {

@@ -87,6 +87,22 @@ describe('lastDone', () => {
     expect(values(one)).toEqual(['98', '97']);
   });
 
+  it('takes back a rule alone and a fit alone, and asks for everything else as before', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart]);
+    for (const code of ['height', 'weight'] as const) one.does('measurement-asked', { code, asked: true });
+    expect(one.docket!.extraCodes).toEqual(['height', 'weight']);
+    one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
+    one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: 'close' });
+    const own = () => [one.docket!.garments[0]!.rule, one.docket!.garments[0]!.preference];
+    undo(one);
+    expect(own()).toEqual(['closest', null]);
+    undo(one);
+    expect(own()).toEqual([null, null]);
+    undo(one);
+    expect(one.docket!.extraCodes).toEqual(['height']);
+  });
+
   it('passes over a rule, a consent and clothes that were so before', () => {
     const chart = shelvedChart();
     const one = new SpecDocket([chart], ['headwear']);

@@ -25,6 +25,8 @@ export class Paged<Item> {
   /** How many match beyond those that are here. */
   readonly left = computed(() => this.total() - this.items().length);
   readonly loading = computed(() => this.found() === null && this.trouble() === '');
+  /** Whether it is known that there is none; not while nobody has answered. */
+  readonly none = computed(() => this.found()?.items.length === 0);
   /** Whether what is here answers what was asked last. */
   readonly current = computed(() => this.found()?.search === this.query().search);
   readonly trouble = signal('');

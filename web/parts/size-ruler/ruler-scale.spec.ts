@@ -84,7 +84,9 @@ describe('labelsOf', () => {
   it('stand beside a mark that would strike them through, where there is room', () => {
     const at = (mark: number) => labelsOf(many(4), ['250'], mark)[2];
     expect([at(62), at(64), at(55), at(30)]).toEqual(['to-the-left', 'to-the-right', 'always', 'always']);
-    expect(labelsOf(many(20), ['290'], 52.5)[10]).withContext('no room').toBe('always');
+    expect(labelsOf(many(20), ['290'], 52.5)[10])
+      .withContext('no room')
+      .toBe('always');
   });
 
   it('always stand for what is in the running, and make room about it', () => {

@@ -28,11 +28,13 @@ import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
 import { TableMapping } from './table-mapping';
 import { ControlName } from '../../parts/forms/control-name';
+import { EmptyState } from '../../parts/empty-state/empty-state';
 
 /** Charts: the makers' sheets on the shelf, and a place to bring one's own. */
 @Component({
   selector: 'nm-charts',
   imports: [
+    EmptyState,
     ControlName,
     ChartDraft,
     ChartView,

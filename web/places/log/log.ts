@@ -8,11 +8,12 @@ import { DocketService } from '../../data/docket-service';
 import { Paged } from '../../data/paged';
 import { SessionService } from '../../data/session-service';
 import { PersonActs } from './person-acts';
+import { EmptyState } from '../../parts/empty-state/empty-state';
 
 /** The Log: every docket, act by act, in sentences. */
 @Component({
   selector: 'nm-log',
-  imports: [NzInputModule, PersonActs, RouterLink, NzButtonModule],
+  imports: [EmptyState, NzInputModule, PersonActs, RouterLink, NzButtonModule],
   templateUrl: './log.html',
   styleUrl: './log.less',
   host: { class: 'beside' },

@@ -96,7 +96,7 @@ describe('ExceptionList', () => {
   it('says when nothing is flagged, and when the server cannot be reached', async () => {
     const nothing = open();
     await nothing.arrive([]);
-    expect(nothing.host.textContent).toContain('Nothing is flagged.');
+    expect(nothing.host.textContent).toContain('Nothing is flagged');
     TestBed.resetTestingModule();
     const { http, host, fixture } = open();
     (await asked(http)).error(new ProgressEvent('error'));

@@ -19,11 +19,12 @@ import { UnitService } from '../../../data/unit-service';
 import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
 import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
+import { EmptyState } from '../../../parts/empty-state/empty-state';
 
 /** The flags of all wearers that nobody has decided yet, by garment or by kind, worked through by keyboard. */
 @Component({
   selector: 'nm-exception-list',
-  imports: [RouterLink, VerdictGlyph, NzButtonModule],
+  imports: [EmptyState, RouterLink, VerdictGlyph, NzButtonModule],
   templateUrl: './exception-list.html',
   styleUrl: './exception-list.less',
   host: { class: 'page', '(keydown)': 'onKey($event)' },

@@ -28,11 +28,13 @@ import { TypeAhead } from '../../../data/type-ahead';
 import { WearerService } from '../../../data/wearer-service';
 import { OpeningStore, plain, unnamed } from './opening-store';
 import { isTakenElsewhere, ShortcutService } from '../../../parts/shortcuts/shortcut-service';
+import { EmptyState } from '../../../parts/empty-state/empty-state';
 
 /** Where a docket is made: who, and which garments. Below, the dockets that were open last. */
 @Component({
   selector: 'nm-docket-desk',
   imports: [
+    EmptyState,
     RouterLink,
     NzButtonModule,
     NzInputModule,
@@ -73,6 +75,8 @@ export class DocketDesk {
   protected readonly preferences = FIT_PREFERENCES;
   /** The row the arrow keys are on; none until one of them, or a letter, was used. */
   protected readonly row = signal<number | null>(null);
+  /** The whole name of somebody who was gone to, until the list answers. */
+  private readonly meant = signal<string | null>(null);
   /** Enter was pressed before the list had come that answers what was typed. */
   private readonly wanted = signal(false);
   /** The last row adds whoever was typed and is not there. */
@@ -124,8 +128,16 @@ export class DocketDesk {
       if (name === undefined) return;
       untracked(() => {
         this.type(name);
-        this.take(0);
+        this.meant.set(name);
       });
+    });
+    // Whoever was gone to by name is taken where the name is theirs alone; else the list is there to choose from.
+    effect(() => {
+      const name = this.meant();
+      if (name === null || !this.wearers.current()) return;
+      this.meant.set(null);
+      const same = this.wearers.items().flatMap((one, row) => (one.name === name ? [row] : []));
+      if (same.length === 1) untracked(() => this.take(same[0]!));
     });
     // Enter waits for the list that answers what was typed: it never takes a row of another.
     effect(() => {
@@ -154,6 +166,7 @@ export class DocketDesk {
     this.opening.wearer.set(null);
     this.row.set(text.trim() === '' ? null : 0);
     this.wanted.set(false);
+    this.meant.set(null);
     this.wearers.seek(text);
   }
 

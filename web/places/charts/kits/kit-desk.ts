@@ -21,11 +21,13 @@ import { Paged } from '../../../data/paged';
 import { ProtocolService } from '../../../data/protocol-service';
 import { SessionService } from '../../../data/session-service';
 import { bySchema, faultsOf, type FieldFaults } from '../../../parts/forms/schema-form';
+import { EmptyState } from '../../../parts/empty-state/empty-state';
 
 /** The kits of the house: garments and protocols that are opened together, and whose they are. */
 @Component({
   selector: 'nm-kit-desk',
   imports: [
+    EmptyState,
     NzButtonModule,
     NzInputModule,
     NzPopconfirmModule,
