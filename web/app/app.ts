@@ -45,7 +45,7 @@ export class App {
   ];
   protected readonly fitter = this.session.fitter;
   private readonly ahead = inject(TypeAhead);
-  private readonly commands = viewChild<unknown>('commands');
+  private readonly commands = viewChild<{ begin(): void }>('commands');
   protected readonly shortcuts = inject(ShortcutService);
   protected readonly workingUnits: readonly WorkingUnit[] = WORKING_UNITS;
   protected readonly failed = signal('');
@@ -69,10 +69,15 @@ export class App {
   );
 
   protected onKey(event: KeyboardEvent): void {
-    // What is typed before the list stands is meant for it.
-    if (this.commanding() && this.commands() === undefined && this.ahead.keep(event))
-      return event.preventDefault();
-    if (this.commanding()) return;
+    if (this.commanding()) {
+      // What is typed before the list has the keys is meant for it.
+      const within =
+        event.target instanceof HTMLInputElement && event.target.closest('[role=dialog]') !== null;
+      if (within || !this.ahead.keep(event)) return;
+      event.preventDefault();
+      this.commands()?.begin();
+      return;
+    }
     const asked = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k';
     if (!asked && ((event.key !== '?' && event.key !== '/') || isTakenElsewhere(event))) return;
     event.preventDefault();

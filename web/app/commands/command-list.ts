@@ -76,40 +76,30 @@ export class CommandList {
       ({ name, path }): Destination => ({ name, about: 'go there', run: () => this.go([path]) }),
     );
     const fixed = matching([...acts, ...places], words);
-    // What is searched for by the server is shown only once it answers what was typed.
     if (words.trim() === '' || !may) return fixed;
     return [
       ...fixed.slice(0, MOST),
-      ...this.wearers
-        .items()
-        .slice(0, MOST)
-        .map(
-          ({ name, role }): Destination => ({
-            name,
-            about: role === '' ? 'a docket for them' : `${role}, a docket for them`,
-            run: () => this.go(['/bench'], { who: name }),
-          }),
-        ),
-      ...this.dockets
-        .items()
-        .slice(0, MOST)
-        .map(
-          ({ id, number, wearer, garments }): Destination => ({
-            name: `Docket ${number}, ${wearer.name}`,
-            about: garments.map(({ garment }) => garment).join(', '),
-            run: () => this.go(['/bench', id]),
-          }),
-        ),
-      ...this.charts
-        .items()
-        .slice(0, MOST)
-        .map(
-          ({ id, garment, maker }): Destination => ({
-            name: garment,
-            about: `chart of ${maker}`,
-            run: () => this.go(['/charts'], { chart: id }),
-          }),
-        ),
+      ...answers(this.wearers).map(
+        ({ name, role }): Destination => ({
+          name,
+          about: role === '' ? 'a docket for them' : `${role}, a docket for them`,
+          run: () => this.go(['/bench'], { who: name }),
+        }),
+      ),
+      ...answers(this.dockets).map(
+        ({ id, number, wearer, garments }): Destination => ({
+          name: `Docket ${number}, ${wearer.name}`,
+          about: garments.map(({ garment }) => garment).join(', '),
+          run: () => this.go(['/bench', id]),
+        }),
+      ),
+      ...answers(this.charts).map(
+        ({ id, garment, maker }): Destination => ({
+          name: garment,
+          about: `chart of ${maker}`,
+          run: () => this.go(['/charts'], { chart: id }),
+        }),
+      ),
     ];
   });
   /** The line the arrows are on: the first again whenever the list is another. */
@@ -123,21 +113,21 @@ export class CommandList {
     });
   }
 
-  protected begin(field = this.field()?.nativeElement): void {
+  /** Gives the field the keys, and what was typed before it had them. */
+  begin(field = this.field()?.nativeElement): void {
     field?.focus();
     if (field === undefined) return;
     const typed = this.ahead.take();
-    if (typed !== '') this.seek(this.words() + typed);
+    if (typed === '') return;
+    // At once, as the next letter comes into the field itself before it is drawn anew.
+    field.value += typed;
+    this.seek(field.value);
   }
 
-  /** Until the field has the keys, what is pressed anywhere is meant for it. */
+  /** Until the field has the keys, arrows and Enter are meant for the list wherever they are pressed. */
   protected onAnyKey(event: KeyboardEvent): void {
     const field = this.field()?.nativeElement;
-    if (!this.open() || event.target === field || event.defaultPrevented) return;
-    if (this.ahead.keep(event)) {
-      event.preventDefault();
-      this.begin();
-    } else this.onKey(event);
+    if (this.open() && event.target !== field && !event.defaultPrevented) this.onKey(event);
   }
 
   protected seek(words: string): void {
@@ -157,6 +147,8 @@ export class CommandList {
   protected take(at: number): void {
     const line = this.lines()[at];
     if (line === undefined) return;
+    // While the list leaves, the keys are the place's again.
+    this.field()?.nativeElement.blur();
     this.open.set(false);
     this.seek('');
     line.run();
@@ -165,6 +157,11 @@ export class CommandList {
   private go(path: readonly string[], queryParams: Record<string, string> = {}): void {
     void this.router.navigate([...path], { queryParams });
   }
+}
+
+/** What a list answers to what was typed; nothing while it still shows what was typed before. */
+function answers<Item>(list: Paged<Item>): readonly Item[] {
+  return list.current() ? list.items().slice(0, MOST) : [];
 }
 
 function capital(text: string): string {
