@@ -213,3 +213,27 @@ test('changing the unit re-expresses the chart', async ({ fitter: page }) => {
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await expect(page.getByRole('cell', { name: '30 3/4 – 33 7/8' })).toBeVisible();
 });
+
+test('a chart that is being changed is left only knowingly', async ({ fitter: page }) => {
+  await page.goto('/charts');
+  await page.getByLabel('Find a chart').fill('marsh hat');
+  await page.getByRole('button', { name: /Marsh hat/ }).click();
+  await page.getByRole('button', { name: 'Change it' }).click();
+  const asked: string[] = [];
+  let leave = false;
+  page.on('dialog', (dialog) => {
+    asked.push(dialog.message());
+    void (leave ? dialog.accept() : dialog.dismiss());
+  });
+  const garment = page.getByRole('textbox', { name: 'Garment' });
+  await garment.fill('Marsh hat, wide');
+  await page.keyboard.press('Tab');
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  await expect(garment).toHaveValue('Marsh hat, wide');
+  leave = true;
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Log', exact: true })).toBeVisible();
+  expect(asked.length).toBe(2);
+  await page.goto('/charts');
+  await expect(page.getByRole('button', { name: /Marsh hat/ })).not.toContainText('wide');
+});

@@ -75,6 +75,7 @@ export const ROUTES: Routes = [
       {
         path: 'charts',
         title: 'Charts · Neat Measure',
+        canDeactivate: [(charts: { mayLeave(): boolean }) => charts.mayLeave()],
         loadComponent: () => import('../places/charts/charts').then(({ Charts }) => Charts),
       },
       {

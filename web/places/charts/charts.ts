@@ -99,6 +99,7 @@ export class Charts {
   /** What was brought last: a table still to be understood, or what is wrong with it. */
   protected readonly brought = signal<Exclude<BroughtFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
+  private readonly drafting = viewChild(ChartDraft);
   protected readonly published = PUBLISHED_CHARTS.map(({ sheet, source }) => ({
     label: `${sheet.maker}: ${sheet.garment}`,
     value: { sheet, source },
@@ -122,6 +123,12 @@ export class Charts {
       });
       onCleanup(() => asked.unsubscribe());
     });
+  }
+
+  /** Whether the place may be left: what was changed of a chart and not kept is given up only knowingly. */
+  mayLeave(): boolean {
+    if (this.drafting()?.changed() !== true) return true;
+    return window.confirm('What you changed of this chart is not kept yet. Leave it, and lose that?');
   }
 
   protected seek(words: string): void {

@@ -113,7 +113,7 @@ export class ChartDraft {
   });
   protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(sayFault));
   /** Whether anything would be lost with it. */
-  protected readonly changed = computed(() => this.sheet() !== this.draft().sheet);
+  readonly changed = computed(() => this.sheet() !== this.draft().sheet);
   /** By part, the cells something was found in, as the editor names its cells, with what was found. */
   protected readonly foundIn = computed(() => {
     const sheet = this.sheet();
