@@ -138,6 +138,8 @@ test('the maker’s arithmetic is changed on forms and worked through with an ex
   const first = page.getByRole('region', { name: 'Total girth with overlap' });
   await first.getByRole('button', { name: 'Add a step' }).click();
   await expect(first.getByRole('alert')).toContainText('at least 2');
+  await expect(page.getByRole('button', { name: 'Keep as version 2' })).toBeDisabled();
+  await expect(page.getByText('On “Arithmetic” something cannot be read yet.')).toBeVisible();
   await chooseFrom(page, 'Step 2 of Total girth with overlap', 'round');
   await page.getByLabel('a whole, or the offered, step 2 of Total girth with overlap').fill('2 in');
   await page.keyboard.press('Tab');

@@ -91,6 +91,13 @@ export class OpeningStore {
     if (proposed !== undefined && this.chosen().size === 0) this.turnKit(proposed.kit);
   }
 
+  /** What a kit that is taken would have besides, were it on the shelf still. */
+  readonly leftOut = computed(() =>
+    this.kits().flatMap(({ kit, taken }) =>
+      taken ? kit.gone.map((garment) => `${garment} of the kit ${kit.name}`) : [],
+    ),
+  );
+
   /** What is ticked, in order, by name. */
   readonly ticked = computed(() =>
     [...this.chosen()].map(([id, chart]) => ({

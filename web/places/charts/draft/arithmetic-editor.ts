@@ -3,6 +3,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   input,
   linkedSignal,
   output,
@@ -55,6 +56,8 @@ export class ArithmeticEditor {
   readonly sheet = input.required<ChartSheet>();
   readonly unit = input.required<WorkingUnit>();
   readonly changed = output<Pick<ChartSheet, 'derivations'>>();
+  /** Whether all that is typed can be read; until it can, the chart keeps the arithmetic it had. */
+  readonly readable = output<boolean>();
 
   protected readonly forms = STEP_FORMS;
   protected readonly kinds = (Object.keys(STEP_FORMS) as DerivationStep['do'][]).map((value) => ({
@@ -72,6 +75,10 @@ export class ArithmeticEditor {
     },
   });
   private readonly made = computed(() => derivationsOf(this.chains()));
+
+  constructor() {
+    effect(() => this.readable.emit(this.made().ok));
+  }
 
   /** What the example's values are typed as; an expected body where nothing is. */
   private readonly typed = signal<ReadonlyMap<MeasurementCode, string>>(new Map());

@@ -113,7 +113,9 @@ export class ChartDraft {
   });
   protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(sayFault));
   /** Whether anything would be lost with it. */
-  readonly changed = computed(() => this.sheet() !== this.draft().sheet);
+  readonly changed = computed(
+    () => this.sheet() !== this.draft().sheet || this.unreadDesks().length > 0 || this.unread().size > 0,
+  );
   /** By part, the cells something was found in, as the editor names its cells, with what was found. */
   protected readonly foundIn = computed(() => {
     const sheet = this.sheet();
@@ -129,7 +131,15 @@ export class ChartDraft {
     return found;
   });
   protected readonly none: ReadonlyMap<string, string> = new Map();
-  protected readonly ready = computed(() => this.unread().size === 0 && this.sheetFaults().length === 0);
+  /** Desks on which something that was typed cannot be read yet. */
+  protected readonly unreadDesks = signal<readonly string[]>([]);
+  protected readonly ready = computed(
+    () => this.unread().size === 0 && this.unreadDesks().length === 0 && this.sheetFaults().length === 0,
+  );
+
+  protected onDesk(desk: string, readable: boolean): void {
+    this.unreadDesks.update((desks) => [...desks.filter((one) => one !== desk), ...(readable ? [] : [desk])]);
+  }
 
   /** Changes something of the chart, to be taken back with Ctrl+Z. */
   protected change(changes: Partial<ChartSheet>): void {

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   CATALOGUE,
@@ -130,6 +138,8 @@ interface OptionText {
 export class OptionsEditor {
   readonly sheet = input.required<ChartSheet>();
   readonly changed = output<Partial<ChartSheet>>();
+  /** Whether all options that are typed can be read; until they can, the chart keeps those it had. */
+  readonly readable = output<boolean>();
 
   protected readonly ways = [
     { label: 'is above', value: 'above' },
@@ -160,6 +170,10 @@ export class OptionsEditor {
       return same ? before!.value : options.map(textOf);
     },
   });
+
+  constructor() {
+    effect(() => this.readable.emit(this.options().every((one) => optionOf(one) !== null)));
+  }
 
   protected faultOf(option: OptionText): string {
     if (option.name.trim() === '') return 'Say what the option is called.';
