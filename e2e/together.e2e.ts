@@ -26,7 +26,7 @@ test('two browsers on one docket see each other’s acts within a second', async
   await expect(page.getByText('2 readings to go')).toBeVisible({ timeout: 1_000 });
   await page.keyboard.press('d');
   await page.getByRole('button', { name: /Made to measure/ }).click();
-  await expect(other.getByText('to be made to measure')).toBeVisible({ timeout: 1_000 });
+  await expect(other.getByText('to be made to measure ✓')).toBeVisible({ timeout: 1_000 });
   await elsewhere.close();
 });
 
@@ -41,10 +41,10 @@ test('what is done while nothing can be sent stands once, under the name of who 
   // Measured, asked about and confirmed, passed over, decided: all of it on the device.
   await takeReadings(page, '96', '96', '97', '97');
   await page.keyboard.press('c');
-  await expect(page.locator('[data-proposed]')).toBeVisible();
+  await expect(page.locator('[data-proposed]:visible')).toBeVisible();
   await page.keyboard.press('b');
   await page.keyboard.press('s');
-  await expect(page.locator('[data-proposed]')).toBeVisible();
+  await expect(page.locator('[data-proposed]:visible')).toBeVisible();
   await page.keyboard.press('m');
   await expect(page.getByText('To be made to measure. By Odalys Wren.')).toBeVisible();
   await expect(page.getByText('6 acts wait to be sent; kept on this device.')).toBeVisible();

@@ -39,7 +39,7 @@ try {
 
   await open('maren', ['Ranger field jacket', 'Estuary fleece']);
   await type('96', '96.5', '84', '84');
-  await page.locator('[data-proposed]').waitFor();
+  await page.locator('[data-proposed]:visible').waitFor();
   await page.keyboard.press('Enter');
   await page.getByText('accepted ✓').first().waitFor();
   await open('ibrahima', ['Ranger field jacket', 'Estuary fleece']);
@@ -48,7 +48,7 @@ try {
   await shoot('bench');
   await page.keyboard.press('Enter');
   await type('94.5', '95');
-  await page.locator('[data-proposed]').waitFor();
+  await page.locator('[data-proposed]:visible').waitFor();
   await shoot('decide');
   await page.goto(`${base}/bench`);
   await page.getByRole('option').first().waitFor();
@@ -111,7 +111,7 @@ try {
   await page.getByRole('button', { name: /Ranger/ }).click();
   await shoot('kits');
   await open('nomvula', ['Warden trousers', 'Regatta dress', 'Guide blazer']);
-  for (let step = 0; step < 12 && (await page.locator('[data-proposed]').count()) === 0; step++) {
+  for (let step = 0; step < 12 && (await page.locator('[data-proposed]:visible').count()) === 0; step++) {
     const name = (await page.locator('.what h1').first().textContent()).trim();
     const value = {
       Chest: '41',
@@ -126,7 +126,7 @@ try {
     else await type(value, value);
     await page.waitForTimeout(150);
   }
-  await page.locator('[data-proposed]').waitFor();
+  await page.locator('[data-proposed]:visible').waitFor();
   await shoot('several');
   await page.waitForLoadState('networkidle');
   await page.goto(`${base}/bench/exceptions`);

@@ -7,6 +7,7 @@ import {
   CONSENT,
   apply,
   continued,
+  Course,
   replay,
   sayAct,
   sayRefusal,
@@ -45,7 +46,13 @@ describe('a docket', () => {
     one.does('garment-decided', one.decision(jacket), { by: TIERNAN });
     one.does('garment-dropped', { chartId: shirt.id });
     expect(replay(one.acts)).toEqual(one.docket);
-    expect(replay(one.acts.slice(6), replay(one.acts.slice(0, 6)))).toEqual(one.docket);
+    const course = new Course();
+    for (let count = 1; count <= one.acts.length; count++)
+      expect(course.end(one.acts.slice(0, count))).toEqual(replay(one.acts.slice(0, count)));
+    expect(course.end([])).withContext('fewer than before').toBeNull();
+    expect(course.end([...one.acts.slice(0, 2), ...one.acts.slice(3)]))
+      .withContext('one in the middle left out')
+      .toEqual(replay([...one.acts.slice(0, 2), ...one.acts.slice(3)]));
     for (const act of one.acts) {
       const kept = actSchema.parse(JSON.parse(JSON.stringify(act)));
       expect(kept).withContext(act.kind).toEqual(act);

@@ -33,11 +33,38 @@ export function apply(docket: Docket | null, act: Act, shelf: Shelf): Outcome<Ap
  * The docket that a list of acts makes, in their order. They have been let in, so nothing is asked
  * of them again; `null` while the first is not its opening.
  */
-export function replay(acts: readonly Act[], from: Docket | null = null): Docket | null {
-  return acts.reduce<Docket | null>((docket, act) => {
-    if (docket === null) return act.kind === 'docket-opened' ? openedDocket(act) : null;
-    return kindOf(act).carryOut(docket, act);
-  }, from);
+export function replay(acts: readonly Act[]): Docket | null {
+  return acts.reduce<Docket | null>(after, null);
+}
+
+/** The docket after an act that was let in. */
+function after(docket: Docket | null, act: Act): Docket | null {
+  if (docket === null) return act.kind === 'docket-opened' ? openedDocket(act) : null;
+  return kindOf(act).carryOut(docket, act);
+}
+
+/**
+ * Replays the acts of one docket again and again as more come in: of a list that begins as the one
+ * before it, only the rest is done.
+ */
+export class Course {
+  private acts: readonly Act[] = [];
+  private dockets: readonly (Docket | null)[] = [];
+
+  /** The docket after each of the acts, in their order, as `replay` makes it. */
+  through(acts: readonly Act[]): readonly (Docket | null)[] {
+    const differs = acts.findIndex((act, at) => act !== this.acts[at]);
+    const dockets = this.dockets.slice(0, differs < 0 ? acts.length : differs);
+    for (const act of acts.slice(dockets.length)) dockets.push(after(dockets.at(-1) ?? null, act));
+    this.acts = acts;
+    this.dockets = dockets;
+    return dockets;
+  }
+
+  /** The docket after all of them. */
+  end(acts: readonly Act[]): Docket | null {
+    return this.through(acts).at(-1) ?? null;
+  }
 }
 
 /** What is done on a docket after what stands already: those that are let in, and why the others are not. */

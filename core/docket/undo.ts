@@ -1,5 +1,5 @@
 import { kindOf, type Act, type Doing } from './acts';
-import { openedDocket } from './acts/docket-opened';
+import { Course } from './apply';
 import type { Docket } from './docket';
 import type { Shelf } from './shelf';
 
@@ -17,30 +17,33 @@ export interface LastDone {
  * something later rests on.
  *
  * @param acts all of a docket, in order, as they were let in
+ * @param course what has replayed them before, where something has
  * @returns `null` where nothing stands that was done on the docket since it was opened
  */
-export function lastDone(acts: readonly Act[], shelf: Shelf): LastDone | null {
-  const [opening, ...rest] = acts;
-  if (opening?.kind !== 'docket-opened') return null;
-  let docket = openedDocket(opening);
-  const stack: { readonly act: Act; readonly before: Docket }[] = [];
-  for (const act of rest) {
+export function lastDone(acts: readonly Act[], shelf: Shelf, course = new Course()): LastDone | null {
+  const dockets = course.through(acts);
+  const docket = dockets.at(-1) ?? null;
+  if (docket === null) return null;
+  const standing: number[] = [];
+  acts.forEach((act, at) => {
     // Beneath acts that changed nothing it need not be the last.
-    const undone = act.undoes === undefined ? -1 : stack.findIndex((one) => one.act.id === act.undoes);
-    if (undone >= 0) stack.splice(undone, 1);
-    else if (!ASKED_AT_OPENING.has(act.kind)) stack.push({ act, before: docket });
-    docket = kindOf(act).carryOut(docket, act);
-  }
-  for (let last = stack.pop(); last !== undefined; last = stack.pop()) {
-    const { undo } = kindOf(last.act);
-    const undoing = (undo?.(last.before, last.act, docket, shelf) ?? null) as Doing | null;
+    const undone =
+      act.undoes === undefined ? -1 : standing.findIndex((before) => acts[before]!.id === act.undoes);
+    if (undone >= 0) standing.splice(undone, 1);
+    else if (!ASKED_AT_OPENING.has(act.kind)) standing.push(at);
+  });
+  for (let last = standing.pop(); last !== undefined; last = standing.pop()) {
+    const act = acts[last]!;
+    const { undo } = kindOf(act);
+    const undoing = (undo?.(dockets[last - 1]!, act, docket, shelf) ?? null) as Doing | null;
     // What changed nothing has nothing to be taken back; what cannot be stands in the way and says so.
-    if (undoing !== null || undo === undefined) return { act: last.act, undoing };
+    if (undoing !== null || undo === undefined) return { act, undoing };
   }
   return null;
 }
 
 const ASKED_AT_OPENING: ReadonlySet<Act['kind']> = new Set([
+  'docket-opened',
   'garment-asked',
   'garment-dropped',
   'protocol-asked',

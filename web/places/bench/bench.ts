@@ -141,7 +141,7 @@ export class Bench {
   private readonly drawn = computed(
     () =>
       (this.stop().kind === 'step') === (this.reading() !== undefined) &&
-      this.deciding() === (this.decidePanel() !== undefined),
+      this.deciding() === (this.decidePanel()?.shown() ?? false),
   );
 
   private press(event: KeyboardEvent): void {
@@ -152,7 +152,7 @@ export class Bench {
   }
 
   /** The keys of what is in the middle. */
-  private readonly panelKeys = computed(() => this.reading()?.commands ?? this.decidePanel()?.commands ?? []);
+  private readonly panelKeys = computed(() => this.reading()?.commands ?? (this.deciding() ? (this.decidePanel()?.commands ?? []) : []));
 
   /** The keys of the Bench wherever the work stands; what is being typed comes before them. */
   private readonly commands: readonly KeyCommand[] = (

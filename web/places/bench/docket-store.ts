@@ -4,11 +4,11 @@ import type { Bench, Chart, KeptAct, Protocol } from '@neat-measure/contract';
 import {
   apply,
   continued,
+  Course,
   demandable,
   judgeDocket,
   lastDone,
   planOf,
-  replay,
   sayAct,
   sayRefusal,
   type Act,
@@ -66,7 +66,8 @@ export class DocketStore {
   readonly record = computed(() => this.bench()?.record ?? []);
   readonly shelf = computed<BenchShelf>(() => this.bench() ?? EMPTY_SHELF);
 
-  private readonly standing = computed(() => replay(this.kept().map(({ act }) => act)));
+  private readonly course = new Course();
+  private readonly standing = computed(() => this.course.end(this.kept().map(({ act }) => act)));
   private readonly waiting = computed(() => {
     const id = this.bench()?.id;
     const known = new Set(this.kept().map(({ act }) => act.id));
@@ -175,7 +176,7 @@ export class DocketStore {
   /** What was done last here and stands, in words, and what takes it back; `null` where nothing was. */
   readonly last = computed(() => {
     const acts = [...this.kept().map(({ act }) => act), ...this.waiting()];
-    const last = lastDone(acts, this.shelf());
+    const last = lastDone(acts, this.shelf(), this.course);
     if (last === null) return null;
     const own = last.act.by.id === this.session.fitter()?.id;
     const words = this.say(last.act);

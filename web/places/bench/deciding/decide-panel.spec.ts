@@ -28,6 +28,7 @@ describe('DecidePanel', () => {
     wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
     const fixture = TestBed.createComponent(DecidePanel);
     fixture.componentRef.setInput('garment', store.garments()[0]);
+    fixture.componentRef.setInput('shown', true);
     fixture.componentRef.setInput('count', 1);
     fixture.componentRef.setInput('at', 0);
     fixture.detectChanges();

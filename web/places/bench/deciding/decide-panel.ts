@@ -63,6 +63,8 @@ export class DecidePanel {
   protected readonly desk = inject(DecidingStore);
   protected readonly cursor = inject(CursorStore);
   protected readonly units = inject(UnitService);
+  /** Whether it can be seen: it is drawn before it is, and takes no key until it has heard so. */
+  readonly shown = input(false);
   readonly garment = input.required<JudgedGarment<Chart>>();
   readonly count = input.required<number>();
   readonly at = model.required<number>();
@@ -71,6 +73,9 @@ export class DecidePanel {
 
   /** What the choice of another size starts from, while one is being chosen. */
   protected readonly choosing = signal<Readonly<Record<string, string>> | null>(null);
+
+  /** Whether the rule and the fit of this garment are being chosen. */
+  protected readonly ruling = signal(false);
 
   /** A label of more letters stands above and is not said again on the act that takes it. */
   protected readonly LONG = 8;
@@ -137,12 +142,24 @@ export class DecidePanel {
     () => PREFERENCE_WORDS[this.store.docket()?.preference ?? 'regular'],
   );
 
+  /** By what the garment is decided, in few words. */
+  protected readonly ruledBy = computed(() => {
+    const rule = this.own()?.rule ?? '';
+    const preference = this.own()?.preference ?? this.store.docket()?.preference ?? 'regular';
+    return `${rule === '' ? this.usualRule() : RULE_WORDS[rule]}, ${PREFERENCE_WORDS[preference]}`;
+  });
+
   constructor() {
-    // Another garment, not another reading of the same one, ends the choosing.
+    // Another garment, not another reading of the same one, ends the choosing; so does
+    // going back to the tape.
     const chartId = computed(() => this.garment().chart.id);
     effect(() => {
       chartId();
-      untracked(() => this.choosing.set(null));
+      this.shown();
+      untracked(() => {
+        this.choosing.set(null);
+        this.ruling.set(false);
+      });
     });
   }
 
@@ -172,6 +189,11 @@ export class DecidePanel {
         does: 'take back what was accepted together',
         when: () => this.desk.undoable().length > 0,
         run: () => this.desk.undo(),
+      },
+      {
+        keys: ['h'],
+        does: 'another rule or fit for this garment',
+        run: () => this.ruling.update((shown) => !shown),
       },
       { keys: ['o'], does: 'another size', run: () => this.choose(this.instead()) },
       {

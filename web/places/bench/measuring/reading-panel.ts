@@ -206,7 +206,9 @@ export class ReadingPanel {
       shown: ['0–9'],
       does: 'type a reading',
       // A digit anywhere on the page belongs to the reading; while a reason is asked it chooses one.
-      when: (_key, { target }) => !this.skipping() && !this.owns(target),
+      // One that had to wait for its stop has been kept from the field.
+      when: (_key, { target, defaultPrevented }) =>
+        !this.skipping() && (!this.owns(target) || defaultPrevented),
       run: (key) => {
         this.field().nativeElement.focus({ preventScroll: true });
         this.store.write(this.store.entry() + key);
