@@ -143,7 +143,7 @@ test('a shipped protocol is copied, changed, and measured by', async ({ fitter: 
   await page.getByRole('button', { name: 'Copy and change' }).click();
   await page.getByLabel('Name', { exact: true }).fill('');
   await page.getByRole('button', { name: 'Save the protocol' }).click();
-  await expect(page.getByRole('alert')).toContainText('Give the protocol a name');
+  await expect(page.getByRole('alert')).toContainText('This is wanted.');
   await page.getByLabel('Name', { exact: true }).fill('Storm hats');
   await page.getByLabel('Add a measurement').click();
   await page.keyboard.type('Neck');

@@ -1,6 +1,41 @@
 import { FormControl, FormGroup } from '@angular/forms';
 import * as z from 'zod';
-import { bySchema, faultsOf, sayIssue, type FieldFaults } from './schema-form';
+import { TestBed } from '@angular/core/testing';
+import { bySchema, faultsOf, line, sayIssue, SchemaForm, type FieldFaults } from './schema-form';
+
+describe('SchemaForm', () => {
+  const schema = z.object({ name: z.string().trim().min(1), code: z.string().min(4).optional() });
+  const make = (wanted: () => boolean) =>
+    TestBed.runInInjectionContext(
+      () =>
+        new SchemaForm(schema, { name: line(), code: line() }, ({ name, code }) =>
+          wanted() ? { name, code } : { name },
+        ),
+    );
+
+  it('says what is to be mended only once it was tried, and then as it is mended', () => {
+    const form = make(() => false);
+    form.group.controls.name.markAsTouched();
+    expect(form.faults()).toEqual({});
+    expect(form.read()).toBeNull();
+    expect(form.faults()).toEqual({ name: 'This is wanted.' });
+    form.group.controls.name.setValue(' Ada ');
+    expect(form.faults()).toEqual({});
+    expect(form.read()).toEqual({ name: 'Ada' });
+    form.group.reset();
+    expect(form.faults()).withContext('emptied for the next').toEqual({});
+  });
+
+  it('reads by what is wanted now, not by what was wanted when it was typed', () => {
+    let wanted = false;
+    const form = make(() => wanted);
+    form.group.controls.name.setValue('Ada');
+    expect(form.read()).toEqual({ name: 'Ada' });
+    wanted = true;
+    expect(form.read()).toBeNull();
+    expect(form.faults()).toEqual({ code: 'At least 4 letters.' });
+  });
+});
 
 describe('bySchema', () => {
   const schema = z.object({

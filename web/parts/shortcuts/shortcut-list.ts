@@ -16,7 +16,7 @@ import { ShortcutService } from './shortcut-service';
     >
       <ng-container *nzModalContent>
         <dl>
-          @for (shortcut of service.shortcuts(); track shortcut.does) {
+          @for (shortcut of service.shortcuts(); track $index) {
             <div>
               <dt>
                 @for (key of shortcut.keys; track key) {

@@ -15,12 +15,12 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
-import { isTakenElsewhere, ShortcutService } from '../../parts/shortcuts/shortcut-service';
+import { isTakenElsewhere, listKeys, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { DecidePanel } from './deciding/decide-panel';
 import { DecidingStore } from './deciding/deciding-store';
 import { DocketStore } from './docket-store';
 import { GarmentCards } from './garment-cards';
-import { handleKey, listedKeys, notOnButton, type KeyCommand } from './keys';
+import { handleKey, keyOf, notOnButton, type KeyCommand } from '../../parts/shortcuts/keys';
 import { CursorStore } from './measuring/cursor-store';
 import { EntryStore } from './measuring/entry-store';
 import { ForesightService } from './measuring/foresight-service';
@@ -96,7 +96,7 @@ export class Bench {
     effect(() => {
       while (this.drawn() && this.ahead.length > 0) untracked(() => this.press(this.ahead.shift()!));
     });
-    effect(() => this.shortcuts.shortcuts.set(listedKeys([...this.panelKeys(), ...this.commands])));
+    listKeys(() => [...this.panelKeys(), ...this.commands]);
   }
 
   /** The address with which the wearer measures themselves, once it has been made. */
@@ -145,14 +145,16 @@ export class Bench {
   );
 
   private press(event: KeyboardEvent): void {
-    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const key = keyOf(event);
     if (!handleKey([...this.panelKeys(), ...this.commands], key, event)) return;
     event.preventDefault();
     this.reading()?.settle(key);
   }
 
   /** The keys of what is in the middle. */
-  private readonly panelKeys = computed(() => this.reading()?.commands ?? (this.deciding() ? (this.decidePanel()?.commands ?? []) : []));
+  private readonly panelKeys = computed(
+    () => this.reading()?.commands ?? (this.deciding() ? (this.decidePanel()?.commands ?? []) : []),
+  );
 
   /** The keys of the Bench wherever the work stands; what is being typed comes before them. */
   private readonly commands: readonly KeyCommand[] = (

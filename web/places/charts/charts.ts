@@ -23,7 +23,7 @@ import { ChartFiles, type BroughtFile } from '../../data/chart-files';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 import { Paged } from '../../data/paged';
-import { ShortcutService } from '../../parts/shortcuts/shortcut-service';
+import { listKeys } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
 import { TableMapping } from './table-mapping';
@@ -109,11 +109,7 @@ export class Charts {
   protected readonly added = signal<Chart | null>(null);
 
   constructor() {
-    inject(ShortcutService).shortcuts.set([
-      { keys: ['Ctrl+V'], does: 'bring a table copied from a spreadsheet or a page' },
-      { keys: ['↑', '↓', 'Enter'], does: 'in a table: the cell above or below' },
-      { keys: ['Ctrl+Z'], does: 'in a table: one change back' },
-    ]);
+    listKeys(() => [{ keys: ['Ctrl+v'], does: 'bring a table copied from a spreadsheet or a page' }]);
     effect((onCleanup) => {
       const id = this.wantedId();
       if (id === null || untracked(this.fetched)?.id === id) return;

@@ -1,20 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { ROLES, type OneTimeCode, type Person, type Role } from '@neat-measure/contract';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
+import { personSaveSchema, ROLES, type OneTimeCode, type Person, type Role } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { switchMap, type Observable } from 'rxjs';
+import { tap, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { HouseService } from '../../data/house-service';
 import { ROLE_WORDS, sayMoment } from './say-role';
 import { ControlName } from '../../parts/forms/control-name';
+import { line, SchemaForm } from '../../parts/forms/schema-form';
+import { TextField } from '../../parts/forms/text-field';
 
 /** Who may sign in: invited, changed, deactivated. */
 @Component({
   selector: 'nm-people',
-  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule, NzPopconfirmModule],
+  imports: [
+    ControlName,
+    FormsModule,
+    NzButtonModule,
+    NzSelectModule,
+    NzPopconfirmModule,
+    ReactiveFormsModule,
+    TextField,
+  ],
   templateUrl: './people.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -26,7 +36,14 @@ export class People {
     null,
   );
   protected readonly trouble = signal('');
-  protected readonly role = signal<Role>('fitter');
+  protected readonly invited = new SchemaForm(
+    personSaveSchema,
+    { name: line(), signIn: line(), role: new FormControl<Role>('fitter', { nonNullable: true }) },
+    (value) => ({ ...value, active: true, version: 0 }),
+  );
+  private readonly role = toSignal(this.invited.group.controls.role.valueChanges, {
+    initialValue: 'fitter' as Role,
+  });
   protected readonly roles = ROLES.map((role) => ({ value: role, label: ROLE_WORDS[role].name }));
   protected readonly about = computed(
     () => `${ROLE_WORDS[this.role()].name}: ${ROLE_WORDS[this.role()].does}.`,
@@ -37,14 +54,14 @@ export class People {
     this.list();
   }
 
-  protected invite(name: HTMLInputElement, signIn: HTMLInputElement): void {
-    const save = { name: name.value, signIn: signIn.value, role: this.role(), active: true, version: 0 };
+  protected invite(): void {
+    const save = this.invited.read();
+    if (save === null) return;
     this.does(
       this.house.savePerson(uuidv7(), save).pipe(
-        switchMap(async (person) => {
-          name.value = signIn.value = '';
+        tap((person) => {
+          this.invited.group.reset({ role: save.role });
           this.giveCode(person);
-          return Promise.resolve();
         }),
       ),
     );
@@ -56,14 +73,7 @@ export class People {
   }
 
   protected giveCode({ id, name, signIn }: Person): void {
-    this.does(
-      this.house.giveCode(id).pipe(
-        switchMap((code) => {
-          this.code.set({ ...code, name, signIn });
-          return Promise.resolve();
-        }),
-      ),
-    );
+    this.does(this.house.giveCode(id).pipe(tap((code) => this.code.set({ ...code, name, signIn }))));
   }
 
   protected signOut({ id }: Person): void {

@@ -1,20 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { FactorOffer, Preferences, SessionEntry } from '@neat-measure/contract';
+import {
+  benchCodeSaveSchema,
+  factorConfirmSchema,
+  factorEndSchema,
+  passphraseChangeSchema,
+  type FactorOffer,
+  type Preferences,
+  type SessionEntry,
+} from '@neat-measure/contract';
 import { WORKING_UNITS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap, type Observable } from 'rxjs';
 import { HouseService } from '../../data/house-service';
 import { SessionService } from '../../data/session-service';
+import { line, SchemaForm } from '../../parts/forms/schema-form';
+import { TextField } from '../../parts/forms/text-field';
 import { ROLE_WORDS, sayAgent, sayMoment } from './say-role';
 
 /** What is one's own: how one works, passphrase, second factor, bench code, and where one is signed in. */
 @Component({
   selector: 'nm-you',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule, NzCheckboxModule],
+  imports: [FormsModule, NzButtonModule, NzSelectModule, NzCheckboxModule, TextField],
   templateUrl: './you.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,6 +48,16 @@ export class You {
     ...[90, 110, 125, 140].map((size) => ({ label: `${size} %`, value: size })),
   ];
 
+  protected readonly changed = new SchemaForm(passphraseChangeSchema, { passphrase: line(), next: line() });
+  protected readonly out = new SchemaForm(factorEndSchema, { passphrase: line() });
+  protected readonly confirmed = new SchemaForm(factorConfirmSchema, { code: line() });
+  private takingOut = false;
+  protected readonly bench = new SchemaForm(
+    benchCodeSaveSchema,
+    { passphrase: line(), code: line() },
+    (value) => (this.takingOut ? { ...value, code: null } : value),
+  );
+
   constructor() {
     this.list();
   }
@@ -48,17 +67,23 @@ export class You {
     if (own !== null) this.does(this.session.prefer({ ...own.preferences, ...change }), '');
   }
 
-  protected changePassphrase(old: HTMLInputElement, next: HTMLInputElement): void {
-    const change = { passphrase: old.value, next: next.value };
-    this.does(this.house.changePassphrase(change), 'Your passphrase is changed.', () => empty(old, next));
+  protected changePassphrase(): void {
+    const change = this.changed.read();
+    if (change !== null)
+      this.does(this.house.changePassphrase(change), 'Your passphrase is changed.', () =>
+        this.changed.group.reset(),
+      );
   }
 
-  protected setBenchCode(proof: HTMLInputElement, code: string | null): void {
-    const save = { passphrase: proof.value, code };
+  /** @param out whether it is taken out rather than set */
+  protected setBenchCode(out: boolean): void {
+    this.takingOut = out;
+    const save = this.bench.read();
+    if (save === null) return;
     this.does(
       this.house.setBenchCode(save),
-      code === null ? 'Your bench code is out.' : 'Your bench code is set.',
-      () => empty(proof),
+      out ? 'Your bench code is out.' : 'Your bench code is set.',
+      () => this.bench.group.reset(),
     );
   }
 
@@ -66,12 +91,21 @@ export class You {
     this.does(this.house.beginFactor(), '', (offer) => this.offer.set(offer));
   }
 
-  protected confirmFactor(code: HTMLInputElement): void {
-    this.does(this.house.confirmFactor(code.value), 'Your second factor is on.', () => this.offer.set(null));
+  protected confirmFactor(): void {
+    const read = this.confirmed.read();
+    if (read !== null)
+      this.does(this.house.confirmFactor(read.code), 'Your second factor is on.', () => {
+        this.offer.set(null);
+        this.confirmed.group.reset();
+      });
   }
 
-  protected endFactor(proof: HTMLInputElement): void {
-    this.does(this.house.endFactor(proof.value), 'Your second factor is out.', () => empty(proof));
+  protected endFactor(): void {
+    const read = this.out.read();
+    if (read !== null)
+      this.does(this.house.endFactor(read.passphrase), 'Your second factor is out.', () =>
+        this.out.group.reset(),
+      );
   }
 
   protected end(id: string): void {
@@ -114,8 +148,4 @@ export class You {
       error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
-}
-
-function empty(...inputs: readonly HTMLInputElement[]): void {
-  for (const input of inputs) input.value = '';
 }

@@ -9,21 +9,21 @@ import {
   input,
   Injector,
   signal,
-  viewChild,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import type { SignedIn } from '@neat-measure/contract';
+import { firstRunSchema, signInSchema, takeCodeSchema, type SignedIn } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { Observable } from 'rxjs';
 import { ApiProblem } from '../../data/api';
 import { SessionService } from '../../data/session-service';
 import { TypeAhead } from '../../data/type-ahead';
+import { line, SchemaForm } from '../../parts/forms/schema-form';
+import { TextField } from '../../parts/forms/text-field';
 
 /** Signing in; before anybody can, the first account; and a passphrase of one's own by a one-time code. */
 @Component({
   selector: 'nm-sign-in',
-  imports: [NgTemplateOutlet, NzButtonModule, NzInputModule],
+  imports: [NgTemplateOutlet, NzButtonModule, TextField],
   templateUrl: './sign-in.html',
   styleUrl: './sign-in.less',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -37,13 +37,28 @@ export class SignIn {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly injector = inject(Injector);
   private readonly ahead = inject(TypeAhead);
-  protected readonly digits = viewChild<ElementRef<HTMLInputElement>>('digits');
   private readonly turned = signal<'sign-in' | 'code'>('sign-in');
   protected readonly mode = computed(() => (this.session.firstRun() ? 'first' : this.turned()));
   /** Whether the passphrase was right and a code of the second factor must come with it. */
   protected readonly wantsCode = signal(false);
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
+
+  protected readonly first = new SchemaForm(firstRunSchema, {
+    name: line(),
+    signIn: line(),
+    passphrase: line(),
+  });
+  protected readonly given = new SchemaForm(takeCodeSchema, {
+    signIn: line(),
+    code: line(),
+    passphrase: line(),
+  });
+  protected readonly own = new SchemaForm(
+    signInSchema,
+    { signIn: line(), passphrase: line(), code: line() },
+    ({ code, ...rest }) => (this.wantsCode() ? { ...rest, code } : rest),
+  );
 
   constructor() {
     // There is nothing else to do here, so typing may start at once.
@@ -61,18 +76,19 @@ export class SignIn {
     this.focusFirst();
   }
 
-  protected signIn(signIn: string, passphrase: string, code: string | null): void {
-    if (signIn.trim() === '' || passphrase === '')
-      return this.fault.set('Write your sign-in name and your passphrase.');
-    this.enter(this.session.signIn({ signIn, passphrase, ...(code === null ? {} : { code }) }));
+  protected signIn(): void {
+    const read = this.own.read();
+    if (read !== null) this.enter(this.session.signIn(read));
   }
 
-  protected begin(name: string, signIn: string, passphrase: string): void {
-    this.enter(this.session.begin({ name, signIn, passphrase }));
+  protected begin(): void {
+    const read = this.first.read();
+    if (read !== null) this.enter(this.session.begin(read));
   }
 
-  protected takeCode(signIn: string, code: string, passphrase: string): void {
-    this.enter(this.session.takeCode({ signIn, code, passphrase }));
+  protected takeCode(): void {
+    const read = this.given.read();
+    if (read !== null) this.enter(this.session.takeCode(read));
   }
 
   private enter(answer: Observable<SignedIn | null>): void {
@@ -92,11 +108,15 @@ export class SignIn {
     if (!(problem instanceof ApiProblem) || problem.kind !== 'second-factor-wanted') return;
     this.turned.set('sign-in');
     this.wantsCode.set(true);
-    afterNextRender(() => this.digits()?.nativeElement.focus(), { injector: this.injector });
+    this.focus('input[autocomplete=one-time-code]');
   };
 
   private focusFirst(): void {
-    afterNextRender(() => this.host.nativeElement.querySelector('input')?.focus(), {
+    this.focus('input');
+  }
+
+  private focus(what: string): void {
+    afterNextRender(() => this.host.nativeElement.querySelector<HTMLElement>(what)?.focus(), {
       injector: this.injector,
     });
   }

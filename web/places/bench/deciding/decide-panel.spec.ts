@@ -4,7 +4,7 @@ import { Journal } from '../../../data/journal/journal';
 import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
 import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
-import { handleKey } from '../keys';
+import { handleKey } from '../../../parts/shortcuts/keys';
 import { CursorStore } from '../measuring/cursor-store';
 import { DecidePanel } from './decide-panel';
 import { DecidingStore } from './deciding-store';

@@ -37,7 +37,7 @@ import { VerdictAccount } from '../../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
-import { notOnButton, type KeyCommand } from '../keys';
+import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { CursorStore } from '../measuring/cursor-store';
 import { DecidingStore, type Choice } from './deciding-store';
 import { SizeChoice, type ChosenSizes } from './size-choice';

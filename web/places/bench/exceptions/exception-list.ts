@@ -16,7 +16,8 @@ import { catchError, from, of, switchMap } from 'rxjs';
 import { DocketService } from '../../../data/docket-service';
 import { Journal } from '../../../data/journal/journal';
 import { UnitService } from '../../../data/unit-service';
-import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
+import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
+import { listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
@@ -57,10 +58,7 @@ export class ExceptionList {
   protected readonly count = computed(() => this.all()?.length ?? 0);
 
   constructor() {
-    inject(ShortcutService).shortcuts.set([
-      { keys: ['↑', '↓'], does: 'the flag before or after' },
-      { keys: ['Enter'], does: 'open it, to be decided' },
-    ]);
+    listKeys(() => this.commands);
     const dockets = inject(DocketService);
     // What has been read a moment ago may still be on its way; without it the list would be short.
     from(this.journal.whenSent())
@@ -81,13 +79,23 @@ export class ExceptionList {
       });
   }
 
+  private readonly commands: readonly KeyCommand[] = [
+    {
+      keys: ['ArrowUp', 'ArrowDown'],
+      does: 'the flag before or after',
+      run: (key) => this.move(key === 'ArrowDown' ? 1 : -1),
+    },
+    { keys: ['Enter'], does: 'open it, to be decided' },
+  ];
+
   protected onKey(event: KeyboardEvent): void {
-    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (by === undefined) return;
+    if (handleKey(this.commands, keyOf(event), event)) event.preventDefault();
+  }
+
+  private move(by: number): void {
     const links = this.links();
     const at = links.indexOf(document.activeElement as HTMLElement);
     links[Math.min(Math.max(at + by, 0), links.length - 1)]?.focus();
-    event.preventDefault();
   }
 
   private links(): HTMLElement[] {

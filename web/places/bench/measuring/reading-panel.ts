@@ -29,7 +29,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../data/unit-service';
 import { Figures } from '../../../parts/figures/figures';
-import { notOnButton, type KeyCommand } from '../keys';
+import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
 import { EntryStore } from './entry-store';

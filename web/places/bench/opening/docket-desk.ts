@@ -27,7 +27,8 @@ import { Paged } from '../../../data/paged';
 import { TypeAhead } from '../../../data/type-ahead';
 import { WearerService } from '../../../data/wearer-service';
 import { OpeningStore, plain, unnamed } from './opening-store';
-import { isTakenElsewhere, ShortcutService } from '../../../parts/shortcuts/shortcut-service';
+import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
+import { isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 
 /** Where a docket is made: who, and which garments. Below, the dockets that were open last. */
@@ -100,15 +101,7 @@ export class DocketDesk {
   });
 
   constructor() {
-    inject(ShortcutService).shortcuts.set([
-      { keys: ['a–z'], does: 'part of a wearer’s name' },
-      { keys: ['↑', '↓'], does: 'choose a wearer in the list' },
-      { keys: ['Enter'], does: 'take the wearer; then open the docket' },
-      { keys: ['a–z', 'Enter'], does: 'part of a garment’s name, to tick it; Enter alone opens the docket' },
-      { keys: ['Enter', 'Enter'], does: 'with nothing ticked: the kit of the wearer’s role; then open it' },
-      { keys: ['1–9'], does: 'the kit of that number, before a garment is sought' },
-      { keys: ['Tab', 'Space'], does: 'go to a garment, tick it' },
-    ]);
+    listKeys(() => [...this.pageKeys, ...this.nameKeys, ...this.garmentKeys]);
     const ahead = inject(TypeAhead).take();
     if (ahead !== '') this.type(ahead);
     effect(() => {
@@ -148,15 +141,55 @@ export class DocketDesk {
     afterNextRender(() => this.search().nativeElement.focus());
   }
 
-  /** A letter anywhere before anything has the focus is part of the wearer's name. */
-  protected onKey(event: KeyboardEvent): void {
-    if (this.opening.wearer() !== null || isTakenElsewhere(event) || event.key.length !== 1) return;
-    if (event.key === '?' || event.key === ' ') return;
-    const field = this.search().nativeElement;
-    field.focus();
-    this.type(this.query() + event.key);
-    field.value = this.query();
-    event.preventDefault();
+  private readonly pageKeys: readonly KeyCommand[] = [
+    {
+      keys: 'letters',
+      does: 'part of a wearer’s name, before one is taken',
+      // Before anything has the focus.
+      when: (key, event) =>
+        this.opening.wearer() === null && !isTakenElsewhere(event) && key !== '?' && key !== ' ',
+      run: (_key, event) => {
+        const field = this.search().nativeElement;
+        field.focus();
+        this.type(this.query() + event.key);
+        field.value = this.query();
+      },
+    },
+    { keys: ['Tab', 'Space'], does: 'go to a garment, tick it' },
+  ];
+  protected readonly nameKeys: readonly KeyCommand[] = [
+    {
+      keys: ['ArrowUp', 'ArrowDown'],
+      does: 'the one above or below',
+      within: 'at the names',
+      run: (key) => this.move(key === 'ArrowDown' ? 1 : -1),
+    },
+    // Nothing typed and no arrow used, nobody is meant.
+    { keys: ['Enter'], does: 'take the wearer', within: 'at the names', run: () => this.take(this.row()) },
+  ];
+  protected readonly garmentKeys: readonly KeyCommand[] = [
+    {
+      keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
+      shown: ['1–9'],
+      does: 'the kit of that number, with nothing typed',
+      within: 'at the garments',
+      when: (key, { altKey }) =>
+        this.sought() === '' && !altKey && this.opening.kits()[Number(key) - 1] !== undefined,
+      run: (key) => this.opening.turnKit(this.opening.kits()[Number(key) - 1]!.kit),
+    },
+    {
+      keys: ['Enter'],
+      does: 'tick the first one found; with nothing typed open the docket, or take the kit of the wearer’s role',
+      within: 'at the garments',
+      run: () => {
+        this.takeFound();
+        this.found().nativeElement.value = '';
+      },
+    },
+  ];
+
+  protected onKey(event: KeyboardEvent, commands = this.pageKeys): void {
+    if (handleKey(commands, keyOf(event), event)) event.preventDefault();
   }
 
   protected type(text: string): void {
@@ -170,15 +203,11 @@ export class DocketDesk {
     this.wearers.seek(text);
   }
 
-  protected onSearchKey(event: KeyboardEvent): void {
+  /** On to the name above or below; from none, to the first or the last. */
+  private move(by: 1 | -1): void {
     const rows = this.wearers.items().length + (this.mayAdd() ? 1 : 0);
-    const row = this.row();
-    if (event.key === 'ArrowDown') this.row.set(row === null ? 0 : Math.min(row + 1, rows - 1));
-    else if (event.key === 'ArrowUp') this.row.set(row === null ? rows - 1 : Math.max(row - 1, 0));
-    // Nothing typed and no arrow used, nobody is meant.
-    else if (event.key === 'Enter') this.take(row);
-    else return;
-    event.preventDefault();
+    const from = this.row() ?? (by === 1 ? -1 : rows);
+    this.row.set(Math.min(Math.max(from + by, 0), rows - 1));
   }
 
   /** Takes a row as soon as the list answers what was typed. What is typed from now on is about garments. */
@@ -225,14 +254,6 @@ export class DocketDesk {
       },
       error: (problem: Error) => this.opening.failed.set(problem.message),
     });
-  }
-
-  /** A digit, with nothing sought, takes the kit of that number. */
-  protected onDigit(event: KeyboardEvent): void {
-    const kit = /^[1-9]$/.test(event.key) ? this.opening.kits()[Number(event.key) - 1] : undefined;
-    if (this.sought() !== '' || kit === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
-    event.preventDefault();
-    this.opening.turnKit(kit.kit);
   }
 
   protected garmentsOf({ garments }: DocketSummary): string {

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { NgTemplateOutlet } from '@angular/common';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { protocolSaveSchema, type Protocol, type ProtocolSave } from '@neat-measure/contract';
 import {
@@ -20,6 +22,8 @@ import { ProtocolService } from '../../../data/protocol-service';
 import { SessionService } from '../../../data/session-service';
 import { ProtocolView } from './protocol-view';
 import { ControlName } from '../../../parts/forms/control-name';
+import { line, SchemaForm } from '../../../parts/forms/schema-form';
+import { TextField } from '../../../parts/forms/text-field';
 
 /** What is being edited: a protocol of one's own, or a copy of a shipped one that is not saved yet. */
 interface Draft extends ProtocolSave {
@@ -33,6 +37,9 @@ interface Draft extends ProtocolSave {
     ControlName,
     ProtocolView,
     FormsModule,
+    NgTemplateOutlet,
+    ReactiveFormsModule,
+    TextField,
     NzInputModule,
     NzSelectModule,
     RouterLink,
@@ -41,8 +48,6 @@ interface Draft extends ProtocolSave {
   templateUrl: './protocol-desk.html',
   styles: `
     form {
-      display: flex;
-      flex-direction: column;
       gap: 14px;
       max-width: 800px;
     }
@@ -60,18 +65,37 @@ export class ProtocolDesk {
     () => this.all().find(({ id }) => id === this.openId()) ?? this.all()[0] ?? null,
   );
   protected readonly draft = signal<Draft | null>(null);
-  protected readonly faults = signal<readonly string[]>([]);
+  protected readonly trouble = signal('');
   protected readonly busy = signal(false);
   protected readonly tensions = TENSIONS.map((value) => ({ value, label: TENSION_WORDS[value] }));
+  protected readonly form = new SchemaForm(
+    protocolSaveSchema,
+    {
+      name: line(),
+      school: line(),
+      prepare: line(),
+      cautions: line(),
+      steps: new FormControl<ProtocolSave['steps']>([], { nonNullable: true }),
+    },
+    (value) => ({
+      ...value,
+      prepare: linesOf(value.prepare),
+      cautions: linesOf(value.cautions),
+      version: this.draft()?.version ?? 0,
+    }),
+  );
+  protected readonly steps = toSignal(this.form.group.controls.steps.valueChanges, {
+    initialValue: [] as ProtocolSave['steps'],
+  });
   /** What may still be added to the draft. */
   protected readonly addable = computed(() =>
-    CATALOGUE.filter(({ code }) => !this.draft()?.steps.some((step) => step.code === code)),
+    CATALOGUE.filter(({ code }) => !this.steps().some((step) => step.code === code)),
   );
 
   constructor() {
     this.protocols.list().subscribe({
       next: (all) => this.all.set(all),
-      error: (problem: Error) => this.faults.set([problem.message]),
+      error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
 
@@ -98,66 +122,70 @@ export class ProtocolDesk {
   protected show(protocol: Protocol): void {
     this.openId.set(protocol.id);
     this.draft.set(null);
-    this.faults.set([]);
+    this.trouble.set('');
   }
 
   /** Edits one's own protocol, or starts a copy of a shipped one. */
   protected edit({ shipped, ...protocol }: Protocol): void {
-    this.draft.set(
-      shipped ? { ...protocol, id: uuidv7(), version: 0, name: `${protocol.name}, our way` } : protocol,
-    );
+    const draft = shipped
+      ? { ...protocol, id: uuidv7(), version: 0, name: `${protocol.name}, our way` }
+      : protocol;
+    this.draft.set(draft);
+    this.form.group.reset({
+      name: draft.name,
+      school: draft.school,
+      prepare: draft.prepare.join('\n'),
+      cautions: draft.cautions.join('\n'),
+      steps: draft.steps,
+    });
   }
 
-  protected change(changes: Partial<ProtocolSave>): void {
-    this.draft.update((draft) => draft && { ...draft, ...changes });
-  }
-
-  /** One line each, as they are typed. */
-  protected lines(text: string): string[] {
-    return text.split('\n').filter((line) => line.trim() !== '');
+  /** What is wrong with a field, and in which of its lines. */
+  protected faultOf(field: string): string {
+    const found = Object.entries(this.form.faults()).find(([path]) => path.split('.')[0] === field);
+    if (found === undefined) return '';
+    const [path, words] = found;
+    const at = path.split('.')[1];
+    return at === undefined || field === 'steps' ? words : `Line ${Number(at) + 1}: ${words}`;
   }
 
   protected add(code: MeasurementCode): void {
-    this.change({ steps: [...(this.draft()?.steps ?? []), { code }] });
+    this.setSteps([...this.steps(), { code }]);
   }
 
   protected remove(code: MeasurementCode): void {
-    this.change({ steps: (this.draft()?.steps ?? []).filter((step) => step.code !== code) });
+    this.setSteps(this.steps().filter((step) => step.code !== code));
   }
 
   protected setTension(code: MeasurementCode, tension: Tension): void {
-    this.change({
-      steps: (this.draft()?.steps ?? []).map((step) => (step.code === code ? { ...step, tension } : step)),
-    });
+    this.setSteps(this.steps().map((step) => (step.code === code ? { ...step, tension } : step)));
+  }
+
+  private setSteps(steps: ProtocolSave['steps']): void {
+    this.form.group.controls.steps.setValue(steps);
   }
 
   protected save(): void {
     const draft = this.draft();
     if (draft === null || this.busy()) return;
-    const read = protocolSaveSchema.safeParse(draft);
-    if (!read.success)
-      return this.faults.set(
-        read.error.issues.map((issue) => FAULTS[String(issue.path[0])] ?? issue.message),
-      );
+    const read = this.form.read();
+    if (read === null) return;
     this.busy.set(true);
-    this.faults.set([]);
+    this.trouble.set('');
     this.protocols
-      .save(draft.id, read.data)
+      .save(draft.id, read)
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (saved) => {
           this.all.update((all) => [...all.filter(({ id }) => id !== saved.id), saved]);
           this.show(saved);
         },
-        error: (problem: Error) => this.faults.set([problem.message]),
+        error: (problem: Error) => this.trouble.set(problem.message),
       });
   }
 }
 
-const FAULTS: Readonly<Record<string, string>> = {
-  name: 'Give the protocol a name of at most 80 letters.',
-  school: 'Say which way it follows in at most 300 letters.',
-  prepare: 'At most twelve lines of preparation, each of at most 200 letters.',
-  cautions: 'At most six cautions, each of at most 300 letters.',
-  steps: 'Put at least one measurement into it.',
-};
+/** One line each, as they are typed; empty ones are none. */
+function linesOf(text: string): string[] {
+  return text.split('\n').filter((one) => one.trim() !== '');
+}

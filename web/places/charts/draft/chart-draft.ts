@@ -48,6 +48,8 @@ import { PartColumns } from './part-columns';
 import { PartEditor, type PartChange } from './part-editor';
 import { columnsOf } from './part-text';
 import { PartRulers } from '../part-rulers';
+import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
+import { listKeys } from '../../../parts/shortcuts/shortcut-service';
 
 /** A chart that is not on the shelf yet: one that was brought, or the next version of one that is. */
 export interface Draft {
@@ -187,13 +189,23 @@ export class ChartDraft {
     const place = this.pointed();
     return place === null || place.part !== part.code ? null : cellOf(part, place);
   }
+  constructor() {
+    listKeys(() => this.commands);
+  }
+
+  private readonly commands: readonly KeyCommand[] = [
+    {
+      keys: ['Ctrl+z'],
+      does: 'one change back',
+      within: 'outside a field',
+      when: (_key, { defaultPrevented, target }) =>
+        !defaultPrevented && !(target instanceof HTMLInputElement) && this.past.length > 0,
+      run: () => this.sheet.set(this.past.pop()!),
+    },
+  ];
+
   protected onKey(event: KeyboardEvent): void {
-    if (!(event.ctrlKey || event.metaKey) || event.key !== 'z' || event.defaultPrevented) return;
-    if (event.target instanceof HTMLInputElement) return;
-    const before = this.past.pop();
-    if (before === undefined) return;
-    event.preventDefault();
-    this.sheet.set(before);
+    if (handleKey(this.commands, keyOf(event), event)) event.preventDefault();
   }
 
   protected confirm(): void {

@@ -12,6 +12,8 @@ import {
 import { columnName, measurement, type ChartPart, type ChartSheet } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { columnsOf, faultOf, newRow, partOf, pasteInto, textOf, type PartText } from './part-text';
+import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
+import { listKeys } from '../../../parts/shortcuts/shortcut-service';
 
 /** A part as its table now makes it. */
 export interface PartChange {
@@ -117,6 +119,7 @@ export class PartEditor {
   private past: PartText[] = [];
 
   constructor() {
+    listKeys(() => this.commands);
     effect(() => {
       const at = this.pointed();
       if (at === null) return;
@@ -203,19 +206,30 @@ export class PartEditor {
     this.set(pasteInto(this.text(), at[0], at[1], block));
   }
 
+  private readonly commands: readonly KeyCommand[] = [
+    {
+      keys: ['Ctrl+z'],
+      does: 'one change back',
+      within: 'in a table',
+      when: () => this.past.length > 0,
+      run: () => this.takeBack(),
+    },
+    {
+      keys: ['ArrowUp', 'ArrowDown', 'Enter'],
+      does: 'the cell above or below',
+      within: 'in a table',
+      when: (_key, { target, altKey }) => placeOf(target) !== null && !altKey,
+      run: (key, { target, shiftKey }) => {
+        const [row, column] = placeOf(target)!;
+        this.focus(row + (key === 'ArrowUp' || (key === 'Enter' && shiftKey) ? -1 : 1), column);
+      },
+    },
+  ];
+
   protected onKey(event: KeyboardEvent): void {
-    const at = placeOf(event.target);
-    if ((event.ctrlKey || event.metaKey) && event.key === 'z' && this.past.length > 0) {
-      event.preventDefault();
-      this.takeBack();
-      return;
-    }
-    if (at === null || event.ctrlKey || event.altKey || event.metaKey) return;
-    const down = { ArrowUp: -1, ArrowDown: 1, Enter: event.shiftKey ? -1 : 1 }[event.key];
-    if (down === undefined) return;
+    if (!handleKey(this.commands, keyOf(event), event)) return;
     event.preventDefault();
     event.stopPropagation();
-    this.focus(at[0] + down, at[1]);
   }
 
   /** One change back, of this table. */
