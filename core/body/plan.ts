@@ -1,6 +1,7 @@
 import { measurement } from './catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
 import { STANCES, type Clothing, type Stance, type Tension } from './measurement';
+import { list } from '../words/list';
 
 /** One measurement that a garment's chart or a protocol asks for. */
 export interface Need {
@@ -235,9 +236,4 @@ export function sayConflict(conflict: PlanConflict): string {
   }
   const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
   return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
-}
-
-/** Two words or more as one list. */
-function list(words: readonly string[]): string {
-  return `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 }

@@ -1,6 +1,6 @@
 import { kindOf, type Act, type Doing } from './acts';
 import { Course } from './apply';
-import type { Docket } from './docket';
+
 import type { Shelf } from './shelf';
 
 /** The act that was done last and still stands, and what takes it back. */

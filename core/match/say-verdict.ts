@@ -11,6 +11,7 @@ import {
   type Reason,
   type Verdict,
 } from './verdict';
+import { list } from '../words/list';
 
 /** Each verdict as the word shown beside its glyph. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
@@ -203,10 +204,6 @@ function name(one: PlacedMeasurement): string {
 /** Behind the name of a part a sentence goes on small, unless it begins with a size. */
 function uncapital(text: string, { reason }: PartVerdict): string {
   return reason.verdict === 'overlap' ? text : text.charAt(0).toLowerCase() + text.slice(1);
-}
-
-function list(words: readonly string[], last: 'and' | 'or'): string {
-  return words.length <= 1 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)!}`;
 }
 
 /** Facts in one sentence: each begins with a measurement's name, which only the first writes large. */

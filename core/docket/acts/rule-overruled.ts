@@ -3,6 +3,7 @@ import { FIT_PREFERENCES, HOUSE_RULES } from '../../chart/chart-shape';
 import { PREFERENCE_WORDS, RULE_WORDS } from '../../match/say-verdict';
 import { garmentOn } from '../docket';
 import { ACT_BASE, idSchema, type ActKind } from './act';
+import { list } from '../../words/list';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -35,6 +36,6 @@ export const ruleOverruled: ActKind<RuleOverruled> = {
       rule === null ? 'the chart’s rule' : `the rule that ${RULE_WORDS[rule]}`,
       preference === null ? 'the docket’s fit' : PREFERENCE_WORDS[preference],
     ];
-    return `had ${garment(chartId)} go by ${said.join(' and ')}`;
+    return `had ${garment(chartId)} go by ${list(said)}`;
   },
 };

@@ -19,6 +19,7 @@ import { DecidingStore } from './deciding/deciding-store';
 import { DocketStore } from './docket-store';
 import { CursorStore } from './measuring/cursor-store';
 import { ForesightStore } from './measuring/foresight-store';
+import { minutesLeft } from './measuring/pace';
 
 /** The most rulers of one card; a garment of many parts shows those that are still open. */
 const MOST_RULERS = 3;
@@ -68,6 +69,13 @@ export class GarmentCards {
       };
     }),
   );
+
+  /** How much is left to be read, and about how long that takes. */
+  protected readonly left = computed(() => {
+    const count = this.cursor.toGo();
+    if (count === 0) return 'all read';
+    return `${count} ${count === 1 ? 'reading' : 'readings'} to go, about ${minutesLeft(this.store.steps(), count)} min`;
+  });
 
   protected acceptSettled(): void {
     this.desk.acceptSettled();

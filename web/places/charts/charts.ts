@@ -29,11 +29,13 @@ import { ChartView } from './chart-view';
 import { TableMapping } from './table-mapping';
 import { ControlName } from '../../parts/forms/control-name';
 import { EmptyState } from '../../parts/empty-state/empty-state';
+import { Fetching } from '../../parts/fetching/fetching';
 
 /** Charts: the makers' sheets on the shelf, and a place to bring one's own. */
 @Component({
   selector: 'nm-charts',
   imports: [
+    Fetching,
     EmptyState,
     ControlName,
     ChartDraft,
@@ -56,6 +58,7 @@ import { EmptyState } from '../../parts/empty-state/empty-state';
     '(dragleave)': 'over.set(false)',
     '(drop)': 'onDrop($event)',
     '(document:paste)': 'onPaste($event)',
+    '(window:beforeunload)': 'onUnload($event)',
   },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -119,6 +122,11 @@ export class Charts {
       });
       onCleanup(() => asked.unsubscribe());
     });
+  }
+
+  /** The browser asks in its own words before the page is closed or loaded anew. */
+  protected onUnload(event: BeforeUnloadEvent): void {
+    if (this.drafting()?.changed() === true) event.preventDefault();
   }
 
   /** Whether the place may be left: what was changed of a chart and not kept is given up only knowingly. */

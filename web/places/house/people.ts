@@ -12,11 +12,14 @@ import { ROLE_WORDS, sayMoment } from './say-role';
 import { ControlName } from '../../parts/forms/control-name';
 import { line, SchemaForm } from '../../parts/forms/schema-form';
 import { TextField } from '../../parts/forms/text-field';
+import { Fetching } from '../../parts/fetching/fetching';
+import { Fetched } from '../../data/fetched';
 
 /** Who may sign in: invited, changed, deactivated. */
 @Component({
   selector: 'nm-people',
   imports: [
+    Fetching,
     ControlName,
     FormsModule,
     NzButtonModule,
@@ -31,7 +34,7 @@ import { TextField } from '../../parts/forms/text-field';
 })
 export class People {
   private readonly house = inject(HouseService);
-  protected readonly people = signal<readonly Person[]>([]);
+  protected readonly people = new Fetched<readonly Person[]>(() => this.house.people());
   protected readonly code = signal<(OneTimeCode & { readonly name: string; readonly signIn: string }) | null>(
     null,
   );
@@ -49,10 +52,6 @@ export class People {
     () => `${ROLE_WORDS[this.role()].name}: ${ROLE_WORDS[this.role()].does}.`,
   );
   protected readonly sayMoment = sayMoment;
-
-  constructor() {
-    this.list();
-  }
 
   protected invite(): void {
     const save = this.invited.read();
@@ -83,18 +82,11 @@ export class People {
   private does(work: Observable<unknown>): void {
     this.trouble.set('');
     work.subscribe({
-      next: () => this.list(),
+      next: () => this.people.again(),
       error: (problem: Error) => {
         this.trouble.set(problem.message);
-        this.list();
+        this.people.again();
       },
-    });
-  }
-
-  private list(): void {
-    this.house.people().subscribe({
-      next: (people) => this.people.set(people),
-      error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
 }

@@ -8,14 +8,17 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { HouseService } from '../../data/house-service';
 import { bySchema, faultsOf, type FieldFaults } from '../../parts/forms/schema-form';
 import { ROLE_WORDS } from './say-role';
+import { Fetching } from '../../parts/fetching/fetching';
+import { Fetched } from '../../data/fetched';
 
 /** What the house has settled for everybody. */
 @Component({
   selector: 'nm-settings',
-  imports: [ReactiveFormsModule, NzButtonModule, NzCheckboxModule, NzInputNumberModule],
+  imports: [Fetching, ReactiveFormsModule, NzButtonModule, NzCheckboxModule, NzInputNumberModule],
   template: `
     <h2 class="title">Settings</h2>
     <p>They hold for everybody, from the next thing anybody does.</p>
+    <nm-fetching [of]="fetched" words="Fetching what the house has settled" />
     @if (settings()) {
       <form [formGroup]="form" (submit)="save(); $event.preventDefault()">
         <h3>Sessions</h3>
@@ -69,6 +72,10 @@ import { ROLE_WORDS } from './say-role';
 })
 export class SettingsDesk {
   private readonly house = inject(HouseService);
+  protected readonly fetched = new Fetched<Settings>(
+    () => this.house.settings(),
+    (one) => this.show(one),
+  );
   protected readonly settings = signal<Settings | null>(null);
   protected readonly trouble = signal('');
   protected readonly saved = signal(false);
@@ -115,10 +122,6 @@ export class SettingsDesk {
       control: this.fields.retention.controls.tapesDays,
     },
   ];
-
-  constructor() {
-    this.house.settings().subscribe({ next: (one) => this.show(one), error: this.fail });
-  }
 
   protected save(): void {
     const now = this.settings();

@@ -26,19 +26,25 @@ import {
   type RuleRow,
 } from './habits-draft';
 import { ControlName } from '../../parts/forms/control-name';
+import { Fetching } from '../../parts/fetching/fetching';
+import { Fetched } from '../../data/fetched';
 
 const KINDS = GARMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }));
 
 /** How the house sizes: units, edges, agreement, rules, cautions, and when somebody is measured again. */
 @Component({
   selector: 'nm-sizing',
-  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [Fetching, ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
   templateUrl: './sizing.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SizingDesk {
   private readonly house = inject(HouseService);
+  protected readonly fetched = new Fetched<Settings>(
+    () => this.house.settings(),
+    (one) => this.show(one),
+  );
   private readonly session = inject(SessionService);
   private settings: Settings | null = null;
   protected readonly draft = signal<HabitsDraft | null>(null);
@@ -57,10 +63,6 @@ export class SizingDesk {
   protected readonly kinds = KINDS;
   protected readonly anyKinds = [{ value: '', label: 'Every garment' }, ...KINDS];
   protected readonly rules = HOUSE_RULES.map((value) => ({ value, label: RULE_WORDS[value] }));
-
-  constructor() {
-    this.house.settings().subscribe({ next: (one) => this.show(one), error: this.fail });
-  }
 
   protected change(change: Partial<HabitsDraft>): void {
     this.kept.set(false);

@@ -3,15 +3,17 @@ import { RouterLink } from '@angular/router';
 import type { SelfLinkEntry, Tape, TapeSecret } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import type { Observable } from 'rxjs';
+import { of, type Observable } from 'rxjs';
 import { HouseService } from '../../data/house-service';
 import { SessionService } from '../../data/session-service';
 import { sayMoment } from './say-role';
+import { Fetching } from '../../parts/fetching/fetching';
+import { Fetched } from '../../data/fetched';
 
 /** Tapes that send by a secret of their own, and links by which wearers measure themselves. */
 @Component({
   selector: 'nm-tapes',
-  imports: [NzButtonModule, NzInputModule, RouterLink],
+  imports: [Fetching, NzButtonModule, NzInputModule, RouterLink],
   template: `
     <h2 class="title">Tapes and links</h2>
     @if (trouble()) {
@@ -30,8 +32,9 @@ import { sayMoment } from './say-role';
           <button nz-button type="button" (click)="secret.set(null)">I have it</button>
         </div>
       }
+      <nm-fetching [of]="tapes" words="Fetching the tapes" />
       <ul class="rows">
-        @for (tape of tapes(); track tape.device) {
+        @for (tape of tapes.value(); track tape.device) {
           <li class="line">
             <span class="what"
               ><b>{{ tape.device }}</b>
@@ -61,8 +64,9 @@ import { sayMoment } from './say-role';
     }
     <h3>Links for measuring oneself</h3>
     <p>Each is for one wearer and one use. One that is taken back opens nothing any more.</p>
+    <nm-fetching [of]="links" words="Fetching the links" />
     <ul class="rows">
-      @for (link of links(); track link.id) {
+      @for (link of links.value(); track link.id) {
         <li class="line">
           <span class="what"
             ><a [routerLink]="['/bench', link.docketId]">{{ link.wearer }}, docket {{ link.docket }}</a>
@@ -91,15 +95,11 @@ export class Tapes {
   protected readonly house = inject(HouseService);
   private readonly session = inject(SessionService);
   protected readonly lead = () => this.session.may('lead');
-  protected readonly tapes = signal<readonly Tape[]>([]);
-  protected readonly links = signal<readonly SelfLinkEntry[]>([]);
+  protected readonly tapes = new Fetched<readonly Tape[]>(() => (this.lead() ? this.house.tapes() : of([])));
+  protected readonly links = new Fetched<readonly SelfLinkEntry[]>(() => this.house.links());
   protected readonly secret = signal<TapeSecret | null>(null);
   protected readonly trouble = signal('');
   protected readonly sayMoment = sayMoment;
-
-  constructor() {
-    this.list();
-  }
 
   protected pair(device: string): void {
     this.house.pairTape(device).subscribe({
@@ -117,9 +117,8 @@ export class Tapes {
 
   private list(): void {
     this.trouble.set('');
-    if (this.lead())
-      this.house.tapes().subscribe({ next: (tapes) => this.tapes.set(tapes), error: this.fail });
-    this.house.links().subscribe({ next: (links) => this.links.set(links), error: this.fail });
+    this.tapes.again();
+    this.links.again();
   }
 
   private readonly fail = (problem: Error): void => this.trouble.set(problem.message);

@@ -13,17 +13,19 @@ import { WORKING_UNITS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { switchMap, type Observable } from 'rxjs';
+import { of, switchMap, type Observable } from 'rxjs';
 import { HouseService } from '../../data/house-service';
 import { SessionService } from '../../data/session-service';
 import { line, SchemaForm } from '../../parts/forms/schema-form';
 import { TextField } from '../../parts/forms/text-field';
 import { ROLE_WORDS, sayAgent, sayMoment } from './say-role';
+import { Fetching } from '../../parts/fetching/fetching';
+import { Fetched } from '../../data/fetched';
 
 /** What is one's own: how one works, passphrase, second factor, bench code, and where one is signed in. */
 @Component({
   selector: 'nm-you',
-  imports: [FormsModule, NzButtonModule, NzSelectModule, NzCheckboxModule, TextField],
+  imports: [Fetching, FormsModule, NzButtonModule, NzSelectModule, NzCheckboxModule, TextField],
   templateUrl: './you.html',
   styleUrl: './desk.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,7 +35,10 @@ export class You {
   private readonly session = inject(SessionService);
   protected readonly fitter = this.session.fitter;
   protected readonly role = computed(() => ROLE_WORDS[this.fitter()?.role ?? 'viewer']);
-  protected readonly sessions = signal<readonly SessionEntry[]>([]);
+  // Whoever has the bench by a code alone is not told where the other is signed in.
+  protected readonly sessions = new Fetched<readonly SessionEntry[]>(() =>
+    this.fitter()?.house === null ? this.house.sessions() : of([]),
+  );
   protected readonly offer = signal<FactorOffer | null>(null);
   protected readonly trouble = signal('');
   protected readonly done = signal('');
@@ -57,10 +62,6 @@ export class You {
     { passphrase: line(), code: line() },
     (value) => (this.takingOut ? { ...value, code: null } : value),
   );
-
-  constructor() {
-    this.list();
-  }
 
   protected prefer(change: Partial<Preferences>): void {
     const own = this.fitter();
@@ -134,18 +135,9 @@ export class You {
       .subscribe({
         next: () => {
           this.done.set(done);
-          this.list();
+          this.sessions.again();
         },
         error: (problem: Error) => this.trouble.set(problem.message),
       });
-  }
-
-  private list(): void {
-    // Whoever has the bench by a code alone is not told where the other is signed in.
-    if (this.fitter()?.house !== null) return;
-    this.house.sessions().subscribe({
-      next: (sessions) => this.sessions.set(sessions),
-      error: (problem: Error) => this.trouble.set(problem.message),
-    });
   }
 }

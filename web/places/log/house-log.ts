@@ -8,11 +8,12 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { HouseService } from '../../data/house-service';
 import { Paged } from '../../data/paged';
 import { AUDIT_WORDS, sayAudit, sayChanges } from './say-audit';
+import { Fetching } from '../../parts/fetching/fetching';
 
 /** The log of the house: what happened beside the dockets, by whom, the latest first. */
 @Component({
   selector: 'nm-house-log',
-  imports: [FormsModule, NzSelectModule, RouterLink, NzButtonModule, NzInputModule],
+  imports: [Fetching, FormsModule, NzSelectModule, RouterLink, NzButtonModule, NzInputModule],
   templateUrl: './house-log.html',
   styleUrl: './log.less',
   host: { class: 'beside' },

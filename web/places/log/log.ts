@@ -9,11 +9,12 @@ import { Paged } from '../../data/paged';
 import { SessionService } from '../../data/session-service';
 import { PersonActs } from './person-acts';
 import { EmptyState } from '../../parts/empty-state/empty-state';
+import { Fetching } from '../../parts/fetching/fetching';
 
 /** The Log: every docket, act by act, in sentences. */
 @Component({
   selector: 'nm-log',
-  imports: [EmptyState, NzInputModule, PersonActs, RouterLink, NzButtonModule],
+  imports: [Fetching, EmptyState, NzInputModule, PersonActs, RouterLink, NzButtonModule],
   templateUrl: './log.html',
   styleUrl: './log.less',
   host: { class: 'beside' },

@@ -1,4 +1,5 @@
 import { addUp, growing, operandsSchema, stepSchema, sumOfRanges, type StepKind } from './step';
+import { list } from '../../../words/list';
 
 const schema = stepSchema('average', { of: operandsSchema });
 
@@ -13,6 +14,6 @@ export const average: StepKind<typeof schema> = {
   },
   range: (_, operands) => growing(sumOfRanges(operands), (sum) => sum / operands.length),
   failsAs: 'off-scale',
-  describe: (_, operands) => `the mean of ${operands.join(' and ')}`,
+  describe: (_, operands) => `the mean of ${list(operands)}`,
   tell: (_, operands, result) => `(${operands.join(' + ')}) / ${operands.length} = ${result}`,
 };

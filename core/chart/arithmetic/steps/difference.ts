@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { onTwo, operandSchema, rangeBetween, stepSchema, type Range, type StepKind } from './step';
+import { list } from '../../../words/list';
 
 const schema = stepSchema('difference', { of: z.tuple([operandSchema, operandSchema]) });
 
@@ -11,7 +12,7 @@ export const difference: StepKind<typeof schema> = {
   work: () => onTwo((one, other) => Math.abs(one - other)),
   range: (_, [one, other]) => withoutSign(rangeBetween(one!, other!)),
   failsAs: 'off-scale',
-  describe: (_, operands) => `how far ${operands.join(' and ')} are apart`,
+  describe: (_, operands) => `how far ${list(operands)} are apart`,
   tell: (_, [one, other], result) => `${one!} against ${other!}: ${result} apart`,
 };
 

@@ -21,11 +21,13 @@ import { listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { Fetched } from '../../../data/fetched';
 
 /** The flags of all wearers that nobody has decided yet, by garment or by kind, worked through by keyboard. */
 @Component({
   selector: 'nm-exception-list',
-  imports: [EmptyState, RouterLink, VerdictGlyph, NzButtonModule],
+  imports: [Fetching, EmptyState, RouterLink, VerdictGlyph, NzButtonModule],
   templateUrl: './exception-list.html',
   styleUrl: './exception-list.less',
   host: { class: 'page', '(keydown)': 'onKey($event)' },
@@ -35,16 +37,36 @@ export class ExceptionList {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly injector = inject(Injector);
   private readonly units = inject(UnitService);
-  private readonly all = signal<readonly Exception[] | null>(null);
   private readonly journal = inject(Journal);
   protected readonly unsent = this.journal.unsent;
-  protected readonly loading = computed(() => this.all() === null);
-  protected readonly trouble = signal('');
+  private readonly dockets = inject(DocketService);
+  // What has been read a moment ago may still be on its way; without it the list would be short.
+  protected readonly all = new Fetched<readonly Exception[]>(
+    () =>
+      from(this.journal.whenSent()).pipe(
+        catchError(() => of(undefined)),
+        switchMap(() => this.dockets.exceptions()),
+      ),
+    // The first waits for Enter; nobody has to find it.
+    () => afterNextRender(() => this.links()[0]?.focus(), { injector: this.injector }),
+  );
   protected readonly byKind = signal(false);
 
+  /** How many flags are shown: a season's list is long, and only its beginning is looked at first. */
+  protected readonly most = signal(60);
+  /** The groups as far as they are shown. */
   protected readonly groups = computed(() => {
+    let left = this.most();
+    return this.whole().flatMap((group) => {
+      const rows = group.rows.slice(0, Math.max(0, left));
+      left -= rows.length;
+      return rows.length === 0 ? [] : [{ ...group, rows, count: group.rows.length }];
+    });
+  });
+
+  private readonly whole = computed(() => {
     const groups = new Map<string, ReturnType<ExceptionList['row']>[]>();
-    for (const one of this.all() ?? []) {
+    for (const one of this.all.value() ?? []) {
       const name = this.byKind() ? VERDICT_WORDS[one.verdict.verdict] : `${one.garment}, ${one.maker}`;
       groups.set(name, [...(groups.get(name) ?? []), this.row(one)]);
     }
@@ -55,28 +77,10 @@ export class ExceptionList {
         this.byKind() ? order.indexOf(a.raw) - order.indexOf(b.raw) : a.raw.localeCompare(b.raw),
       );
   });
-  protected readonly count = computed(() => this.all()?.length ?? 0);
+  protected readonly count = computed(() => this.all.value()?.length ?? 0);
 
   constructor() {
     listKeys(() => this.commands);
-    const dockets = inject(DocketService);
-    // What has been read a moment ago may still be on its way; without it the list would be short.
-    from(this.journal.whenSent())
-      .pipe(
-        catchError(() => of(undefined)),
-        switchMap(() => dockets.exceptions()),
-      )
-      .subscribe({
-        next: (all) => {
-          this.all.set(all);
-          // The first waits for Enter; nobody has to find it.
-          afterNextRender(() => this.links()[0]?.focus(), { injector: this.injector });
-        },
-        error: (problem: Error) => {
-          this.all.set([]);
-          this.trouble.set(problem.message);
-        },
-      });
   }
 
   private readonly commands: readonly KeyCommand[] = [

@@ -61,14 +61,29 @@ export class TapeStrip {
             : agreement.state === 'one'
               ? `${value} ${unit}, read once`
               : 'to be read again';
+    const note = noteOf(agreement.state, readings, asked);
     return {
       code,
       short,
+      note,
       value,
       unit,
       decidesMost: this.foresight.next() === code,
-      spoken: `${name}: ${state}${this.foresight.next() === code ? ', decides most' : ''}`,
+      spoken: `${name}: ${state}${note === '' || agreement.state === 'one' ? '' : `, ${note}`}${this.foresight.next() === code ? ', decides most' : ''}`,
       unsettled: (readings.length > 0 && agreement.state !== 'agreed') || asked,
     };
   }
 }
+
+/** What stands beside a value: why it is doubtful, or where it came from if not by the fitter's tape here. */
+function noteOf(state: Step['agreement']['state'], readings: Step['readings'], asked: boolean): string {
+  const last = readings.at(-1);
+  if (last === undefined) return '';
+  if (state === 'third-wanted' || state === 'disagree') return 'apart';
+  if (asked) return 'asked about';
+  if (state === 'one') return 'once';
+  if (last.carriedFrom !== null) return 'on record';
+  return last.device === null ? ORIGINS[last.origin] : 'sent';
+}
+
+const ORIGINS = { fitter: '', helper: 'by a helper', self: 'by the wearer', reported: 'told' } as const;

@@ -30,11 +30,13 @@ import { OpeningStore, plain, unnamed } from './opening-store';
 import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
+import { Fetching } from '../../../parts/fetching/fetching';
 
 /** Where a docket is made: who, and which garments. Below, the dockets that were open last. */
 @Component({
   selector: 'nm-docket-desk',
   imports: [
+    Fetching,
     EmptyState,
     RouterLink,
     NzButtonModule,
@@ -67,9 +69,6 @@ export class DocketDesk {
   protected readonly wearers = new Paged<Wearer>((query) => this.wearerService.list(query));
   protected readonly charts = new Paged<ChartSummary>((query) => this.chartService.list(query));
   protected readonly dockets = new Paged<DocketSummary>((query) => this.docketService.list(query));
-  protected readonly trouble = computed(
-    () => this.opening.failed() || this.wearers.trouble() || this.charts.trouble() || this.dockets.trouble(),
-  );
 
   protected readonly query = signal('');
   protected readonly role = signal('');

@@ -57,6 +57,8 @@ export class OpeningStore {
   /** Ticks all of a kit, or, where all of it is ticked, none of it. */
   turnKit(kit: Kit): void {
     const own = inKit(kit);
+    // Of a kit whose garments have all left the shelf nothing could be ticked.
+    if (own.length === 0) return this.failed.set(`Nothing of the kit ${kit.name} is on the shelf any more.`);
     this.chosen.update((chosen) => {
       const next = new Map(chosen);
       const all = own.every(([id]) => chosen.has(id));

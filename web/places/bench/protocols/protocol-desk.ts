@@ -24,6 +24,8 @@ import { ProtocolView } from './protocol-view';
 import { ControlName } from '../../../parts/forms/control-name';
 import { line, SchemaForm } from '../../../parts/forms/schema-form';
 import { TextField } from '../../../parts/forms/text-field';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { Fetched } from '../../../data/fetched';
 
 /** What is being edited: a protocol of one's own, or a copy of a shipped one that is not saved yet. */
 interface Draft extends ProtocolSave {
@@ -34,6 +36,7 @@ interface Draft extends ProtocolSave {
 @Component({
   selector: 'nm-protocol-desk',
   imports: [
+    Fetching,
     ControlName,
     ProtocolView,
     FormsModule,
@@ -59,10 +62,10 @@ export class ProtocolDesk {
   private readonly protocols = inject(ProtocolService);
   protected readonly session = inject(SessionService);
 
-  protected readonly all = signal<readonly Protocol[]>([]);
+  protected readonly all = new Fetched<readonly Protocol[]>(() => this.protocols.list());
   private readonly openId = signal<string | null>(null);
   protected readonly open = computed(
-    () => this.all().find(({ id }) => id === this.openId()) ?? this.all()[0] ?? null,
+    () => this.all.value()?.find(({ id }) => id === this.openId()) ?? this.all.value()?.[0] ?? null,
   );
   protected readonly draft = signal<Draft | null>(null);
   protected readonly trouble = signal('');
@@ -91,13 +94,6 @@ export class ProtocolDesk {
   protected readonly addable = computed(() =>
     CATALOGUE.filter(({ code }) => !this.steps().some((step) => step.code === code)),
   );
-
-  constructor() {
-    this.protocols.list().subscribe({
-      next: (all) => this.all.set(all),
-      error: (problem: Error) => this.trouble.set(problem.message),
-    });
-  }
 
   protected name(code: MeasurementCode): string {
     return measurement(code).name;
@@ -177,7 +173,7 @@ export class ProtocolDesk {
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (saved) => {
-          this.all.update((all) => [...all.filter(({ id }) => id !== saved.id), saved]);
+          this.all.value.update((all) => [...(all ?? []).filter(({ id }) => id !== saved.id), saved]);
           this.show(saved);
         },
         error: (problem: Error) => this.trouble.set(problem.message),

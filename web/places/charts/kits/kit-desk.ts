@@ -22,11 +22,14 @@ import { ProtocolService } from '../../../data/protocol-service';
 import { SessionService } from '../../../data/session-service';
 import { bySchema, faultsOf, type FieldFaults } from '../../../parts/forms/schema-form';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { Fetched } from '../../../data/fetched';
 
 /** The kits of the house: garments and protocols that are opened together, and whose they are. */
 @Component({
   selector: 'nm-kit-desk',
   imports: [
+    Fetching,
     EmptyState,
     NzButtonModule,
     NzInputModule,
@@ -51,8 +54,11 @@ export class KitDesk {
   private readonly chartService = inject(ChartService);
   protected readonly lead = inject(SessionService).may('lead');
 
-  protected readonly kits = signal<readonly Kit[]>([]);
-  protected readonly loading = signal(true);
+  protected readonly fetched = new Fetched<readonly Kit[]>(
+    () => this.service.list(),
+    (kits) => kits.length > 0 && this.open() === null && this.show(kits[0]!),
+  );
+  protected readonly kits = computed(() => this.fetched.value() ?? []);
   protected readonly trouble = signal('');
   protected readonly kept = signal(false);
   protected readonly busy = signal(false);
@@ -90,10 +96,6 @@ export class KitDesk {
     this.allProtocols().map(({ id, name }) => ({ value: id, label: name })),
   );
 
-  constructor() {
-    this.list();
-  }
-
   protected countOf({ garments, protocols }: Kit): string {
     const count = garments.length + protocols.length;
     return count === 1 ? '1 thing' : `${count} things`;
@@ -124,7 +126,7 @@ export class KitDesk {
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (kit) => {
-          this.kits.update((kits) =>
+          this.keepAll((kits) =>
             [...kits.filter((one) => one.id !== kit.id), kit].sort((a, b) => a.name.localeCompare(b.name)),
           );
           this.show(kit);
@@ -140,23 +142,13 @@ export class KitDesk {
     this.service.drop(id).subscribe({
       next: () => {
         this.open.set(null);
-        this.kits.update((kits) => kits.filter((kit) => kit.id !== id));
+        this.keepAll((kits) => kits.filter((kit) => kit.id !== id));
       },
       error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
 
-  private list(): void {
-    this.service.list().subscribe({
-      next: (kits) => {
-        this.kits.set(kits);
-        this.loading.set(false);
-        if (kits.length > 0) this.show(kits[0]!);
-      },
-      error: (problem: Error) => {
-        this.loading.set(false);
-        this.trouble.set(problem.message);
-      },
-    });
+  private keepAll(change: (kits: readonly Kit[]) => readonly Kit[]): void {
+    this.fetched.value.update((kits) => change(kits ?? []));
   }
 }

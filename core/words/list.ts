@@ -1,0 +1,9 @@
+const LISTS = {
+  and: new Intl.ListFormat('en-GB', { type: 'conjunction' }),
+  or: new Intl.ListFormat('en-GB', { type: 'disjunction' }),
+};
+
+/** Several things in a sentence: `S, M and L`, or `S, M or L`. */
+export function list(things: readonly string[], last: 'and' | 'or' = 'and'): string {
+  return LISTS[last].format(things);
+}
