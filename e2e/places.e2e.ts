@@ -1,20 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openDocket, takeReadings, test } from './fitter';
-
-const PLACES = [
-  '/bench',
-  '/bench/protocols',
-  '/bench/exceptions',
-  '/charts',
-  '/charts/kits',
-  '/log',
-  '/house/sizing',
-  '/house/settings',
-  '/house/people',
-  '/house/you',
-  '/house/tapes',
-  '/log/house',
-];
+import { PLACES } from './places';
 
 test.describe('at tablet size, by touch', () => {
   test.use({ viewport: { width: 768, height: 1024 }, hasTouch: true });

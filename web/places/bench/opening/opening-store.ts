@@ -1,10 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
-import type { ChartSummary, Kit, Wearer } from '@neat-measure/contract';
+import type { ChartSummary, Kit, Protocol, Wearer } from '@neat-measure/contract';
 import type { Act, Doing, FitPreference } from '@neat-measure/core';
-import { catchError, of, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
+import { Fetched } from '../../../data/fetched';
 import { Journal } from '../../../data/journal/journal';
 import { KitService } from '../../../data/kit-service';
 import { ProtocolService } from '../../../data/protocol-service';
@@ -23,12 +22,14 @@ export class OpeningStore {
   /** Whether somebody has been named who is still being looked for. */
   readonly named = signal(false);
   readonly wearer = signal<Wearer | null>(null);
-  readonly protocols = toSignal(this.orNone(inject(ProtocolService).list()));
-  private readonly allKits = toSignal(this.orNone(inject(KitService).list()));
+  private readonly protocolService = inject(ProtocolService);
+  private readonly kitService = inject(KitService);
+  readonly protocols = new Fetched<readonly Protocol[]>(() => this.protocolService.list());
+  readonly allKits = new Fetched<readonly Kit[]>(() => this.kitService.list());
   /** Garments and protocols that are opened together, those of the wearer's role first. */
   readonly kits = computed(() => {
     const role = plain(this.wearer()?.role ?? '');
-    return (this.allKits() ?? [])
+    return (this.allKits.value() ?? [])
       .map((kit) => ({
         kit,
         proposed: role !== '' && kit.roles.some((one) => plain(one) === role),
@@ -45,7 +46,7 @@ export class OpeningStore {
   constructor() {
     // The kit of whoever is still being looked for is known once they are.
     effect(() => {
-      if (!this.kitThen() || this.wearer() === null || this.allKits() === undefined) return;
+      if (!this.kitThen() || this.wearer() === null || this.allKits.loading()) return;
       this.kitThen.set(false);
       untracked(() => this.takeProposed());
     });
@@ -78,16 +79,6 @@ export class OpeningStore {
     this.kitThen.set(true);
   }
 
-  /** A list, or none of it with what went wrong said. */
-  private orNone<Item>(list: Observable<Item[]>): Observable<Item[]> {
-    return list.pipe(
-      catchError((problem: unknown) => {
-        this.failed.set((problem as Error).message);
-        return of([]);
-      }),
-    );
-  }
-
   private takeProposed(): void {
     const proposed = this.kits().find((one) => one.proposed);
     if (proposed !== undefined && this.chosen().size === 0) this.turnKit(proposed.kit);
@@ -104,7 +95,7 @@ export class OpeningStore {
   readonly ticked = computed(() =>
     [...this.chosen()].map(([id, chart]) => ({
       id,
-      name: chart?.garment ?? this.protocols()?.find((one) => one.id === id)?.name ?? '…',
+      name: chart?.garment ?? this.protocols.value()?.find((one) => one.id === id)?.name ?? '…',
     })),
   );
 

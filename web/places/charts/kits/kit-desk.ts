@@ -89,11 +89,10 @@ export class KitDesk {
     }));
     return [...new Map(all.map((one) => [one.value, one])).values()];
   });
-  private readonly allProtocols = toSignal(inject(ProtocolService).list(), {
-    initialValue: [] as Protocol[],
-  });
+  private readonly protocolService = inject(ProtocolService);
+  protected readonly allProtocols = new Fetched<readonly Protocol[]>(() => this.protocolService.list());
   protected readonly protocols = computed(() =>
-    this.allProtocols().map(({ id, name }) => ({ value: id, label: name })),
+    (this.allProtocols.value() ?? []).map(({ id, name }) => ({ value: id, label: name })),
   );
 
   protected countOf({ garments, protocols }: Kit): string {

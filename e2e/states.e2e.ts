@@ -1,0 +1,113 @@
+import { expect, openDocket, takeReadings, test } from './fitter';
+import { PLACES } from './places';
+
+/** What each place asks the server for first; the session itself stays reachable. */
+const API = /\/api\/(?!session$)/;
+
+test('while the server is slow every place says what it waits for', async ({ fitter: page }) => {
+  const held: (() => void)[] = [];
+  await page.route(API, async (route) => {
+    await new Promise<void>((go) => held.push(go));
+    await route.continue().catch(() => undefined);
+  });
+  for (const place of PLACES) {
+    await page.goto(place);
+    await expect(page.getByRole('status').filter({ hasText: '…' }).first(), place).toBeVisible();
+    await expect(page.getByText(/^No chart|^None yet|^Nothing/), place).toHaveCount(0);
+    held.splice(0).forEach((go) => go());
+  }
+});
+
+test('where the server cannot be reached every place says so, and fetches again when asked', async ({
+  fitter: page,
+  allowErrors,
+}) => {
+  allowErrors(/ERR_FAILED|Failed to load/);
+  for (const place of PLACES) {
+    await page.route(API, (route) => route.abort());
+    await page.goto(place);
+    await expect(page.getByRole('alert').first(), place).toContainText('cannot be reached');
+    await expect(page.getByText(/^No chart|^None yet|^Nothing/), place).toHaveCount(0);
+    await page.unroute(API);
+    // One answer may mend two of them, and what comes may ask for more.
+    await expect(async () => {
+      const again = page.getByRole('button', { name: 'Try again' });
+      if ((await again.count()) > 0) await again.first().click({ timeout: 1_000 });
+      expect(await page.getByRole('alert').count(), place).toBe(0);
+    }).toPass({ timeout: 10_000 });
+  }
+});
+
+/** Makes every word on the page a third longer, as another language would. */
+async function lengthenWords(page: import('@playwright/test').Page): Promise<void> {
+  await page.evaluate(() => {
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    const nodes: Text[] = [];
+    while (walker.nextNode()) nodes.push(walker.currentNode as Text);
+    for (const node of nodes)
+      if (node.parentElement?.closest('kbd, script, style, .num, nm-size-ruler, nm-figures') === null)
+        node.data = node.data.replace(/\p{L}{3,}/gu, (word) => word + 'm'.repeat(Math.ceil(word.length / 3)));
+  });
+}
+
+/** Texts that are cut off, and acts that lie over each other. */
+async function whatDoesNotFit(page: import('@playwright/test').Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const found: string[] = [];
+    if (document.documentElement.scrollWidth > window.innerWidth)
+      found.push('the page is wider than the screen');
+    const acts = [...document.querySelectorAll<HTMLElement>('button, nav a')].filter(
+      (one) => one.checkVisibility() && one.closest('.ant-select, nm-tape-strip') === null,
+    );
+    for (const one of acts) {
+      if (one.scrollWidth > one.clientWidth + 1 && getComputedStyle(one).textOverflow !== 'ellipsis')
+        found.push(`cut off: ${one.textContent}`);
+      // What is met at its corners, a little within, is itself; what is scrolled away is not met at all.
+      const { left, right, top, bottom } = one.getBoundingClientRect();
+      for (const [x, y] of [
+        [left + 3, top + 3],
+        [right - 3, top + 3],
+        [left + 3, bottom - 3],
+        [right - 3, bottom - 3],
+      ] as const) {
+        const met = document.elementFromPoint(x, y)?.closest('button, nav a');
+        if (
+          met &&
+          met !== one &&
+          !met.contains(one) &&
+          met.closest('footer, .go, .do, nm-tape-strip') === null
+        )
+          found.push(`${met.textContent} lies over ${one.textContent}`);
+      }
+    }
+    return found;
+  });
+}
+
+for (const [width, height] of [
+  [1280, 800],
+  [768, 1024],
+] as const)
+  test(`at ${width} by ${height} every place holds with words a third longer`, async ({ fitter: page }) => {
+    await page.setViewportSize({ width, height });
+    const wrong: string[] = [];
+    for (const place of PLACES) {
+      await page.goto(place);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      await lengthenWords(page);
+      wrong.push(...(await whatDoesNotFit(page)).map((one) => `${place}: ${one}`));
+    }
+    expect(wrong).toEqual([]);
+    await page.goto('/bench');
+    await openDocket(page, 'siobhan', ['Ranger field jacket', 'Saltmarsh vest']);
+    await takeReadings(page, '98');
+    await lengthenWords(page);
+    expect(await whatDoesNotFit(page), 'measuring').toEqual([]);
+    await page.reload();
+    await expect(page.locator('#entry')).toBeFocused();
+    await page.keyboard.press('d');
+    await expect(page.locator('[data-proposed]:visible')).toBeVisible();
+    await lengthenWords(page);
+    expect(await whatDoesNotFit(page), 'deciding').toEqual([]);
+  });
