@@ -50,7 +50,7 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
   await paste('Size\tChest (cm)\tWaist (cm)\nS\t86–94\t70 to 78\nM\t94–102\t86-78\n');
   await expect(page.getByText('“Waist (cm)” is several places on the body.')).toBeVisible();
   await chooseFrom(page, 'What Waist (cm) means', 'Trouser waist');
-  await expect(page.locator('.faults li')).toHaveText([/“86-78” is upside down. Write 78-86/]);
+  await expect(page.locator('li.fault')).toHaveText([/“86-78” is upside down. Write 78-86/]);
   await expect(page.getByRole('button', { name: 'Go on with this' })).toBeDisabled();
 
   await paste(
@@ -62,7 +62,7 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
 
   const bring = (name: string, text: string | Buffer) =>
     page.setInputFiles('input[type=file]', file(name, text));
-  const found = page.locator('.faults li');
+  const found = page.locator('li.fault');
   await bring('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]));
   await expect(found).toHaveText([/The file is not text/]);
   await bring('huge.csv', Buffer.alloc(10_000_000, 'x'));

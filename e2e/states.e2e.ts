@@ -71,12 +71,7 @@ async function whatDoesNotFit(page: import('@playwright/test').Page): Promise<st
         [right - 3, bottom - 3],
       ] as const) {
         const met = document.elementFromPoint(x, y)?.closest('button, nav a');
-        if (
-          met &&
-          met !== one &&
-          !met.contains(one) &&
-          met.closest('footer, .go, .do, nm-tape-strip') === null
-        )
+        if (met && met !== one && !met.contains(one) && met.closest('.foot, nm-tape-strip') === null)
           found.push(`${met.textContent} lies over ${one.textContent}`);
       }
     }

@@ -9,7 +9,7 @@ import { sayCell } from './say-cell';
   imports: [SizeRuler],
   template: `
     @for (column of columns(); track column.code) {
-      <div class="ruler">
+      <div class="under" [style.max-width.px]="860">
         <h3>
           {{ column.name }} <small>{{ column.about }}</small>
         </h3>
@@ -53,7 +53,6 @@ import { sayCell } from './say-cell';
       </div>
     }
   `,
-  styleUrl: './part-rulers.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PartRulers {

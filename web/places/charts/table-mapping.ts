@@ -33,7 +33,6 @@ import { ControlName } from '../../parts/forms/control-name';
   selector: 'nm-table-mapping',
   imports: [ControlName, PartRulers, NzButtonModule, NzSelectModule, FormsModule],
   templateUrl: './table-mapping.html',
-  styleUrl: './table-mapping.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TableMapping {

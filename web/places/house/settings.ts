@@ -23,7 +23,7 @@ import { Fetched } from '../../data/fetched';
       <form [formGroup]="form" (submit)="save(); $event.preventDefault()">
         <h3>Sessions</h3>
         @for (one of sessions; track one.path) {
-          <div class="field short-field">
+          <div class="field ample under">
             <label [for]="one.path">{{ one.words }}</label>
             <nz-input-number [nzId]="one.path" [formControl]="one.control" />
             @if (faults()[one.path]; as fault) {
@@ -45,7 +45,7 @@ import { Fetched } from '../../data/fetched';
         <h3>What is kept, and how long</h3>
         <p>In days; nothing there keeps it without end. It is taken out at night.</p>
         @for (one of kept; track one.path) {
-          <div class="field short-field">
+          <div class="field ample under">
             <label [for]="one.path">{{ one.words }}</label>
             <nz-input-number [nzId]="one.path" [formControl]="one.control" />
             @if (faults()[one.path]; as fault) {

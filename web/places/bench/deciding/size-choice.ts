@@ -93,7 +93,7 @@ export interface ChosenSizes {
       @if (fault()) {
         <p class="fault" role="alert">{{ fault() }}</p>
       }
-      <p class="do">
+      <p class="foot">
         <button nz-button nzType="primary" nzSize="large" type="button" (click)="take()">
           <kbd>Enter</kbd> Hand over {{ label() }}
         </button>

@@ -67,11 +67,11 @@ describe('ExceptionList', () => {
   it('lists the flags by garment, or by kind in the order of the verdicts', async () => {
     const { fixture, host, headings, arrive } = open();
     await arrive(FLAGS);
-    expect(headings()).toEqual(['Pea coat, Ostrel Workwear', 'Watch coat, Ostrel Workwear']);
+    expect(headings()).toEqual(['Pea coat, Ostrel Workwear 2', 'Watch coat, Ostrel Workwear 1']);
     expect(host.textContent).toContain('3 flags nobody has decided yet.');
     host.querySelector('button')!.click();
     fixture.detectChanges();
-    expect(headings()).toEqual(['Between sizes', 'Split', 'Beyond the range']);
+    expect(headings()).toEqual(['Between sizes 1', 'Split 1', 'Beyond the range 1']);
     const [first] = host.querySelectorAll('.flag');
     expect(first!.textContent).toContain('Watch coat');
     expect(first!.textContent).toContain('S | M');
@@ -91,6 +91,24 @@ describe('ExceptionList', () => {
     press('ArrowDown');
     expect(document.activeElement).toBe(links[2]!);
     expect(links[2]!.getAttribute('href')).toMatch(/^\/bench\/[0-9a-f-]+\?decide=/);
+  });
+
+  it('shows the beginning of a long list, with how many each group has in all, and more when asked', async () => {
+    const { fixture, host, headings, arrive } = open();
+    const many = Array.from({ length: 130 }, (_, at) => ({
+      ...FLAGS[0]!,
+      docketId: `01990000-0000-7000-8000-${String(at).padStart(12, '0')}`,
+    }));
+    await arrive(many);
+    const shown = () => host.querySelectorAll('.flag').length;
+    expect(shown()).toBe(60);
+    expect(headings()[0]).toMatch(/ 130$/);
+    for (const next of [120, 130]) {
+      [...host.querySelectorAll('button')].at(-1)!.click();
+      fixture.detectChanges();
+      expect(shown()).toBe(next);
+    }
+    expect([...host.querySelectorAll('button')].at(-1)!.textContent).not.toContain('more');
   });
 
   it('says when nothing is flagged, and when the server cannot be reached', async () => {

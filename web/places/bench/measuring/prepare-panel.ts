@@ -24,7 +24,7 @@ import { CursorStore } from './cursor-store';
     @for (line of cautions(); track line) {
       <p class="note"><b>Caution.</b> {{ line }}</p>
     }
-    <div class="consent row tools" role="group" aria-label="Consent">
+    <div class="under onward row tools" role="group" aria-label="Consent">
       <button
         nz-button
         type="button"
@@ -40,12 +40,12 @@ import { CursorStore } from './cursor-store';
         <li>{{ line }}</li>
       }
     </ul>
-    <p class="tools"><b>At hand:</b> {{ instruments().join('; ') }}.</p>
-    <p class="tools"><b>To be taken:</b> {{ summary() }}.</p>
+    <p class="under"><b>At hand:</b> {{ instruments().join('; ') }}.</p>
+    <p class="under"><b>To be taken:</b> {{ summary() }}.</p>
     @for (conflict of conflicts(); track conflict.words) {
       <p class="note">{{ conflict.words }}</p>
       @if (conflict.choices.length > 0) {
-        <div class="row tools" role="group" [attr.aria-label]="'Over what: ' + conflict.name">
+        <div class="row under" role="group" [attr.aria-label]="'Over what: ' + conflict.name">
           <b>Take {{ conflict.name }}:</b>
           @for (choice of conflict.choices; track choice.clothing) {
             <button
@@ -63,7 +63,7 @@ import { CursorStore } from './cursor-store';
       }
     }
     @if (store.extras().length > 0) {
-      <div class="row tools" role="group" aria-label="On demand">
+      <div class="row under" role="group" aria-label="On demand">
         <b>On demand:</b>
         @for (extra of extras(); track extra.code) {
           <button
@@ -77,10 +77,10 @@ import { CursorStore } from './cursor-store';
         }
       </div>
     }
-    <p class="tools">
+    <p class="under">
       <a [href]="sheet()" target="_blank" rel="noopener">Print these steps</a> for someone without a screen.
     </p>
-    <div class="go">
+    <div class="foot">
       <button nz-button nzType="primary" nzSize="large" type="button" (click)="cursor.next()">
         <kbd>Enter</kbd> Begin
       </button>

@@ -13,7 +13,7 @@ import { CursorStore } from './cursor-store';
     <h1>{{ words() }}</h1>
     <p class="ask">{{ asks() }}</p>
     <p class="tools"><b>Next:</b> {{ next() }}.</p>
-    <p class="go">
+    <p class="foot">
       <button nz-button nzType="primary" nzSize="large" type="button" (click)="cursor.next()">
         <kbd>Enter</kbd> They are ready
       </button>

@@ -40,10 +40,10 @@ describe('ChartText', () => {
   it('says what is wrong and where, takes nothing over, and loses nothing typed', () => {
     const { host, area, write, take, back, taken, fixture } = open();
     write((text) => text.replace('"chest-girth"', '"chest"'));
-    expect(host.querySelector('.faults')!.textContent).toContain('parts.0.columns.0.code');
+    expect(host.querySelector('li.fault')!.textContent).toContain('parts.0.columns.0.code');
     expect(take.disabled).toBeTrue();
     write((text) => text.replace('{', ''));
-    expect(host.querySelectorAll('.faults li').length).toBe(1);
+    expect(host.querySelectorAll('li.fault').length).toBe(1);
     expect(taken).toEqual([]);
     expect(area.value).toContain('"chest"');
     // The table is changed meanwhile: what was typed stays.

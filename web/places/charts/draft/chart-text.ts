@@ -25,9 +25,9 @@ const MOST_SHOWN = 8;
       (input)="text.set($any($event.target).value)"
     ></textarea>
     @if (findings().length > 0) {
-      <ol class="faults" role="status">
+      <ol role="status">
         @for (line of findings(); track $index) {
-          <li>{{ line }}</li>
+          <li class="fault">{{ line }}</li>
         }
       </ol>
     }
