@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, openDocket, takeReadings, test } from './fitter';
 import { PLACES } from './places';
 
@@ -39,7 +40,7 @@ test('where the server cannot be reached every place says so, and fetches again 
 });
 
 /** Makes every word on the page a third longer, as another language would. */
-async function lengthenWords(page: import('@playwright/test').Page): Promise<void> {
+async function lengthenWords(page: Page): Promise<void> {
   await page.evaluate(() => {
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     const nodes: Text[] = [];
@@ -51,7 +52,7 @@ async function lengthenWords(page: import('@playwright/test').Page): Promise<voi
 }
 
 /** Texts that are cut off, and acts that lie over each other. */
-async function whatDoesNotFit(page: import('@playwright/test').Page): Promise<string[]> {
+async function whatDoesNotFit(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const found: string[] = [];
     if (document.documentElement.scrollWidth > window.innerWidth)

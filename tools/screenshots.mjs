@@ -65,7 +65,7 @@ try {
   await shoot('prepare');
   await page.keyboard.press('Enter');
   await type('96', '96', '98.5', '98.5');
-  await page.getByText('it is so').waitFor();
+  await page.getByRole('button', { name: 'it is so' }).waitFor();
   await shoot('check');
   await page.keyboard.press('c');
   await page.getByRole('heading', { name: 'Widest girth' }).waitFor();

@@ -30,7 +30,7 @@ import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
   selector: 'nm-chart-try',
   imports: [VerdictAccount, VerdictGlyph, NzInputModule, NzSelectModule, FormsModule],
   template: `
-    <form class="stack" (submit)="$event.preventDefault()">
+    <form class="fields" (submit)="$event.preventDefault()">
       @for (field of fields(); track field.code) {
         <label class="field"
           >{{ field.name }}, {{ field.unit }}
