@@ -54,6 +54,7 @@ export type { TableRow } from './chart/formats/csv';
 export * from './chart/formats/grid';
 export * from './chart/formats/guess-heading';
 export * from './chart/formats/table-plan';
+export * from './chart/formats/unit-evidence';
 export * from './chart/formats/export-table';
 export * from './chart/formats/read-text';
 export * from './chart/formats/import-csv';

@@ -237,3 +237,41 @@ test('a chart that is being changed is left only knowingly', async ({ fitter: pa
   await page.goto('/charts');
   await expect(page.getByRole('button', { name: /Marsh hat/ })).not.toContainText('wide');
 });
+
+test('what a table leaves unsaid is asked, one thing after the other, before anything of it is taken', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await page.evaluate(() => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData(
+      'text/plain',
+      [
+        'Harbour parka',
+        'Size\tChest\tHip\tWaist (in)\tWaist (cm)',
+        'S\t34/36\t36~38\t28-30\t71-76',
+        'M\tfrom 38 to 40\t40-42\t32-34\t91-96',
+        'L\tsold out\tsold out\t\t',
+        'Model is 188 cm tall and wears M',
+      ].join('\n'),
+    );
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
+  });
+  const on = page.getByRole('button', { name: 'Go on with this' });
+  await expect(page.getByText('“Chest” names no unit.')).toBeVisible();
+  await expect(on).toBeDisabled();
+  // Said of one, it holds for the other that names none and could be in no other unit.
+  await page.getByRole('button', { name: 'They are inches' }).first().click();
+  await expect(page.getByText('names no unit')).toHaveCount(0);
+  await chooseFrom(page, 'What Waist (in) means', 'Natural waist');
+  await expect(page.getByText('“Waist (cm)” is the same in another unit and says otherwise.')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(page.getByText('line 5: L · sold out · sold out')).toBeVisible();
+  await expect(on).toBeDisabled();
+  await page.getByRole('button', { name: 'They are none of it' }).click();
+  await expect(on).toBeEnabled();
+  // From the other side everything is asked anew.
+  await page.getByRole('button', { name: 'The sizes stand across' }).click();
+  await expect(on).toBeDisabled();
+});

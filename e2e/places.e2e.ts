@@ -38,6 +38,8 @@ test.describe('at tablet size, by touch', () => {
 });
 
 test('no place has an accessibility violation', async ({ fitter: page }) => {
+  // Every place is gone through rule by rule.
+  test.slow();
   const check = async (where: string) => {
     const { violations } = await new AxeBuilder({ page })
       .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])

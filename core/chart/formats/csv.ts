@@ -29,13 +29,25 @@ export function parseCsv(text: string): Outcome<TableRow[], FileFinding> {
   return success(rows);
 }
 
+/** The lines that are looked at to tell a delimiter. */
+const LOOKED_AT = 40;
+
 /**
- * The delimiter the heading uses. Papa's own guess weighs every line, and decimal commas in
- * a semicolon file mislead it; headings hold neither numbers nor commas of their own.
+ * The delimiter of a table. Papa's own guess weighs signs alone, and decimal commas in a semicolon file
+ * mislead it. A tab or semicolon that stands in the heading, or in two lines and no fewer than half of those
+ * with a comma, is it: a title above the heading has none, and a note may have any.
  *
  * @example likelyDelimiter('size;chest-girth (cm)') // ';'
  */
 export function likelyDelimiter(text: string): string {
-  const heading = text.split(/\r\n|\r|\n/).find((line) => line.trim() !== '') ?? '';
-  return [';', '\t'].find((sign) => heading.includes(sign)) ?? ',';
+  const lines = text
+    .split(/\r\n|\r|\n/)
+    .filter((line) => line.trim() !== '')
+    .slice(0, LOOKED_AT);
+  const having = (sign: string) => lines.filter((line) => line.includes(sign)).length;
+  return (
+    ['\t', ';'].find(
+      (sign) => lines[0]?.includes(sign) === true || (having(sign) >= 2 && having(sign) * 2 >= having(',')),
+    ) ?? ','
+  );
 }

@@ -1,6 +1,7 @@
 import { isMeasurementCode, measurement } from '../../body/catalogue';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { nearestCodes } from '../../body/nearest-codes';
+import { unitOfHeading } from './unit-evidence';
 import { WORKING_UNITS, type WorkingUnit } from '../../quantity/length';
 
 /** What a heading may mean. One that could be several is for the fitter to say. */
@@ -60,16 +61,10 @@ const NEUTRAL =
 /** Beside these a length is what they are anyway. */
 const LENGTHS = /-length$|^outseam$|^height$/;
 
-const UNIT_WORDS: readonly (readonly [RegExp, WorkingUnit])[] = [
-  [/\bmm\b|millimet/, 'mm'],
-  [/\bcms?\b|centimet/, 'cm'],
-  [/\bin(?:ch(?:es)?|s)?\b|["″”]/, 'in'],
-];
-
 /** What a heading, or the two rows of one joined, may mean. */
 export function guessHeading(text: string): HeadingGuess {
   const plain = text.toLowerCase().replace(/[_-]+/g, ' ').replace(/\s+/g, ' ').trim();
-  const unit = guessUnit(plain);
+  const unit = unitOfHeading(text);
   const bare = plain.replace(/[([][^)\]]*[)\]]/g, ' ').trim();
   const asCode = bare.replace(/\s+/g, '-');
   if (isMeasurementCode(asCode) && measurement(asCode).kind !== 'mass')
@@ -86,11 +81,6 @@ function isAllOf(plain: string, word: RegExp, code: MeasurementCode): boolean {
     .replace(word, ' ')
     .split(/[^a-z0-9]+/)
     .every((other) => other === '' || NEUTRAL.test(other) || (other === 'length' && LENGTHS.test(code)));
-}
-
-/** The unit a text names, if it names one. */
-export function guessUnit(text: string): WorkingUnit | null {
-  return UNIT_WORDS.find(([word]) => word.test(text.toLowerCase()))?.[1] ?? null;
 }
 
 /** The units in which numbers would be a body's at this place. */

@@ -2,12 +2,14 @@ import {
   exportCsv,
   gridOfText,
   importCsv,
+  isAsked,
   planTable,
   readPlanned,
   sayFinding,
   sheetAround,
   tableRows,
   turned,
+  withMeaning,
   writeCell,
   type ChartPart,
   type MeasurementCode,
@@ -37,9 +39,9 @@ const writtenOf = (text: string, change?: (plan: TablePlan) => TablePlan) => {
   return outcome.ok ? written(outcome.value) : outcome.problem.map(sayFinding);
 };
 describe('planTable, of columns that say nothing', () => {
-  it('leaves a column without a heading without a unit, and asks nothing of it', () => {
+  it('asks whether a column of numbers without a heading is left out rightly', () => {
     const [, bare] = planOf('Size,,Chest (cm)\nS,1,86-90\nM,2,90-94').columns;
-    expect([bare!.unit, bare!.candidates, bare!.asks]).toEqual([null, [], null]);
+    expect([bare!.unit, bare!.candidates, bare!.asks]).toEqual([null, [], 'left-out']);
   });
   it('asks nothing of a column without a number', () => {
     const [, colour] = planOf('Size,Chest colour,Chest (cm)\nS,red,86-90\nM,blue,90-94').columns;
@@ -67,6 +69,19 @@ describe('planTable', () => {
     ).toEqual(['S | 86-94 | 164-172', 'M | 94-102 | 172-180']);
   });
 
+  it('finds what parts the columns beneath a title that has none of it', () => {
+    const table = 'Size;Chest (cm)\nS;86,5-94\nM;94-102,5\n';
+    expect(writtenOf(`Harbour parka\n${table}`)).toEqual(['S | 86.5-94', 'M | 94-102.5']);
+    expect(writtenOf(`Harbour parka, all weathers\n${table.replace(/;/g, '\t')}`)).toEqual([
+      'S | 86.5-94',
+      'M | 94-102.5',
+    ]);
+    expect(writtenOf('Size,Chest (cm)\nS,86-94\nM,94-102\n"Dry flat; no iron"\n')).toEqual([
+      'S | 86-94',
+      'M | 94-102',
+    ]);
+  });
+
   it('asks which waist is meant, and reads the column once it is said', () => {
     const text = 'Size,Chest (in),Waist (in)\nS,34-37,28-31\nM,38-41,32-35\n';
     const waist = planOf(text).columns[2]!;
@@ -82,12 +97,12 @@ describe('planTable', () => {
     expect(writtenOf(text)).toEqual(['S | 34-36 | 14 1/2-15', 'M | 38 1/2-40 | 15-15 1/2']);
   });
 
-  it('takes inches and centimetres side by side once, the first', () => {
+  it('takes inches and centimetres side by side once, that whose unit is plain', () => {
     const { columns } = planOf('Size,Chest in,Chest cm\nS,34-36,86-91\nM,38-40,97-102\n');
     expect(columns.map(({ means, unit }) => [means, unit])).toEqual([
       ['size', null],
-      ['chest-girth', 'in'],
-      [null, 'cm'],
+      [null, null],
+      ['chest-girth', 'cm'],
     ]);
   });
 
@@ -128,13 +143,91 @@ describe('planTable', () => {
     expect(writtenOf(text)).toEqual(['S | 86-94 | 90-98', 'M | 94-102 | 98-106']);
   });
 
-  it('guesses the unit from what a body can be, and asks where two are possible', () => {
-    expect(planOf('Size,Chest\nS,34-36\nM,38-40\n').columns[1]!.unit).toBe('in');
-    expect(planOf('Size,Chest\nS,86-94\nM,94-102\n').columns[1]!.unit).toBe('cm');
-    expect(planOf('Size,Height\nS,60-66\nM,66-72\n').columns[1]!.unit).toBe('in');
+  it('takes no unit that nobody names, and proposes the one in which somebody could be so', () => {
+    const asked = (text: string) => {
+      const { unit, proposes, asks } = planOf(text).columns[1]!;
+      return [unit, proposes, asks];
+    };
+    expect(asked('Size,Chest\nS,34-36\nM,38-40\n')).toEqual([null, 'in', 'which-unit']);
+    expect(asked('Size,Chest\nS,86-94\nM,94-102\n')).toEqual([null, 'cm', 'which-unit']);
+    // A garment laid flat: half a chest in centimetres would be a very large one in inches.
+    expect(asked('Size,Chest\nS,52\nM,55\n')).toEqual([null, 'in', 'which-unit']);
     // Two digits behind the point are no second number.
-    expect(planOf('Size,Foot length\n6,9.75-9.95\n7,9.95-10.15\n').columns[1]!.unit).toBe('in');
-    expect(planOf('Size,Hand length\n7,18-19\n8,19-20\n').columns[1]!.unit).toBe('cm');
+    expect(asked('Size,Neck\nS,14.75-14.95\nM,14.95-15.15\n')).toEqual([null, 'in', 'which-unit']);
+    expect(asked('Size,Hand length\n7,18-19\n8,19-20\n')).toEqual([null, 'cm', 'which-unit']);
+  });
+
+  it('asks about a unit in which nobody could be so, until a measurement is said in which somebody could', () => {
+    const [, chest] = planOf('Size,Chest (cm)\nS,34-36\nM,38-40\n').columns;
+    expect([chest!.unit, chest!.asks]).toEqual(['cm', 'impossible-unit']);
+    expect(withMeaning(chest!, 'neck-girth').asks).toBeNull();
+    const [, waist] = planOf('Size,Waist (in)\nS,28-31\nM,32-35\n').columns;
+    expect([waist!.asks, withMeaning(waist!, 'waist-girth').asks]).toEqual(['which-measurement', null]);
+    expect(withMeaning(waist!, 'height').asks).toBe('impossible-unit');
+    expect(withMeaning(waist!, null).asks).withContext('left out, as was said').toBeNull();
+  });
+
+  it('leaves no line out unasked that holds a size or a number', () => {
+    const leftOut = (text: string) => planOf(text).leftOut.map(({ line }) => line);
+    const head = 'Size,Chest (cm),Hip (cm)\nS,86-94,90-98\nM,94-102,98-106\n';
+    expect(leftOut(`${head}L,sold out,sold out\nXL,110-118,114-122\n`)).toEqual([4, 5]);
+    expect(leftOut(`${head}Tall,,\nS,86-94,90-98\n`)).toEqual([5]);
+    expect(leftOut(`${head},,\n"Model is 188 cm tall, wears M",,\nWash at 30 degrees,,\n`)).toEqual([]);
+    expect(leftOut(`${head}102-110,,\n`))
+      .withContext('a cell that slipped')
+      .toEqual([4]);
+    const plan = planOf(`${head}L,sold out,sold out\n`);
+    expect([isAsked(plan), isAsked({ ...plan, leftOutRightly: true })]).toEqual([true, false]);
+    expect(isAsked(planOf(head))).toBeFalse();
+  });
+
+  it('asks about twins that say otherwise, and about a second column of the same', () => {
+    const asks = (text: string) => planOf(text).columns.map((one) => one.asks);
+    expect(asks('Size,Chest (in),Chest (cm)\nS,34-36,86-91\nM,38 1/2-40,98-102\n')).toEqual([
+      null,
+      null,
+      null,
+    ]);
+    expect(asks('Size,Chest (in),Chest (cm)\nS,34-36,86-91\nM,38-40,107-112\n')).toEqual([
+      null,
+      null,
+      'twins-differ',
+    ]);
+    expect(asks('Size,Chest (cm),Chest (cm)\nS,86-91,96-101\nM,91-96,101-106\n')).toEqual([
+      null,
+      null,
+      'left-out',
+    ]);
+  });
+
+  it('tells thousands from fractions over the whole column, and only by the unit that is named', () => {
+    expect(writtenOf('Size;Height (mm)\nS;1,650-1,700\nM;1,700-1,750\n')).toEqual([
+      'S | 1650-1700',
+      'M | 1700-1750',
+    ]);
+    expect(writtenOf('Size;Chest (in)\nS;34,125-36,125\nM;36,125-38,125\n')).toEqual([
+      'S | 34 1/8-36 1/8',
+      'M | 36 1/8-38 1/8',
+    ]);
+    expect(planOf('Size;Height (mm)\nS;1,65-1,70\nM;1,70-1,75\n').columns[1]!.asks).toBe('impossible-unit');
+  });
+
+  it('joins two columns only where their names are of the same', () => {
+    const { columns } = planOf('Size;Chest min (cm);Waist max (cm)\nS;66;80\nM;74;88\n');
+    expect(columns.map(({ upperIn }) => upperIn)).toEqual([null, null, null]);
+    expect(columns.map(({ asks }) => asks)).toEqual([null, 'lone-end', 'which-measurement']);
+    expect(isAsked(planOf('Size;To fit chest (in)\nS;34-36\nM;38-40\n'))).toBeFalse();
+  });
+
+  it('plans a table from the side that is said, whatever it looks like', () => {
+    const text = 'Size,Chest (cm),Hip (cm)\nS,86-94,90-98\nM,94-102,98-106\n';
+    const turnedRound = planTable(gridOf(text), true);
+    expect([turnedRound.across, turnedRound.columns.map(({ heading }) => heading)]).toEqual([
+      true,
+      ['Size', 'S', 'M'],
+    ]);
+    expect(isAsked(turnedRound)).toBeTrue();
+    expect(planTable(gridOf(text), false)).toEqual(planOf(text));
   });
 
   it('joins lower and upper ends that stand in two columns, and open ends in words', () => {

@@ -10,11 +10,13 @@ import {
 import { FormsModule } from '@angular/forms';
 import {
   CATALOGUE,
+  isAsked,
   measurement,
   planTable,
   readPlanned,
   sayFinding,
   sheetAround,
+  withMeaning,
   WORKING_UNITS,
   type ChartSheet,
   type MeasurementCode,
@@ -43,17 +45,16 @@ export class TableMapping {
   protected readonly units = inject(UnitService);
 
   protected readonly plan = linkedSignal(() => planTable(this.table().grid));
+  protected readonly unitWords = { mm: 'millimetres', cm: 'centimetres', in: 'inches' } as const;
   protected readonly unitOptions = WORKING_UNITS.map((unit) => ({ label: unit, value: unit }));
   protected readonly measurements = CATALOGUE.filter(({ kind }) => kind !== 'mass')
     .map(({ code, name }) => ({ code, name }))
     .sort((a, b) => a.name.localeCompare(b.name));
 
   protected readonly outcome = computed(() => readPlanned(this.table().grid, this.plan()));
-  protected readonly asked = computed(() =>
-    this.plan().columns.filter(
-      ({ asks, means }) => asks !== null && (means === null || asks === 'which-unit'),
-    ),
-  );
+  /** What is to be said before going on, column by column. */
+  protected readonly asked = computed(() => this.plan().columns.filter(({ asks }) => asks !== null));
+  protected readonly waits = computed(() => isAsked(this.plan()));
   protected readonly sentences = computed(() => {
     const outcome = this.outcome();
     return outcome.ok ? [] : outcome.problem.map(sayFinding);
@@ -77,55 +78,56 @@ export class TableMapping {
     return this.measurements.filter(({ code }) => !candidates.includes(code));
   }
 
+  protected nameOf({ heading, index }: PlannedColumn): string {
+    return heading === '' ? `Column ${index + 1}, without a heading,` : `“${heading}”`;
+  }
+
+  /** The unit in which nobody could be so, in words. */
+  protected spanOf({ numbers, unit }: PlannedColumn): string {
+    return `${Math.min(...numbers)} to ${Math.max(...numbers)} ${unit ?? ''}`;
+  }
+
   protected setMeaning(column: PlannedColumn, value: string): void {
-    const means = value === '' ? null : (value as PlannedColumn['means']);
-    // There is one column of sizes; the one that was is left out.
-    this.plan.update((plan) => ({
-      ...plan,
-      columns: plan.columns.map((one) => {
-        if (one.index === column.index)
-          return {
-            ...one,
-            means,
-            asks: means === null || one.unit !== null || means === 'size' ? null : 'which-unit',
-          };
-        return means === 'size' && one.means === 'size' ? { ...one, means: null } : one;
-      }),
-    }));
+    this.changeColumns((one) => {
+      // There is one column of sizes; what was is a label of something else, and asked about.
+      if (one.index !== column.index)
+        return value === 'size' && one.means === 'size' ? { ...one, means: null, asks: 'left-out' } : one;
+      if (value === 'size') return { ...one, means: 'size', asks: null };
+      return withMeaning(one, value === '' ? null : (value as MeasurementCode));
+    });
   }
 
-  protected measureIn(column: PlannedColumn, unit: WorkingUnit | null): void {
-    this.plan.update((plan) => ({
-      ...plan,
-      columns: plan.columns.map((one) =>
-        one.index === column.index
-          ? {
-              ...one,
-              unit,
-              asks: one.means === null ? one.asks : unit === null ? 'which-unit' : null,
-            }
-          : one,
-      ),
-    }));
+  /** A unit that somebody says is the column's, and of those too that name none and could be in no other. */
+  protected measureIn(column: PlannedColumn, unit: WorkingUnit): void {
+    this.changeColumns((one) => {
+      const same = one.asks === 'which-unit' && one.proposes === unit;
+      if (one.index !== column.index && !same) return one;
+      const said = { ...one, named: unit, unit };
+      return one.means === null || one.means === 'size' ? said : withMeaning(said, one.means);
+    });
   }
 
+  /** What was asked of a column is so as it stands. */
+  protected isSo(column: PlannedColumn): void {
+    this.changeColumns((one) => (one.index === column.index ? { ...one, asks: null } : one));
+  }
+
+  protected leaveOut(): void {
+    this.plan.update((plan) => ({ ...plan, leftOutRightly: true }));
+  }
+
+  private changeColumns(change: (column: PlannedColumn) => PlannedColumn): void {
+    this.plan.update((plan) => ({ ...plan, columns: plan.columns.map(change) }));
+  }
+
+  /** Planned anew from the other side; what was said of columns no longer fits them. */
   protected turn(): void {
-    const { across } = this.plan();
-    const { rows } = this.table().grid;
-    // Planned anew from the other side; what was said of columns no longer fits them.
-    const width = Math.max(...rows.map(({ cells }) => cells.length));
-    const flipped = {
-      rows: Array.from({ length: width }, (_, at) => ({
-        line: at + 1,
-        cells: rows.map(({ cells }) => cells[at] ?? ''),
-      })),
-    };
-    this.plan.set({ ...planTable(flipped), across: !across });
+    this.plan.set(planTable(this.table().grid, !this.plan().across));
   }
 
   protected take(): void {
     const sheet = this.preview();
-    if (sheet !== null) this.read.emit({ ...sheet, maker: '' });
+    if (sheet !== null && !this.waits()) this.read.emit({ ...sheet, maker: '' });
   }
 }
 
