@@ -1,54 +1,17 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { failure, success, type Outcome } from '../../outcome';
-import { MICROMETRES_PER, WORKING_UNITS, type WorkingUnit } from '../../quantity/length';
+import { WORKING_UNITS, type WorkingUnit } from '../../quantity/length';
 import { isDerivedCode } from '../column-code';
 import type { Finding } from '../finding';
 import type { ChartPart } from '../chart-shape';
 import { turned, type Grid } from './grid';
-import { guessHeading, possibleUnits } from './guess-heading';
+import { withoutDoubles, withPairs } from './column-twins';
+import { guessHeading } from './guess-heading';
 import { parseColumnHeading } from './heading';
 import { endsInWords, rewriteCell } from './maker-cell';
 import { readTable } from './read-table';
+import { asThousands, tellingNumbers, withMeaning, type PlannedColumn } from './planned-column';
 import { unitOfNote, unitsOfCell } from './unit-evidence';
-
-/** One column of a brought table and what it is taken for. */
-export interface PlannedColumn {
-  readonly index: number;
-  readonly heading: string;
-  /** `size`, a measurement, or nothing: then it is left out. */
-  readonly means: 'size' | MeasurementCode | null;
-  readonly unit: WorkingUnit | null;
-  /** What it might mean, where that is not plain: for the fitter to say. */
-  readonly candidates: readonly MeasurementCode[];
-  /** Why it must be looked at before anything is imported. */
-  readonly asks: ColumnQuestion | null;
-  /** The unit that the maker names for it; whether its numbers can be a body's in it is asked besides. */
-  readonly named: WorkingUnit | null;
-  /** The only unit in which its numbers could be a body's, where the maker names none: proposed, never taken. */
-  readonly proposes: WorkingUnit | null;
-  /** The numbers that tell which unit they are in. */
-  readonly numbers: readonly number[];
-  /** Whether a comma or point in its numbers parts thousands: nobody could be so if it began a fraction. */
-  readonly thousands: boolean;
-  /** The first cells, to know it by. */
-  readonly sample: readonly string[];
-  /** The column that holds the upper ends, where lower and upper stand in two. */
-  readonly upperIn: number | null;
-  /** What a heading of ours says of the cells beyond the unit: `ease 8-14`, `reported`; else nothing. */
-  readonly says: string;
-}
-
-/**
- * What is asked of a column: which measurement it is, in which unit, whether a unit is right in which
- * nobody could be so, whether one end alone is a size's middle, or whether numbers are left out rightly (of a twin, because it says otherwise).
- */
-export type ColumnQuestion =
-  | 'which-measurement'
-  | 'which-unit'
-  | 'impossible-unit'
-  | 'lone-end'
-  | 'left-out'
-  | 'twins-differ';
 
 /** How a brought table is to be read: guessed, and then the fitter's. */
 export interface TablePlan {
@@ -227,60 +190,6 @@ function planColumn(
   return withMeaning(asThousands(column, cells, code ?? candidates[0]), code, 'which-measurement');
 }
 
-/**
- * A column taken for a measurement, its unit weighed anew against what bodies are: one in which nobody
- * could be so is a question, and so is one that nobody names.
- *
- * @param otherwise what is asked where it is taken for none: nothing, if that was said
- */
-export function withMeaning(
-  column: PlannedColumn,
-  means: MeasurementCode | null,
-  otherwise: ColumnQuestion | null = null,
-): PlannedColumn {
-  if (means === null) return { ...column, means, unit: column.named, asks: otherwise };
-  const possible = possibleUnits(means, column.numbers);
-  if (column.named === null)
-    return {
-      ...column,
-      means,
-      unit: null,
-      proposes: possible.length === 1 ? possible[0]! : null,
-      asks: 'which-unit',
-    };
-  const asks = possible.includes(column.named) ? null : 'impossible-unit';
-  return { ...column, means, unit: column.named, proposes: null, asks };
-}
-
-/** The numbers of some cells without the small ones that fractions bring with them; only the large tell a unit. */
-function tellingNumbers(cells: readonly string[], thousands: boolean): number[] {
-  const numbers = cells.flatMap((cell) =>
-    (cell.match(/\d+(?:[.,]\d+)?/g) ?? []).map((one) =>
-      Number(thousands ? one.replace(/[.,]/g, '') : one.replace(',', '.')),
-    ),
-  );
-  return numbers.filter((number) => number * 4 >= Math.max(...numbers));
-}
-
-/**
- * A column whose numbers are written with separators of thousands, told over the whole of it: three digits
- * stand behind every one, and only so can the numbers be a body's in the unit that is named.
- */
-function asThousands(
-  column: PlannedColumn,
-  cells: readonly string[],
-  code: MeasurementCode | undefined,
-): PlannedColumn {
-  const parted = cells.flatMap((cell) => cell.match(/\d+[.,]\d+/g) ?? []);
-  const { named } = column;
-  if (code === undefined || named === null || parted.length === 0) return column;
-  if (!parted.every((one) => /^\d{1,3}[.,]\d{3}$/.test(one))) return column;
-  const numbers = tellingNumbers(cells, true);
-  const only =
-    possibleUnits(code, numbers).includes(named) && !possibleUnits(code, column.numbers).includes(named);
-  return only ? { ...column, numbers, thousands: true } : column;
-}
-
 /** Whether a line outside the table looks like one of it: several cells, or one that begins with a number. */
 function holdsSizes(cells: readonly string[]): boolean {
   const some = [...new Set(cells.filter(Boolean))];
@@ -291,92 +200,6 @@ function holdsSizes(cells: readonly string[]): boolean {
 
 function sentenceOf(cells: readonly string[]): string {
   return [...new Set(cells)].filter(Boolean).join(' ');
-}
-
-/** Lower and upper ends in two columns, `Chest from` and `Chest to`, are one measurement. */
-function withPairs(columns: readonly PlannedColumn[]): PlannedColumn[] {
-  const end = (heading: string) =>
-    /\b(?:min(?:imum)?|from|low(?:er)?)\b/i.test(heading)
-      ? 'lower'
-      : /\b(?:max(?:imum)?|to|upper|up)\b/i.test(heading)
-        ? 'upper'
-        : null;
-  const rest = (heading: string) =>
-    heading
-      .toLowerCase()
-      .replace(/\b(?:min(?:imum)?|from|low(?:er)?|max(?:imum)?|to|upper|up)\b\.?/g, ' ')
-      .replace(/[^\p{L}\d]+/gu, ' ')
-      .trim();
-  /** Two ends of the same, by their names. */
-  const belong = (one: PlannedColumn | undefined, other: PlannedColumn | undefined): boolean =>
-    one !== undefined &&
-    other !== undefined &&
-    end(one.heading) === 'lower' &&
-    end(other.heading) === 'upper' &&
-    rest(one.heading) === rest(other.heading);
-  return columns.map((column, at) => {
-    const next = columns[at + 1];
-    if (belong(column, next)) return { ...column, upperIn: next!.index };
-    if (belong(columns[at - 1], column)) return { ...column, means: null, asks: null, candidates: [] };
-    // One end alone, read as a size's middle, would size by half a size too small or too large.
-    const lone = /\b(?:min(?:imum)?|max(?:imum)?|from|until)\b/i.test(column.heading);
-    return lone && column.asks === null && column.means !== null && column.says === ''
-      ? { ...column, asks: 'lone-end' }
-      : column;
-  });
-}
-
-/**
- * The same measurement in inches and centimetres side by side: the one whose unit is named is taken, the
- * other left out where it says the same. Any other column of the same measurement is asked about.
- */
-function withoutDoubles(
-  columns: readonly PlannedColumn[],
-  body: readonly (readonly string[])[],
-): PlannedColumn[] {
-  const groups = new Map<string, PlannedColumn[]>();
-  for (const column of columns) {
-    const same = column.means ?? (column.asks === 'which-measurement' ? column.candidates.join() : '');
-    if (same !== '' && same !== 'size') groups.set(same, [...(groups.get(same) ?? []), column]);
-  }
-  const left = new Map<number, ColumnQuestion | null>();
-  for (const group of groups.values()) {
-    const taken = group.find(({ named, asks }) => named !== null && asks !== 'impossible-unit') ?? group[0]!;
-    for (const other of group) if (other !== taken) left.set(other.index, twinQuestion(taken, other, body));
-  }
-  return columns.map((column) => {
-    const asks = left.get(column.index);
-    return asks === undefined ? column : { ...column, means: null, unit: column.named, asks };
-  });
-}
-
-/** What is asked of a second column of the same measurement; nothing of a twin in another unit that says the same. */
-function twinQuestion(
-  taken: PlannedColumn,
-  other: PlannedColumn,
-  body: readonly (readonly string[])[],
-): ColumnQuestion | null {
-  const [one, two] = [taken.named, other.named ?? other.proposes];
-  if (one === null || two === null || one === two) return 'left-out';
-  const same = body.every((cells) => {
-    const lengths = (index: number, unit: WorkingUnit) =>
-      numbersOf(cells[index] ?? '').map((number) => number * MICROMETRES_PER[unit]);
-    const [here, there] = [lengths(taken.index, one), lengths(other.index, two)];
-    return here.length === there.length && here.every((at, end) => Math.abs(at - there[end]!) <= TWINS_APART);
-  });
-  return same ? null : 'twins-differ';
-}
-
-/** How far twins may be apart: what rounding to whole centimetres and half inches leaves. */
-const TWINS_APART = 13_000;
-
-/** The numbers of a cell, fractions with their whole. */
-function numbersOf(cell: string): number[] {
-  const plain = cell.replace(/½/g, ' 1/2').replace(/¼/g, ' 1/4').replace(/¾/g, ' 3/4');
-  return [...plain.matchAll(/(\d+(?:[.,]\d+)?)(?:\s+(\d+)\/(\d+))?/g)].map(
-    ([, whole, top, bottom]) =>
-      Number(whole!.replace(',', '.')) + (top === undefined ? 0 : Number(top) / Number(bottom)),
-  );
 }
 
 function sizeColumn(
