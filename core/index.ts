@@ -53,6 +53,7 @@ export { likelyDelimiter } from './chart/formats/csv';
 export type { TableRow } from './chart/formats/csv';
 export * from './chart/formats/grid';
 export * from './chart/formats/guess-heading';
+export * from './chart/formats/maker-cell';
 export * from './chart/formats/planned-column';
 export * from './chart/formats/table-plan';
 export * from './chart/formats/unit-evidence';

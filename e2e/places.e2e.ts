@@ -86,6 +86,7 @@ test('signing out ends the session', async ({ fitter: page }) => {
 });
 
 test('every place holds at 200 % zoom, with forced colours and without motion', async ({ fitter: page }) => {
+  test.slow();
   // 1280 x 800 at 200 % is a page of half as many of its own pixels either way.
   await page.setViewportSize({ width: 640, height: 400 });
   await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });

@@ -2,6 +2,9 @@ import type { Page } from '@playwright/test';
 import { expect, openDocket, takeReadings, test } from './fitter';
 import { PLACES } from './places';
 
+// Each goes through every place.
+test.describe.configure({ timeout: 180_000 });
+
 /** What each place asks the server for first; the session itself stays reachable. */
 const API = /\/api\/(?!session$)/;
 

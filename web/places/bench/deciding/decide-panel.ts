@@ -55,7 +55,8 @@ const OUTCOME_WORDS = {
   imports: [FormsModule, NzButtonModule, NzSelectModule, SizeChoice, VerdictAccount, VerdictGlyph],
   templateUrl: './decide-panel.html',
   styleUrl: './decide-panel.less',
-  host: { class: 'stack' },
+  // Hidden from the first moment it is made, before anything is bound.
+  host: { class: 'stack', hidden: '', '[hidden]': '!shown()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DecidePanel {
