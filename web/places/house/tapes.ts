@@ -69,7 +69,11 @@ import { Fetched } from '../../data/fetched';
       @for (link of links.value(); track link.id) {
         <li class="line">
           <span class="what"
-            ><a [routerLink]="['/bench', link.docketId]">{{ link.wearer }}, docket {{ link.docket }}</a>
+            ><span class="stack"
+              ><a [routerLink]="['/bench', link.docketId]"
+                >{{ link.wearer }}, docket {{ link.docket }}</a
+              ></span
+            >
             <small>
               made by {{ link.madeBy }} ·
               {{
