@@ -154,6 +154,11 @@ const combinationSchema = z.object({
   parts: z.tuple([partCodeSchema, partCodeSchema]),
   /** For each size of the first part, the sizes of the second that are made with it. */
   made: z.record(sizeSchema, sizesSchema),
+  /**
+   * What they are called together, where that is not made of the two labels: for a size of the first part, by
+   * the size of the second. Only a garment of these two parts has such names.
+   */
+  called: z.record(sizeSchema, z.record(sizeSchema, sizeSchema)).optional(),
 });
 export type Combination = z.infer<typeof combinationSchema>;
 
@@ -189,6 +194,11 @@ export const chartShapeSchema = z.object({
   /** Besides those of its kind. */
   fitChecks: z.array(fitCheckSchema).max(20).default([]),
   notes: z.string().max(1000).default(''),
+  /** What the maker's own table heads its columns with, so that their next table is known by it. */
+  headings: z
+    .array(z.object({ printed: z.string().trim().min(1).max(120), means: z.string().max(60) }))
+    .max(60)
+    .optional(),
 });
 
 /** Everything that a maker's sheet says of one garment. */

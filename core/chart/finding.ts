@@ -72,6 +72,10 @@ export type TableFinding =
     }
   | { readonly code: 'interval-empty'; readonly place: Place; readonly text: string }
   | { readonly code: 'nominal-among-intervals'; readonly place: Place; readonly text: string }
+  /** Classes of lengths that differ in nothing, and ones by which everything differs. */
+  | { readonly code: 'classes-alike'; readonly classes: readonly string[] }
+  | { readonly code: 'nothing-by-size'; readonly classes: readonly string[] }
+  | { readonly code: 'axis-unsaid'; readonly axis: 'down' | 'across' }
   | { readonly code: 'nominal-alone'; readonly place: Place; readonly text: string }
   | { readonly code: 'not-growing'; readonly place: Place; readonly before: string; readonly text: string };
 

@@ -68,7 +68,7 @@ export function middle({ lower, upper }: Interval): Length | null {
  * (`next-up`: a body between two sizes takes the upper) or above (`next-down`).
  *
  * @param cells one a size; either all intervals or all nominal (import refuses a mixture),
- *   and nominal ones at least two and growing
+ *   and nominal ones at least two, none smaller than the one before and not all the same
  *
  * @example settleColumn([{ kind: 'nominal', at: cm(40) }, { kind: 'nominal', at: cm(44) }])[0] // { from: 380000, until: 420000, lower: 380000, upper: 420000 }
  */
@@ -97,9 +97,12 @@ function settlePrinted(cell: Cell, larger: Cell | undefined): Interval {
 
 function reachOf(values: readonly Length[], index: number, reach: NominalReach): Interval {
   const at = values[index]!;
+  // A size that is the same by this column is no neighbour by it: what tells the two apart is another column.
+  const smaller = values.findLast((value) => value < at);
+  const larger = values.find((value) => value > at);
   // The outer sizes have a neighbour on one side only; its step serves on the other side too.
-  const below = values[index - 1] ?? 2 * at - values[index + 1]!;
-  const above = values[index + 1] ?? 2 * at - values[index - 1]!;
+  const below = smaller ?? 2 * at - (larger ?? at);
+  const above = larger ?? 2 * at - (smaller ?? at);
   if (reach === 'next-up') return between(below + 1, at + 1, below, at);
   if (reach === 'next-down') return between(at, above, at, above);
   // A half micrometre cannot be read; the smallest whole one at or above it decides alike.

@@ -9,13 +9,34 @@ import { named } from './named';
  * @example labelOf({ label: '{waist}x{leg}', parts: [{ code: 'waist' }, { code: 'leg' }] }, { waist: '34', leg: '32' }) // '34x32'
  */
 export function labelOf(
-  { label, parts }: Pick<ChartSheet, 'label' | 'parts'>,
+  {
+    label,
+    parts,
+    combinations,
+  }: Pick<ChartSheet, 'label' | 'parts'> & Partial<Pick<ChartSheet, 'combinations'>>,
   sizes: Readonly<Record<string, string>>,
 ): string | null {
   for (const { code } of parts) if (named(sizes, code) === undefined) return null;
+  const called = parts.length === 2 ? calledTogether(combinations ?? [], sizes) : null;
+  if (called !== null) return called;
   return piecesOf(parts, label)
     .map((piece, at) => (at % 2 === 0 ? piece : (named(sizes, piece) ?? '')))
     .join('');
+}
+
+/** What the sizes of two parts are called together, where they have a name of their own. */
+function calledTogether(
+  combinations: ChartSheet['combinations'],
+  sizes: Readonly<Record<string, string>>,
+): string | null {
+  for (const { parts, called } of combinations) {
+    if (called === undefined) continue;
+    const [one, other] = [named(sizes, parts[0]), named(sizes, parts[1])];
+    const name =
+      one === undefined || other === undefined ? undefined : named(named(called, one) ?? {}, other);
+    if (name !== undefined) return name;
+  }
+  return null;
 }
 
 const PIECES = new WeakMap<

@@ -1,3 +1,4 @@
+import { list } from '../words/list';
 import type { Finding, Place } from './finding';
 
 /** A finding as a sentence: where it is, what is wrong, and how to mend it. */
@@ -65,6 +66,12 @@ function sayFault(finding: Finding): string {
       return `“${finding.text}” starts where it ends, so it holds next to nothing. Write both ends.`;
     case 'nominal-among-intervals':
       return `“${finding.text}” is one value in a column of intervals. Write both its ends, such as 88-92.`;
+    case 'classes-alike':
+      return `${list(finding.classes)} differ in nothing that is measured, so nobody can be told which is theirs. Take one of them alone.`;
+    case 'nothing-by-size':
+      return `Every measurement goes by size and by ${list(finding.classes)} together, so neither can be told first. Take one of them alone, or each as a chart.`;
+    case 'axis-unsaid':
+      return `It is not said what the sizes ${finding.axis === 'down' ? 'down the side' : 'along the top'} measure. Say which measurement it is, and in which unit.`;
     case 'nominal-alone':
       return `“${finding.text}” is the only value of its column, so how far it reaches is unknown. Write both its ends.`;
     case 'not-growing':

@@ -27,6 +27,33 @@ export function tableRows(sheet: Pick<ChartSheet, 'derivations'>, part: ChartPar
   ];
 }
 
+/** A part as a page to print: one table, its caption the garment and the part. */
+export function exportHtml(
+  sheet: Pick<ChartSheet, 'derivations' | 'garment' | 'maker'>,
+  part: ChartPart,
+): string {
+  const [head, ...rows] = tableRows(sheet, part);
+  const line = (cells: readonly string[], name: 'td' | 'th') =>
+    `<tr>${cells.map((cell) => `<${name}>${escaped(cell)}</${name}>`).join('')}</tr>`;
+  const title = escaped(`${sheet.maker}: ${sheet.garment}`);
+  return `<!doctype html>
+<html lang="en">
+<head><meta charset="utf-8"><title>${title}</title>
+<style>body{font:12pt sans-serif}table{border-collapse:collapse}th,td{border:1px solid;padding:4px 8px;text-align:left}</style></head>
+<body><h1>${title}</h1>
+<table><caption>${escaped(part.name)}</caption>
+<thead>${line(head!, 'th')}</thead>
+<tbody>
+${rows.map((row) => line(row, 'td')).join('\n')}
+</tbody></table></body></html>
+`;
+}
+
+function escaped(text: string): string {
+  const signs: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+  return text.replace(/[&<>"]/g, (sign) => signs[sign]!);
+}
+
 /** A part as CSV. No cell can start a formula in a spreadsheet. */
 export function exportCsv(sheet: Pick<ChartSheet, 'derivations'>, part: ChartPart): string {
   return `${Papa.unparse(tableRows(sheet, part), { newline: '\n', escapeFormulae: true })}\n`;

@@ -4,7 +4,14 @@ import type { TableRow } from './csv';
 import type { Finding, Place, TableFinding } from '../finding';
 import { parseColumnHeading, type HeadedColumn } from './heading';
 import type { Cell } from '../interval';
-import { fallsBehind, isAlone, isSame, singleAmongIntervals } from '../rules/cells';
+import {
+  fallsBehind,
+  isAlikeThroughout,
+  isAlone,
+  isSame,
+  isToldApart,
+  singleAmongIntervals,
+} from '../rules/cells';
 import { parseCell } from './parse-cell';
 import { LONGEST_SIZE, MOST_SIZES, type ChartColumn, type ChartPart } from '../chart-shape';
 import { plainPart } from '../size-chart';
@@ -35,7 +42,9 @@ export function readTable(rows: readonly TableRow[]): Outcome<ChartPart, readonl
     return failure([...findings, { code: 'too-many-sizes', count: lines.length, most: MOST_SIZES }]);
 
   const sizes = readSizes(lines, findings);
-  const columns = headings.map((heading) => readColumn(heading, lines, findings));
+  const read = headings.map((heading) => readColumn(heading, lines, findings));
+  findAlike(read, findings);
+  const columns = read.map(({ column }) => column);
   findExtraCells(head, lines, findings);
 
   if (findings.length > 0) return failure(findings);
@@ -77,7 +86,12 @@ function readSizes(lines: readonly TableRow[], findings: TableFinding[]): string
   });
 }
 
-function readColumn(heading: Heading, lines: readonly TableRow[], findings: TableFinding[]): ChartColumn {
+interface ReadColumn {
+  readonly column: ChartColumn;
+  readonly read: readonly ReadCell[];
+}
+
+function readColumn(heading: Heading, lines: readonly TableRow[], findings: TableFinding[]): ReadColumn {
   const read = lines.map((row) => {
     const place: Place = {
       line: row.line,
@@ -92,7 +106,7 @@ function readColumn(heading: Heading, lines: readonly TableRow[], findings: Tabl
   findMixture(sound, findings);
   findNotGrowing(sound, findings);
   const cells = sound.map(({ cell }) => cell);
-  return { ...heading.column, cells };
+  return { column: { ...heading.column, cells }, read: sound };
 }
 
 function readCell(text: string, unit: WorkingUnit, place: Place, findings: TableFinding[]): Cell | null {
@@ -127,14 +141,30 @@ function findMixture(read: readonly ReadCell[], findings: TableFinding[]): void 
   if (isAlone(cells)) findings.push({ code: 'nominal-alone', place: read[0]!.place, text: read[0]!.text });
 }
 
-/** A row that falls behind the one above, or single values that are the same, are a slip or a list turned round. */
+/** A row that falls behind the one above is a slip, or the list is turned round. */
 function findNotGrowing(read: readonly ReadCell[], findings: TableFinding[]): void {
   for (let at = 1; at < read.length; at++) {
     const [before, row] = [read[at - 1]!, read[at]!];
-    const twice = row.cell.kind === 'nominal' && isSame(before.cell, row.cell);
-    if (twice || fallsBehind(before.cell, row.cell))
+    if (fallsBehind(before.cell, row.cell))
       findings.push({ code: 'not-growing', place: row.place, before: before.text, text: row.text });
   }
+}
+
+/** Single values that are the same are a slip, unless another column tells the two sizes apart. */
+function findAlike(columns: readonly ReadColumn[], findings: TableFinding[]): void {
+  for (const { column, read } of columns)
+    for (let at = 1; at < read.length; at++) {
+      const [before, row] = [read[at - 1]!, read[at]!];
+      if (row.cell.kind !== 'nominal' || !isSame(before.cell, row.cell)) continue;
+      const whole = columns.filter((one) => one.column.cells.length === column.cells.length);
+      const told =
+        isToldApart(
+          whole.map((one) => one.column.cells),
+          at,
+        ) && !isAlikeThroughout(column.cells);
+      if (!told)
+        findings.push({ code: 'not-growing', place: row.place, before: before.text, text: row.text });
+    }
 }
 
 function findExtraCells(head: TableRow, lines: readonly TableRow[], findings: TableFinding[]): void {

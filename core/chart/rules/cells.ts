@@ -28,6 +28,24 @@ export function isSame(one: Cell, other: Cell): boolean {
   return lower === under && upper === over;
 }
 
+/**
+ * Whether a size is another than the one before by some column: sizes of one chest may differ in length.
+ *
+ * @param columns the cells of every column, in the order of the sizes
+ * @param at the index of the size
+ */
+export function isToldApart(columns: readonly (readonly Cell[])[], at: number): boolean {
+  return columns.some((cells) => {
+    const [before, here] = [cells[at - 1], cells[at]];
+    return before !== undefined && here !== undefined && !isSame(before, here);
+  });
+}
+
+/** Whether every size is the same by a column, so that it tells nobody's size. */
+export function isAlikeThroughout(cells: readonly Cell[]): boolean {
+  return cells.length > 1 && cells.every((cell) => isSame(cell, cells[0]!));
+}
+
 /** Both ends as numbers; a single value is both. */
 function reachOf(cell: Cell): readonly [lower: number, upper: number] {
   if (cell.kind === 'nominal') return [cell.at, cell.at];

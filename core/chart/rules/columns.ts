@@ -12,7 +12,7 @@ import type { GarmentKind } from '../garment-kind';
 import type { Cell } from '../interval';
 import type { ChartColumn, ChartPart, ChartSheet } from '../chart-shape';
 import { columnName } from '../size-chart';
-import { fallsBehind, isSame, saysNothing } from './cells';
+import { fallsBehind, isAlikeThroughout, isSame, isToldApart, saysNothing } from './cells';
 import { rulesOf, type Found, type RuleCode } from './rule';
 
 /** Garments that are cut wider than the body; of these a negative ease is a slip, of stretch garments it may be meant. */
@@ -91,6 +91,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     });
     return found;
   }
+  const deciding = part.columns.filter(({ role }) => role === 'deciding').map(({ cells }) => cells);
   const mute = column.role === 'deciding' ? column.cells.findIndex(saysNothing) : -1;
   if (mute >= 0) say('says-nothing', mute, []);
   for (const code of column.standIns)
@@ -134,7 +135,8 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     const [before, here] = [ends[size - 1]!, ends[size]!];
     const labels = [part.sizes[size - 1]!, part.sizes[size]!];
     if (isSame(column.cells[size - 1]!, column.cells[size]!)) {
-      if (!saysNothing(column.cells[size]!))
+      const told = isToldApart(deciding, size) && !isAlikeThroughout(column.cells);
+      if (!saysNothing(column.cells[size]!) && !told)
         say('same-as-before', size, [here.lower ?? here.upper!], null, labels);
       continue;
     }

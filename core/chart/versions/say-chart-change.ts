@@ -16,6 +16,7 @@ const WORDS: Readonly<Record<Said, string>> = {
   cautions: 'cautions',
   fitChecks: 'fit checks',
   notes: 'notes',
+  headings: 'headings of the maker’s own table',
   name: 'name',
   sizes: 'order of sizes',
   values: 'what each size measures',

@@ -14,7 +14,7 @@ export function withPart(sheet: ChartSheet, part: ChartPart, was: readonly numbe
   );
   const renamed = (sizes: readonly string[]) =>
     sizes.flatMap((size) => (labels.has(size) ? [labels.get(size)!] : []));
-  const keyed = (of: Readonly<Record<string, string[]>>) =>
+  const keyed = <Value>(of: Readonly<Record<string, Value>>): Record<string, Value> =>
     Object.fromEntries(
       Object.entries(of).flatMap(([size, others]) =>
         labels.has(size) ? [[labels.get(size)!, others] as const] : [],
@@ -36,7 +36,14 @@ export function withPart(sheet: ChartSheet, part: ChartPart, was: readonly numbe
     combinations: sheet.combinations.map((one) => {
       const [first, second] = one.parts;
       const made = first === part.code ? keyed(one.made) : second === part.code ? listed(one.made) : one.made;
-      return { ...one, made };
+      if (one.called === undefined) return { ...one, made };
+      const called =
+        first === part.code
+          ? keyed(one.called)
+          : second === part.code
+            ? Object.fromEntries(Object.entries(one.called).map(([size, names]) => [size, keyed(names)]))
+            : one.called;
+      return { ...one, made, called };
     }),
   };
 }

@@ -15,7 +15,7 @@ import {
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTabsModule } from 'ng-zorro-antd/tabs';
-import { ChartFiles } from '../../data/chart-files';
+import { ChartFiles } from '../../data/brought/chart-files';
 import { SessionService } from '../../data/session-service';
 import { UnitService } from '../../data/unit-service';
 import { FitChecks } from '../../parts/fit-checks/fit-checks';

@@ -18,15 +18,17 @@ import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@n
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzSpinModule } from 'ng-zorro-antd/spin';
 import { NzUploadModule } from 'ng-zorro-antd/upload';
-import { ChartFiles, type BroughtFile } from '../../data/chart-files';
+import { ChartFiles, type BroughtFile } from '../../data/brought/chart-files';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 import { Paged } from '../../data/paged';
 import { listKeys } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
-import { TableMapping } from './table-mapping';
+import { BroughtDesk } from './brought/brought-desk';
+import { BroughtReader } from '../../data/brought/brought-reader';
 import { ControlName } from '../../parts/forms/control-name';
 import { EmptyState } from '../../parts/empty-state/empty-state';
 import { Fetching } from '../../parts/fetching/fetching';
@@ -41,10 +43,11 @@ import { Fetching } from '../../parts/fetching/fetching';
     ChartDraft,
     ChartView,
     RouterLink,
-    TableMapping,
+    BroughtDesk,
     NzButtonModule,
     NzInputModule,
     NzSelectModule,
+    NzSpinModule,
     NzUploadModule,
     FormsModule,
   ],
@@ -53,7 +56,7 @@ import { Fetching } from '../../parts/fetching/fetching';
   host: {
     class: 'beside',
     '[class.over]': 'over()',
-    '[class.alone]': 'draft() !== null',
+    '[class.alone]': 'alone()',
     '(dragover)': 'onDragOver($event)',
     '(dragleave)': 'over.set(false)',
     '(drop)': 'onDrop($event)',
@@ -102,6 +105,11 @@ export class Charts {
   /** What was brought last: a table still to be understood, or what is wrong with it. */
   protected readonly brought = signal<Exclude<BroughtFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
+  protected readonly reader = inject(BroughtReader);
+  /** What is worked at has the whole width. */
+  protected readonly alone = computed(() => this.draft() !== null || this.brought()?.kind === 'tables');
+  /** Tables that came with the one that was taken, to go on with when it is kept. */
+  protected readonly waiting = signal<Extract<BroughtFile, { kind: 'tables' }> | null>(null);
   private readonly drafting = viewChild(ChartDraft);
   protected readonly published = PUBLISHED_CHARTS.map(({ sheet, source }) => ({
     label: `${sheet.maker}: ${sheet.garment}`,
@@ -180,7 +188,7 @@ export class Charts {
     const html = event.clipboardData.getData('text/html');
     const text = /<table[\s>]/i.test(html) ? html : event.clipboardData.getData('text/plain');
     if (file !== undefined) void this.bring(file);
-    else if (text.trim() !== '') this.take(this.files.readPasted(text));
+    else if (text.trim() !== '') void this.files.readPasted(text).then((brought) => this.take(brought));
   }
 
   /** Looks at a file; nothing is saved until the fitter says so. */
@@ -188,7 +196,9 @@ export class Charts {
     this.take(await this.files.read(file));
   }
 
-  private take(brought: BroughtFile): void {
+  private take(brought: BroughtFile | null): void {
+    // Whoever stopped it goes on where they were.
+    if (brought === null) return;
     this.discard();
     if (brought.kind === 'sheet')
       this.draft.set({ sheet: brought.sheet, source: brought.source, replaces: null });
@@ -204,7 +214,9 @@ export class Charts {
 
   /** A table as it was understood becomes a draft. */
   protected onRead(sheet: ChartSheet): void {
-    this.draft.set({ sheet, source: this.brought()?.source ?? 'pasted', replaces: null });
+    const brought = this.brought();
+    this.draft.set({ sheet, source: brought?.source ?? 'pasted', replaces: null });
+    this.waiting.set(brought?.kind === 'tables' && brought.tables.length > 1 ? brought : null);
     this.brought.set(null);
   }
 
@@ -219,6 +231,14 @@ export class Charts {
     this.brought.set(null);
     this.draft.set(null);
     this.added.set(null);
+    this.waiting.set(null);
+  }
+
+  /** Back to what came with the chart that was kept. */
+  protected goOn(): void {
+    const brought = this.waiting();
+    this.discard();
+    this.brought.set(brought);
   }
 
   protected onSaved(chart: Chart): void {

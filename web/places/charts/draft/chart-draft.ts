@@ -42,7 +42,7 @@ import { UnitService } from '../../../data/unit-service';
 import { ArithmeticEditor } from './arithmetic-editor';
 import { ChartText } from './chart-text';
 import { CombinationsEditor } from './combinations-editor';
-import { DoctorList } from './doctor-list';
+import { DoctorList, sayWhole } from './doctor-list';
 import { OptionsEditor } from './options-editor';
 import { PartColumns } from './part-columns';
 import { PartEditor, type PartChange } from './part-editor';
@@ -135,8 +135,26 @@ export class ChartDraft {
   protected readonly none: ReadonlyMap<string, string> = new Map();
   /** Desks on which something that was typed cannot be read yet. */
   protected readonly unreadDesks = signal<readonly string[]>([]);
+  /** What the doctor calls wrong: it sizes people wrongly, unless somebody says that it is meant. */
+  private readonly wrong = computed(() => {
+    const sheet = this.sheet();
+    if (this.sheetFaults().length > 0) return [];
+    return examineChart(sheet)
+      .filter(({ severity }) => severity === 'wrong')
+      .map((one) => sayWhole(sheet, one));
+  });
+  /** What is wrong and said to be meant, by its words. */
+  protected readonly meant = linkedSignal<Draft, ReadonlySet<string>>({
+    source: () => this.draft(),
+    computation: () => new Set(),
+  });
+  protected readonly unconfirmed = computed(() => this.wrong().filter((words) => !this.meant().has(words)));
   protected readonly ready = computed(
-    () => this.unread().size === 0 && this.unreadDesks().length === 0 && this.sheetFaults().length === 0,
+    () =>
+      this.unread().size === 0 &&
+      this.unreadDesks().length === 0 &&
+      this.sheetFaults().length === 0 &&
+      this.unconfirmed().length === 0,
   );
 
   protected onDesk(desk: string, readable: boolean): void {
@@ -177,6 +195,10 @@ export class ChartDraft {
     this.change({ parts: this.sheet().parts.map((one) => (one.code === part.code ? part : one)) });
   }
 
+  protected confirmMeant(words: string): void {
+    this.meant.update((meant) => new Set([...meant, words]));
+  }
+
   /** Shows where something was found: the desk it belongs to, and the cell. */
   protected point({ place, path }: ChartFinding): void {
     const desk = DESKS.indexOf(String(path[0]));
@@ -208,6 +230,12 @@ export class ChartDraft {
     if (handleKey(this.commands, keyOf(event), event)) event.preventDefault();
   }
 
+  /** What was said to be meant stands with where the chart is from. */
+  private withMeant(source: string): string {
+    const meant = this.wrong().filter((words) => this.meant().has(words));
+    return [source, ...meant.map((words) => `meant so: ${words}`)].join(' · ').slice(0, 200);
+  }
+
   protected confirm(): void {
     const sheet = chartSheetSchema.safeParse(this.sheet());
     if (!sheet.success)
@@ -220,7 +248,7 @@ export class ChartDraft {
     this.busy.set(true);
     this.faults.set([]);
     this.charts
-      .save(this.id(), { sheet: sheet.data, source, replaces: replaces?.id ?? null })
+      .save(this.id(), { sheet: sheet.data, source: this.withMeant(source), replaces: replaces?.id ?? null })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (chart) => this.saved.emit(chart),

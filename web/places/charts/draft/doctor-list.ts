@@ -31,6 +31,13 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
           } @else {
             <span>{{ one.words }}</span>
           }
+          @if (confirming() && one.severity === 'wrong') {
+            @if (confirmed().has(one.words)) {
+              <span class="meant">said to be meant</span>
+            } @else {
+              <button nz-button type="button" (click)="meant.emit(one.words)">It is meant so</button>
+            }
+          }
           @if (one.mend; as mend) {
             <button nz-button type="button" (click)="mended.emit(mend.sheet)">{{ one.does }}</button>
           }
@@ -51,6 +58,10 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
     .line :is(span, .words) {
       flex: 1 1 200px;
     }
+    .line .meant {
+      flex: none;
+      color: var(--soft);
+    }
     .words {
       height: auto;
       min-height: 44px;
@@ -66,6 +77,10 @@ export class DoctorList {
   /** Whether each finding can be gone to. */
   readonly pointing = input(false, { transform: booleanAttribute });
   readonly pointed = output<ChartFinding>();
+  /** Whether what is wrong can be said to be meant, and what was said so, by its words. */
+  readonly confirming = input(false, { transform: booleanAttribute });
+  readonly confirmed = input<ReadonlySet<string>>(new Set());
+  readonly meant = output<string>();
   /** A sheet with one finding mended. */
   readonly mended = output<ChartSheet>();
 
@@ -78,11 +93,16 @@ export class DoctorList {
         finding: one,
         severity: one.severity,
         word: SEVERITY_WORDS[one.severity],
-        words: capital(sayChartFinding(this.sheet(), one)),
+        words: sayWhole(this.sheet(), one),
         mend: one.mend,
         does: sayMend(one),
       })),
   );
+}
+
+/** A finding as it is told and confirmed. */
+export function sayWhole(sheet: ChartSheet, finding: ChartFinding): string {
+  return capital(sayChartFinding(sheet, finding));
 }
 
 function capital(text: string): string {

@@ -1,0 +1,27 @@
+import { isAsked, planTable, readPlanned } from '../../index';
+import { HOSTILE } from '../../testing/tables/hostile';
+import { readBroughtFile, readBroughtText } from './sources/read-brought';
+import { LIMITS, sayBroughtProblem } from './sources/brought';
+
+describe('a file that is meant to keep a machine busy', () => {
+  for (const { what, bytes, refused } of HOSTILE)
+    it(`comes to an end: ${what}`, async () => {
+      const read = await readBroughtFile(bytes());
+      if (!read.ok) {
+        expect(String(read.problem.code)).toBe(String(refused));
+        expect(sayBroughtProblem(read.problem)).toMatch(/\w{3,}.*\.$/);
+        return;
+      }
+      expect(refused).toBeNull();
+      for (const { grid, name } of read.value.tables) {
+        const plan = planTable(grid, undefined, { name });
+        // Whatever it is taken for, it is read or it is told.
+        expect([isAsked(plan), readPlanned(plan).ok].length).toBe(2);
+      }
+    });
+
+  it('is refused before it is looked at where it is pasted', () => {
+    const read = readBroughtText('S,90-98\n'.repeat(LIMITS.text));
+    expect(!read.ok && read.problem.code).toBe('too-many-bytes');
+  });
+});

@@ -1,0 +1,121 @@
+import type { BroughtTable } from '../sources/brought';
+import { classRank, namesPeople } from '../words/size-words';
+import { distinct, filled, isHeadingRow, isSingle, isSizeRow } from './cells-of';
+import type { Grid, GridRow } from './grid';
+
+/**
+ * The tables that stand on one sheet or page, each by itself: side by side where nothing stands between,
+ * below each other where another heading begins, and one for each of those it is for, `Men` and `Women`.
+ * Sections of one garment, `Short` and `Long`, stay together.
+ */
+export function findTables({ name, grid }: BroughtTable): BroughtTable[] {
+  const found = sideBySide(grid)
+    .flatMap(belowEachOther)
+    .flatMap((rows) => byWhomTheyAreFor(rows))
+    .map(({ rows, title }) => ({ name: [name, title].filter(Boolean).join(': '), grid: { rows } }));
+  return found.length === 1 ? [{ name, grid: found[0]!.grid }] : found;
+}
+
+/** Blocks of columns with an empty column between, where each has a heading and sizes of its own. */
+function sideBySide(grid: Grid): Grid[] {
+  const width = Math.max(0, ...grid.rows.map(({ cells }) => cells.length));
+  const blank = Array.from({ length: width }, (_, at) =>
+    grid.rows.every(({ cells }) => (cells[at] ?? '') === ''),
+  );
+  const blocks: [from: number, to: number][] = [];
+  for (let at = 0; at < width; at++) {
+    if (blank[at]) continue;
+    if (at > 0 && !blank[at - 1]) blocks[blocks.length - 1]![1] = at + 1;
+    else blocks.push([at, at + 1]);
+  }
+  const parts = blocks.map(([from, to]) => ({
+    rows: grid.rows
+      // A block keeps the place of its columns, so that cells are pointed at where they stand.
+      .map(({ line, cells }) => ({
+        line,
+        cells: cells.map((cell, at) => (at >= from && at < to ? cell : '')),
+      }))
+      .filter(({ cells }) => cells.some((cell) => cell !== '')),
+  }));
+  const whole = parts.filter(({ rows }) => {
+    const own = rows.map(({ cells }) => cells.filter((cell) => cell !== ''));
+    return own.some(isHeadingRow) && own.filter(isSizeRow).length >= 2;
+  });
+  return whole.length > 1 && whole.length === blocks.length ? parts : [grid];
+}
+
+/** A table ends where, behind its sizes, another heading stands. */
+function belowEachOther({ rows }: Grid): GridRow[][] {
+  const tables: GridRow[][] = [];
+  let current: GridRow[] = [];
+  let sizes = 0;
+  let heading: string | null = null;
+  for (const row of rows) {
+    const trimmed = trim(row.cells);
+    if (isHeadingRow(trimmed) && sizes > 0) {
+      const titles = titlesOf(current, row);
+      const same = row.cells.join('|') === heading;
+      const section = titles.length > 0 && classRank(titles.at(-1)!.cells.find(Boolean)!) !== null;
+      if (!same || !section) {
+        tables.push(current.slice(0, current.length - titles.length));
+        current = titles;
+        sizes = 0;
+      }
+      heading = row.cells.join('|');
+    } else if (isHeadingRow(trimmed)) heading ??= row.cells.join('|');
+    if (isSizeRow(trimmed) && !isHeadingRow(trimmed)) sizes += 1;
+    current.push(row);
+  }
+  tables.push(current);
+  return tables.filter((table) => table.length > 0);
+}
+
+/** The lines of one text right above a heading: its title, and not the last note of the table before. */
+function titlesOf(rows: readonly GridRow[], heading: GridRow): GridRow[] {
+  let from = rows.length;
+  let below = heading.line;
+  while (from > 0 && isSingle(rows[from - 1]!.cells) && below - rows[from - 1]!.line <= 1) {
+    from -= 1;
+    below = rows[from]!.line;
+  }
+  return rows.slice(from);
+}
+
+/** One table for each of those it is for, or for each section that begins the sizes anew; each with the heading. */
+function byWhomTheyAreFor(
+  rows: readonly GridRow[],
+): { readonly rows: readonly GridRow[]; readonly title: string }[] {
+  const first = rows.findIndex(({ cells }) => isSizeRow(trim(cells)) && !isHeadingRow(trim(cells)));
+  const title = rows.slice(0, Math.max(0, first)).find(({ cells }) => isSingle(cells));
+  const whole = [{ rows, title: title === undefined ? '' : distinct(title.cells)[0]! }];
+  if (first < 0) return whole;
+  const begins = rows.flatMap(({ cells }, at) => {
+    const next = rows[at + 1];
+    const between = at >= first - 1 && next !== undefined && isSingle(cells) && isSizeRow(trim(next.cells));
+    return between && !isSizeRow(trim(cells)) ? [at] : [];
+  });
+  const names = begins.map((at) => distinct(rows[at]!.cells)[0]!);
+  if (begins.length === 0 || names.every((one) => classRank(one) !== null)) return whole;
+  const ends = [...begins.slice(1), rows.length];
+  const head = rows.slice(0, Math.min(begins[0]!, first));
+  const sections = begins.map((at, index) => ({
+    title: names[index]!,
+    rows: rows.slice(at + 1, ends[index]),
+  }));
+  if (begins[0]! > first) sections.unshift({ title: '', rows: rows.slice(first, begins[0]) });
+  const labels = sections.map((one) => one.rows.map(({ cells }) => cells.find(Boolean)));
+  const anew = labels.some((own, at) =>
+    labels.slice(0, at).some((other) => own.some((label) => other.includes(label))),
+  );
+  if (!anew && !names.some(namesPeople)) return whole;
+  return sections.map((one) => ({
+    title: one.title || (whole[0]!.title ?? ''),
+    rows: [...head, ...one.rows],
+  }));
+}
+
+/** A row without the empty cells before it, as a block at the side has them. */
+function trim(cells: readonly string[]): readonly string[] {
+  const from = cells.findIndex((cell) => cell !== '');
+  return filled(cells) === 0 ? [] : cells.slice(Math.max(0, from));
+}

@@ -1,0 +1,23 @@
+import type { ChartSheet } from '../../chart-shape';
+import { fromDate } from '../cells/spreadsheet-date';
+import type { PlannedColumn } from '../plan/planned-column';
+
+/** What a table comes to: parts, and how their sizes go together. */
+export type BroughtParts = Pick<ChartSheet, 'parts' | 'label' | 'combinations' | 'derivations'>;
+
+/** Whether a column is taken for a measurement. */
+export function isMeasurement({ means }: PlannedColumn): boolean {
+  return means !== null && means !== 'size' && means !== 'label' && means !== 'class';
+}
+
+/**
+ * The label of a size as it is kept: without the word before it and marks behind it; what a spreadsheet made
+ * a date of is taken back.
+ */
+export function labelIn(text: string): string {
+  const bare = text
+    .replace(/^size\s+/i, '')
+    .replace(/(?<=\S)\s*[*†‡]+$/, '')
+    .trim();
+  return fromDate(text) ?? bare;
+}

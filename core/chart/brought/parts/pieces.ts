@@ -1,0 +1,117 @@
+// Small tables cut out of what was brought, each read as a part; faults are told where they stand there.
+import { failure, success, type Outcome } from '../../../outcome';
+import type { ChartPart } from '../../chart-shape';
+import type { Finding, Place } from '../../finding';
+import { readTable } from '../../formats/read-table';
+import { writeCell } from '../../formats/write-cell';
+import { parseCell } from '../../formats/parse-cell';
+import { MICROMETRES_PER, micrometres, type WorkingUnit } from '../../../quantity/length';
+import type { Cell } from '../../interval';
+import { behindMeaning, derivationOf, type Meaning } from '../words/meaning';
+import { isNotGiven } from '../cells/not-given';
+import { rewriteCell } from '../cells/maker-cell';
+import { cellIn } from '../plan/table-plan';
+import type { PlannedColumn } from '../plan/planned-column';
+
+/** A column that is taken: a measurement, in a unit. */
+export type TakenColumn = PlannedColumn & { readonly means: Meaning; readonly unit: WorkingUnit };
+
+/** A text with where it stands: its line, and its column counted from 0. */
+export interface Placed {
+  readonly text: string;
+  readonly line: number;
+  readonly column: number;
+}
+
+/** A small table: what heads each column, and a row a size, its label first. */
+export interface Piece {
+  readonly columns: readonly TakenColumn[];
+  readonly rows: readonly (readonly Placed[])[];
+}
+
+/** Reads a small table as a part; faults are told where they stand in what was brought. */
+export function readPiece(
+  { columns, rows }: Piece,
+  code: string,
+  name: string,
+): Outcome<ChartPart, readonly Finding[]> {
+  const read = readTable([
+    {
+      line: 1,
+      cells: [
+        'size',
+        ...columns.map(
+          ({ means, unit, says, ease }) =>
+            `${behindMeaning(means)} (${unit}${says}${ease === null ? '' : `, ease ${ease}`})`,
+        ),
+      ],
+    },
+    ...rows.map((row, at) => ({ line: at + 2, cells: row.map(({ text }) => text) })),
+  ]);
+  if (read.ok) {
+    const named = read.value.columns.map((column, at) => ({
+      ...column,
+      code: derivationOf(columns[at]!.means)?.code ?? column.code,
+    }));
+    return success({ ...read.value, columns: named, code, name });
+  }
+  return failure(
+    read.problem.map((finding) => {
+      if (!('place' in finding)) return finding;
+      const { line, column } = finding.place;
+      const placed = line === 1 ? undefined : rows[line - 2]?.[column - 1];
+      const place: Place = {
+        ...finding.place,
+        line: placed?.line ?? rows[0]?.[0]?.line ?? 1,
+        column: (placed?.column ?? columns[column - 2]?.index ?? 0) + 1,
+      };
+      const first = 'firstLine' in finding ? { firstLine: rows[finding.firstLine - 2]?.[0]?.line ?? 1 } : {};
+      return { ...finding, ...first, place } as Finding;
+    }),
+  );
+}
+
+/** The cell of a column as the reader of tables takes it: both ends where they stand in two columns, twice where it is half. */
+export function takenCell(row: readonly string[], column: TakenColumn): string {
+  const { named, unit, thousands, upperIn } = column;
+  const text = (at: string) =>
+    isNotGiven(at) ? '' : rewriteCell(at, { unit: named ?? unit, thousands }).text;
+  const lower = text(cellIn(row, column));
+  const whole = upperIn === null ? lower : bothEnds(lower, text(row[upperIn] ?? ''));
+  return column.times === 1 ? whole : doubled(whole, unit);
+}
+
+function bothEnds(lower: string, upper: string): string {
+  if (lower === '' && upper === '') return '';
+  if (lower === '') return /^[<>=]/.test(upper) ? upper : `<=${upper}`;
+  if (upper === '') return /^[<>=]/.test(lower) ? lower : `>=${lower}`;
+  return `${lower} - ${upper}`;
+}
+
+/** A measure of half the way round as the whole way. */
+function doubled(text: string, unit: WorkingUnit): string {
+  const cell = parseCell(text, unit);
+  if (!cell.ok) return text;
+  const twice = (at: number) => micrometres(at * 2);
+  const whole: Cell =
+    cell.value.kind === 'nominal'
+      ? { kind: 'nominal', at: twice(cell.value.at) }
+      : {
+          kind: 'interval',
+          lower: cell.value.lower && { ...cell.value.lower, at: twice(cell.value.lower.at) },
+          upper: cell.value.upper && { ...cell.value.upper, at: twice(cell.value.upper.at) },
+        };
+  return writeCell(whole, unit);
+}
+
+/** Where a cell begins, in its column's unit, to order sizes by; nothing where it is not read. */
+export function beginsAt(text: string, unit: WorkingUnit): number | null {
+  const cell = parseCell(text, unit);
+  if (!cell.ok) return null;
+  const { value } = cell;
+  const at =
+    value.kind === 'nominal'
+      ? value.at
+      : (value.lower?.at ?? (value.upper === null ? null : value.upper.at - 1));
+  return at === null ? null : at / MICROMETRES_PER[unit];
+}

@@ -1,0 +1,95 @@
+import { failure, success, type Outcome } from '../../../outcome';
+import { WORKING_UNITS } from '../../../quantity/length';
+import type { ChartPart } from '../../chart-shape';
+import type { Finding } from '../../finding';
+import type { PlannedColumn } from '../plan/planned-column';
+import type { PlannedRow, TablePlan } from '../plan/table-plan';
+import { behindMeaning, derivationOf, type Meaning } from '../words/meaning';
+import { isMeasurement, labelIn, type BroughtParts } from './brought-parts';
+import { readMatrix } from './matrix';
+import { beginsAt, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
+import { entriesOf, readTwoWay } from './two-way';
+
+/** Reads a table as its plan says: all of it, or every fault with its place. */
+export function readPlanned(plan: TablePlan): Outcome<BroughtParts, readonly Finding[]> {
+  const asked = plan.columns.find((one) => isMeasurement(one) && one.unit === null);
+  if (asked !== undefined)
+    return failure([
+      {
+        code: 'unit-missing',
+        units: WORKING_UNITS,
+        name: behindMeaning(asked.means as Meaning),
+        place: { line: 1, column: asked.index + 1, heading: asked.heading },
+      },
+    ]);
+  const read = readAs(plan);
+  if (!read.ok) return read;
+  const derivations = plan.columns.flatMap((one) =>
+    isMeasurement(one) ? (derivationOf(one.means as Meaning) ?? []) : [],
+  );
+  return success({ ...read.value, derivations });
+}
+
+/** The parts of a table by what its cells are, before what they derive is known. */
+function readAs(plan: TablePlan): Outcome<Omit<BroughtParts, 'derivations'>, readonly Finding[]> {
+  if (plan.inside !== 'measures') return readMatrix(plan);
+  const size = plan.columns.find(({ means }) => means === 'size');
+  if (size === undefined)
+    return failure([
+      { code: 'no-size-column', place: { line: 1, column: 1 }, found: plan.columns[0]?.heading ?? '' },
+    ]);
+  const taken = plan.columns.filter((one): one is TakenColumn => isMeasurement(one));
+  const rows = plan.rows.filter(({ role }) => role === 'size');
+  const entries = entriesOf(rows, plan, size, taken);
+  if (entries !== null) return readTwoWay(entries, plan);
+  const part = readList(rows, size, taken, plan);
+  return part.ok ? success({ parts: [part.value], label: null, combinations: [] }) : part;
+}
+
+/** A list of sizes, one a line, as one part; one that begins with the largest is turned round. */
+function readList(
+  rows: readonly PlannedRow[],
+  size: PlannedColumn,
+  taken: readonly TakenColumn[],
+  plan: TablePlan,
+): Outcome<ChartPart, readonly Finding[]> {
+  const placed = rows.map(({ line, cells }): Placed[] => [
+    { text: labelIn(cells[size.index] ?? ''), line, column: size.index },
+    ...taken.map((column) => ({ text: takenCell(cells, column), line, column: column.index })),
+  ]);
+  const down = falls(placed, taken);
+  const read = readPiece({ columns: taken, rows: down ? [...placed].reverse() : placed }, 'size', 'Size');
+  if (!read.ok) return read;
+  const ordered = down ? [...rows].reverse() : rows;
+  return success({ ...read.value, otherNames: otherNames(plan.columns, ordered, read.value.sizes) });
+}
+
+/** Whether sizes are listed largest first: no column grows, and one falls. */
+function falls(rows: readonly (readonly Placed[])[], taken: readonly TakenColumn[]): boolean {
+  const steps = taken.flatMap(({ unit }, at) =>
+    rows.slice(1).map((row, index) => {
+      const [before, here] = [rows[index]![at + 1]!, row[at + 1]!].map(({ text }) => beginsAt(text, unit));
+      return before === null || here === null ? 0 : here! - before!;
+    }),
+  );
+  return steps.some((step) => step < 0) && steps.every((step) => step <= 0);
+}
+
+/** Labels of other systems that every size has, each once. */
+function otherNames(
+  columns: readonly PlannedColumn[],
+  rows: readonly PlannedRow[],
+  sizes: readonly string[],
+): ChartPart['otherNames'] {
+  return columns
+    .filter(({ means }) => means === 'label')
+    .map(({ index, system, heading }) => ({
+      system: (system ?? heading).slice(0, 40),
+      labels: rows.map(({ cells }) => labelIn(cells[index] ?? '')),
+    }))
+    .filter(
+      ({ labels }) =>
+        labels.length === sizes.length && labels.every((label) => label !== '' && label.length <= 24),
+    )
+    .slice(0, 6);
+}

@@ -1,0 +1,101 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  exportWorkbook,
+  importChartJson,
+  LIMITS,
+  sayBroughtProblem,
+  sayJsonFinding,
+  type BroughtTable,
+  type ChartSheet,
+} from '@neat-measure/core';
+import { BroughtReader, type BroughtQuestion } from './brought-reader';
+
+/** What a person brought: tables still to be understood, a whole chart, or something that cannot be taken. */
+export type BroughtFile =
+  | {
+      readonly kind: 'tables';
+      readonly source: string;
+      readonly tables: readonly BroughtTable[];
+      readonly remarks: readonly string[];
+    }
+  | { readonly kind: 'sheet'; readonly source: string; readonly sheet: ChartSheet }
+  | { readonly kind: 'refused'; readonly source: string; readonly sentences: readonly string[] };
+
+const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+
+/** Reads charts from files and pasted blocks, and writes them. Nothing is sent anywhere. */
+@Injectable({ providedIn: 'root' })
+export class ChartFiles {
+  private readonly reader = inject(BroughtReader);
+
+  /**
+   * Looks at a file. A file far too large is not even read.
+   *
+   * @returns what is in it; nothing where the reading was stopped
+   */
+  async read(file: File): Promise<BroughtFile | null> {
+    const source = file.name;
+    const most = Math.max(LIMITS.text, LIMITS.workbook);
+    if (file.size > most)
+      return refused(source, sayBroughtProblem({ code: 'too-many-bytes', bytes: file.size, most }));
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    return startsLikeJson(bytes)
+      ? readJson(new TextDecoder().decode(bytes), source)
+      : this.readTables(bytes, source);
+  }
+
+  /** Looks at a block of text: a chart as JSON, a page, or rows of cells. */
+  async readPasted(text: string, source = 'pasted'): Promise<BroughtFile | null> {
+    return /^\s*\{/.test(text) ? readJson(text, source) : this.readTables(text, source);
+  }
+
+  /** A chart as a workbook, a worksheet a part. */
+  async writeWorkbook(sheet: ChartSheet): Promise<Blob> {
+    return new Blob([(await exportWorkbook(sheet)) as BlobPart], { type: XLSX });
+  }
+
+  /** Hands a file to the person. */
+  save(content: Blob | string, name: string, type = 'text/plain'): void {
+    const blob = typeof content === 'string' ? new Blob([content], { type }) : content;
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(blob);
+    link.download = name;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  }
+
+  private async readTables(question: BroughtQuestion, source: string): Promise<BroughtFile | null> {
+    const read = await this.reader.read(question);
+    if (read === 'stopped') return null;
+    if (read === 'lost')
+      return refused(
+        source,
+        'The reading of it broke off, and nothing was taken. Copy only the table and bring that.',
+      );
+    return read.ok
+      ? { kind: 'tables', source, ...read.value }
+      : refused(source, sayBroughtProblem(read.problem));
+  }
+}
+
+function readJson(text: string, source: string): BroughtFile {
+  if (text.length > LIMITS.text)
+    return refused(
+      source,
+      sayBroughtProblem({ code: 'too-many-bytes', bytes: text.length, most: LIMITS.text }),
+    );
+  const sheet = importChartJson(text);
+  return sheet.ok
+    ? { kind: 'sheet', source, sheet: sheet.value }
+    : refused(source, ...sheet.problem.map(sayJsonFinding));
+}
+
+/** Whether a file is a chart as JSON: nothing but blanks before its first bracket. */
+function startsLikeJson(bytes: Uint8Array): boolean {
+  const first = bytes.findIndex((byte) => byte > 0x20 && byte !== 0xef && byte !== 0xbb && byte !== 0xbf);
+  return bytes[first] === 0x7b;
+}
+
+function refused(source: string, ...sentences: string[]): BroughtFile {
+  return { kind: 'refused', source, sentences };
+}

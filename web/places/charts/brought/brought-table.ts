@@ -1,0 +1,191 @@
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import {
+  cellReader,
+  columnsTurned,
+  nameOfRole,
+  NO_ANSWERS,
+  sayColumn,
+  withTyped,
+  type CellReading,
+  type Grid,
+  type TableAnswers,
+  type TablePlan,
+  type WorkingUnit,
+} from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+
+/** As many rows and columns are drawn; the others are said. */
+const [MOST_ROWS, MOST_COLUMNS] = [120, 40];
+
+/** The brought table itself: every cell where it stood, coloured and named by what it is taken for, to be pointed at and changed. */
+@Component({
+  selector: 'nm-brought-table',
+  imports: [NzButtonModule, NzInputModule],
+  templateUrl: './brought-table.html',
+  styles: `
+    .scroll {
+      max-height: 46vh;
+      overflow: auto;
+    }
+    td {
+      padding: 0 !important;
+    }
+    td button {
+      min-width: 44px;
+      min-height: 36px;
+      width: 100%;
+      padding: 0 10px;
+      border: 0;
+      background: none;
+      color: inherit;
+      font: inherit;
+      text-align: left;
+      white-space: pre;
+      cursor: pointer;
+    }
+    td button[aria-pressed='true'] {
+      outline: 2px solid var(--ink);
+      outline-offset: -2px;
+    }
+    th {
+      font-weight: 400;
+      white-space: nowrap;
+    }
+    .as-measure {
+      background: var(--paper);
+      font-family: var(--figures);
+    }
+    .as-size {
+      background: var(--green-wash);
+      font-weight: 600;
+    }
+    :is(.as-label, .as-class, .as-section) {
+      background: var(--green-wash);
+    }
+    :is(.as-heading, .as-unit, .as-title) {
+      background: var(--line);
+    }
+    .as-mark {
+      background: var(--paper);
+    }
+    :is(.as-note, .as-empty) {
+      background: var(--chalk);
+      color: var(--soft);
+    }
+    .as-left-out {
+      background: repeating-linear-gradient(135deg, var(--chalk) 0 6px, var(--line) 6px 7px);
+      color: var(--soft);
+    }
+    .asked {
+      box-shadow: inset 0 0 0 2px var(--tape);
+    }
+    .legend span {
+      margin-right: 8px;
+      padding: 2px 10px;
+      border: 1px solid var(--line);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BroughtTableView {
+  readonly grid = input.required<Grid>();
+  readonly plan = input.required<TablePlan>();
+  readonly answers = input.required<TableAnswers>();
+  readonly unit = input.required<WorkingUnit>();
+  readonly said = output<TableAnswers>();
+  readonly pointed = output<string | null>();
+
+  /** The cell pointed at, by its row and column in the grid. */
+  protected readonly at = linkedSignal<Grid, { readonly row: number; readonly column: number } | null>({
+    source: () => this.grid(),
+    computation: () => null,
+  });
+  private readonly typed = computed(() => withTyped(this.grid(), this.answers().cells));
+  private readonly reader = computed(() => cellReader(this.typed(), this.plan(), this.unit()));
+  private readonly width = computed(() => Math.max(0, ...this.grid().rows.map(({ cells }) => cells.length)));
+
+  protected readonly rows = computed(() => {
+    const read = this.reader();
+    const width = Math.min(this.width(), MOST_COLUMNS);
+    return this.typed()
+      .rows.slice(0, MOST_ROWS)
+      .map(({ line, cells }, row) => ({
+        line,
+        cells: Array.from({ length: width }, (_, column) => {
+          const reading = read(row, column);
+          return { text: cells[column] ?? '', classes: classesOf(reading), named: nameOfRole(reading.role) };
+        }),
+      }));
+  });
+  /** What each column is taken for, or each row where the sizes stand across. */
+  protected readonly heads = computed(() => {
+    const { across, columns, inside } = this.plan();
+    const width = Math.min(this.width(), MOST_COLUMNS);
+    if (across || inside !== 'measures') return null;
+    return Array.from({ length: width }, (_, index) => {
+      const own = columns.filter((one) => one.index === index || one.upperIn === index);
+      return own.map((one) => sayColumn(one).split(', ')[0]!).join(' / ');
+    });
+  });
+  protected readonly left = computed(() => ({
+    rows: Math.max(0, this.grid().rows.length - MOST_ROWS),
+    columns: Math.max(0, this.width() - MOST_COLUMNS),
+  }));
+  protected readonly sizes = computed(() => this.plan().rows.filter(({ role }) => role === 'size').length);
+
+  /** The cell pointed at, explained. */
+  protected readonly cell = computed(() => {
+    const at = this.at();
+    if (at === null) return null;
+    const reading = this.reader()(at.row, at.column);
+    const line = this.grid().rows[at.row]!;
+    return {
+      ...reading,
+      key: `${line.line}:${at.column + 1}`,
+      text: this.typed().rows[at.row]!.cells[at.column] ?? '',
+      came: line.cells[at.column] ?? '',
+    };
+  });
+  /** The line of the cell pointed at, if it can be said to be a size or none. */
+  protected readonly lineOf = computed(() => {
+    const { line } = this.cell() ?? {};
+    const row = this.plan().rows.find((one) => one.line === line);
+    if (row === undefined || line == null) return null;
+    return { line, isSize: row.role === 'size', said: this.answers().rows[line] !== undefined };
+  });
+
+  protected point(row: number, column: number): void {
+    this.at.set({ row, column });
+    this.pointed.emit(`${row}:${column}`);
+  }
+
+  protected type(key: string, text: string): void {
+    this.said.emit({ ...this.answers(), cells: { ...this.answers().cells, [key]: text.trim() } });
+  }
+
+  protected untype(key: string): void {
+    const { [key]: _, ...cells } = this.answers().cells;
+    this.said.emit({ ...this.answers(), cells });
+  }
+
+  protected isTyped(key: string): boolean {
+    return this.answers().cells[key] !== undefined;
+  }
+
+  protected sayRow(line: number, is: 'size' | 'left-out'): void {
+    this.said.emit({ ...this.answers(), rows: { ...this.answers().rows, [line]: is } });
+  }
+
+  /** Planned anew from the other side; what was said of columns and rows no longer fits them. */
+  protected turn(): void {
+    this.said.emit({ ...NO_ANSWERS, cells: this.answers().cells, across: !this.plan().across });
+  }
+
+  /** Where a row of the plan stands, to follow a question to its cell. */
+  protected readonly place = computed(() => columnsTurned(this.grid(), this.plan().across));
+}
+
+function classesOf({ role, asked }: CellReading): string {
+  return asked ? `as-${role} asked` : `as-${role}`;
+}
