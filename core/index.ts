@@ -55,6 +55,7 @@ export * from './chart/brought/sources/brought';
 export * from './chart/brought/sources/decode-text';
 export * from './chart/brought/sources/text-table';
 export * from './chart/brought/layout/grid';
+export * from './chart/brought/layout/around';
 export * from './chart/brought/layout/find-tables';
 export * from './chart/brought/layout/outline';
 export * from './chart/brought/words/meaning';

@@ -26,6 +26,9 @@ export interface Outline {
   readonly inside: Inside;
 }
 
+/** A row of a table as it is taken. */
+export type PlannedRow = Outline['rows'][number];
+
 /** What somebody says a row is, by its line. */
 export type SaidRows = Readonly<Record<number, 'size' | 'left-out'>>;
 

@@ -10,8 +10,7 @@ import type { Cell } from '../../interval';
 import { behindMeaning, derivationOf, type Meaning } from '../words/meaning';
 import { isNotGiven } from '../cells/not-given';
 import { rewriteCell } from '../cells/maker-cell';
-import { cellIn } from '../plan/table-plan';
-import type { PlannedColumn } from '../plan/planned-column';
+import { cellIn, type PlannedColumn } from '../plan/planned-column';
 
 /** A column that is taken: a measurement, in a unit. */
 export type TakenColumn = PlannedColumn & { readonly means: Meaning; readonly unit: WorkingUnit };
@@ -114,4 +113,15 @@ export function beginsAt(text: string, unit: WorkingUnit): number | null {
       ? value.at
       : (value.lower?.at ?? (value.upper === null ? null : value.upper.at - 1));
   return at === null ? null : at / MICROMETRES_PER[unit];
+}
+
+/** Whether sizes are listed largest first: no column grows, and one falls. */
+export function falls(rows: readonly (readonly Placed[])[], taken: readonly TakenColumn[]): boolean {
+  const steps = taken.flatMap(({ unit }, at) =>
+    rows.slice(1).map((row, index) => {
+      const [before, here] = [rows[index]![at + 1]!, row[at + 1]!].map(({ text }) => beginsAt(text, unit));
+      return before === null || here === null ? 0 : here! - before!;
+    }),
+  );
+  return steps.some((step) => step < 0) && steps.every((step) => step <= 0);
 }

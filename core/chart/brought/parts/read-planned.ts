@@ -3,11 +3,12 @@ import { WORKING_UNITS } from '../../../quantity/length';
 import type { ChartPart } from '../../chart-shape';
 import type { Finding } from '../../finding';
 import type { PlannedColumn } from '../plan/planned-column';
-import type { PlannedRow, TablePlan } from '../plan/table-plan';
+import type { PlannedRow } from '../layout/outline';
+import type { TablePlan } from '../plan/table-plan';
 import { behindMeaning, derivationOf, type Meaning } from '../words/meaning';
 import { isMeasurement, labelIn, type BroughtParts } from './brought-parts';
 import { readMatrix } from './matrix';
-import { beginsAt, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
+import { falls, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
 import { entriesOf, readTwoWay } from './two-way';
 
 /** Reads a table as its plan says: all of it, or every fault with its place. */
@@ -62,17 +63,6 @@ function readList(
   if (!read.ok) return read;
   const ordered = down ? [...rows].reverse() : rows;
   return success({ ...read.value, otherNames: otherNames(plan.columns, ordered, read.value.sizes) });
-}
-
-/** Whether sizes are listed largest first: no column grows, and one falls. */
-function falls(rows: readonly (readonly Placed[])[], taken: readonly TakenColumn[]): boolean {
-  const steps = taken.flatMap(({ unit }, at) =>
-    rows.slice(1).map((row, index) => {
-      const [before, here] = [rows[index]![at + 1]!, row[at + 1]!].map(({ text }) => beginsAt(text, unit));
-      return before === null || here === null ? 0 : here! - before!;
-    }),
-  );
-  return steps.some((step) => step < 0) && steps.every((step) => step <= 0);
 }
 
 /** Labels of other systems that every size has, each once. */

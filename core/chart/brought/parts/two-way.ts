@@ -4,8 +4,9 @@ import type { ChartPart } from '../../chart-shape';
 import type { Finding } from '../../finding';
 import { classRank, sizeAndClass } from '../words/size-words';
 import type { PlannedColumn } from '../plan/planned-column';
-import type { PlannedRow, TablePlan } from '../plan/table-plan';
-import { beginsAt, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
+import type { PlannedRow } from '../layout/outline';
+import type { TablePlan } from '../plan/table-plan';
+import { beginsAt, falls, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
 import { labelIn, type BroughtParts } from './brought-parts';
 
 /** One size of one class, with what it measures. */
@@ -153,20 +154,15 @@ export function readTwoWay(
     const some = all.filter(pick);
     return some.find((one) => taken.every(({ means }) => one.cells.has(means))) ?? some[0]!;
   };
-  const size = readPiece(
-    {
-      columns: ofSize,
-      rows: sizes.map((label) =>
-        row(
-          fuller((one) => one.size === label, ofSize),
-          label,
-          ofSize,
-        ),
-      ),
-    },
-    'size',
-    'Size',
-  );
+  const rowOf = (label: string) =>
+    row(
+      fuller((one) => one.size === label, ofSize),
+      label,
+      ofSize,
+    );
+  const bySize = sizes.map(rowOf);
+  const smallestFirst = falls(bySize, ofSize) ? [...bySize].reverse() : bySize;
+  const size = readPiece({ columns: ofSize, rows: smallestFirst }, 'size', 'Size');
   const cup = entries.name === 'Cup';
   const code = cup ? 'cup' : 'length';
   if (ofBoth.length === 0) {

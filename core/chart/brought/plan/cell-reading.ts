@@ -10,7 +10,9 @@ import { isMeasurement, labelIn } from '../parts/brought-parts';
 import { takenCell, type TakenColumn } from '../parts/pieces';
 import { nameOfMeaning, type Meaning } from '../words/meaning';
 import { isUnit, type WrittenUnit } from '../words/unit-evidence';
-import { columnsTurned, type PlannedRow, type TablePlan } from './table-plan';
+import { columnsTurned } from '../layout/around';
+import type { PlannedRow } from '../layout/outline';
+import type { TablePlan } from './table-plan';
 import type { PlannedColumn, UnitSource } from './planned-column';
 
 /** What a cell is taken for. */

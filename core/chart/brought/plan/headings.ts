@@ -43,16 +43,18 @@ export function headingsOf(rows: readonly (readonly string[])[], count: number):
 
 /** `Bust (cm) A` beside `Bust (cm) B`: what several headings begin with is the measurement, the last word the class. */
 function withLastWord(heading: Heading, all: readonly Heading[]): Heading {
-  const apart = (text: string) => /^(.*\S)\s+(\S+)$/.exec(text);
+  const apart = (text: string) => /^(.*?\S)\s+([^\s()[\]]+)(\s*[([][^()[\]]*[)\]])?$/.exec(text);
   const own = apart(heading.text);
   if (heading.class !== null || own === null) return heading;
   const named = (word: string) => CUP.test(word) || classRank(word) !== null;
   const alike = all.filter((other) => {
     const parts = apart(other.text);
-    return parts !== null && parts[1] === own[1] && named(parts[2]!);
+    return parts !== null && parts[1] === own[1] && parts[3] === own[3] && named(parts[2]!);
   });
   const classes = new Set(alike.map((other) => other.text));
-  return named(own[2]!) && classes.size >= 2 ? { ...heading, text: own[1]!, class: own[2]! } : heading;
+  return named(own[2]!) && classes.size >= 2
+    ? { ...heading, text: `${own[1]!}${own[3] ?? ''}`, class: own[2]! }
+    : heading;
 }
 
 /** A row with what stands only above the first of its columns written above each of them. */

@@ -1,5 +1,7 @@
 import { measurement } from '../../../body/catalogue';
 import type { WorkingUnit } from '../../../quantity/length';
+import { halvesOf } from '../cells/dual-cell';
+import { isNotGiven } from '../cells/not-given';
 import { behindMeaning, type Meaning } from '../words/meaning';
 import { KEPT_IN, possibleUnits, type WrittenUnit } from '../words/unit-evidence';
 
@@ -157,4 +159,13 @@ export function asThousands(
   const only =
     possibleUnits(code, numbers).includes(unit) && !possibleUnits(code, column.numbers).includes(unit);
   return only ? { ...column, numbers, thousands: true } : column;
+}
+
+/** The measure of a row that a column is about. */
+export function cellIn(
+  row: readonly string[],
+  { index, half }: Pick<PlannedColumn, 'index' | 'half'>,
+): string {
+  const text = row[index] ?? '';
+  return half === null ? text : (halvesOf(text)?.[half] ?? (isNotGiven(text) ? '' : text));
 }

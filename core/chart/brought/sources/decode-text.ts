@@ -74,7 +74,6 @@ function decoded(
 /** No text has a NUL, and few other signs that are no letters. */
 function isText(text: string): boolean {
   const looked = text.slice(0, 4_000);
-  // eslint-disable-next-line no-control-regex -- that is what is looked for
   const odd = looked.match(/[\u0000-\u0008\u000e-\u001f\ufffd]/g)?.length ?? 0;
   return !text.includes('\0') && odd * 50 <= looked.length;
 }

@@ -67,7 +67,7 @@ export function htmlTables(html: string): Outcome<BroughtTables, BroughtProblem>
   };
   const endCell = () => {
     const table = open.at(-1);
-    if (table?.cell == null) return;
+    if (table === undefined || table.cell === null) return;
     const { text, along, down, notes } = table.cell;
     table.cell = null;
     table.row ??= [];
@@ -84,7 +84,7 @@ export function htmlTables(html: string): Outcome<BroughtTables, BroughtProblem>
   const endRow = () => {
     endCell();
     const table = open.at(-1);
-    if (table?.row == null) return;
+    if (table === undefined || table.row === null) return;
     takeReaching(table, table.row);
     table.rows.push(table.row);
     table.row = null;

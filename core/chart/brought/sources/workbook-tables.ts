@@ -1,10 +1,8 @@
 import { unzipSync, zipSync } from 'fflate';
-import type { WorkBook, WorkSheet } from '@e965/xlsx';
+import type * as Library from '@e965/xlsx';
 import { failure, success, type Outcome } from '../../../outcome';
 import { gridOf } from '../layout/grid';
 import { LIMITS, type BroughtProblem, type BroughtTable, type BroughtTables } from './brought';
-
-type Library = typeof import('@e965/xlsx');
 
 /** Whether bytes are those of a packed file, as XLSX and ODS are. */
 export function isPacked(bytes: Uint8Array): boolean {
@@ -24,7 +22,7 @@ export async function workbookTables(bytes: Uint8Array): Promise<Outcome<Brought
   if (!unpacked.ok) return unpacked;
   // The library is large; it comes only when a workbook is read.
   const library = await import('@e965/xlsx');
-  let workbook: WorkBook;
+  let workbook: Library.WorkBook;
   try {
     workbook = library.read(zipSync(unpacked.value.files, { level: 0 }), {
       type: 'array',
@@ -85,8 +83,8 @@ function unpack(
 }
 
 function worksheet(
-  library: Library,
-  sheet: WorkSheet,
+  library: typeof Library,
+  sheet: Library.WorkSheet,
   name: string,
   remarks: string[],
   budget: { cells: number },
@@ -146,7 +144,7 @@ interface Shown {
 }
 
 /** What a cell shows. A date shows its day and month: it may be what a spreadsheet made of `6-8`. */
-function displayed(library: Library, { t, v, w, z }: Shown): string {
+function displayed(library: typeof Library, { t, v, w, z }: Shown): string {
   if (t === 'z' || t === 'e' || v === undefined) return '';
   if (t === 'n' && typeof v === 'number' && z !== undefined && library.SSF.is_date(String(z))) {
     const monthAndYear = /m/i.test(String(z)) && !/d/i.test(String(z));

@@ -21,6 +21,14 @@ export interface HeadingGuess {
   readonly unknown: readonly string[];
 }
 
+/** Measurements by the names they have here. */
+const BY_NAME: ReadonlyMap<string, Meaning> = new Map(
+  // A single word may be a word for several places; those stand in the list of phrases.
+  CATALOGUE.filter(({ kind, name }) => kind !== 'mass' && plainWords(name).includes(' ')).map(
+    ({ code, name }) => [plainWords(name), code] as const,
+  ),
+);
+
 /** The longest phrase is of four words. */
 const LONGEST_PHRASE = 5;
 
@@ -32,6 +40,8 @@ export function guessHeading(text: string): HeadingGuess {
   const nothing = { unit, of: 'body', class: null, slip: null, unknown: [] } as const;
   if (isMeasurementCode(asCode) && measurement(asCode).kind !== 'mass')
     return { ...nothing, code: asCode, candidates: [asCode] };
+  const byName = BY_NAME.get(plainWords(bare));
+  if (byName !== undefined) return { ...nothing, code: byName, candidates: [byName] };
   const plain = plainWords(text.replace(/["″”]|''/g, ' '));
   const read = phraseIn(plain.split(' ')) ?? mended(plain.split(' '));
   if (read === null) {

@@ -96,7 +96,12 @@ export class BroughtStore {
   /** The chart of the table that is shown, as far as it can be read: for its rulers. */
   readonly preview = computed<ChartSheet | null>(() => {
     const state = this.state();
-    if (state?.read == null || state.read.parts.every(({ columns }) => columns.length === 0)) return null;
+    if (
+      state === undefined ||
+      state.read === null ||
+      state.read.parts.every(({ columns }) => columns.length === 0)
+    )
+      return null;
     return this.sheetOf(state.read, [state]);
   });
 

@@ -151,7 +151,7 @@ export class BroughtTableView {
   protected readonly lineOf = computed(() => {
     const { line } = this.cell() ?? {};
     const row = this.plan().rows.find((one) => one.line === line);
-    if (row === undefined || line == null) return null;
+    if (row === undefined || line === undefined || line === null) return null;
     return { line, isSize: row.role === 'size', said: this.answers().rows[line] !== undefined };
   });
 

@@ -43,7 +43,7 @@ const NAMED = [...FOOT_MEANINGS, ...CATALOGUE.filter(({ kind }) => kind !== 'mas
 export class ColumnList {
   readonly plan = input.required<TablePlan>();
   readonly answers = input.required<TableAnswers>();
-  readonly saidAnswers = output<TableAnswers>({ alias: 'said' });
+  readonly answered = output<TableAnswers>();
 
   protected readonly unitWords = {
     mm: 'millimetres',
@@ -81,7 +81,7 @@ export class ColumnList {
   }
 
   protected say(column: PlannedColumn, said: ColumnAnswer): void {
-    this.saidAnswers.emit(sayOfColumn(this.answers(), column.key, said));
+    this.answered.emit(sayOfColumn(this.answers(), column.key, said));
   }
 
   protected mean(column: PlannedColumn, value: string | null): void {
@@ -93,7 +93,7 @@ export class ColumnList {
     const alike = this.plan().columns.filter(
       (one) => (one.asks === 'which-unit' || one.asks === 'impossible-unit') && one.proposes === unit,
     );
-    this.saidAnswers.emit(
+    this.answered.emit(
       [column, ...alike].reduce((answers, { key }) => sayOfColumn(answers, key, { unit }), this.answers()),
     );
   }
@@ -111,10 +111,10 @@ export class ColumnList {
   }
 
   protected leaveOut(): void {
-    this.saidAnswers.emit({ ...this.answers(), leftOutRightly: true });
+    this.answered.emit({ ...this.answers(), leftOutRightly: true });
   }
 
   protected sayRow(line: number, is: 'size' | 'left-out'): void {
-    this.saidAnswers.emit({ ...this.answers(), rows: { ...this.answers().rows, [line]: is } });
+    this.answered.emit({ ...this.answers(), rows: { ...this.answers().rows, [line]: is } });
   }
 }

@@ -1,0 +1,120 @@
+// The columns of a table with a line a size.
+import { halvesOf, unitsByRatio, type Halves } from '../cells/dual-cell';
+import { isNotGiven } from '../cells/not-given';
+import { guessHeading } from '../words/guess-heading';
+import { classRank, headsSizes, isLetterSize, systemOf } from '../words/size-words';
+import { unitPairOfHeading, unitsOfCell, type WrittenUnit } from '../words/unit-evidence';
+import { joined, plain, planColumn, type Table } from './plan-column';
+import type { PlannedColumn } from './planned-column';
+
+/** The columns of a table with a line a size, in their order; those that hold nothing are none. */
+export function listColumns(table: Table, count: number): PlannedColumn[] {
+  const { body, headings } = table;
+  const cellsAt = (index: number) => body.map(({ cells }) => cells[index] ?? '');
+  const empty = (index: number) =>
+    cellsAt(index).every((cell) => cell === '') &&
+    headings[index]!.text === '' &&
+    headings[index]!.class === null;
+  const indices = Array.from({ length: count }, (_, index) => index).filter((index) => !empty(index));
+  const sizeAt = sizeColumn(indices, cellsAt, (index) => headings[index]!.text);
+  const columns = indices.flatMap((index) => {
+    const heading = headings[index]!;
+    const cells = cellsAt(index);
+    if (index === sizeAt) return [plain(index, joined(heading), cells, 'size')];
+    if (isClassColumn(joined(heading), cells)) return [plain(index, joined(heading), cells, 'class')];
+    const system =
+      heading.class === null
+        ? (systemOf(heading.text) ?? (headsSizes(heading.text) ? heading.text : null))
+        : null;
+    if (system !== null && cells.some((cell) => cell !== ''))
+      return [{ ...plain(index, heading.text, cells, 'label'), system }];
+    const halves = dualOf(cells);
+    if (halves === null)
+      return [planColumn(table, { key: String(index), index, half: null }, heading, cells, null)];
+    const units = unitsOfHalves(table, heading.text, halves);
+    return ([0, 1] as const).map((half) =>
+      planColumn(
+        table,
+        { key: `${index}${half === 0 ? 'a' : 'b'}`, index, half },
+        heading,
+        cells.map((cell) => halvesOf(cell)?.[half] ?? ''),
+        units?.[half] ?? null,
+      ),
+    );
+  });
+  return withFollowers(columns);
+}
+
+/** Columns of one measurement in several classes are said together. */
+function withFollowers(columns: readonly PlannedColumn[]): PlannedColumn[] {
+  const firsts = new Map<string, string>();
+  return columns.map((column) => {
+    if (column.class === null) return column;
+    const same = `${column.means ?? column.candidates.join()}|${column.half ?? ''}`;
+    const first = firsts.get(same);
+    if (first === undefined) firsts.set(same, column.key);
+    return { ...column, follows: first ?? null };
+  });
+}
+
+/** Columns whose every cell holds two measures. */
+function dualOf(cells: readonly string[]): Halves[] | null {
+  const some = cells.filter((cell) => !isNotGiven(cell));
+  const halves = some.flatMap((cell) => {
+    const found = halvesOf(cell);
+    return found === null ? [] : [found];
+  });
+  if (halves.length === 0 || halves.length < some.length) return null;
+  const marked = halves.every(([first, second]) => {
+    const [one, other] = [unitsOfCell(first), unitsOfCell(second)];
+    return one.length > 0 && other.length > 0 && one[0] !== other[0];
+  });
+  return marked || unitsByRatio(halves) !== null ? halves : null;
+}
+
+function unitsOfHalves(
+  { general }: Table,
+  heading: string,
+  halves: readonly Halves[],
+): readonly [WrittenUnit | null, WrittenUnit | null] {
+  const marked = ([0, 1] as const).map((half) => {
+    const units = new Set(halves.flatMap((one) => unitsOfCell(one[half])));
+    return units.size === 1 ? [...units][0]! : null;
+  });
+  const pair = unitPairOfHeading(heading) ?? general.pair;
+  const [first, second] = [marked[0] ?? pair?.[0] ?? null, marked[1] ?? pair?.[1] ?? null];
+  const ratio = unitsByRatio(halves);
+  // One of the two is named, and no other unit is so far from it: that names the other.
+  if (ratio !== null && first === ratio[0] && second === null) return [first, ratio[1]];
+  if (ratio !== null && second === ratio[1] && first === null) return [ratio[0], second];
+  const { unit } = guessHeading(heading);
+  const named = unit ?? general.unit;
+  if (first === null && second === null && ratio !== null && named !== null) {
+    if (ratio[0] === named || ratio[1] === named) return [...ratio];
+  }
+  return [first, second];
+}
+
+function sizeColumn(
+  indices: readonly number[],
+  cellsAt: (index: number) => readonly string[],
+  headingOf: (index: number) => string,
+): number {
+  const named = indices.filter((index) => headsSizes(headingOf(index)) && cellsAt(index).some(Boolean));
+  const letters = (index: number) => cellsAt(index).every(isLetterSize);
+  return (
+    named.find((index) => systemOf(headingOf(index)) === null) ??
+    indices.find(letters) ??
+    indices.find((index) => systemOf(headingOf(index)) !== null) ??
+    named[0] ??
+    indices[0] ??
+    0
+  );
+}
+
+/** Whether a column says of each size which class of lengths it is. */
+function isClassColumn(heading: string, cells: readonly string[]): boolean {
+  const some = cells.filter(Boolean);
+  const words = some.some((cell) => cell.length > 2 || /^r$/i.test(cell));
+  return some.length > 0 && words && !headsSizes(heading) && some.every((cell) => classRank(cell) !== null);
+}
