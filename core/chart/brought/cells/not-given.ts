@@ -22,6 +22,8 @@ const WORDS_OF_MEASURES =
 /** Whether a cell reads like a measure, whatever its unit: numbers, signs, and words of ends and units. */
 export function isMeasure(text: string): boolean {
   if (!/[\d½¼¾⅛⅜⅝⅞]/.test(text)) return false;
+  // An end that is none, as we write it ourselves.
+  if (/^\* ?- ?[\d(]/.test(text)) return true;
   return READING.test(
     text
       .replace(/\((?:[^()\d]{2,60}|[a-z])\)/gu, ' ')

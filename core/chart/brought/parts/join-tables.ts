@@ -60,6 +60,7 @@ function withCodes(name: string, read: BroughtParts, at: number, taken: Set<stri
 function codeOf(name: string): string {
   return name
     .toLowerCase()
+    .replace(/ß/g, 'ss')
     .normalize('NFD')
     .replace(/\p{M}+/gu, '')
     .replace(/[^a-z0-9]+/g, '-')

@@ -1,3 +1,4 @@
+import { parseColumnHeading } from '../../formats/heading';
 import { isNotGiven } from '../cells/not-given';
 import { aroundIt } from '../layout/around';
 import { turned, type Grid } from '../layout/grid';
@@ -133,9 +134,12 @@ function notGivenIn(body: readonly PlannedRow[], columns: readonly PlannedColumn
       means !== null && means !== 'size' && means !== 'label' && means !== 'class' && named === null,
   );
   return body.flatMap(({ line, cells }) => {
+    const nothing = (text: string, { heading }: PlannedColumn) =>
+      // A star alone is every length where we wrote it, and a mark of nothing said anywhere else.
+      isNotGiven(text) || (text === '*' && !parseColumnHeading(heading).ok);
     const missing = taken.filter(
       (column) =>
-        isNotGiven(cellIn(cells, column)) &&
+        nothing(cellIn(cells, column), column) &&
         (column.upperIn === null || isNotGiven(cells[column.upperIn] ?? '')),
     );
     if (missing.length === 0 || size === undefined) return [];
