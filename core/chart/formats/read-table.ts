@@ -4,14 +4,7 @@ import type { TableRow } from './csv';
 import type { Finding, Place, TableFinding } from '../finding';
 import { parseColumnHeading, type HeadedColumn } from './heading';
 import type { Cell } from '../interval';
-import {
-  fallsBehind,
-  isAlikeThroughout,
-  isAlone,
-  isSame,
-  isToldApart,
-  singleAmongIntervals,
-} from '../rules/cells';
+import { fallsBehind, isOneValue, isAlone, isSame, isToldApart, singleAmongIntervals } from '../rules/cells';
 import { parseCell } from './parse-cell';
 import { LONGEST_SIZE, MOST_SIZES, type ChartColumn, type ChartPart } from '../chart-shape';
 import { plainPart } from '../size-chart';
@@ -30,9 +23,13 @@ interface Heading {
  * taken.
  *
  * @param rows the heading and the sizes, as `parseCsv` gives them
+ * @param sizesMayBeAlike where sizes are never offered together, so that nothing need tell them apart
  * @returns the part, every measurement deciding; or all findings, in the order of the table
  */
-export function readTable(rows: readonly TableRow[]): Outcome<ChartPart, readonly Finding[]> {
+export function readTable(
+  rows: readonly TableRow[],
+  sizesMayBeAlike = false,
+): Outcome<ChartPart, readonly Finding[]> {
   const [head, ...lines] = rows;
   if (head === undefined) return failure([{ code: 'file-empty' }]);
   const findings: TableFinding[] = [];
@@ -43,7 +40,7 @@ export function readTable(rows: readonly TableRow[]): Outcome<ChartPart, readonl
 
   const sizes = readSizes(lines, findings);
   const read = headings.map((heading) => readColumn(heading, lines, findings));
-  findAlike(read, findings);
+  if (!sizesMayBeAlike) findAlike(read, findings);
   const columns = read.map(({ column }) => column);
   findExtraCells(head, lines, findings);
 
@@ -161,7 +158,7 @@ function findAlike(columns: readonly ReadColumn[], findings: TableFinding[]): vo
         isToldApart(
           whole.map((one) => one.column.cells),
           at,
-        ) && !isAlikeThroughout(column.cells);
+        ) && !isOneValue(column.cells);
       if (!told)
         findings.push({ code: 'not-growing', place: row.place, before: before.text, text: row.text });
     }

@@ -41,9 +41,9 @@ export function isToldApart(columns: readonly (readonly Cell[])[], at: number): 
   });
 }
 
-/** Whether every size is the same by a column, so that it tells nobody's size. */
-export function isAlikeThroughout(cells: readonly Cell[]): boolean {
-  return cells.length > 1 && cells.every((cell) => isSame(cell, cells[0]!));
+/** Whether every size has the same single value: how far it reaches is nowhere said, and it tells nobody's size. */
+export function isOneValue(cells: readonly Cell[]): boolean {
+  return cells.length > 1 && cells.every((cell) => cell.kind === 'nominal' && isSame(cell, cells[0]!));
 }
 
 /** Both ends as numbers; a single value is both. */

@@ -12,7 +12,7 @@ import type { GarmentKind } from '../garment-kind';
 import type { Cell } from '../interval';
 import type { ChartColumn, ChartPart, ChartSheet } from '../chart-shape';
 import { columnName } from '../size-chart';
-import { fallsBehind, isAlikeThroughout, isSame, isToldApart, saysNothing } from './cells';
+import { fallsBehind, isOneValue, isSame, isToldApart, saysNothing } from './cells';
 import { rulesOf, type Found, type RuleCode } from './rule';
 
 /** Garments that are cut wider than the body; of these a negative ease is a slip, of stretch garments it may be meant. */
@@ -135,7 +135,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     const [before, here] = [ends[size - 1]!, ends[size]!];
     const labels = [part.sizes[size - 1]!, part.sizes[size]!];
     if (isSame(column.cells[size - 1]!, column.cells[size]!)) {
-      const told = isToldApart(deciding, size) && !isAlikeThroughout(column.cells);
+      const told = (isToldApart(deciding, size) && !isOneValue(column.cells)) || areOfferedApart(part, size);
       if (!saysNothing(column.cells[size]!) && !told)
         say('same-as-before', size, [here.lower ?? here.upper!], null, labels);
       continue;
@@ -166,6 +166,13 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
   if (column.ease !== null && column.ease.least < 0 && CUT_WIDER.includes(sheet.kind))
     say('negative-ease', null, [column.ease.least]);
   return found;
+}
+
+/** Whether a size is never offered together with the one before, so that nothing need tell them apart. */
+function areOfferedApart({ offered, sizes }: ChartPart, size: number): boolean {
+  if (offered === null) return false;
+  const [before, here] = [sizes[size - 1]!, sizes[size]!];
+  return !Object.values(offered.sizes).some((some) => some.includes(before) && some.includes(here));
 }
 
 /** Whether the chart rounds this measurement to whole units first, so that nobody falls between whole numbers. */

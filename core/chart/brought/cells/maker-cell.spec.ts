@@ -63,6 +63,8 @@ describe('rewriteCell', () => {
     ['más de 102', '>102'],
     ['between 86 and 94', '86-94'],
     ['86...94', '86-94'],
+    ['90±2', '88-92'],
+    ['90 +/- 2,5', '87.5-92.5'],
     ['34 1/3', '34.3333'],
   ] as const)
     it(`takes “${text}” for ${meant}`, () => expect(read(text)).toBe(meant));

@@ -111,7 +111,15 @@ function numbersOf(text: string, unit: WrittenUnit, thousands: boolean): string 
     .trim();
 }
 
+/** A number and how far it goes to either side: `90±2`. */
+const EITHER_SIDE = /^(\d+(?:[.,]\d+)?)\s*(?:±|\+\/-|\+-)\s*(\d+(?:[.,]\d+)?)$/;
+
 function rangeOf(plain: string): string {
+  const sides = EITHER_SIDE.exec(plain);
+  if (sides !== null) {
+    const [at, by] = [sides[1]!, sides[2]!].map((one) => Number(one.replace(',', '.'))) as [number, number];
+    return `${Number((at - by).toFixed(4))} - ${Number((at + by).toFixed(4))}`;
+  }
   const between = BETWEEN.exec(plain) ?? SLASHED.exec(plain);
   if (between !== null) return `${between[1]!} - ${between[2]!}`;
   const spaced = SPACED.exec(plain);

@@ -15,7 +15,7 @@ export function isMark(text: string): boolean {
 }
 
 const READING =
-  /^(?:approx\.?|about|ca\.?|c\.|circa|etwa|environ|aprox\.?|[~≈])?\s*(?:[<>≤≥=]+\s*)?[.,]?[\d½¼¾⅛⅜⅝⅞][\d\s.,/½¼¾⅛⅜⅝⅞⅓⅔'’′"″”~∼～–—−+<>≤≥=()[\]|*†‡§¹²³:;·→…-]*$/u;
+  /^(?:approx\.?|about|ca\.?|c\.|circa|etwa|environ|aprox\.?|[~≈])?\s*(?:[<>≤≥=]+\s*)?[.,]?[\d½¼¾⅛⅜⅝⅞][\d\s.,/½¼¾⅛⅜⅝⅞⅓⅔'’′"″”~∼～–—−+±<>≤≥=()[\]|*†‡§¹²³:;·→…-]*$/u;
 const WORDS_OF_MEASURES =
   /(?<![\p{L}])(?:cms?|mm|m|ins?|inch(?:es)?|ft|feet|foot|zoll|pouces?|pulgadas?|zentimeter|centimètres?|to|till|until|and|or|up|over|more|above|larger|under|below|less|smaller|than|from|between|at|least|most|max(?:imum|imal)?|min(?:imum)?|bis|zu|von|ab|und|oder|mehr|größer|kleiner|weniger|unter|über|als|höchstens|mindestens|zwischen|de|à|a|et|ou|plus|moins|jusqu|partir|dès|entre|y|o|más|menos|mayor|menor|hasta|desde|partir|máx(?:imo)?|mín(?:imo)?|upto|upwards)(?![\p{L}])\.?/giu;
 

@@ -87,7 +87,9 @@ function byWhomTheyAreFor(
 ): { readonly rows: readonly GridRow[]; readonly title: string }[] {
   const first = rows.findIndex(({ cells }) => isSizeRow(trim(cells)) && !isHeadingRow(trim(cells)));
   const title = rows.slice(0, Math.max(0, first)).find(({ cells }) => isSingle(cells));
-  const whole = [{ rows, title: title === undefined ? '' : distinct(title.cells)[0]! }];
+  const corner = rows[first - 1]?.cells.find(Boolean) ?? '';
+  const named = title === undefined ? '' : distinct(title.cells)[0]!;
+  const whole = [{ rows, title: named || (namesPeople(corner) ? corner : '') }];
   if (first < 0) return whole;
   const begins = rows.flatMap(({ cells }, at) => {
     const next = rows[at + 1];

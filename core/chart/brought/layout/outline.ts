@@ -1,6 +1,6 @@
 import { isMark, isNotGiven } from '../cells/not-given';
 import { isUnit } from '../words/unit-evidence';
-import { classRank, headsSizes, isLetterSize } from '../words/size-words';
+import { classRank, headsSizes, isLetterSize, isNoSize } from '../words/size-words';
 import {
   distinct,
   filled,
@@ -44,6 +44,7 @@ export function outlineOf({ rows }: Grid, said: SaidRows = {}): Outline {
     if (said[line] !== undefined) return said[line] === 'size';
     if (isSingle(cells) || (givesNothing(cells.slice(from)) && inside === 'measures')) return false;
     const label = cells[from] ?? '';
+    if (isNoSize(label)) return false;
     if (inside !== 'measures') return (holdsMeasure(label) || isLabel(label)) && filled(cells) >= 2;
     return isSizeRow(cells.slice(from));
   };
@@ -52,7 +53,7 @@ export function outlineOf({ rows }: Grid, said: SaidRows = {}): Outline {
   if (first < 0 || rows[first] === undefined)
     return { rows: rows.map((row) => withRole(row, 'note')), inside };
   let top = first;
-  while (top > 0 && isHeading(rows, top - 1, first, from)) top -= 1;
+  while (top > 0 && (isHeading(rows, top - 1, first, from) || isWithinHeading(rows, top - 1, from))) top -= 1;
   const last = rows.findLastIndex(
     (row, at) => at >= first && isSize(row) && !isRepeated(rows, at, top, first),
   );
@@ -63,6 +64,8 @@ export function outlineOf({ rows }: Grid, said: SaidRows = {}): Outline {
       section = one[0]!;
       return withRole(row, 'section');
     }
+    if (at >= top && isSingle(row.cells) && firstOf(row.cells) === from && !one.every(isUnit))
+      return withRole(row, 'note');
     if (at >= top) return withRole(row, one.every(isUnit) ? 'unit' : 'heading');
     return withRole(row, holds(row.cells) ? 'left-out' : at === 0 ? 'title' : 'note');
   };
@@ -133,6 +136,17 @@ function isHeading(rows: readonly GridRow[], at: number, first: number, from: nu
   );
 }
 
+/** Whether a row of one text stands between the heading and its sizes: a note, and the heading stands above. */
+function isWithinHeading(rows: readonly GridRow[], at: number, from: number): boolean {
+  const above = rows[at - 1];
+  return (
+    above !== undefined &&
+    isSingle(rows[at]!.cells) &&
+    !isSingle(above.cells) &&
+    isHeadingRow(above.cells.slice(from))
+  );
+}
+
 /** Whether a line outside the table looks like one of it: several cells, or one that begins with a number. */
 function holds(cells: readonly string[]): boolean {
   const some = distinct(cells);
@@ -199,7 +213,7 @@ function headingOfMatrix(rows: readonly GridRow[], from: number, inside: 'marks'
 
 /** Whether the sizes stand along the top: letters there, or headings that are measurements down the side. */
 export function standAcross(grid: Grid): boolean {
-  const { rows } = grid;
+  const rows = grid.rows.filter(({ cells }) => !isSingle(cells));
   if (insideOf(rows) !== 'measures') return false;
   const from = labelColumn(rows);
   const top =
@@ -214,6 +228,6 @@ export function standAcross(grid: Grid): boolean {
   const across = distinct(rows.flatMap(({ cells }) => cells.slice(from + 1))).filter(means).length;
   if (down === 0 || across > 0) return false;
   if (top.length > 0 && top.every(isLetterSize)) return true;
-  const body = turned(grid).rows.slice(from + 1);
+  const body = turned({ rows }).rows.slice(from + 1);
   return body.length > 0 && body.filter(({ cells }) => isSizeRow(cells)).length * 2 >= body.length;
 }

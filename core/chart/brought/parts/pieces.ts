@@ -26,27 +26,32 @@ export interface Placed {
 export interface Piece {
   readonly columns: readonly TakenColumn[];
   readonly rows: readonly (readonly Placed[])[];
+  /** Whether sizes may be alike, for they are never offered together. */
+  readonly mayBeAlike?: boolean;
 }
 
 /** Reads a small table as a part; faults are told where they stand in what was brought. */
 export function readPiece(
-  { columns, rows }: Piece,
+  { columns, rows, mayBeAlike = false }: Piece,
   code: string,
   name: string,
 ): Outcome<ChartPart, readonly Finding[]> {
-  const read = readTable([
-    {
-      line: 1,
-      cells: [
-        'size',
-        ...columns.map(
-          ({ means, unit, says, ease }) =>
-            `${behindMeaning(means)} (${unit}${says}${ease === null ? '' : `, ease ${ease}`})`,
-        ),
-      ],
-    },
-    ...rows.map((row, at) => ({ line: at + 2, cells: row.map(({ text }) => text) })),
-  ]);
+  const read = readTable(
+    [
+      {
+        line: 1,
+        cells: [
+          'size',
+          ...columns.map(
+            ({ means, unit, says, ease }) =>
+              `${behindMeaning(means)} (${unit}${says}${ease === null ? '' : `, ease ${ease}`})`,
+          ),
+        ],
+      },
+      ...rows.map((row, at) => ({ line: at + 2, cells: row.map(({ text }) => text) })),
+    ],
+    mayBeAlike,
+  );
   if (read.ok) {
     const named = read.value.columns.map((column, at) => ({
       ...column,

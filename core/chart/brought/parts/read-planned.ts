@@ -34,6 +34,7 @@ export function readPlanned(plan: TablePlan): Outcome<BroughtParts, readonly Fin
 /** The parts of a table by what its cells are, before what they derive is known. */
 function readAs(plan: TablePlan): Outcome<Omit<BroughtParts, 'derivations'>, readonly Finding[]> {
   if (plan.inside !== 'measures') return readMatrix(plan);
+  if (plan.rows.every(({ role }) => role !== 'size')) return failure([{ code: 'no-sizes' }]);
   const size = plan.columns.find(({ means }) => means === 'size');
   if (size === undefined)
     return failure([

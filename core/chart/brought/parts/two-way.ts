@@ -202,7 +202,7 @@ export function readTwoWay(
     .sort((a, b) => a.begins.reduce((so, begin, at) => so || begin - b.begins[at]!, 0) || a.at - b.at)
     .map(({ one }) => one);
   const lengths = readPiece(
-    { columns: taken, rows: sorted.map((one) => row(one, label(one), taken)) },
+    { columns: taken, rows: sorted.map((one) => row(one, label(one), taken)), mayBeAlike: true },
     code,
     entries.name,
   );

@@ -1,14 +1,17 @@
 // The columns of a table with a line a size.
 import { halvesOf, unitsByRatio, type Halves } from '../cells/dual-cell';
-import { isNotGiven } from '../cells/not-given';
+import { isMeasure, isNotGiven } from '../cells/not-given';
+import { namesMeasurement } from '../layout/cells-of';
 import { guessHeading } from '../words/guess-heading';
 import { classRank, headsSizes, isLetterSize, systemOf } from '../words/size-words';
 import { unitPairOfHeading, unitsOfCell, type WrittenUnit } from '../words/unit-evidence';
+import type { Heading } from './headings';
 import { joined, plain, planColumn, type Table } from './plan-column';
 import type { PlannedColumn } from './planned-column';
 
 /** The columns of a table with a line a size, in their order; those that hold nothing are none. */
-export function listColumns(table: Table, count: number): PlannedColumn[] {
+export function listColumns(whole: Table, count: number): PlannedColumn[] {
+  const table = { ...whole, headings: withTitle(whole) };
   const { body, headings } = table;
   const cellsAt = (index: number) => body.map(({ cells }) => cells[index] ?? '');
   const empty = (index: number) =>
@@ -20,15 +23,19 @@ export function listColumns(table: Table, count: number): PlannedColumn[] {
   const columns = indices.flatMap((index) => {
     const heading = headings[index]!;
     const cells = cellsAt(index);
-    if (index === sizeAt) return [plain(index, joined(heading), cells, 'size')];
+    if (index === sizeAt)
+      return [plain(index, joined(heading), cells, 'size'), ...alsoMeasured(table, index, heading, cells)];
     if (isClassColumn(joined(heading), cells)) return [plain(index, joined(heading), cells, 'class')];
     const system =
       heading.class === null
         ? (systemOf(heading.text) ?? (headsSizes(heading.text) ? heading.text : null))
         : null;
+    // The sizes a second time, for other cells beside them: no other system, and asked about.
+    if (heading.text !== '' && heading.text === headings[sizeAt]?.text)
+      return [{ ...plain(index, heading.text, cells, 'label'), means: null, asks: 'left-out' as const }];
     if (system !== null && cells.some((cell) => cell !== ''))
       return [{ ...plain(index, heading.text, cells, 'label'), system }];
-    const halves = dualOf(cells);
+    const halves = dualOf(cells, unitPairOfHeading(heading.text) !== null || table.general.pair !== null);
     if (halves === null)
       return [planColumn(table, { key: String(index), index, half: null }, heading, cells, null)];
     const units = unitsOfHalves(table, heading.text, halves);
@@ -45,6 +52,35 @@ export function listColumns(table: Table, count: number): PlannedColumn[] {
   return withFollowers(columns);
 }
 
+/** Without any heading, a title that names a measurement heads the only column of measures: `Bust in cm`. */
+function withTitle({ body, headings, notes }: Table): readonly Heading[] {
+  if (headings.some(({ text, class: named }) => text !== '' || named !== null)) return headings;
+  const measured = headings.flatMap((_, index) =>
+    index > 0 && body.every(({ cells }) => isMeasure(cells[index] ?? '')) ? [index] : [],
+  );
+  const titles = notes.filter(namesMeasurement);
+  if (measured.length !== 1 || titles.length !== 1) return headings;
+  return headings.map((heading, index) =>
+    index === measured[0] ? { ...heading, text: titles[0]! } : heading,
+  );
+}
+
+/**
+ * A size that is called by what it measures, `Waist (in)` 30, 32, 34, is a measurement besides: left out, people
+ * would be sized by everything but what the size is named for.
+ */
+function alsoMeasured(
+  table: Table,
+  index: number,
+  heading: Heading,
+  cells: readonly string[],
+): PlannedColumn[] {
+  const measured = cells.filter(Boolean);
+  if (!namesMeasurement(heading.text) || headsSizes(heading.text) || !measured.every(isMeasure)) return [];
+  const column = planColumn(table, { key: `${index}m`, index, half: null }, heading, cells, null);
+  return column.candidates.length === 0 ? [] : [column];
+}
+
 /** Columns of one measurement in several classes are said together. */
 function withFollowers(columns: readonly PlannedColumn[]): PlannedColumn[] {
   const firsts = new Map<string, string>();
@@ -58,7 +94,7 @@ function withFollowers(columns: readonly PlannedColumn[]): PlannedColumn[] {
 }
 
 /** Columns whose every cell holds two measures. */
-function dualOf(cells: readonly string[]): Halves[] | null {
+function dualOf(cells: readonly string[], named: boolean): Halves[] | null {
   const some = cells.filter((cell) => !isNotGiven(cell));
   const halves = some.flatMap((cell) => {
     const found = halvesOf(cell);
@@ -69,7 +105,7 @@ function dualOf(cells: readonly string[]): Halves[] | null {
     const [one, other] = [unitsOfCell(first), unitsOfCell(second)];
     return one.length > 0 && other.length > 0 && one[0] !== other[0];
   });
-  return marked || unitsByRatio(halves) !== null ? halves : null;
+  return named || marked || unitsByRatio(halves) !== null ? halves : null;
 }
 
 function unitsOfHalves(

@@ -15,6 +15,8 @@ import { asThousands, large, withMeaning, type PlannedColumn, type UnitSource } 
 export interface Table {
   readonly body: readonly PlannedRow[];
   readonly headings: readonly Heading[];
+  /** Lines around it. */
+  readonly notes: readonly string[];
   readonly general: General;
   readonly remembered: ReadonlyMap<string, Meaning>;
 }

@@ -64,7 +64,7 @@ export interface PlannedColumn {
 /**
  * What is asked of a column: which measurement it is, in which unit, whether a unit is right in which nobody
  * could be so, whether one end alone is a size's middle, whether numbers are left out rightly (of a twin, because
- * it says otherwise), what is to be done with a mass, with half the way round, with a garment's own measure.
+ * it says otherwise), what is to be done with a mass, with one value for every size, with half the way round, with a garment's own measure.
  */
 export type ColumnQuestion =
   | 'which-measurement'
@@ -74,6 +74,7 @@ export type ColumnQuestion =
   | 'left-out'
   | 'twins-differ'
   | 'mass'
+  | 'alike'
   | 'flat'
   | 'garment';
 

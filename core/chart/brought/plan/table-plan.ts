@@ -1,13 +1,15 @@
 import { parseColumnHeading } from '../../formats/heading';
+import { numbersIn } from '../cells/dual-cell';
 import { isNotGiven } from '../cells/not-given';
 import { aroundIt } from '../layout/around';
 import { turned, type Grid } from '../layout/grid';
 import { outlineOf, standAcross, type Inside, type PlannedRow } from '../layout/outline';
 import type { Meaning } from '../words/meaning';
+import { isUnit, unitOfHeading, type WrittenUnit } from '../words/unit-evidence';
 import { NO_ANSWERS, type TableAnswers } from './answers';
 import { withoutDoubles, withPairs } from './column-twins';
 import { generalOf } from './general';
-import { headingsOf } from './headings';
+import { headingsOf, type Heading } from './headings';
 import { listColumns } from './list-columns';
 import { matrixColumns } from './matrix-columns';
 import type { Table } from './plan-column';
@@ -87,13 +89,16 @@ export function planTable(grid: Grid, answers = NO_ANSWERS, context: TableContex
   const notes = [...around, ...outside].map(({ cells }) => [...new Set(cells)].filter(Boolean).join(' '));
   const general = generalOf([...notes, context.name ?? '']);
   const count = Math.max(0, ...body.map(({ cells }) => cells.length));
+  const headings = headingsOf(
+    head.map(({ cells }) => cells),
+    count,
+  );
   const table: Table = {
     body,
-    headings: headingsOf(
-      head.map(({ cells }) => cells),
-      count,
-    ),
-    general,
+    headings,
+    notes: [...notes, context.name ?? ''].filter(Boolean),
+    // A unit alone in the corner is that of all that stands beside it.
+    general: { ...general, unit: general.unit ?? cornerUnit(headings, count) },
     remembered: context.remembered ?? new Map(),
   };
   const guessed =
@@ -110,7 +115,11 @@ export function planTable(grid: Grid, answers = NO_ANSWERS, context: TableContex
       answers.columns[column.key] ?? (column.follows === null ? undefined : answers.columns[column.follows]);
     return said === undefined ? column : withAnswer(column, said);
   });
-  const sized = withOneSize(columns, answers);
+  const sized = withOneSize(columns, answers).map((column) =>
+    column.asks === null && isMeasured(column) && isOneValue(column, cells(column))
+      ? { ...column, asks: 'alike' as const }
+      : column,
+  );
   return {
     across,
     inside,
@@ -146,4 +155,26 @@ function notGivenIn(body: readonly PlannedRow[], columns: readonly PlannedColumn
     const text = [...new Set(missing.map((column) => cells[column.index] ?? ''))].filter(Boolean).join(', ');
     return [{ line, label: cells[size.index] ?? '', headings: missing.map(({ heading }) => heading), text }];
   });
+}
+
+/** The unit that stands by itself above the sizes, where no heading names one. */
+function cornerUnit(headings: readonly Heading[], count: number): WrittenUnit | null {
+  const first = headings.slice(0, count).find(({ text }) => text !== '');
+  return first !== undefined && isUnit(first.text) ? unitOfHeading(first.text) : null;
+}
+
+function isMeasured({ means, class: named, upperIn }: PlannedColumn): boolean {
+  return means !== null && !/^(?:size|label|class)$/.test(means) && named === null && upperIn === null;
+}
+
+/** Whether every size has one and the same single value: how far that reaches is nowhere said. */
+function isOneValue({ ease }: PlannedColumn, cells: readonly string[]): boolean {
+  const [first = '', ...others] = cells;
+  return (
+    ease === null &&
+    others.length > 0 &&
+    numbersIn(first).length === 1 &&
+    others.every((cell) => cell === first) &&
+    !/[<>≤≥+]|\p{L}{2}/u.test(first)
+  );
 }

@@ -94,8 +94,11 @@ function phraseIn(words: readonly string[]): FoundPhrase | null {
       const others = [...words.slice(0, at), ...words.slice(at + count)];
       // Two places in one heading are neither: `chest and hip`, `knee to ankle`.
       const second = phraseIn(others);
-      return second === null || second.codes.every((code) => codes.includes(code))
-        ? { codes, others: second === null ? others : second.others, slip: null }
+      if (second === null) return { codes, others, slip: null };
+      // `Chest / Brust` is what both of its words may mean.
+      const both = codes.filter((code) => second.codes.includes(code));
+      return both.length > 0
+        ? { codes: both, others: second.others.filter((word) => word !== 'and'), slip: null }
         : { codes: [...codes, ...second.codes], others: [...second.others, 'and'], slip: null };
     }
   return null;

@@ -38,6 +38,14 @@ export function classRank(text: string): number | null {
   return CLASS_WORDS.get(plain) ?? CLASS_WORDS.get(bare) ?? null;
 }
 
+const NO_SIZE =
+  /^(?:(?:our |the )?models?\b|example|sample|tolerances?|toleranz|tolérance|tolerancia|difference|average|mean|total|grading|grade rule|step)\b/i;
+
+/** Whether what stands where a size would is none: a model's measures, a tolerance, an average. */
+export function isNoSize(label: string): boolean {
+  return NO_SIZE.test(label.trim());
+}
+
 /** Whether a text says whom what follows is for, `Men`, `Damen`. */
 export function namesPeople(text: string): boolean {
   const parts = plainWords(text).split(' ');
@@ -55,12 +63,18 @@ export interface SizeAndClass {
 const SUFFIXED =
   /^(?:size )?(\d{1,3}(?:[.,]\d)?|\d?x{0,4}[sml])([\s/-]*)(xs|xl|xt|s|r|l|t|p|n|k|short|reg(?:ular)?|long|tall|petite|extra[ -](?:long|short)|kurz|normal|lang|court|long(?:ue)?|corto|largo)$/i;
 
+/** Two numbers that are a size each: `W30 L32`, `30/32`, `30 x 32`, `30W 32L`. */
+const PAIRED =
+  /^((?:w|waist )?\d{2,3}(?:[.,]\d)?w?)(\s*[/x×]\s*|\s+(?=l|\d+l))((?:l|leg )?\d{2,3}(?:[.,]\d)?l?)$/i;
+
 /**
  * A label that ends in its class of lengths; behind a letter only what can be no letter of a size.
  *
  * @example sizeAndClass('40R') // { size: '40', between: '', class: 'R' }
  */
 export function sizeAndClass(label: string): SizeAndClass | null {
+  const pair = PAIRED.exec(label.trim());
+  if (pair !== null) return { size: pair[1]!, between: pair[2]!, class: pair[3]! };
   const found = SUFFIXED.exec(label.trim());
   if (found === null) return null;
   const [, size, between, named] = found as unknown as [string, string, string, string];

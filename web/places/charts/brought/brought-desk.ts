@@ -65,13 +65,6 @@ export class BroughtDesk {
       .states()
       .reduce((all, { read }, at) => all + (this.store.taken().has(at) ? (read?.parts.length ?? 0) : 0), 0),
   );
-  /** The classes of lengths of the table that is shown. */
-  protected readonly classes = computed(() => {
-    const rows = this.store.state()?.plan.rows ?? [];
-    const columns = this.store.state()?.plan.columns ?? [];
-    const named = [...rows.map(({ section }) => section), ...columns.map((one) => one.class)];
-    return [...new Set(named)].filter((one): one is string => one !== null);
-  });
   /** What a table of several parts comes to, worked out before it is kept. */
   protected readonly comesTo = computed(() => {
     const read = this.store.state()?.read ?? null;

@@ -31,6 +31,8 @@ export interface TableState {
   readonly read: BroughtParts | null;
   readonly faults: readonly string[];
   readonly asked: boolean;
+  /** Classes of lengths of which one may be taken alone, where together they make no chart. */
+  readonly classes: readonly string[];
   /** Whether anything in it looks like sizes at all. */
   readonly holdsSizes: boolean;
 }
@@ -68,6 +70,7 @@ export class BroughtStore {
         plan,
         read: read.ok ? read.value : null,
         faults: read.ok ? [] : read.problem.map(sayFinding),
+        classes: read.ok ? [] : read.problem.flatMap((one) => ('classes' in one ? one.classes : [])),
         asked: isAsked(plan),
         holdsSizes: holdsSizes(plan),
       };
