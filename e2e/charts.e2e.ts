@@ -1,3 +1,5 @@
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
 
 const file = (name: string, text: string | Buffer, mimeType = 'text/csv') => ({
@@ -13,7 +15,7 @@ test('a chart of one’s own is brought, seen as rulers, put on the shelf and si
   await page.getByRole('link', { name: 'Charts' }).press('Enter');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
   await page.setInputFiles('input[type=file]', file('guide-shirt.csv', SHIRT));
-  await expect(page.getByRole('heading', { name: 'What do the columns mean?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What was brought' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Neck, not read yet; sizes S to L/ })).toBeVisible();
   await page.getByRole('button', { name: 'Go on with this' }).press('Enter');
 
@@ -57,16 +59,17 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
     '<table><tr><th>Size<th colspan=2>Hip<tr><td><td>in<td>cm<tr><td>S<td>34–36<td>86–91<tr><td>M<td>36–38<td>91–97</table>',
     'text/html',
   );
-  await expect(page.getByRole('cell', { name: '34–36 · 36–38' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '36–38, a measure' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Go on with this' })).toBeEnabled();
 
+  await page.getByRole('button', { name: 'Discard' }).click();
   const bring = (name: string, text: string | Buffer) =>
     page.setInputFiles('input[type=file]', file(name, text));
   const found = page.locator('li.fault');
   await bring('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]));
-  await expect(found).toHaveText([/The file is not text/]);
+  await expect(found).toHaveText([/neither text nor a workbook/]);
   await bring('huge.csv', Buffer.alloc(10_000_000, 'x'));
-  await expect(found).toHaveText([/The file is 10.0 MB/]);
+  await expect(found).toHaveText([/It holds 10.0 MB/]);
   await bring('broken.json', '{"maker": "x"');
   await expect(found).toHaveText([/The file is no JSON/]);
   await bring('half.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 9, 9]));
@@ -182,7 +185,7 @@ test('a chart is saved as JSON, XLSX and CSV, and each of them can be brought ag
     const { readFile } = await import('node:fs/promises');
     const bytes = await readFile(await save(name));
     await page.setInputFiles('input[type=file]', file(`again.${ending}`, bytes));
-    await expect(page.getByRole('cell', { name: '78-86 · 86-94 · 94-102' })).toBeVisible();
+    await expect(page.getByRole('button', { name: '86-94, a measure' }).first()).toBeVisible();
     await expect(page.getByRole('button', { name: 'Go on with this' })).toBeEnabled();
     await page.getByRole('button', { name: 'Discard' }).click();
   }
@@ -267,11 +270,150 @@ test('what a table leaves unsaid is asked, one thing after the other, before any
   await chooseFrom(page, 'What Waist (in) means', 'Natural waist');
   await expect(page.getByText('“Waist (cm)” is the same in another unit and says otherwise.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out' }).click();
-  await expect(page.getByText('line 5: L · sold out · sold out')).toBeVisible();
+  await expect(page.getByText('Size L (line 5) gives no Chest, Hip')).toBeVisible();
   await expect(on).toBeDisabled();
-  await page.getByRole('button', { name: 'They are none of it' }).click();
+  await page.getByRole('button', { name: 'leave size L out' }).click();
   await expect(on).toBeEnabled();
   // From the other side everything is asked anew.
   await page.getByRole('button', { name: 'The sizes stand across' }).click();
   await expect(on).toBeDisabled();
+});
+
+const CORPUS = join(import.meta.dirname, '..', 'core', 'testing', 'tables', 'corpus');
+const bringFromCorpus = async (page: Page, name: string) => {
+  await page.setInputFiles('input[type=file]', join(CORPUS, name));
+  await expect(page.getByRole('heading', { name: 'What was brought' })).toBeVisible();
+};
+const keep = async (page: Page, maker: string, garment: string) => {
+  await page.getByRole('button', { name: 'Go on with this' }).click();
+  await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Maker' }).fill(maker);
+  await page.getByRole('textbox', { name: 'Garment' }).fill(garment);
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText(`${garment} is on the shelf.`)).toBeVisible();
+};
+const sizeAgainst = async (page: Page, wearer: string, ...readings: string[]) => {
+  await page.getByRole('status').getByRole('link', { name: 'Size somebody against it' }).click();
+  await openDocket(page, wearer, []);
+  await takeReadings(page, ...readings);
+};
+
+test('a table of length blocks becomes two parts, is kept, and sizes somebody', async ({ fitter: page }) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await bringFromCorpus(page, 'blocks-de.csv');
+  await expect(
+    page.getByText('It becomes a chart of two parts: Size (3 sizes) and Length (3 sizes)'),
+  ).toBeVisible();
+  // A cell is pointed at, explained, and read as something else; the rulers follow.
+  await page.getByRole('button', { name: '94-102, a measure' }).first().click();
+  const cell = page.locator('[data-cell]');
+  await expect(cell).toContainText('“94-102”: Chest, in centimetres from the heading; 94 cm to 102 cm.');
+  await page.getByLabel('What the cell holds instead').fill('94-103');
+  await page.getByRole('button', { name: 'Read this instead' }).click();
+  await expect(cell).toContainText('94 cm to 103 cm');
+  await expect(page.getByText('As it came: “94-102”')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go on with this' })).toBeDisabled();
+  await page.getByText('As it came: “94-102”').click();
+  await keep(page, 'Ostrel Workwear', 'Watch coat');
+  await sizeAgainst(page, 'desmond', '98', '98', '77', '77');
+  await expect(page.locator('[data-proposed]:visible')).toHaveText('M Normal');
+});
+
+test('a matrix of marks asks what its axes measure, and holds to what is made', async ({ fitter: page }) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await bringFromCorpus(page, 'marks.csv');
+  const on = page.getByRole('button', { name: 'Go on with this' });
+  await expect(page.getByText('“Sleeve (in)” is several places on the body.')).toBeVisible();
+  await expect(on).toBeDisabled();
+  await chooseFrom(page, 'What Sleeve (in) means', 'Nape to wrist');
+  await expect(page.getByText('10 of them are made together')).toBeVisible();
+  await keep(page, 'Ostrel Workwear', 'Dress shirt');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('tab', { name: 'Made together' }).click();
+  await expect(page.getByRole('checkbox', { name: '14 with 33' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: '14 with 34' })).not.toBeChecked();
+});
+
+test('a page with a table for each unit offers both, tells that they agree, and takes the one that is said', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await bringFromCorpus(page, 'page-two-units.html');
+  const on = page.getByRole('button', { name: 'Go on with this' });
+  await expect(page.getByText('Say which of them to take.')).toBeVisible();
+  await expect(page.getByText('3 sizes, the same as “Centimetres” in another unit')).toBeVisible();
+  await expect(on).toBeDisabled();
+  await page.getByRole('checkbox', { name: 'Centimetres' }).click();
+  await expect(on).toBeEnabled();
+  await keep(page, 'Ostrel Workwear', 'Tide vest');
+  // What came with it is still at hand.
+  await page.getByRole('button', { name: 'Take another of the 2 tables that came with it' }).click();
+  await expect(page.getByText('2 tables were found.')).toBeVisible();
+});
+
+test('a UTF-16 file says how it was read; what its headings meant is remembered for the maker’s next', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await bringFromCorpus(page, 'text-utf-16le.csv');
+  await expect(page.getByText('Read as UTF-16.')).toBeVisible();
+  await keep(page, 'Gullcombe Mill', 'Hall jacket');
+  const brought = (text: string) => ({ name: 'next.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.setInputFiles('input[type=file]', brought('Size,Waist (cm)\nS,70-78\nM,78-86\n'));
+  await chooseFrom(page, 'What Waist (cm) means', 'Trouser waist');
+  await keep(page, 'Gullcombe Mill', 'Hall trousers');
+  await page.setInputFiles(
+    'input[type=file]',
+    brought('Size,Waist (cm),Hip (cm)\nS,72-80,90-98\nM,80-88,98-106\n'),
+  );
+  await expect(page.getByText('“Waist (cm)” is several places on the body.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Maker' }).fill('Gullcombe Mill');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('“Waist (cm)” is several places on the body.')).toHaveCount(0);
+  await page.getByRole('button', { name: '72-80, a measure' }).click();
+  await expect(page.locator('[data-cell]')).toContainText(
+    'Trouser waist, in centimetres from the heading, as in their last table',
+  );
+});
+
+test('what the doctor calls wrong keeps a chart off the shelf until it is said to be meant', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  const table = 'Size,Hip (cm)\nM,90-98\nS,98-106\nL,106-114\n';
+  await page.setInputFiles('input[type=file]', {
+    name: 'turned.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(table),
+  });
+  await page.getByRole('button', { name: 'Go on with this' }).click();
+  await page.getByRole('textbox', { name: 'Maker' }).fill('Ostrel Workwear');
+  await page.keyboard.press('Tab');
+  const shelf = page.getByRole('button', { name: 'Put it on the shelf' });
+  await expect(shelf).toBeDisabled();
+  await expect(page.getByText('One thing is wrong and would size people wrongly.')).toBeVisible();
+  await page.getByRole('button', { name: 'It is meant so' }).click();
+  await shelf.click();
+  await expect(page.getByText('Turned is on the shelf.')).toBeVisible();
+  await expect(page.getByText(/turned\.csv · meant so: /)).toBeVisible();
+});
+
+test('a file that keeps the reading busy can be stopped, and nothing is taken', async ({ fitter: page }) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  // The worker never answers: as if a file took for ever.
+  await page.evaluate(() => {
+    Worker.prototype.postMessage = () => undefined;
+  });
+  await page.setInputFiles('input[type=file]', join(CORPUS, 'xlsx.xlsx'));
+  await expect(page.getByText('Reading', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByText('Reading', { exact: true })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'What was brought' })).toHaveCount(0);
 });

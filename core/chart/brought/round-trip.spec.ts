@@ -113,6 +113,9 @@ async function back(bytes: Uint8Array): Promise<ChartPart | string> {
   return parts.ok ? parts.value.parts[0]! : JSON.stringify(parts.problem);
 }
 
+/** Milliseconds; some hundred files are read. */
+const SOME_TIME = 60_000;
+
 describe('a table that goes out and comes in again', () => {
   const text = (content: string) => new TextEncoder().encode(content);
   const head = { maker: 'Ostrel Workwear', garment: 'Cap <&> "tide"', rule: 'widest-decides' } as const;
@@ -122,18 +125,22 @@ describe('a table that goes out and comes in again', () => {
     ['a workbook', 40, (one) => exportWorkbook(sheetAround(one, head))],
   ];
   for (const [name, numRuns, write] of ways)
-    it(`is what it was, as ${name}`, async () => {
-      await fc.assert(
-        fc.asyncProperty(part, async (one) => {
-          const came = await back(await write(one));
-          // Said by throwing, so that the smallest table that fails is found.
-          if (inOrder(came) !== inOrder(one))
-            throw new Error(
-              `came back as ${typeof came === 'string' ? came : exportCsv({ derivations: [] }, came)}`,
-            );
-        }),
-        { numRuns },
-      );
-      expect(numRuns).toBeGreaterThan(0);
-    });
+    it(
+      `is what it was, as ${name}`,
+      async () => {
+        await fc.assert(
+          fc.asyncProperty(part, async (one) => {
+            const came = await back(await write(one));
+            // Said by throwing, so that the smallest table that fails is found.
+            if (inOrder(came) !== inOrder(one))
+              throw new Error(
+                `came back as ${typeof came === 'string' ? came : exportCsv({ derivations: [] }, came)}`,
+              );
+          }),
+          { numRuns },
+        );
+        expect(numRuns).toBeGreaterThan(0);
+      },
+      SOME_TIME,
+    );
 });

@@ -27,7 +27,13 @@ export function holdsMeasure(cell: string): boolean {
 
 /** Whether a row is one of sizes: something to know it by, and a measure or a mark behind it. */
 export function isSizeRow(cells: readonly string[]): boolean {
-  return filled(cells) >= 2 && cells.slice(1).some((cell) => holdsMeasure(cell) || isMark(cell));
+  if (filled(cells) < 2) return false;
+  const [first = '', ...others] = cells;
+  // The label may stand behind what it measures.
+  return (
+    others.some((cell) => holdsMeasure(cell) || isMark(cell)) ||
+    (holdsMeasure(first) && others.some(isLetterSize))
+  );
 }
 
 /** Whether a row is one of sizes of which nothing is given: a label, and dashes or `sold out` behind it. */
