@@ -10,7 +10,7 @@ const [root = '.', duckFolder = '.', ...only] = process.argv.slice(2);
 const say = (line: string) => process.stdout.write(`${line}\n`);
 const asked = (name: string) => only.length === 0 || only.includes(name);
 
-if (asked('charts')) benchCharts(root, say);
+if (asked('charts')) await benchCharts(root, say);
 if (asked('bulk')) {
   const duck = await connectDuckdb(duckFolder);
   await benchBulk(duck, say);

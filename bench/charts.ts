@@ -1,15 +1,16 @@
 import {
   compileChart,
-  gridOfText,
   importChartJson,
   judge,
-  planTable,
-  readPlanned,
   type ChartSheet,
   type Length,
   type MeasurementCode,
 } from '@neat-measure/core';
 import { decidingCodes, measurement } from '@neat-measure/core';
+import { planTable, readPlanned } from '@neat-measure/core/brought';
+import { readBroughtFile, readBroughtText } from '@neat-measure/core/brought-files';
+import { CASES } from '../core/testing/tables/cases';
+import { HOSTILE } from '../core/testing/tables/hostile';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -25,7 +26,7 @@ function best(runs: number, work: () => void): number {
 }
 
 /** Compiling, judging and importing charts. */
-export function benchCharts(root: string, say: (line: string) => void): void {
+export async function benchCharts(root: string, say: (line: string) => void): Promise<void> {
   const folder = join(root, 'demo', 'charts');
   const sheets = readdirSync(folder).map((name): ChartSheet => {
     const read = importChartJson(readFileSync(join(folder, name)));
@@ -53,14 +54,46 @@ export function benchCharts(root: string, say: (line: string) => void): void {
   );
 
   const rows = Array.from(
-    { length: 2_000 },
+    { length: 1_900 },
     (_, at) => `s${at},${600 + at / 2}-${600.5 + at / 2},${700 + at / 2}-${700.5 + at / 2}`,
   );
   const text = `Size,Chest (mm),Hip (mm)\n${rows.join('\n')}`;
   say(
-    `import a sheet of 2,000 rows: ${best(5, () => {
-      const grid = gridOfText(text);
-      if (grid.ok) readPlanned(grid.value, planTable(grid.value));
+    `import a sheet of 1,900 rows: ${best(5, () => {
+      const read = readBroughtText(text);
+      if (read.ok) for (const { grid } of read.value.tables) readPlanned(planTable(grid));
     }).toFixed(0)} ms`,
   );
+  await benchFiles(say);
+}
+
+/** As long as a hostile file may take, and as much memory; the least that is demanded. */
+const [MOST_MS, MOST_MB] = [1_000, 200];
+
+/** Reading the corpus, and the worst of the files that are meant to keep a machine busy. */
+async function benchFiles(say: (line: string) => void): Promise<void> {
+  const read = async (bytes: Uint8Array) => {
+    const start = performance.now();
+    const before = process.memoryUsage().rss;
+    const found = await readBroughtFile(bytes);
+    if (found.ok)
+      for (const { grid, name } of found.value.tables) readPlanned(planTable(grid, undefined, { name }));
+    return { ms: performance.now() - start, mb: (process.memoryUsage().rss - before) / 1e6 };
+  };
+  const whole = performance.now();
+  for (const { bytes } of CASES) await read(bytes);
+  say(`read and plan the corpus, ${CASES.length} files: ${(performance.now() - whole).toFixed(0)} ms`);
+  let [slowest, largest] = [
+    { ms: 0, what: '' },
+    { mb: 0, what: '' },
+  ];
+  for (const { what, bytes } of HOSTILE) {
+    const { ms, mb } = await read(bytes());
+    if (ms > slowest.ms) slowest = { ms, what };
+    if (mb > largest.mb) largest = { mb, what };
+  }
+  say(
+    `slowest of ${HOSTILE.length} hostile files (${slowest.what}): ${slowest.ms.toFixed(0)} ms (bar ${MOST_MS})`,
+  );
+  say(`most memory of them (${largest.what}): ${largest.mb.toFixed(0)} MB (bar ${MOST_MB})`);
 }

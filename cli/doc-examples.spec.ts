@@ -1,7 +1,10 @@
-import * as core from '@neat-measure/core';
+import * as common from '@neat-measure/core';
+import * as brought from '@neat-measure/core/brought';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+/** All that core offers: what everybody loads, and what only Charts does. */
+const core = { ...common, ...brought };
 const FOLDER = join(process.cwd(), 'core');
 const files = readdirSync(FOLDER, { recursive: true, encoding: 'utf8' }).filter(
   (name) => name.endsWith('.ts') && !/node_modules|\.spec\.ts$|^testing/.test(name),

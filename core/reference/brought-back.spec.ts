@@ -1,5 +1,5 @@
 // The published tables, written out the ways tables come and read back as anybody's would be.
-import { measurement, planTable, readPlanned, type ChartColumn, type MeasurementCode } from '../index';
+import { measurement, planTable, readPlanned, type ChartColumn, type MeasurementCode } from '../testing/all';
 import { questionsOf } from '../testing/tables/understand';
 import { SHAPES, type PlainTable } from '../testing/tables/shapes';
 import { readBroughtFile } from '../chart/brought/sources/read-brought';

@@ -1,4 +1,4 @@
-import { isAsked, planTable, readPlanned } from '../../index';
+import { isAsked, planTable, readPlanned } from '../../testing/all';
 import { HOSTILE } from '../../testing/tables/hostile';
 import { readBroughtFile, readBroughtText } from './sources/read-brought';
 import { LIMITS, sayBroughtProblem } from './sources/brought';

@@ -1,6 +1,6 @@
 // Nothing of what was brought disappears unasked, whatever is wrong with it.
 import * as fc from 'fast-check';
-import { planTable, readPlanned, type Grid, type TablePlan } from '../../index';
+import { planTable, readPlanned, type Grid, type TablePlan } from '../../testing/all';
 import { CASES } from '../../testing/tables/cases';
 import { questionsOf } from '../../testing/tables/understand';
 import { isMeasure } from './cells/not-given';

@@ -15,7 +15,7 @@ import {
   type Length,
   type MeasurementCode,
   type WorkingUnit,
-} from '../../index';
+} from '../../testing/all';
 import { readBroughtFile } from './sources/read-brought';
 import { plainPart } from '../size-chart';
 import { MICROMETRES_PER } from '../../quantity/length';

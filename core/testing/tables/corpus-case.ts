@@ -1,5 +1,5 @@
 // What a case of the corpus of tables is: a file, and what a person would understand of it.
-import type { TableAnswers } from '../../index';
+import type { TableAnswers } from '../../testing/all';
 
 /** A part as a person reads it: a line a size, `S | chest-girth 86-94 cm`. */
 export interface UnderstoodPart {

@@ -8,7 +8,7 @@ import {
   type BroughtTable,
   type TableAnswers,
   type TablePlan,
-} from '../../index';
+} from '../../testing/all';
 import type { UnderstoodPart, UnderstoodTable } from './corpus-case';
 
 /** What is asked of a table, as the corpus writes it. */

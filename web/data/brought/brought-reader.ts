@@ -1,5 +1,6 @@
 import { computed, Injectable, signal } from '@angular/core';
-import type { BroughtProblem, BroughtTables, Outcome } from '@neat-measure/core';
+import type { Outcome } from '@neat-measure/core';
+import type { BroughtProblem, BroughtTables } from '@neat-measure/core/brought';
 import type { ReadingStage } from '@neat-measure/core/brought-files';
 
 /** The bytes of a file, or a block of text. */

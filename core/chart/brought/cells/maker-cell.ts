@@ -78,7 +78,7 @@ export function endsInWords(text: string): boolean {
  * feet made what they are kept in. What is not understood stays as it is, to be told.
  *
  * @example rewriteCell('von 86 bis 94 cm', { unit: 'cm', thousands: false }).text // '86 - 94'
- * @example rewriteCell('5\'7"-5\'9"', { unit: 'ft', thousands: false }).text // '67 - 69'
+ * @example rewriteCell('5\'7"-5\'9"', { unit: 'ft', thousands: false }).text // '67-69'
  */
 export function rewriteCell(text: string, { unit, thousands }: Writing): RewrittenCell {
   const date = fromDate(text);

@@ -172,11 +172,16 @@ function insideOf(rows: readonly GridRow[]): Inside {
   return 'measures';
 }
 
+/** An axis stands among the first rows. */
+const HEADING_WITHIN = 16;
+/** As many rows below it tell what stands in them. */
+const LOOKED_AT = 80;
+
 /** The row that is the axis along the top of such a table; -1 where it is none. */
 function headingOfMatrix(rows: readonly GridRow[], from: number, inside: 'marks' | 'labels'): number {
-  return rows.findIndex(({ cells: row }, at) => {
+  return rows.slice(0, HEADING_WITHIN).findIndex(({ cells: row }, at) => {
     const axis = row.slice(from + 1).filter(Boolean);
-    const below = rows.slice(at + 1).filter(({ cells }) => !isSingle(cells));
+    const below = rows.slice(at + 1, at + 1 + LOOKED_AT).filter(({ cells }) => !isSingle(cells));
     if (axis.length < 2 || below.length < 2) return false;
     const cells = below
       .flatMap((one) => one.cells.slice(from + 1))

@@ -8,7 +8,7 @@ import {
   textGrid,
   twinOf,
   type BroughtParts,
-} from '../../../index';
+} from '../../../testing/all';
 
 const readOf = (text: string): BroughtParts => {
   const grid = textGrid(text);

@@ -1,4 +1,11 @@
-import { cellReader, NO_ANSWERS, planTable, textGrid, withTyped, type TableAnswers } from '../../../index';
+import {
+  cellReader,
+  NO_ANSWERS,
+  planTable,
+  textGrid,
+  withTyped,
+  type TableAnswers,
+} from '../../../testing/all';
 
 const gridOf = (text: string) => {
   const grid = textGrid(text);

@@ -16,7 +16,7 @@ import {
   type MeasurementCode,
   type TableAnswers,
   type WorkingUnit,
-} from '../../../index';
+} from '../../../testing/all';
 import { sheetOf } from '../../../testing/charts';
 import { wholeSheet } from '../../../testing/whole-sheet';
 

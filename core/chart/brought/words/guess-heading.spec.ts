@@ -1,4 +1,4 @@
-import { guessHeading } from '../../../index';
+import { guessHeading } from '../../../testing/all';
 
 describe('guessHeading', () => {
   for (const [text, code] of [

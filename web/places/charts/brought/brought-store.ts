@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { sayFinding, sheetAround, type ChartSheet } from '@neat-measure/core';
 import {
   isAsked,
   joinTables,
@@ -7,16 +8,13 @@ import {
   planTable,
   plainWords,
   readPlanned,
-  sayFinding,
-  sheetAround,
   twinOf,
   type BroughtParts,
-  type ChartSheet,
   type Meaning,
   type TableAnswers,
   type TablePlan,
   type Twin,
-} from '@neat-measure/core';
+} from '@neat-measure/core/brought';
 import type { BroughtFile } from '../../../data/brought/chart-files';
 import { ChartService } from '../../../data/chart-service';
 import { makersOnShelf, headingsOfMaker } from './remembered-headings';

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { type WorkingUnit } from '@neat-measure/core';
 import {
   cellReader,
   columnsTurned,
@@ -10,8 +11,7 @@ import {
   type Grid,
   type TableAnswers,
   type TablePlan,
-  type WorkingUnit,
-} from '@neat-measure/core';
+} from '@neat-measure/core/brought';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 

@@ -1,8 +1,8 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { CATALOGUE } from '@neat-measure/core';
 import {
-  CATALOGUE,
   FOOT_MEANINGS,
   likelyMeanings,
   nameOfMeaning,
@@ -15,7 +15,7 @@ import {
   type TableAnswers,
   type TablePlan,
   type WrittenUnit,
-} from '@neat-measure/core';
+} from '@neat-measure/core/brought';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';

@@ -1,4 +1,4 @@
-import { isMeaning, plainWords, type Meaning } from '@neat-measure/core';
+import { isMeaning, plainWords, type Meaning } from '@neat-measure/core/brought';
 import { firstValueFrom, map, type Observable } from 'rxjs';
 import type { ChartService } from '../../../data/chart-service';
 

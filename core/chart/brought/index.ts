@@ -1,0 +1,25 @@
+// A table that somebody brought, from the file it comes in to the parts of a chart. Apart from the rest of core:
+// only Charts reads tables, and nobody else need load it.
+export * from './sources/brought';
+export * from './sources/decode-text';
+export * from './sources/text-table';
+export * from './layout/grid';
+export * from './layout/around';
+export * from './layout/find-tables';
+export * from './layout/outline';
+export * from './words/meaning';
+export * from './words/guess-heading';
+export { plainWords } from './words/vocabulary';
+export * from './words/size-words';
+export * from './words/unit-evidence';
+export * from './cells/maker-cell';
+export * from './cells/dual-cell';
+export * from './cells/spreadsheet-date';
+export * from './plan/answers';
+export * from './plan/planned-column';
+export * from './plan/table-plan';
+export * from './plan/cell-reading';
+export * from './parts/brought-parts';
+export * from './parts/join-tables';
+export * from './parts/twin-tables';
+export * from './parts/read-planned';
