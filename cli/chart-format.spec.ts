@@ -11,8 +11,12 @@ import {
   type MeasurementCode,
   type MeasuredValue,
 } from '@neat-measure/core';
+import type { TableAnswers } from '@neat-measure/core/brought';
+import { readBroughtText } from '@neat-measure/core/brought-files';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { UnderstoodTable } from '../core/testing/tables/corpus-case';
+import { understand } from '../core/testing/tables/understand';
 
 const PAGE = readFileSync(join(process.cwd(), 'docs', 'chart-format.md'), 'utf8');
 
@@ -66,4 +70,43 @@ describe('docs/chart-format.md', () => {
         });
         expect([said.proposed ?? 'none', said.verdict]).toEqual([size, verdict as never]);
       });
+});
+
+/** The tables of makers on the page: what is answered, the table, and what is understood of it. */
+const BROUGHT = [...PAGE.matchAll(/```brought\n([\s\S]*?)```/g)].map(([, text]) => {
+  const lines = text!.trim().split('\n');
+  const answers = lines[0]!.startsWith('answers: ') ? lines.shift()!.slice('answers: '.length) : '{}';
+  return {
+    answers: JSON.parse(answers) as Partial<TableAnswers>,
+    table: lines.filter((line) => !line.startsWith('=> ')).join('\n'),
+    understood: lines.filter((line) => line.startsWith('=> ')).map((line) => line.slice(3)),
+  };
+});
+
+/** What is understood of a table, a line each. */
+function linesOf({ asks, parts, made = {}, called = {} }: UnderstoodTable): string[] {
+  return [
+    ...asks.map((one) => `asks ${one}`),
+    ...parts.flatMap(({ sizes, other = {} }, at) => [
+      ...(at === 0 ? [] : ['part']),
+      ...sizes,
+      ...Object.entries(other).map(([system, labels]) => `${system}: ${labels.join(', ')}`),
+    ]),
+    ...Object.entries(made).map(([size, others]) => `made ${size}: ${others.join(', ')}`),
+    ...Object.entries(called).flatMap(([size, names]) =>
+      Object.entries(names).map(([other, name]) => `called ${size}, ${other}: ${name}`),
+    ),
+  ];
+}
+
+describe('the tables of makers in docs/chart-format.md', () => {
+  it('are many', () => expect(BROUGHT.length).toBeGreaterThan(15));
+
+  for (const { table, answers, understood } of BROUGHT)
+    it(`are understood as it says: ${table.split('\n')[0]!}`, () => {
+      const read = readBroughtText(table);
+      if (!read.ok) return fail(read.problem);
+      const got = understand(read.value.tables[0]!, answers);
+      expect(typeof got === 'string' ? [got] : linesOf(got)).toEqual(understood);
+    });
 });
