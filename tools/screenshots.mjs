@@ -6,6 +6,17 @@ import { npmPackages } from './lib/install.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';
 
+/** A maker's table as it might come: two units in a cell, a waist that may be four, a size that is sold out. */
+const BROUGHT = `Watch trousers
+Size,Waist (in),Hips in (cm),Inside leg Short (in),Inside leg Regular (in),Inside leg Long (in)
+28,27-29,34–36 (86–91),29,31,33
+30,29-31,36–38 (91–97),29,31,33
+32,31-33,38–40 (97–102),29,31,33
+34,33-35,40–42 (102–107),29,31,33
+36,sold out,sold out,,,
+Model is 188 cm tall and wears 32
+`;
+
 await npmPackages();
 const demo = await openDemo('screenshots');
 const { base } = demo;
@@ -87,6 +98,15 @@ try {
   };
   await chart('Harbour parka');
   await shoot('charts');
+  await page.setInputFiles('input[type=file]', {
+    name: 'watch-trousers.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(BROUGHT),
+  });
+  await page.getByRole('button', { name: '34–36 (86–91), a measure' }).click();
+  await page.locator('[data-cell]').waitFor();
+  await shoot('brought');
+  await page.getByRole('button', { name: 'Discard' }).click();
   await chart('Ranger field jacket');
   await page.getByRole('tab', { name: 'Map' }).click();
   await page.locator('.map svg').waitFor();

@@ -5,6 +5,7 @@ import {
   columnName,
   exportChartJson,
   exportCsv,
+  exportHtml,
   firstPart,
   fitChecksOf,
   KIND_WORDS,
@@ -84,6 +85,14 @@ export class ChartView {
 
   protected saveCsv(): void {
     this.files.save(exportCsv(this.sheet(), firstPart(this.sheet())), `${this.fileName()}.csv`, 'text/csv');
+  }
+
+  protected savePage(): void {
+    this.files.save(
+      exportHtml(this.sheet(), firstPart(this.sheet())),
+      `${this.fileName()}.html`,
+      'text/html',
+    );
   }
 
   protected async saveXlsx(): Promise<void> {
