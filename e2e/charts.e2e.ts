@@ -40,6 +40,8 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
 }) => {
   await page.goto('/charts');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  // What was said of a table is given up for the next only knowingly.
+  page.on('dialog', (dialog) => void dialog.accept());
   const paste = (text: string, type = 'text/plain') =>
     page.evaluate(
       ([content, kind]) => {

@@ -111,6 +111,7 @@ export class Charts {
   /** Tables that came with the one that was taken, to go on with when it is kept. */
   protected readonly waiting = signal<Extract<BroughtFile, { kind: 'tables' }> | null>(null);
   private readonly drafting = viewChild(ChartDraft);
+  private readonly reading = viewChild(BroughtDesk);
   protected readonly published = PUBLISHED_CHARTS.map(({ sheet, source }) => ({
     label: `${sheet.maker}: ${sheet.garment}`,
     value: { sheet, source },
@@ -134,13 +135,20 @@ export class Charts {
 
   /** The browser asks in its own words before the page is closed or loaded anew. */
   protected onUnload(event: BeforeUnloadEvent): void {
-    if (this.drafting()?.changed() === true) event.preventDefault();
+    if (this.unsaved()) event.preventDefault();
   }
 
   /** Whether the place may be left: what was changed of a chart and not kept is given up only knowingly. */
   mayLeave(): boolean {
-    if (this.drafting()?.changed() !== true) return true;
-    return window.confirm('What you changed of this chart is not kept yet. Leave it, and lose that?');
+    return (
+      !this.unsaved() ||
+      window.confirm('What you changed of this chart is not kept yet. Leave it, and lose that?')
+    );
+  }
+
+  /** Whether something was changed of a chart, or said of a table, that is not kept. */
+  private unsaved(): boolean {
+    return this.drafting()?.changed() === true || this.reading()?.changed() === true;
   }
 
   protected seek(words: string): void {
@@ -198,7 +206,7 @@ export class Charts {
 
   private take(brought: BroughtFile | null): void {
     // Whoever stopped it goes on where they were.
-    if (brought === null) return;
+    if (brought === null || !this.mayLeave()) return;
     this.discard();
     if (brought.kind === 'sheet')
       this.draft.set({ sheet: brought.sheet, source: brought.source, replaces: null });

@@ -14,6 +14,7 @@ import { NzAutocompleteModule } from 'ng-zorro-antd/auto-complete';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { UnitService } from '../../../data/unit-service';
 import { PartRulers } from '../part-rulers';
 import { BroughtStore, type BroughtWithTables, type TableState } from './brought-store';
@@ -31,6 +32,7 @@ import { ColumnList } from './column-list';
     NzButtonModule,
     NzCheckboxModule,
     NzInputModule,
+    NzPopconfirmModule,
     FormsModule,
   ],
   providers: [BroughtStore],
@@ -94,6 +96,11 @@ export class BroughtDesk {
       twin === null || twin.twin.same ? '' : `, but size ${twin.twin.size} says otherwise than “${twin.of}”`;
     const like = twin?.twin.same === true ? `, the same as “${twin.of}” in another unit` : '';
     return `${sizes} sizes${like}${unlike}${state.asked ? ', something is asked' : ''}`;
+  }
+
+  /** Whether anything would be lost with it. */
+  changed(): boolean {
+    return this.store.changed();
   }
 
   protected onlyClass(one: string): void {

@@ -106,6 +106,9 @@ export class BroughtStore {
     return this.sheetOf(state.read, [state]);
   });
 
+  /** Whether anything was said that would be lost. */
+  readonly changed = computed(() => this.answers().some((one) => one !== NO_ANSWERS));
+
   say(answers: TableAnswers): void {
     this.answers.update((all) => all.map((one, at) => (at === this.shown() ? answers : one)));
   }
