@@ -75,6 +75,7 @@ export type TableFinding =
   /** Classes of lengths that differ in nothing, and ones by which everything differs. */
   | { readonly code: 'classes-alike'; readonly classes: readonly string[] }
   | { readonly code: 'nothing-by-size'; readonly classes: readonly string[] }
+  | { readonly code: 'labels-unplaced'; readonly place: Place; readonly most: number }
   | { readonly code: 'axis-unsaid'; readonly axis: 'down' | 'across' }
   | { readonly code: 'nominal-alone'; readonly place: Place; readonly text: string }
   | { readonly code: 'not-growing'; readonly place: Place; readonly before: string; readonly text: string };

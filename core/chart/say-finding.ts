@@ -70,6 +70,8 @@ function sayFault(finding: Finding): string {
       return `${list(finding.classes)} differ in nothing that is measured, so nobody can be told which is theirs. Take one of them alone.`;
     case 'nothing-by-size':
       return `Every measurement goes by size and by ${list(finding.classes)} together, so neither can be told first. Take one of them alone, or each as a chart.`;
+    case 'labels-unplaced':
+      return `these labels are not one a size, or there are more than ${finding.most} systems of them. Leave the column out.`;
     case 'axis-unsaid':
       return `It is not said what the sizes ${finding.axis === 'down' ? 'down the side' : 'along the top'} measure. Say which measurement it is, and in which unit.`;
     case 'nominal-alone':

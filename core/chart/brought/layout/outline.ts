@@ -196,12 +196,7 @@ function headingOfMatrix(rows: readonly GridRow[], from: number, inside: 'marks'
     const measures = names.filter(holdsMeasure).length;
     if (columns.length < 2 || new Set(names).size < names.length || names.some((one) => one === ''))
       return false;
-    if (
-      inside === 'labels'
-        ? measures < names.length
-        : names.some((one) => !isLabel(one) && classRank(one) === null && !holdsMeasure(one))
-    )
-      return false;
+    if (measures < names.length) return false;
     const labels = below.map((one) => one.cells[from] ?? '');
     const labelled = labels.filter((one) => holdsMeasure(one) || (inside === 'marks' && isLabel(one))).length;
     const within = columns

@@ -3,6 +3,7 @@ import { failure, success, type Outcome } from '../../../outcome';
 import type { ChartPart } from '../../chart-shape';
 import type { Finding } from '../../finding';
 import { isNotGiven } from '../cells/not-given';
+import { axisOf } from '../layout/axis';
 import { nameOfMeaning } from '../words/meaning';
 import type { PlannedColumn } from '../plan/planned-column';
 import type { PlannedRow } from '../layout/outline';
@@ -18,7 +19,7 @@ export function readMatrix(plan: TablePlan): Outcome<Omit<BroughtParts, 'derivat
     return failure([{ code: 'axis-unsaid', axis: unsaid.key === 'down' ? 'down' : 'across' }]);
   const rows = plan.rows.filter(({ role }) => role === 'size');
   const head = plan.rows.slice(0, plan.rows.indexOf(rows[0]!)).findLast(({ role }) => role === 'heading')!;
-  const names = axisOf(head, down!.index);
+  const names = axisOf(head, down!.index, rows);
   const first = axisPart(
     rows.map(({ line, cells }) => ({ text: cells[down!.index] ?? '', line, column: down!.index })),
     down as TakenColumn,
@@ -46,11 +47,6 @@ export function readMatrix(plan: TablePlan): Outcome<Omit<BroughtParts, 'derivat
     label: null,
     combinations: plan.inside === 'labels' ? [{ ...combination, called }] : every ? [] : [combination],
   });
-}
-
-/** The labels along the top, each with its place. */
-export function axisOf({ line, cells }: PlannedRow, labelAt: number): Placed[] {
-  return cells.flatMap((text, column) => (column > labelAt && text !== '' ? [{ text, line, column }] : []));
 }
 
 /** An axis as a part: its labels are the sizes, and what they measure. */

@@ -8,6 +8,7 @@ import type { TablePlan } from '../plan/table-plan';
 import { behindMeaning, derivationOf, type Meaning } from '../words/meaning';
 import { isMeasurement, labelIn, type BroughtParts } from './brought-parts';
 import { readMatrix } from './matrix';
+import { labelColumns, otherNamesOf } from './other-names';
 import { falls, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
 import { entriesOf, readTwoWay } from './two-way';
 
@@ -63,24 +64,9 @@ function readList(
   const read = readPiece({ columns: taken, rows: down ? [...placed].reverse() : placed }, 'size', 'Size');
   if (!read.ok) return read;
   const ordered = down ? [...rows].reverse() : rows;
-  return success({ ...read.value, otherNames: otherNames(plan.columns, ordered, read.value.sizes) });
-}
-
-/** Labels of other systems that every size has, each once. */
-function otherNames(
-  columns: readonly PlannedColumn[],
-  rows: readonly PlannedRow[],
-  sizes: readonly string[],
-): ChartPart['otherNames'] {
-  return columns
-    .filter(({ means }) => means === 'label')
-    .map(({ index, system, heading }) => ({
-      system: (system ?? heading).slice(0, 40),
-      labels: rows.map(({ cells }) => labelIn(cells[index] ?? '')),
-    }))
-    .filter(
-      ({ labels }) =>
-        labels.length === sizes.length && labels.every((label) => label !== '' && label.length <= 24),
-    )
-    .slice(0, 6);
+  const otherNames = otherNamesOf(
+    labelColumns(plan.columns),
+    read.value.sizes.map((label, at) => ({ size: label, rows: [ordered[at]!] })),
+  );
+  return otherNames.ok ? success({ ...read.value, otherNames: otherNames.value }) : otherNames;
 }

@@ -6,6 +6,7 @@ import { classRank, sizeAndClass } from '../words/size-words';
 import type { PlannedColumn } from '../plan/planned-column';
 import type { PlannedRow } from '../layout/outline';
 import type { TablePlan } from '../plan/table-plan';
+import { hasOneEach, labelColumns, otherNamesOf } from './other-names';
 import { beginsAt, falls, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
 import { labelIn, type BroughtParts } from './brought-parts';
 
@@ -13,6 +14,7 @@ import { labelIn, type BroughtParts } from './brought-parts';
 export interface Entry {
   readonly size: string;
   readonly class: string;
+  readonly row: PlannedRow;
   readonly line: number;
   readonly sizeColumn: number;
   /** By measurement. */
@@ -48,6 +50,7 @@ export function entriesOf(
   const entry = (row: PlannedRow, label: string, named: string, columns: readonly TakenColumn[]): Entry => ({
     size: label,
     class: named,
+    row,
     line: row.line,
     sizeColumn: size.index,
     cells: measured(row, columns),
@@ -107,9 +110,48 @@ function withSizesBelow(entries: readonly Entry[]): Entry[] {
  */
 export function readTwoWay(
   entries: Entries,
-  { onlyClass }: TablePlan,
+  { onlyClass, columns }: TablePlan,
 ): Outcome<Omit<BroughtParts, 'derivations'>, readonly Finding[]> {
   const all = onlyClass === null ? entries.all : entries.all.filter((one) => one.class === onlyClass);
+  const read = readParts(entries, all);
+  const labels = labelColumns(columns);
+  if (!read.ok || labels.length === 0) return read;
+  // Labels of other systems are those of the sizes, or else of each size in each of its lengths.
+  const [first, second] = read.value.parts;
+  const rowsOf = (part: ChartPart, labelOf: (one: Entry) => string) =>
+    part.sizes.map((size) => ({
+      size,
+      rows: all.filter((one) => labelOf(one) === size).map((one) => one.row),
+    }));
+  const bySize = rowsOf(first!, (one) => one.size);
+  const ofSize = labels.filter((column) => hasOneEach(column, bySize));
+  const others = labels.filter((column) => !ofSize.includes(column));
+  const names = otherNamesOf(ofSize, bySize);
+  const byBoth =
+    second === undefined || second.offered === null
+      ? bySize
+      : rowsOf(second, (one) => labelOfBoth(entries, one));
+  const further = otherNamesOf(others, byBoth);
+  if (!names.ok) return names;
+  if (!further.ok) return further;
+  return success({
+    ...read.value,
+    parts: [
+      { ...first!, otherNames: names.value },
+      ...(second === undefined ? [] : [{ ...second, otherNames: further.value }]),
+    ],
+  });
+}
+
+/** What a size of a class is called where both make one label. */
+function labelOfBoth({ between }: Entries, one: Entry): string {
+  return `${one.size}${between}${one.class}`;
+}
+
+function readParts(
+  entries: Entries,
+  all: readonly Entry[],
+): Outcome<Omit<BroughtParts, 'derivations'>, readonly Finding[]> {
   const twice = all.find(
     (one, at) => all.findIndex((other) => other.size === one.size && other.class === one.class) < at,
   );
@@ -191,7 +233,7 @@ export function readTwoWay(
     });
   }
   const taken = [...ofBoth, ...ofClass];
-  const label = (one: Entry) => `${one.size}${entries.between}${one.class}`;
+  const label = (one: Entry) => labelOfBoth(entries, one);
   const sorted = all
     .filter((one) => taken.some(({ means }) => one.cells.has(means)))
     .map((one, at) => ({

@@ -1,6 +1,6 @@
 // Columns of a brought table that belong together: two ends of one measurement, or the same in two units.
 import { sayTheSame } from '../cells/dual-cell';
-import type { ColumnQuestion, PlannedColumn } from './planned-column';
+import type { PlannedColumn } from './planned-column';
 
 const LOWER = /\b(?:min(?:imum)?|from|low(?:er)?|von|ab|mindestens|de|desde|mín(?:imo)?)(?![\p{L}])/iu;
 const UPPER =
@@ -62,15 +62,15 @@ export function withoutDoubles(
     const group = `${same}|${column.class ?? ''}`;
     if (same !== '') groups.set(group, [...(groups.get(group) ?? []), column]);
   }
-  const left = new Map<string, ColumnQuestion | null>();
+  const left = new Map<string, Pick<PlannedColumn, 'asks' | 'apartAt'>>();
   for (const group of groups.values()) {
     const sound = group.filter(({ named, asks }) => named !== null && asks !== 'impossible-unit');
     const taken = sound[0] ?? group[0]!;
     for (const other of group) if (other !== taken) left.set(other.key, twinQuestion(taken, other, cellsOf));
   }
   return columns.map((column) => {
-    const asks = left.get(column.key);
-    return asks === undefined ? column : { ...column, means: null, asks };
+    const twin = left.get(column.key);
+    return twin === undefined ? column : { ...column, means: null, ...twin };
   });
 }
 
@@ -79,14 +79,15 @@ function twinQuestion(
   taken: PlannedColumn,
   other: PlannedColumn,
   cellsOf: (column: PlannedColumn) => readonly string[],
-): ColumnQuestion | null {
+): Pick<PlannedColumn, 'asks' | 'apartAt'> {
   const [one, two] = [taken.named ?? taken.proposes, other.named ?? other.proposes];
-  if (one === null || two === null || one === two) return 'left-out';
-  return apartAt(taken, other, cellsOf) === -1 ? null : 'twins-differ';
+  if (one === null || two === null || one === two) return { asks: 'left-out', apartAt: -1 };
+  const at = apartAt(taken, other, cellsOf);
+  return { asks: at === -1 ? null : 'twins-differ', apartAt: at };
 }
 
 /** The first cell in which two columns of one measurement differ by more than rounding; -1 where none does. */
-export function apartAt(
+function apartAt(
   taken: PlannedColumn,
   other: PlannedColumn,
   cellsOf: (column: PlannedColumn) => readonly string[],

@@ -3,6 +3,7 @@ import { halvesOf, unitsByRatio, type Halves } from '../cells/dual-cell';
 import { isMeasure, isNotGiven } from '../cells/not-given';
 import { namesMeasurement } from '../layout/cells-of';
 import { guessHeading } from '../words/guess-heading';
+import { LONGEST_SIZE } from '../../chart-shape';
 import { classRank, headsSizes, isLetterSize, systemOf } from '../words/size-words';
 import { unitPairOfHeading, unitsOfCell, type WrittenUnit } from '../words/unit-evidence';
 import type { Heading } from './headings';
@@ -34,7 +35,9 @@ export function listColumns(whole: Table, count: number): PlannedColumn[] {
     if (heading.text !== '' && heading.text === headings[sizeAt]?.text)
       return [{ ...plain(index, heading.text, cells, 'label'), means: null, asks: 'left-out' as const }];
     if (system !== null && cells.some((cell) => cell !== ''))
-      return [{ ...plain(index, heading.text, cells, 'label'), system }];
+      return cells.some((cell) => cell === '' || cell.length > LONGEST_SIZE)
+        ? [{ ...plain(index, heading.text, cells, 'label'), system, means: null, asks: 'left-out' as const }]
+        : [{ ...plain(index, heading.text, cells, 'label'), system }];
     const halves = dualOf(cells, unitPairOfHeading(heading.text) !== null || table.general.pair !== null);
     if (halves === null)
       return [planColumn(table, { key: String(index), index, half: null }, heading, cells, null)];

@@ -2,17 +2,18 @@
 import type { PlannedRow } from '../layout/outline';
 import type { TableAnswers } from './answers';
 import { axesOf } from './headings';
-import { planColumn, type Table } from './plan-column';
+import { axisOf } from '../layout/axis';
+import { plain, planColumn, type Table } from './plan-column';
 import type { PlannedColumn } from './planned-column';
 
 /** The two axes of a matrix as columns that are said like any other. */
 export function matrixColumns(
   table: Table,
-  head: readonly (readonly string[])[],
+  head: readonly PlannedRow[],
   answers: TableAnswers,
 ): PlannedColumn[] {
   const { body } = table;
-  const axis = head.at(-1) ?? [];
+  const axis = head.at(-1)?.cells ?? [];
   const labelAt = Math.max(
     0,
     body[0]?.cells.findIndex((cell, at) => cell !== '' && !isSameDown(body, at)) ?? 0,
@@ -21,9 +22,10 @@ export function matrixColumns(
   const above =
     head
       .slice(0, -1)
-      .flatMap((row) => row.slice(labelAt + 1))
+      .flatMap(({ cells }) => cells.slice(labelAt + 1))
       .find((text) => text !== '') ?? '';
   const named = axesOf(axis[labelAt] === beside ? '' : (axis[labelAt] ?? ''), above);
+  const along = head.length === 0 ? [] : axisOf(head.at(-1)!, labelAt, body);
   const fields = [
     {
       key: 'down',
@@ -31,9 +33,9 @@ export function matrixColumns(
       heading: beside || named.down,
       cells: body.map(({ cells }) => cells[labelAt] ?? ''),
     },
-    { key: 'across', index: -1, heading: named.across, cells: axis.slice(labelAt + 1).filter(Boolean) },
+    { key: 'across', index: -1, heading: named.across, cells: along.map(({ text }) => text) },
   ];
-  return fields.map(({ key, index, heading, cells }) => {
+  const axes = fields.map(({ key, index, heading, cells }) => {
     const column = planColumn(
       table,
       { key, index, half: null },
@@ -45,6 +47,15 @@ export function matrixColumns(
     const asked: PlannedColumn = column.numbers.length === 0 ? { ...column, candidates: [] } : column;
     return { ...asked, heading, asks: answers.columns[key]?.so === true ? null : asked.asks };
   });
+  // What stands beside the axes and is none of them is left out, and asked about.
+  const beyond = axis.flatMap((text, index) =>
+    index > labelAt && text !== '' && !along.some(({ column }) => column === index) ? [index] : [],
+  );
+  const others = beyond.map((index): PlannedColumn => {
+    const cells = body.map((row) => row.cells[index] ?? '');
+    return { ...plain(index, axis[index]!, cells, 'label'), means: null, asks: 'left-out' };
+  });
+  return [...axes, ...others];
 }
 
 /** Whether a column holds one and the same text in every row: the name of an axis, merged. */

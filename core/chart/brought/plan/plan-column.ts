@@ -59,6 +59,7 @@ function blank(
     unknown: [],
     slip: null,
     asks: null,
+    apartAt: -1,
     numbers: [],
     thousands: false,
     sample: cells.filter(Boolean).slice(0, 3),

@@ -49,6 +49,8 @@ export interface PlannedColumn {
   readonly slip: { readonly wrote: string; readonly read: string } | null;
   /** Why it must be looked at before anything is imported. */
   readonly asks: ColumnQuestion | null;
+  /** Of a twin that says otherwise, which of the sizes is the first to; -1 of every other column. */
+  readonly apartAt: number;
   /** The numbers that tell which unit they are in. */
   readonly numbers: readonly number[];
   /** Whether a comma or point in its numbers parts thousands: nobody could be so if it began a fraction. */

@@ -101,14 +101,7 @@ export function planTable(grid: Grid, answers = NO_ANSWERS, context: TableContex
     general: { ...general, unit: general.unit ?? cornerUnit(headings, count) },
     remembered: context.remembered ?? new Map(),
   };
-  const guessed =
-    inside === 'measures'
-      ? listColumns(table, count)
-      : matrixColumns(
-          table,
-          head.map(({ cells }) => cells),
-          answers,
-        );
+  const guessed = inside === 'measures' ? listColumns(table, count) : matrixColumns(table, head, answers);
   const cells = (column: PlannedColumn) => body.map((row) => cellIn(row.cells, column));
   const columns = withoutDoubles(withPairs(guessed), cells).map((column) => {
     const said =

@@ -2,6 +2,7 @@ import type { MadeCase } from './case';
 import { CELLS_AND_UNITS } from './cells-and-units';
 import { CLASS_TABLES } from './classes';
 import { FILES } from './files';
+import { ODDITIES } from './oddities';
 import { SEVERAL, TWINS } from './twins';
 import { WORDS } from './words';
 
@@ -13,4 +14,5 @@ export const CASES: readonly MadeCase[] = [
   ...TWINS,
   ...SEVERAL,
   ...CLASS_TABLES,
+  ...ODDITIES,
 ];

@@ -80,6 +80,12 @@ export class ColumnList {
     return `${Math.min(...numbers)} to ${Math.max(...numbers)} ${named ?? ''}`;
   }
 
+  /** Where a twin is the first time apart. */
+  protected apart({ apartAt }: PlannedColumn): string {
+    const row = this.plan().rows.filter(({ role }) => role === 'size')[apartAt];
+    return row === undefined ? '' : `, first on line ${row.line}`;
+  }
+
   protected say(column: PlannedColumn, said: ColumnAnswer): void {
     this.answered.emit(sayOfColumn(this.answers(), column.key, said));
   }

@@ -1,0 +1,15 @@
+import { holdsMeasure } from './cells-of';
+import type { PlannedRow } from './outline';
+
+/** The labels along the top of a matrix, each with its place; a column of measures beside them is none of it. */
+export function axisOf(
+  { line, cells }: PlannedRow,
+  labelAt: number,
+  body: readonly PlannedRow[],
+): { readonly text: string; readonly line: number; readonly column: number }[] {
+  return cells.flatMap((text, column) =>
+    column > labelAt && text !== '' && !body.some((row) => holdsMeasure(row.cells[column] ?? ''))
+      ? [{ text, line, column }]
+      : [],
+  );
+}
