@@ -53,7 +53,7 @@ export class Journal {
 
   private looked: () => void = () => undefined;
   /** Resolves when it has been looked what waits on this device: until then nothing is said of it. */
-  private readonly known = new Promise<void>((resolve) => (this.looked = resolve));
+  readonly known = new Promise<void>((resolve) => (this.looked = resolve));
 
   /** What waits, in the order it was done. */
   readonly waiting = this.rows.asReadonly();

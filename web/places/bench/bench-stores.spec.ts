@@ -5,6 +5,7 @@ import { Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import type { Heard } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
+import { JournalDb } from '../../data/journal/journal-db';
 import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../testing/watch-coat';
 import { forgetDevice, until, Wire } from '../../testing/wire';
 import { DocketStore } from './docket-store';
@@ -98,6 +99,21 @@ describe('the stores of the Bench', () => {
     });
     expect(done).toBeTrue();
     expect(store.garments()[0]!.decision?.outcome).toBe('made-to-measure');
+  });
+
+  it('is taken up where this device left it, once it is known what waits there, unless somebody went on', async () => {
+    const kept = benchFor(onShelf(watchCoat()));
+    const acts = ['98', '98.5'].map((typed) => actOn(kept.id, readingOf('chest-girth', typed)));
+    const db = new JournalDb();
+    await db.acts.bulkAdd(acts.map((act) => ({ id: act.id, docketId: kept.id, pen: 'pen of Odalys', act })));
+    db.close();
+    open(kept);
+    expect(cursor.stop().kind).withContext('nothing is known of it yet').toBe('prepare');
+    await until(() => cursor.current()?.code === 'waist-girth');
+    // What is known later moves nobody who has gone somewhere.
+    cursor.goTo('chest-girth');
+    cursor.begin(true);
+    expect(cursor.current()?.code).toBe('chest-girth');
   });
 
   it('does nothing that is refused, and says why', () => {

@@ -75,7 +75,7 @@ export class Bench {
   constructor() {
     effect(() => {
       const id = this.docketId();
-      untracked(() => this.store.open(id, () => this.cursor.begin()));
+      untracked(() => this.store.open(id, (again) => this.cursor.begin(again)));
     });
     effect(() => {
       // Followed from the exceptions, the docket opens at the garment that is to be decided.

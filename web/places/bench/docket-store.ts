@@ -125,9 +125,10 @@ export class DocketStore {
   /**
    * Opens a docket, and hears what others do on it from then on.
    *
-   * @param ready called once it is there
+   * @param ready called once it is there, and again once it is known what waits on this device: until then a
+   *   step that was done here may seem open
    */
-  open(docketId: string, ready: () => void): void {
+  open(docketId: string, ready: (again: boolean) => void): void {
     this.bench.set(null);
     this.kept.set([]);
     this.trouble.set('');
@@ -197,13 +198,17 @@ export class DocketStore {
     });
   }
 
-  private fetch(docketId: string, ready?: () => void): void {
+  private fetch(docketId: string, ready?: (again: boolean) => void): void {
     this.listening.add(
       this.dockets.open(docketId).subscribe({
         next: (bench) => {
           this.bench.set(bench);
           this.kept.update((kept) => inOrder(bench.acts, kept));
-          ready?.();
+          ready?.(false);
+          if (ready !== undefined)
+            void this.journal.known.then(() => {
+              if (this.bench()?.id === docketId) ready(true);
+            });
         },
         error: (problem: Error) => this.trouble.set(problem.message),
       }),

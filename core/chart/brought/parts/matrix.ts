@@ -6,7 +6,6 @@ import { isNotGiven } from '../cells/not-given';
 import { axisOf } from '../layout/axis';
 import { nameOfMeaning } from '../words/meaning';
 import type { PlannedColumn } from '../plan/planned-column';
-import type { PlannedRow } from '../layout/outline';
 import type { TablePlan } from '../plan/table-plan';
 import { beginsAt, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
 import { isMeasurement, labelIn, type BroughtParts } from './brought-parts';

@@ -9,6 +9,8 @@ import { stepBefore, stopBeside, stopsOf, type Stop } from './stops';
 export class CursorStore {
   private readonly docket = inject(DocketStore);
   private readonly at = signal('prepare');
+  /** Where the docket was taken up. */
+  private begun = '';
 
   readonly stops = computed(() => stopsOf(this.docket.plan()));
   readonly stop = computed<Stop>(
@@ -35,11 +37,17 @@ export class CursorStore {
   /** How many readings the steps still want, two each. */
   readonly toGo = computed(() => readingsToGo(this.docket.steps()));
 
-  /** Where a docket is taken up: at the beginning while nothing was done, else at what is open first. */
-  begin(): void {
+  /**
+   * Where a docket is taken up: at the beginning while nothing was done, else at what is open first.
+   *
+   * @param again whether more is known of it by now; whoever has gone somewhere since stays there
+   */
+  begin(again = false): void {
+    if (again && this.at() !== this.begun) return;
     const { readings = [], passed = [] } = this.docket.docket() ?? {};
     const fresh = readings.length === 0 && passed.length === 0;
-    this.at.set(fresh ? 'prepare' : (firstOpen(this.docket.steps()) ?? 'decide'));
+    this.begun = fresh ? 'prepare' : (firstOpen(this.docket.steps()) ?? 'decide');
+    this.at.set(this.begun);
   }
 
   goTo(code: MeasurementCode): void {
