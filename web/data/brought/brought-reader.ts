@@ -7,7 +7,8 @@ import type { ReadingStage } from '@neat-measure/core/brought-files';
 export type BroughtQuestion = Uint8Array | string;
 export type BroughtAnswer =
   | { readonly stage: ReadingStage }
-  | { readonly read: Outcome<BroughtTables, BroughtProblem> };
+  | { readonly read: Outcome<BroughtTables, BroughtProblem> }
+  | { readonly lost: true };
 
 /** What was read; `stopped` by whoever waited; `lost` where the reading broke off by itself. */
 export type ReadingOutcome = Outcome<BroughtTables, BroughtProblem> | 'stopped' | 'lost';
@@ -46,7 +47,7 @@ export class BroughtReader {
       };
       const stop = () => end('stopped');
       worker.onmessage = ({ data }: MessageEvent<BroughtAnswer>) =>
-        'stage' in data ? this.stage.set(data.stage) : end(data.read);
+        'stage' in data ? this.stage.set(data.stage) : end('read' in data ? data.read : 'lost');
       worker.onerror = () => end('lost');
       this.running.set(stop);
       worker.postMessage(question);

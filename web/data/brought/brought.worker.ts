@@ -6,5 +6,10 @@ const say = (answer: BroughtAnswer) => postMessage(answer);
 
 addEventListener('message', ({ data }: MessageEvent<BroughtQuestion>) => {
   if (typeof data === 'string') say({ read: readBroughtText(data) });
-  else void readBroughtFile(data, (stage) => say({ stage })).then((read) => say({ read }));
+  else
+    readBroughtFile(data, (stage) => say({ stage })).then(
+      (read) => say({ read }),
+      // What reads workbooks is fetched when it is needed, and may not be there to be had.
+      () => say({ lost: true }),
+    );
 });

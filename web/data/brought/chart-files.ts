@@ -63,7 +63,7 @@ export class ChartFiles {
     if (read === 'lost')
       return refused(
         source,
-        'The reading of it broke off, and nothing was taken. Copy only the table and bring that.',
+        'The reading of it broke off, and nothing was taken. Look at the network and bring it again, or copy only the table.',
       );
     return read.ok
       ? { kind: 'tables', source, ...read.value }
