@@ -47,6 +47,33 @@ describe('faultsOfSheet', () => {
     expect(faultsOfSheet(whole)).toEqual([]);
   });
 
+  it('lets a label leave out what another part’s own labels tell, and nothing else', () => {
+    const of = (sizes: Record<string, string[]>) =>
+      faultsOfSheet(
+        trousers({
+          label: '{leg}',
+          parts: [
+            WAIST,
+            {
+              ...LEG,
+              sizes: ['30S', '30L', '32S'],
+              offered: { by: 'waist', sizes },
+              columns: [{ ...LEG.columns[0]!, cells: ['28-30', '30-32', '32-34'] }],
+            },
+          ],
+        }),
+      ).map(sayFault);
+    expect(
+      of({ '30': ['30S', '30L'], '32': ['32S'], '34': [] }).filter((one) => one.includes('leaves out')),
+    ).toEqual([]);
+    expect(of({ '30': ['30S', '30L'], '32': ['32S', '30L'], '34': ['32S'] })).toContain(
+      'The label leaves out waist; two sizes would look alike.',
+    );
+    expect(of({ '30': ['30S', '30L'] }))
+      .withContext('others have all')
+      .toContain('The label leaves out waist; two sizes would look alike.');
+  });
+
   /** Each change breaks one thing; what is said of it, and where. */
   const breaks = (name: string, changes: object, says: string, path: string) =>
     it(name, () => {

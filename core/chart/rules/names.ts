@@ -3,6 +3,7 @@ import { isDerivedCode, type ColumnCode } from '../column-code';
 import { behindColumn, parsedSteps, type Derivation } from '../arithmetic/derivation';
 import { isStepName } from '../arithmetic/operand';
 import { isAlone, singleAmongIntervals } from './cells';
+import { named as valueNamed } from '../named';
 import { about, rulesOf, type Found, type RuleCode } from './rule';
 
 /**
@@ -152,7 +153,7 @@ function ofWhole(sheet: ChartSheet): Found[] {
     const named = [...sheet.label.matchAll(/\{([^}]*)\}/g)].map((one) => one[1]!);
     const strange = named.find((code) => sizesOf(code) === undefined);
     if (strange !== undefined) tell('label-unknown', ['label'], strange);
-    const left = sheet.parts.find(({ code }) => !named.includes(code));
+    const left = sheet.parts.find((part) => !named.includes(part.code) && !isToldBy(sheet, part, named));
     if (left !== undefined) tell('label-leaves-out', ['label'], left.name);
   }
   sheet.combinations.forEach(({ parts: [first, second], made }, index) => {
@@ -173,6 +174,19 @@ function ofWhole(sheet: ChartSheet): Found[] {
     if (strange !== undefined) tell('option-unknown', ['options', index], strange.of);
   });
   return found;
+}
+
+/**
+ * Whether the size of a part is told by that of another in the label, which is offered for one size of it alone:
+ * a cup `75B` is of the band 75.
+ */
+function isToldBy({ parts }: ChartSheet, { code, sizes }: ChartPart, named: readonly string[]): boolean {
+  return parts.some(({ code: other, offered, sizes: own }) => {
+    if (!named.includes(other) || offered?.by !== code) return false;
+    const lists = sizes.map((size) => valueNamed(offered.sizes, size) ?? own);
+    const all = lists.flat();
+    return new Set(all).size === all.length;
+  });
 }
 
 function isKnown(sheet: ChartSheet, code: ColumnCode): boolean {

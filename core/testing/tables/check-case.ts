@@ -1,6 +1,28 @@
 import { readBroughtFile } from '../../chart/brought/sources/read-brought';
-import type { CorpusCase } from './corpus-case';
+import {
+  chartSheetSchema,
+  examineChart,
+  NO_ANSWERS,
+  planTable,
+  readPlanned,
+  sayChartFinding,
+  sheetAround,
+  type BroughtTable,
+} from '../all';
+import type { CorpusCase, UnderstoodTable } from './corpus-case';
 import { understand } from './understand';
+
+/** What keeps the chart of a table off the shelf. */
+function wrongOf(table: BroughtTable, answers: UnderstoodTable['answers']): string[] {
+  const read = readPlanned(planTable(table.grid, { ...NO_ANSWERS, ...answers }, { name: table.name }));
+  if (!read.ok) return ['it is not read'];
+  const head = { maker: 'Ostrel Workwear', garment: 'Garment', rule: 'widest-decides' } as const;
+  const kept = chartSheetSchema.safeParse({ ...sheetAround(read.value.parts[0]!, head), ...read.value });
+  if (!kept.success) return kept.error.issues.map(({ message }) => message);
+  return examineChart(kept.data)
+    .filter(({ severity }) => severity === 'wrong')
+    .map((one) => sayChartFinding(kept.data, one));
+}
 
 /** Reads a file of the corpus and compares what is understood with what a person would. */
 export async function checkCase(made: CorpusCase, bytes: Uint8Array): Promise<void> {
@@ -21,5 +43,6 @@ export async function checkCase(made: CorpusCase, bytes: Uint8Array): Promise<vo
         .toBe('string');
     const { answers: _, ...understood } = want;
     expect(got).toEqual(understood);
+    expect(wrongOf(table, want.answers)).toEqual([]);
   });
 }
