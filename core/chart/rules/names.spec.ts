@@ -58,7 +58,7 @@ describe('faultsOfSheet', () => {
               ...LEG,
               sizes: ['30S', '30L', '32S'],
               offered: { by: 'waist', sizes },
-              columns: [{ ...LEG.columns[0]!, cells: ['28-30', '30-32', '32-34'] }],
+              columns: [{ code: 'derived:leg', unit: 'in', cells: ['28-30', '30-32', '32-34'] }],
             },
           ],
         }),
