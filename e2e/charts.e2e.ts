@@ -270,7 +270,9 @@ test('what a table leaves unsaid is asked, one thing after the other, before any
   await page.getByRole('button', { name: 'They are inches' }).first().click();
   await expect(page.getByText('names no unit')).toHaveCount(0);
   await chooseFrom(page, 'What Waist (in) means', 'Natural waist');
-  await expect(page.getByText('“Waist (cm)” is the same in another unit and says otherwise.')).toBeVisible();
+  await expect(
+    page.getByText('“Waist (cm)” is the same in another unit and says otherwise, first on line 4.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out' }).click();
   await expect(page.getByText('Size L (line 5) gives no Chest, Hip')).toBeVisible();
   await expect(on).toBeDisabled();
@@ -355,6 +357,7 @@ test('a page with a table for each unit offers both, tells that they agree, and 
   // What came with it is still at hand.
   await page.getByRole('button', { name: 'Take another of the 2 tables that came with it' }).click();
   await expect(page.getByText('2 tables were found.')).toBeVisible();
+  await expect(page.getByText('Say which of them to take.')).toBeVisible();
 });
 
 test('a UTF-16 file says how it was read; what its headings meant is remembered for the maker’s next', async ({

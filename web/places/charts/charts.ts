@@ -28,6 +28,7 @@ import { listKeys } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
 import { BroughtDesk } from './brought/brought-desk';
+import { BroughtStore } from './brought/brought-store';
 import { BroughtReader } from '../../data/brought/brought-reader';
 import { ControlName } from '../../parts/forms/control-name';
 import { EmptyState } from '../../parts/empty-state/empty-state';
@@ -51,6 +52,8 @@ import { Fetching } from '../../parts/fetching/fetching';
     NzUploadModule,
     FormsModule,
   ],
+  // What was said of one table is still known when another that came with it is taken.
+  providers: [BroughtStore],
   templateUrl: './charts.html',
   styleUrl: './charts.less',
   host: {
@@ -105,6 +108,7 @@ export class Charts {
   /** What was brought last: a table still to be understood, or what is wrong with it. */
   protected readonly brought = signal<Exclude<BroughtFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
+  private readonly broughtStore = inject(BroughtStore);
   protected readonly reader = inject(BroughtReader);
   /** What is worked at has the whole width. */
   protected readonly alone = computed(() => this.draft() !== null || this.brought()?.kind === 'tables');
@@ -223,7 +227,8 @@ export class Charts {
   /** A table as it was understood becomes a draft. */
   protected onRead(sheet: ChartSheet): void {
     const brought = this.brought();
-    this.draft.set({ sheet, source: brought?.source ?? 'pasted', replaces: null });
+    const said = this.reading()?.changed() === true;
+    this.draft.set({ sheet, source: brought?.source ?? 'pasted', replaces: null, said });
     this.waiting.set(brought?.kind === 'tables' && brought.tables.length > 1 ? brought : null);
     this.brought.set(null);
   }
@@ -247,6 +252,7 @@ export class Charts {
     const brought = this.waiting();
     this.discard();
     this.brought.set(brought);
+    this.broughtStore.taken.set(new Set());
   }
 
   protected onSaved(chart: Chart): void {

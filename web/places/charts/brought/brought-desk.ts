@@ -35,7 +35,6 @@ import { ColumnList } from './column-list';
     NzPopconfirmModule,
     FormsModule,
   ],
-  providers: [BroughtStore],
   templateUrl: './brought-desk.html',
   styles: `
     .looked {

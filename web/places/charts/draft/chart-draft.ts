@@ -57,6 +57,8 @@ export interface Draft {
   readonly source: string;
   /** The version it follows. */
   readonly replaces: Chart | null;
+  /** Whether something was said of it on the way here that would be lost with it. */
+  readonly said?: boolean;
 }
 
 /** A chart being made ready: what the table does not say, the tables themselves, and the doctor. Nothing is saved until confirmed. */
@@ -116,7 +118,11 @@ export class ChartDraft {
   protected readonly sheetFaults = computed(() => faultsOfSheet(this.sheet()).map(sayFault));
   /** Whether anything would be lost with it. */
   readonly changed = computed(
-    () => this.sheet() !== this.draft().sheet || this.unreadDesks().length > 0 || this.unread().size > 0,
+    () =>
+      this.draft().said === true ||
+      this.sheet() !== this.draft().sheet ||
+      this.unreadDesks().length > 0 ||
+      this.unread().size > 0,
   );
   /** By part, the cells something was found in, as the editor names its cells, with what was found. */
   protected readonly foundIn = computed(() => {

@@ -44,8 +44,8 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
         </li>
       }
     </ul>
-    @if (findings().length > most) {
-      <p class="soft">{{ findings().length - most }} more notes of the same kind.</p>
+    @if (findings().length > shown().length) {
+      <p class="soft">{{ findings().length - shown().length }} more notes of the same kind.</p>
     }
   `,
   styles: `
@@ -88,7 +88,8 @@ export class DoctorList {
   protected readonly findings = computed(() => examineChart(this.sheet()));
   protected readonly shown = computed(() =>
     this.findings()
-      .slice(0, this.most)
+      // Of what is wrong each is shown, for each is to be mended or said to be meant.
+      .filter(({ severity }, at) => at < this.most || (this.confirming() && severity === 'wrong'))
       .map((one) => ({
         finding: one,
         severity: one.severity,
