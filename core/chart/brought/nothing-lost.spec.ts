@@ -47,6 +47,8 @@ const SPOILS: Readonly<Record<string, Spoil>> = {
 
 /** Lines and columns that hold measures and are neither taken nor asked about. */
 function lost(grid: Grid, plan: TablePlan): string[] {
+  // Where no size is found at all, nothing is taken, and that is said.
+  if (plan.rows.every(({ role }) => role !== 'size')) return readPlanned(plan).ok ? ['everything'] : [];
   const { rows } = plan.across ? turned(aroundIt(grid).within) : grid;
   const lines = rows.flatMap(({ cells }, at) => {
     const { role, line } = plan.rows[at]!;

@@ -130,3 +130,23 @@ export function falls(rows: readonly (readonly Placed[])[], taken: readonly Take
   );
   return steps.some((step) => step < 0) && steps.every((step) => step <= 0);
 }
+
+/** Rows, the smallest size first, with open ends that reach to those of the size beside them where that was said. */
+export function toNext(rows: readonly (readonly Placed[])[], taken: readonly TakenColumn[]): Placed[][] {
+  return rows.map((row, at) =>
+    row.map((placed, index) => {
+      const column = taken[index - 1];
+      if (column === undefined || !column.toNext) return placed;
+      const [before, after] = [rows[at - 1]?.[index]?.text, rows[at + 1]?.[index]?.text];
+      const below = /^(<=?)\s*(.+)$/.exec(placed.text);
+      const under = /^(<=?)\s*(.+)$/.exec(before ?? '');
+      if (below !== null && under !== null)
+        return { ...placed, text: `${under[1] === '<' ? '>=' : '>'}${under[2]!} ${below[1]!}${below[2]!}` };
+      const above = /^(>=?)\s*(.+)$/.exec(placed.text);
+      const over = /^(>=?)\s*(.+)$/.exec(after ?? '');
+      if (above !== null && over !== null)
+        return { ...placed, text: `${above[1]!}${above[2]!} ${over[1] === '>' ? '<=' : '<'}${over[2]!}` };
+      return placed;
+    }),
+  );
+}

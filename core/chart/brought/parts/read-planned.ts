@@ -9,7 +9,7 @@ import { behindMeaning, derivationOf, type Meaning } from '../words/meaning';
 import { isMeasurement, labelIn, type BroughtParts } from './brought-parts';
 import { readMatrix } from './matrix';
 import { labelColumns, otherNamesOf } from './other-names';
-import { falls, readPiece, takenCell, type Placed, type TakenColumn } from './pieces';
+import { falls, readPiece, toNext, takenCell, type Placed, type TakenColumn } from './pieces';
 import { entriesOf, readTwoWay } from './two-way';
 
 /** Reads a table as its plan says: all of it, or every fault with its place. */
@@ -61,7 +61,8 @@ function readList(
     ...taken.map((column) => ({ text: takenCell(cells, column), line, column: column.index })),
   ]);
   const down = falls(placed, taken);
-  const read = readPiece({ columns: taken, rows: down ? [...placed].reverse() : placed }, 'size', 'Size');
+  const whole = toNext(down ? [...placed].reverse() : placed, taken);
+  const read = readPiece({ columns: taken, rows: whole }, 'size', 'Size');
   if (!read.ok) return read;
   const ordered = down ? [...rows].reverse() : rows;
   const otherNames = otherNamesOf(

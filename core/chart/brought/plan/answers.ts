@@ -9,6 +9,8 @@ export interface ColumnAnswer {
   readonly times?: 1 | 2;
   /** By how much the garment is larger, `8-14`; empty for a measure of the body after all. */
   readonly ease?: string;
+  /** Each of its open ends reaches to that of the size beside it. */
+  readonly toNext?: boolean;
   /** What was asked of it is so as it stands. */
   readonly so?: boolean;
 }

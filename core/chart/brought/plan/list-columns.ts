@@ -52,7 +52,7 @@ export function listColumns(whole: Table, count: number): PlannedColumn[] {
       ),
     );
   });
-  return withFollowers(columns);
+  return withFollowers(withRegular(columns));
 }
 
 /** Without any heading, a title that names a measurement heads the only column of measures: `Bust in cm`. */
@@ -83,6 +83,21 @@ function alsoMeasured(
   const column = planColumn(table, { key: `${index}m`, index, half: null }, heading, cells, null);
   return column.candidates.length === 0 ? [] : [column];
 }
+
+/** `Inside leg` beside `Inside leg Long` is that of the regular length. */
+function withRegular(columns: readonly PlannedColumn[]): PlannedColumn[] {
+  const meaningOf = ({ means, candidates }: PlannedColumn) => means ?? candidates.join();
+  const classed = columns.filter((column) => column.class !== null && meaningOf(column) !== '');
+  const plainOnes = columns.filter((column) => column.class === null);
+  return columns.map((column) => {
+    const beside = classed.some(
+      (other) => meaningOf(other) === meaningOf(column) && other.named === column.named,
+    );
+    const only = plainOnes.filter((other) => meaningOf(other) === meaningOf(column)).length === 1;
+    return column.class === null && beside && only ? { ...column, class: REGULAR } : column;
+  });
+}
+const REGULAR = 'Regular';
 
 /** Columns of one measurement in several classes are said together. */
 function withFollowers(columns: readonly PlannedColumn[]): PlannedColumn[] {

@@ -64,6 +64,7 @@ function blank(
     thousands: false,
     sample: cells.filter(Boolean).slice(0, 3),
     upperIn: null,
+    toNext: false,
     says: '',
   };
 }

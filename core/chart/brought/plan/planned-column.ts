@@ -59,13 +59,16 @@ export interface PlannedColumn {
   readonly sample: readonly string[];
   /** The column that holds the upper ends, where lower and upper stand in two. */
   readonly upperIn: number | null;
+  /** Whether each of its open ends reaches to that of the size beside it. */
+  readonly toNext: boolean;
   /** What a heading of ours says of the cells beyond the unit: `, ease 8-14`, `, reported`; else nothing. */
   readonly says: string;
 }
 
 /**
  * What is asked of a column: which measurement it is, in which unit, whether a unit is right in which nobody
- * could be so, whether one end alone is a size's middle, whether numbers are left out rightly (of a twin, because
+ * could be so, whether one end alone is a size's middle, whether ends that
+ * are all open to one side reach to the next, whether numbers are left out rightly (of a twin, because
  * it says otherwise), what is to be done with a mass, with one value for every size, with half the way round, with a garment's own measure.
  */
 export type ColumnQuestion =
@@ -73,6 +76,7 @@ export type ColumnQuestion =
   | 'which-unit'
   | 'impossible-unit'
   | 'lone-end'
+  | 'one-sided'
   | 'left-out'
   | 'twins-differ'
   | 'mass'

@@ -12,6 +12,7 @@ export function withAnswer(column: PlannedColumn, said: ColumnAnswer): PlannedCo
     named: unit,
     namedBy: said.unit === undefined ? column.namedBy : 'said',
     unit: unit === null ? null : KEPT_IN[unit],
+    toNext: said.toNext ?? column.toNext,
     times: said.times ?? column.times,
     ease: said.ease === undefined || said.ease === '' ? column.ease : said.ease,
     of:

@@ -1,5 +1,7 @@
 import { parseColumnHeading } from '../../formats/heading';
+import { parseCell } from '../../formats/parse-cell';
 import { numbersIn } from '../cells/dual-cell';
+import { rewriteCell } from '../cells/maker-cell';
 import { isNotGiven } from '../cells/not-given';
 import { aroundIt } from '../layout/around';
 import { turned, type Grid } from '../layout/grid';
@@ -108,11 +110,13 @@ export function planTable(grid: Grid, answers = NO_ANSWERS, context: TableContex
       answers.columns[column.key] ?? (column.follows === null ? undefined : answers.columns[column.follows]);
     return said === undefined ? column : withAnswer(column, said);
   });
-  const sized = withOneSize(columns, answers).map((column) =>
-    column.asks === null && isMeasured(column) && isOneValue(column, cells(column))
-      ? { ...column, asks: 'alike' as const }
-      : column,
-  );
+  const sized = withOneSize(columns, answers).map((column): PlannedColumn => {
+    if (column.asks !== null || !isMeasured(column)) return column;
+    if (isOneValue(column, cells(column))) return { ...column, asks: 'alike' };
+    const said = answers.columns[column.key];
+    const settled = column.toNext || said?.toNext === false || said?.so === true;
+    return !settled && isOneSided(column, cells(column)) ? { ...column, asks: 'one-sided' } : column;
+  });
   return {
     across,
     inside,
@@ -170,4 +174,18 @@ function isOneValue({ ease }: PlannedColumn, cells: readonly string[]): boolean 
     others.every((cell) => cell === first) &&
     !/[<>≤≥+]|\p{L}{2}/u.test(first)
   );
+}
+
+/**
+ * Whether every size is open to the same side, `up to 94`, `up to 102`: as it stands everybody of a smaller size
+ * would be of every larger one, too.
+ */
+function isOneSided({ named, unit, thousands }: PlannedColumn, cells: readonly string[]): boolean {
+  if (cells.length < 2 || unit === null) return false;
+  const read = cells.map((cell) =>
+    parseCell(rewriteCell(cell, { unit: named ?? unit, thousands }).text, unit),
+  );
+  const open = (side: 'lower' | 'upper') =>
+    read.every((cell) => cell.ok && cell.value.kind === 'interval' && cell.value[side] === null);
+  return open('lower') !== open('upper');
 }

@@ -21,6 +21,7 @@ export function textGrid(text: string): Outcome<Grid, BroughtProblem> {
   const parted = having(delimiter === '\t' ? /\t/ : delimiter === ';' ? /;/ : /,/);
   // Two spaces part columns where most lines have them and nothing else parts them.
   if (parted < most && having(/\S {2,}\S/) >= most) return success(gridOf(aligned(lines)));
+  if (parted < most && having(LISTED) >= most) return success(gridOf(listed(lines)));
   const rows = parseCsv(text);
   if (!rows.ok)
     return failure({
@@ -28,6 +29,16 @@ export function textGrid(text: string): Outcome<Grid, BroughtProblem> {
       line: rows.problem.code === 'file-quotes' ? rows.problem.line : 1,
     });
   return success(gridOf(rows.value));
+}
+
+/** `S: 86-94 cm`, as people write in a mail. */
+const LISTED = /^\s*(?:[-–•*]\s+)?([^:\d][^:]{0,20}|\d{1,3}[A-Z]?):\s+(\S.*\d.*)$/;
+
+function listed(lines: readonly string[]): Grid['rows'] {
+  return lines.map((line, at) => {
+    const parts = LISTED.exec(line);
+    return { line: at + 1, cells: parts === null ? [line] : [parts[1]!, parts[2]!] };
+  });
 }
 
 /** `| S | 86-94 |`, with or without the outer strokes; a line of dashes between is drawn, not said. */

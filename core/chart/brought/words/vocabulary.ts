@@ -135,7 +135,7 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
       [['body-rise', 'crotch-length'], 'rise|leibhohe|sitzhohe|montant|tiro'],
       [
         ['height'],
-        'height|stature|tall|body height|korpergrosse|koerpergroesse|korperhohe|korperlange|stature|hauteur|hauteur du corps|estatura|altura',
+        'height|stature|body height|korpergrosse|koerpergroesse|korperhohe|korperlange|stature|hauteur|hauteur du corps|estatura|altura',
       ],
       [['weight'], 'weight|body weight|gewicht|korpergewicht|koerpergewicht|poids|peso'],
       [

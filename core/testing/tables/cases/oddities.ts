@@ -318,6 +318,73 @@ export const ODDITIES: readonly MadeCase[] = [
     ],
     read('S | chest-girth 86-94 cm', 'M | chest-girth 94-102 cm'),
   ),
+  one(
+    'one-class-named',
+    'a length of which only the longer is named',
+    text(
+      csv([
+        ['Size', 'Chest (cm)', 'Inside leg (cm)', 'Inside leg Tall (cm)'],
+        ['S', '86-94', '76-78', '82-84'],
+        ['M', '94-102', '76-78', '82-84'],
+      ]),
+    ),
+    parts(
+      ['S | chest-girth 86-94 cm', 'M | chest-girth 94-102 cm'],
+      ['Regular | inside-leg-length 76-78 cm', 'Tall | inside-leg-length 82-84 cm'],
+    ),
+  ),
+  one(
+    'up-to',
+    'ends that are all open below',
+    text(
+      csv([
+        ['Size', 'Hip (cm)'],
+        ['S', 'up to 94'],
+        ['M', 'up to 102'],
+        ['L', 'up to 110'],
+      ]),
+    ),
+    {
+      ...read('S | hip-girth <=94 cm', 'M | hip-girth >94 <=102 cm', 'L | hip-girth >102 <=110 cm'),
+      asks: ['one-sided 1'],
+      answers: { columns: { 1: { toNext: true } } },
+    },
+  ),
+  one(
+    'from-on',
+    'ends that are all open above',
+    text(
+      csv([
+        ['Size', 'Hip (cm)'],
+        ['S', '90+'],
+        ['M', '98+'],
+      ]),
+    ),
+    {
+      ...read('S | hip-girth >=90 <98 cm', 'M | hip-girth >=98 cm'),
+      asks: ['one-sided 1'],
+      answers: { columns: { 1: { toNext: true } } },
+    },
+  ),
+  one(
+    'one-sided-meant',
+    'ends that are all open above, and meant so',
+    text(
+      csv([
+        ['Size', 'Hip (cm)'],
+        ['S', '90+'],
+        ['M', '98+'],
+      ]),
+    ),
+    {
+      ...read('S | hip-girth >=90 cm', 'M | hip-girth >=98 cm'),
+      asks: ['one-sided 1'],
+      answers: { columns: { 1: { so: true } } },
+    },
+  ),
+  one('listed', 'sizes listed in a mail', ['txt', 'Hips:\n- S: 90-98 cm\n- M: 98-106 cm\n'], {
+    ...read('S | hip-girth 90-98 cm', 'M | hip-girth 98-106 cm'),
+  }),
   several(
     'whose-heads',
     'men and women in the corner of their tables',
