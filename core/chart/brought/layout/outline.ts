@@ -57,6 +57,7 @@ export function outlineOf({ rows }: Grid, said: SaidRows = {}): Outline {
   const last = rows.findLastIndex(
     (row, at) => at >= first && isSize(row) && !isRepeated(rows, at, top, first),
   );
+  const letters = rows.some((row, at) => at >= first && isSize(row) && isLetterSize(row.cells[from] ?? ''));
   let section: string | null = null;
   const above = (row: GridRow, at: number) => {
     const one = distinct(row.cells);
@@ -78,6 +79,9 @@ export function outlineOf({ rows }: Grid, said: SaidRows = {}): Outline {
       if (isSize(row) || (at <= last + 1 && givesNothing(row.cells.slice(from))))
         return { ...row, role: 'size' as const, section };
       const one = distinct(row.cells);
+      // A letter alone is a size of which nothing is given, where the others are letters.
+      if (letters && one.length === 1 && firstOf(row.cells) === from && isLetterSize(one[0]!))
+        return { ...row, role: 'size' as const, section };
       if (at < last && one.length === 1 && !holdsMeasure(one[0]!)) {
         if (classRank(one[0]!) === null) return withRole(row, 'note');
         section = one[0]!;

@@ -385,6 +385,24 @@ export const ODDITIES: readonly MadeCase[] = [
   one('listed', 'sizes listed in a mail', ['txt', 'Hips:\n- S: 90-98 cm\n- M: 98-106 cm\n'], {
     ...read('S | hip-girth 90-98 cm', 'M | hip-girth 98-106 cm'),
   }),
+  one(
+    'lone-letters',
+    'sizes of which nothing is given',
+    text(
+      csv([
+        ['Size', 'Hip (cm)'],
+        ['S', '90-98'],
+        ['M', ''],
+        ['L', '106-114'],
+        ['XL', ''],
+      ]),
+    ),
+    {
+      ...read('S | hip-girth 90-98 cm', 'L | hip-girth 106-114 cm'),
+      asks: ['not-given line 3', 'not-given line 5'],
+      answers: { rows: { 3: 'left-out', 5: 'left-out' } },
+    },
+  ),
   several(
     'whose-heads',
     'men and women in the corner of their tables',
