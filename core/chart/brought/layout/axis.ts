@@ -8,7 +8,9 @@ export function axisOf(
   body: readonly PlannedRow[],
 ): { readonly text: string; readonly line: number; readonly column: number }[] {
   return cells.flatMap((text, column) =>
-    column > labelAt && text !== '' && !body.some((row) => holdsMeasure(row.cells[column] ?? ''))
+    column > labelAt &&
+    text !== '' &&
+    (holdsMeasure(text) || !body.some((row) => holdsMeasure(row.cells[column] ?? '')))
       ? [{ text, line, column }]
       : [],
   );

@@ -1,3 +1,5 @@
+import { LONGEST_SIZE } from '../../chart-shape';
+import { cornerNames } from './corner';
 import { isMark, isNotGiven } from '../cells/not-given';
 import { isUnit } from '../words/unit-evidence';
 import { classRank, headsSizes, isLetterSize, isNoSize } from '../words/size-words';
@@ -190,7 +192,12 @@ function headingOfMatrix(rows: readonly GridRow[], from: number, inside: 'marks'
     const cells = below
       .flatMap((one) => one.cells.slice(from + 1))
       .filter((cell) => isMark(cell) || !isNotGiven(cell));
-    const fits = (cell: string) => (inside === 'marks' ? isMark(cell) : isLabel(cell) && !holdsMeasure(cell));
+    // Between two measurements that the corner names, whatever stands is what they are called together.
+    const corner = cornerNames(row[from] ?? '').filter(namesMeasurement).length === 2;
+    const fits = (cell: string) => {
+      if (inside === 'marks') return isMark(cell);
+      return corner ? cell !== '' && cell.length <= LONGEST_SIZE : isLabel(cell) && !holdsMeasure(cell);
+    };
     // The columns that hold marks or labels, each with its name: numbers, or classes where a mark stands.
     const width = Math.max(...below.map((one) => one.cells.length));
     const columns = Array.from({ length: width }, (_, index) => index).filter(

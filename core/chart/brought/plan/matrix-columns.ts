@@ -1,8 +1,8 @@
 // The two axes of a table between them.
 import type { PlannedRow } from '../layout/outline';
 import type { TableAnswers } from './answers';
-import { axesOf } from './headings';
 import { axisOf } from '../layout/axis';
+import { axesOf } from '../layout/corner';
 import { plain, planColumn, type Table } from './plan-column';
 import type { PlannedColumn } from './planned-column';
 

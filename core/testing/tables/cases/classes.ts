@@ -452,6 +452,27 @@ export const CLASS_TABLES: readonly MadeCase[] = [
     labels,
   ),
   one(
+    'labels-numbers',
+    'sizes that are numbers, between height and chest',
+    [
+      'csv',
+      csv([
+        ['Height (cm) / Chest (cm)', '86-94', '94-102'],
+        ['160-168', '1', '2'],
+        ['168-176', '3', '4'],
+      ]),
+    ],
+    {
+      asks: [],
+      parts: [
+        { sizes: ['160-168 | height 160-168 cm', '168-176 | height 168-176 cm'] },
+        { sizes: ['86-94 | chest-girth 86-94 cm', '94-102 | chest-girth 94-102 cm'] },
+      ],
+      made: { '160-168': ['86-94', '94-102'], '168-176': ['86-94', '94-102'] },
+      called: { '160-168': { '86-94': '1', '94-102': '2' }, '168-176': { '86-94': '3', '94-102': '4' } },
+    },
+  ),
+  one(
     'labels-title',
     'sizes in the cells, the unit in a title',
     ['csv', csv([['All measurements in cm', '', '', ''], ...labelRows('Height \\ Chest')])],

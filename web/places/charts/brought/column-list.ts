@@ -70,7 +70,9 @@ export class ColumnList {
     return NAMED.filter(({ code }) => !some.includes(code));
   }
 
-  protected nameOf({ heading, index, half }: PlannedColumn): string {
+  protected nameOf({ heading, index, half, key }: PlannedColumn): string {
+    if (heading === '' && key === 'down') return 'What stands down the side';
+    if (heading === '' && key === 'across') return 'What stands along the top';
     const which = half === null ? '' : half === 0 ? ', the first of its two,' : ', the second of its two,';
     return heading === '' ? `Column ${index + 1}, without a heading,` : `“${heading}”${which}`;
   }
