@@ -84,7 +84,7 @@ describe('any table at all', () => {
         }
         if (reads.length > 1) twinOf(reads[0]!.read, reads[1]!.read);
       }),
-      { numRuns: 1_500 },
+      { numRuns: 500 },
     );
     expect(WORDS.length).toBeGreaterThan(40);
   });

@@ -105,7 +105,7 @@ describe('a table with something spoiled', () => {
               }
             },
           ),
-          { numRuns: 120 },
+          { numRuns: 60 },
         );
         expect(text.length).toBeGreaterThan(150);
       },

@@ -120,9 +120,9 @@ describe('a table that goes out and comes in again', () => {
   const text = (content: string) => new TextEncoder().encode(content);
   const head = { maker: 'Ostrel Workwear', garment: 'Cap <&> "tide"', rule: 'widest-decides' } as const;
   const ways: readonly (readonly [string, number, (one: ChartPart) => Uint8Array | Promise<Uint8Array>])[] = [
-    ['CSV', 300, (one) => text(exportCsv(sheetAround(one, head), one))],
-    ['a page', 300, (one) => text(exportHtml(sheetAround(one, head), one))],
-    ['a workbook', 40, (one) => exportWorkbook(sheetAround(one, head))],
+    ['CSV', 150, (one) => text(exportCsv(sheetAround(one, head), one))],
+    ['a page', 150, (one) => text(exportHtml(sheetAround(one, head), one))],
+    ['a workbook', 25, (one) => exportWorkbook(sheetAround(one, head))],
   ];
   for (const [name, numRuns, write] of ways)
     it(
