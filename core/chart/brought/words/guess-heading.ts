@@ -1,7 +1,7 @@
 import { distance } from 'fastest-levenshtein';
 import { CATALOGUE, isMeasurementCode, measurement } from '../../../body/catalogue';
 import { nearestCodes } from '../../../body/nearest-codes';
-import type { Meaning } from './meaning';
+import { behindMeaning, type Meaning } from './meaning';
 import { CLASS_WORDS, MODIFIERS, NEUTRAL, PHRASES, plainWords, WORD_LIST } from './vocabulary';
 import { possibleUnits, unitOfHeading, type WrittenUnit } from './unit-evidence';
 
@@ -61,17 +61,27 @@ export function guessHeading(text: string): HeadingGuess {
   const classed = named.join(' ');
   const ofClass = classed.length > 1 && CLASS_WORDS.has(classed) ? asWritten(text, classed) : null;
   const unknown = ofClass === null ? named : [];
-  const [code] = read.codes;
-  const alone = read.codes.length === 1 && unknown.every((word) => isLengthOf(word, code!));
+  const codes = goingRound(read.codes, read.others);
+  const [code] = codes;
+  const alone = codes.length === 1 && unknown.every((word) => isLengthOf(word, code!));
   return {
     code: alone ? code! : null,
-    candidates: read.codes,
+    candidates: codes,
     unit,
     of: ofHalf ? 'flat' : ofGarment ? 'garment' : 'body',
     class: ofClass,
     slip: read.slip,
     unknown: unknown.filter((word) => !isLengthOf(word, code!)),
   };
+}
+
+const ROUND = /^(?:girth|circ|circumference|umfang|weite|contorno|perimetro|tour|circonference)$/;
+
+/** Of what a word may mean, what goes round, where that is said: `hand circumference` is no length of the hand. */
+function goingRound(codes: readonly Meaning[], others: readonly string[]): readonly Meaning[] {
+  if (!others.some((word) => ROUND.test(word))) return codes;
+  const round = codes.filter((code) => measurement(behindMeaning(code)).kind === 'girth');
+  return round.length === 0 ? codes : round;
 }
 
 /** Words as they stand in a heading, capitals and all. */
@@ -93,7 +103,7 @@ function phraseIn(words: readonly string[]): FoundPhrase | null {
       if (codes === undefined) continue;
       const others = [...words.slice(0, at), ...words.slice(at + count)];
       // Two places in one heading are neither: `chest and hip`, `knee to ankle`.
-      const second = phraseIn(others);
+      const second = phraseIn(others.filter((word) => !NEUTRAL.has(word)));
       if (second === null) return { codes, others, slip: null };
       // `Chest / Brust` is what both of its words may mean.
       const both = codes.filter((code) => second.codes.includes(code));

@@ -35,7 +35,7 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
         'trouser waist|pant waist|pants waist|belt waist|worn waist|waistband|bundweite|bundumfang|hosenbund|ceinture|pretina|tour de ceinture',
       ],
       [['navel-girth'], 'navel|belly button|nabel|nombril|ombligo'],
-      [['abdominal-girth'], 'abdomen|abdominal|belly|widest girth|girth|bauchumfang|bauch|ventre|abdomen'],
+      [['abdominal-girth'], 'abdomen|abdominal|belly|widest girth|bauchumfang|bauch|ventre|abdomen'],
       [
         ['underbust-girth'],
         'under bust|underbust|below bust|unterbrust|unterbrustumfang|unterbrustweite|dessous de poitrine|sous poitrine|tour de dessous de poitrine|bajo busto|bajo pecho|contorno bajo pecho|contorno bajo busto',
@@ -46,11 +46,12 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
       ],
       [['bust-girth'], 'bust|full bust|oberweite|busenumfang|tour de buste|buste|busto|contorno de busto'],
       [['overarm-girth'], 'overarm|over arm|over arms|around arms and chest'],
+      [['chest-girth'], 'chest|chest size'],
+      // The same word of men and of women, in these languages.
       [
-        ['chest-girth'],
-        'chest|chest size|pecho|contorno de pecho|contorno pecho|perimetro de pecho|perimetro pecho',
+        ANY_CHEST,
+        'brustumfang|brustweite|brust|oberkorperumfang|tour de poitrine|poitrine|tour poitrine|pecho|contorno de pecho|contorno pecho|perimetro de pecho|perimetro pecho',
       ],
-      [ANY_CHEST, 'brustumfang|brustweite|brust|oberkorperumfang|tour de poitrine|poitrine|tour poitrine'],
       [
         ANY_WAIST,
         'waist|waist size|taillenumfang|taillenweite|taille umfang|tour de taille|tour taille|cintura|contorno de cintura|contorno cintura|perimetro de cintura',
@@ -62,7 +63,13 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
       ],
       [
         ['inside-leg-length'],
-        'inseam|in seam|inside leg|inner leg|inleg|leg|legs|leg inseam|schrittlange|schrittlaenge|innenbeinlange|innenbeinlaenge|innenbein|beininnenlange|innere beinlange|schritt|entrejambe|entre jambe|longueur entrejambe|entrepierna|largo entrepierna|tiro de pierna|largo de pierna interior',
+        'inseam|in seam|inside leg|inner leg|inleg|leg inseam|schrittlange|schrittlaenge|innenbeinlange|innenbeinlaenge|innenbein|beininnenlange|innere beinlange|schritt|entrejambe|entre jambe|longueur entrejambe|entrepierna|largo entrepierna|tiro de pierna|largo de pierna interior',
+      ],
+      // Makers mean the one or the other by these, and bodies have both.
+      [['abdominal-girth', 'trunk-girth'], 'girth'],
+      [
+        ['inside-leg-length', 'outside-leg-length'],
+        'leg|legs|leg length|beinlange|beinlaenge|longueur de jambe|jambe|largo de pierna|pierna',
       ],
       [['outseam'], 'outseam|out seam'],
       [
@@ -109,8 +116,9 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
       ],
       [
         ['hand-girth'],
-        'hand|palm|knuckle|knuckles|hand girth|handumfang|main|tour de main|tour main|paume|mano|palma|contorno de mano|contorno mano|contorno de la mano',
+        'palm|knuckle|knuckles|hand girth|handumfang|tour de main|tour main|paume|palma|contorno de mano|contorno mano|contorno de la mano',
       ],
+      [['hand-girth', 'hand-length'], 'hand|hands|hand size|main|mano'],
       [
         ['hand-length'],
         'hand length|finger length|handlange|handlaenge|longueur de main|longueur main|longueur de la main|largo de mano|longitud de mano|longitud de la mano',
@@ -138,11 +146,17 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
         'height|stature|body height|korpergrosse|koerpergroesse|korperhohe|korperlange|stature|hauteur|hauteur du corps|estatura|altura',
       ],
       [['weight'], 'weight|body weight|gewicht|korpergewicht|koerpergewicht|poids|peso'],
+      [['back-waist-length'], 'nape to waist|back waist length'],
+      [['front-waist-length'], 'front waist length'],
+      // A length of the back may be the body's to its waist, or the garment's.
       [
-        ['back-waist-length'],
-        'back length|nape to waist|ruckenlange|rueckenlaenge|longueur dos|longueur de dos|largo de espalda|talle espalda',
+        ['back-waist-length', 'nape-to-hip'],
+        'back length|ruckenlange|rueckenlaenge|longueur dos|longueur de dos|largo de espalda|talle espalda',
       ],
-      [['front-waist-length'], 'front length|vordere lange|longueur devant|talle delantero'],
+      [
+        ['front-waist-length', 'shoulder-to-bust'],
+        'front length|vordere lange|longueur devant|talle delantero',
+      ],
     ] as readonly (readonly [readonly Meaning[], string])[]
   ).flatMap(([codes, words]) => words.split('|').map((one) => [one, codes] as const)),
 );
