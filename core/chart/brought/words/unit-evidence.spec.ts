@@ -1,4 +1,4 @@
-import { unitOfHeading, unitOfNote, unitsOfCell } from './unit-evidence';
+import { isUnit, unitOfHeading, unitOfNote, unitsOfCell } from './unit-evidence';
 
 describe('what names a unit', () => {
   for (const [text, unit] of [
@@ -60,5 +60,9 @@ describe('what names a unit', () => {
     expect(unitsOfCell('38½″')).toEqual(['in']);
     expect(unitsOfCell('86-91')).toEqual([]);
     expect(unitsOfCell('2 inserts')).toEqual([]);
+  });
+
+  it('takes a capital M for a size, and no unit', () => {
+    expect([isUnit('M'), isUnit('m'), isUnit('CM'), unitOfNote('M')]).toEqual([false, true, true, null]);
   });
 });

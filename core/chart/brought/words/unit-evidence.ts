@@ -86,7 +86,8 @@ export function unitPairOfHeading(text: string): readonly [WrittenUnit, WrittenU
 
 /** Whether a text is a unit and nothing else. */
 export function isUnit(text: string): boolean {
-  return ALONE.test(text.trim());
+  // A capital M is a size.
+  return text.trim() !== 'M' && ALONE.test(text.trim());
 }
 
 /** What sentences about a whole table speak of. */
@@ -105,7 +106,7 @@ const IN_TITLE = new RegExp(`^[^\\d]*[([]\\s*(?:${IN})?(${ANY})\\.?\\s*[)\\]]$`,
 /** The unit that a line above or below a table says the whole of it is in; never somebody's height, nor how to wash. */
 export function unitOfNote(text: string): WrittenUnit | null {
   const alone = ALONE.exec(text.trim());
-  if (alone !== null) return unitWritten(alone[1]!);
+  if (alone !== null && isUnit(text)) return unitWritten(alone[1]!);
   const said = SENTENCE.exec(text) ?? (IS_ABOUT_ALL.test(text) ? BRACKET.exec(text) : IN_TITLE.exec(text));
   return said === null ? null : unitWritten(said[1]!);
 }
