@@ -95,6 +95,21 @@ test('the list of names answers what is typed before Enter takes anybody', async
   await expect(page.getByRole('status').filter({ hasText: 'Håkon' })).toBeVisible();
 });
 
+test('arrows and Enter before the list of names has come are not lost', async ({ fitter: page }) => {
+  await page.route('**/api/wearers?**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    await route.continue();
+  });
+  await page.goto('/bench');
+  await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  const taken = page.getByRole('status').locator('b');
+  await expect(taken).toBeVisible();
+  await expect(taken).toHaveText((await page.locator('#wearer-1 b').textContent())!);
+});
+
 test('a step that was passed over as idle is asked again when what it rested on changes', async ({
   fitter: page,
 }) => {

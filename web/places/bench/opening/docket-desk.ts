@@ -135,7 +135,13 @@ export class DocketDesk {
     effect(() => {
       if (!this.wanted() || !this.wearers.current()) return;
       this.wanted.set(false);
-      untracked(() => this.takeRow(this.row() ?? 0));
+      untracked(() => this.takeRow(Math.min(this.row() ?? 0, this.last())));
+    });
+    // Where somebody went before the list had come is held to the list.
+    effect(() => {
+      const row = this.row();
+      if (row !== null && this.wearers.current() && row > this.last())
+        this.row.set(this.last() < 0 ? null : this.last());
     });
     afterNextRender(() => this.search().nativeElement.focus());
   }
@@ -202,11 +208,18 @@ export class DocketDesk {
     this.wearers.seek(text);
   }
 
-  /** On to the name above or below; from none, to the first or the last. */
+  /** The last row of the list, whoever is to be added among them; -1 of an empty one. */
+  private readonly last = computed(() => this.wearers.items().length + (this.mayAdd() ? 1 : 0) - 1);
+
+  /**
+   * On to the name above or below; from none, to the first or the last. Before the list has come nobody knows
+   * how long it is: where it was gone to is held to it then.
+   */
   private move(by: 1 | -1): void {
-    const rows = this.wearers.items().length + (this.mayAdd() ? 1 : 0);
-    const from = this.row() ?? (by === 1 ? -1 : rows);
-    this.row.set(Math.min(Math.max(from + by, 0), rows - 1));
+    const last = this.wearers.current() ? this.last() : Number.MAX_SAFE_INTEGER - 1;
+    if (last < 0) return;
+    const from = this.row() ?? (by === 1 ? -1 : last + 1);
+    this.row.set(Math.min(Math.max(from + by, 0), last));
   }
 
   /** Takes a row as soon as the list answers what was typed. What is typed from now on is about garments. */
