@@ -125,7 +125,7 @@ function kept(unit: WrittenUnit | null): WorkingUnit | null {
 }
 
 /** The numbers of some cells without the small ones that fractions bring with them; only the large tell a unit. */
-export function tellingNumbers(cells: readonly string[], thousands: boolean): number[] {
+function tellingNumbers(cells: readonly string[], thousands: boolean): number[] {
   const numbers = cells.flatMap((cell) =>
     (cell.match(/\d+(?:[.,]\d+)?/g) ?? []).map((one) =>
       Number(thousands ? one.replace(/[.,]/g, '') : one.replace(',', '.')),

@@ -189,6 +189,14 @@ describe('planTable', () => {
     expect(writtenOf(text, answers)).toEqual(['S | 86-94 | 90-98', 'L | 102-110 | 106-114']);
   });
 
+  it('takes what is typed where a line had ended before the others', () => {
+    const text = 'Size\tChest (cm)\tHip (cm)\nS\t86-94\t90-98\nM\t94-102\n';
+    expect(planOf(text).notGiven.map(({ line }) => line)).toEqual([3]);
+    const answers: TableAnswers = { ...NO_ANSWERS, cells: { '3:3': '98-106' } };
+    expect(isAsked(planOf(text, answers))).toBeFalse();
+    expect(writtenOf(text, answers)).toEqual(['S | 86-94 | 90-98', 'M | 94-102 | 98-106']);
+  });
+
   it('asks about twins that say otherwise, and about a second column of the same', () => {
     const asks = (text: string) => planOf(text).columns.map((one) => one.asks);
     expect(asks('Size,Chest (in),Chest (cm)\nS,34-36,86-91\nM,38 1/2-40,98-102\n')).toEqual([

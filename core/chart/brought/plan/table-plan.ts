@@ -67,10 +67,12 @@ export function isAsked({ columns, leftOut, leftOutRightly, notGiven }: TablePla
 /** The grid with what somebody typed into its cells. */
 export function withTyped(grid: Grid, cells: TableAnswers['cells']): Grid {
   if (Object.keys(cells).length === 0) return grid;
+  // A line may end before the others do; what is typed where it has nothing stands there all the same.
+  const width = Math.max(0, ...grid.rows.map(({ cells: row }) => row.length));
   return {
     rows: grid.rows.map(({ line, cells: row }) => ({
       line,
-      cells: row.map((cell, at) => cells[`${line}:${at + 1}`] ?? cell),
+      cells: Array.from({ length: width }, (_, at) => cells[`${line}:${at + 1}`] ?? row[at] ?? ''),
     })),
   };
 }

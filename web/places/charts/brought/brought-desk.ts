@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  output,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { ChartSheet } from '@neat-measure/core';
 import { NzAutocompleteModule } from 'ng-zorro-antd/auto-complete';
@@ -58,8 +49,6 @@ export class BroughtDesk {
   readonly discarded = output<void>();
   protected readonly store = inject(BroughtStore);
   protected readonly units = inject(UnitService);
-  /** The cell that is pointed at. */
-  protected readonly pointed = signal<string | null>(null);
 
   protected readonly parts = computed(() =>
     this.store
@@ -102,7 +91,7 @@ export class BroughtDesk {
     return this.store.changed();
   }
 
-  protected onlyClass(one: string): void {
+  protected onlyClass(one: string | undefined): void {
     this.store.say({ ...this.store.saidOfShown(), onlyClass: one });
   }
 

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import { type WorkingUnit } from '@neat-measure/core';
 import {
   cellReader,
-  columnsTurned,
   nameOfRole,
   NO_ANSWERS,
   sayColumn,
@@ -94,7 +93,6 @@ export class BroughtTableView {
   readonly answers = input.required<TableAnswers>();
   readonly unit = input.required<WorkingUnit>();
   readonly said = output<TableAnswers>();
-  readonly pointed = output<string | null>();
 
   /** The cell pointed at, by its row and column in the grid. */
   protected readonly at = linkedSignal<Grid, { readonly row: number; readonly column: number } | null>({
@@ -152,12 +150,11 @@ export class BroughtTableView {
     const { line } = this.cell() ?? {};
     const row = this.plan().rows.find((one) => one.line === line);
     if (row === undefined || line === undefined || line === null) return null;
-    return { line, isSize: row.role === 'size', said: this.answers().rows[line] !== undefined };
+    return { line, isSize: row.role === 'size' };
   });
 
   protected point(row: number, column: number): void {
     this.at.set({ row, column });
-    this.pointed.emit(`${row}:${column}`);
   }
 
   protected type(key: string, text: string): void {
@@ -181,9 +178,6 @@ export class BroughtTableView {
   protected turn(): void {
     this.said.emit({ ...NO_ANSWERS, cells: this.answers().cells, across: !this.plan().across });
   }
-
-  /** Where a row of the plan stands, to follow a question to its cell. */
-  protected readonly place = computed(() => columnsTurned(this.grid(), this.plan().across));
 }
 
 function classesOf({ role, asked }: CellReading): string {
