@@ -121,11 +121,11 @@ function compileColumn(sheet: ChartSheet, column: ChartColumn, kept: readonly nu
       column.cells.map((cell) => onBody(cell, column)),
       column.reach,
     );
-  // A single value that is left over reaches as far as it did among its neighbours.
-  const intervals =
-    cells.length === 1 && cells[0]!.kind === 'nominal'
-      ? [whole()[kept[0]!]!]
-      : settleColumn(cells, column.reach);
+  // A single value that is left over, alone or several times, reaches as far as it did among its neighbours.
+  const [first] = cells;
+  const leftOver =
+    first?.kind === 'nominal' && cells.every((cell) => cell.kind === 'nominal' && cell.at === first.at);
+  const intervals = leftOver ? kept.map((index) => whole()[index]!) : settleColumn(cells, column.reach);
   const girth = isDerivedCode(column.code) || measurement(column.code).kind === 'girth';
   return {
     code: column.code,

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import {
+  chartShapeSchema,
   cm,
+  compileChart,
   holds,
   micrometres,
   middle,
@@ -94,5 +96,52 @@ describe('an interval', () => {
     expect(middle(closed!)).toBe(cm(88));
     expect(middle(open!)).toBe(cm(96));
     expect(middle({ ...open!, lower: null })).toBeNull();
+  });
+});
+
+describe('settleColumn, of sizes that are alike', () => {
+  const nominal = (...values: number[]) => values.map((at) => ({ kind: 'nominal' as const, at: cm(at) }));
+
+  it('has each reach to the next that is another', () => {
+    expect(settleColumn(nominal(90, 90, 98)).map(({ from, until }) => [from, until])).toEqual([
+      [cm(86), cm(94)],
+      [cm(86), cm(94)],
+      [cm(94), cm(102)],
+    ]);
+  });
+});
+
+describe('compileChart, of what is offered with a size', () => {
+  const part = (code: string, sizes: string[], column: object, more: object = {}) => ({
+    code,
+    name: code,
+    sizes,
+    columns: [{ unit: 'cm', ...column }],
+    ...more,
+  });
+  it('lets values that are alike reach as far as they did among all', () => {
+    const sheet = chartShapeSchema.parse({
+      maker: 'Ostrel Workwear',
+      garment: 'Test trousers',
+      unit: 'cm',
+      rule: 'widest-decides',
+      parts: [
+        part('size', ['S', 'M'], { code: 'hip-girth', cells: ['90-98', '98-106'] }),
+        part(
+          'length',
+          ['a', 'b', 'c'],
+          { code: 'inside-leg-length', cells: ['74', '74', '78'] },
+          { offered: { by: 'size', sizes: { S: ['a', 'b'], M: ['c'] } } },
+        ),
+      ],
+    });
+    const [, length] = compileChart(sheet).parts;
+    const ends = (size: string) =>
+      length!.cases.get(size)!.deciding[0]!.intervals.map(({ from, until }) => [from, until]);
+    expect(ends('S')).toEqual([
+      [cm(72), cm(76)],
+      [cm(72), cm(76)],
+    ]);
+    expect(ends('M')).toEqual([[cm(76), cm(80)]]);
   });
 });
