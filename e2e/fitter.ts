@@ -61,9 +61,12 @@ export async function openDocket(
       const focused = await focusedName(page);
       if (focused.checkbox && isNamed(focused.name, garment)) break;
       if (presses > 60) throw new Error(`${String(garment)} is not reached by Tab`);
-      // The protocols are behind a fold, which opens like any other thing under the keys.
-      if (focused.name === 'Or measure by a protocol' && !(await box.isVisible()))
+      // The protocols are behind a fold, which opens like any other thing under the keys. They may not have
+      // come yet, and whoever goes on before they have passes them by.
+      if (focused.name === 'Or measure by a protocol' && !(await box.isVisible())) {
         await page.keyboard.press('Enter');
+        await expect(box).toBeVisible();
+      }
       await page.keyboard.press('Tab');
     }
     await page.keyboard.press('Space');
