@@ -1,4 +1,5 @@
 import { FEET } from './catalogue/feet';
+import { FRONT_LENGTHS } from './catalogue/front-lengths';
 import { LIMB_GIRTHS } from './catalogue/limb-girths';
 import { LOWER_LENGTHS } from './catalogue/lower-lengths';
 import { TORSO_GIRTHS } from './catalogue/torso-girths';
@@ -15,6 +16,7 @@ export const CATALOGUE: readonly Measurement[] = [
   ...TORSO_GIRTHS,
   ...LIMB_GIRTHS,
   ...UPPER_LENGTHS,
+  ...FRONT_LENGTHS,
   ...LOWER_LENGTHS,
   ...VEST_LENGTHS,
   ...FEET,

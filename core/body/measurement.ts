@@ -2,11 +2,11 @@ import type { Length } from '../quantity/length';
 import type { MeasurementCode } from './catalogue/codes';
 
 /**
- * How the wearer is placed while a measurement is taken: standing and facing the fitter,
- * turned away, seated on a hard armless chair, standing on paper for the foot outline, or
- * not involved at all (the heel of a shoe).
+ * How the wearer is placed while a measurement is taken: standing and facing the fitter, the
+ * same on tiptoe, kneeling on one leg, turned away, seated on a hard armless chair, standing on
+ * paper for the foot outline, or not involved at all (the heel of a shoe).
  */
-export const STANCES = ['standing', 'turned', 'seated', 'on-paper', 'shoe'] as const;
+export const STANCES = ['standing', 'tiptoe', 'kneeling', 'turned', 'seated', 'on-paper', 'shoe'] as const;
 export type Stance = (typeof STANCES)[number];
 
 /** How the tape lies: touching without pressing, snug, with fingers beneath it, or drawn tight. */

@@ -1,7 +1,9 @@
 import { measurement } from './catalogue';
-import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
-import { STANCES, type Clothing, type Stance, type Tension } from './measurement';
-import { list } from '../words/list';
+import type { MeasurementCode } from './catalogue/codes';
+import type { ChainCode } from './chains';
+import type { Clothing, Tension } from './measurement';
+import { placingsOf, sideOf, type Placing } from './order';
+import { touchesWaist, type WaistPlace } from './waist';
 
 /** One measurement that a garment's chart or a protocol asks for. */
 export interface Need {
@@ -12,6 +14,8 @@ export interface Need {
   readonly tension?: Tension | undefined;
   /** What is to lie between tape and body; close-fitting clothes where nothing is said. */
   readonly clothing?: Clothing | undefined;
+  /** Where the waist is meant to be; who says nothing takes it where the others do. */
+  readonly waist?: WaistPlace | undefined;
 }
 
 /** One step of the work: a measurement taken once for all who ask. */
@@ -20,6 +24,10 @@ export interface PlannedStep {
   readonly tension: Tension;
   readonly clothing: Clothing;
   readonly wantedBy: readonly string[];
+  /** The chain it is read along; `null` where the tape is laid for it alone. Marks of one chain follow one another. */
+  readonly chain: ChainCode | null;
+  /** Where the waist is, of what is read at it. */
+  readonly waist: WaistPlace | null;
 }
 
 /** What two askers mean differently, to be settled by the fitter before the tape is out. */
@@ -43,12 +51,22 @@ export type PlanConflict =
       readonly code: MeasurementCode;
       readonly wanted: readonly { readonly clothing: Clothing; readonly by: string }[];
       readonly taken: Clothing;
+    }
+  /** The waist at two places: there is one cord, and it is tied where the first says. */
+  | {
+      readonly kind: 'waist';
+      readonly wanted: readonly { readonly place: WaistPlace; readonly by: string }[];
+      readonly taken: WaistPlace;
     };
 
 /** The steps of a docket in the order they are taken, and what does not go together. */
 export interface Plan {
   readonly steps: readonly PlannedStep[];
   readonly conflicts: readonly PlanConflict[];
+  /** Where the cord is tied, once two or more steps are read at it; `null` without one. */
+  readonly cord: WaistPlace | null;
+  /** How often the tape is laid, and how often it would be without chains. */
+  readonly placings: { readonly count: number; readonly alone: number };
 }
 
 /** Places on the body that makers call by one word. */
@@ -56,8 +74,11 @@ const ONE_WORD: Readonly<Record<string, readonly MeasurementCode[]>> = {
   waist: ['waist-girth', 'navel-girth', 'abdominal-girth', 'trouser-waist-girth'],
   chest: ['chest-girth', 'bust-girth', 'above-bust-girth'],
   hip: ['hip-girth', 'high-hip-girth'],
-  sleeve: ['arm-length', 'cervicale-to-wrist', 'shoulder-to-knuckle'],
-  'outside leg': ['outside-leg-length', 'outseam'],
+  thigh: ['thigh-girth', 'both-thighs-girth'],
+  knee: ['knee-girth', 'above-knee-girth', 'knee-girth-bent'],
+  hand: ['hand-girth', 'hand-entry-girth'],
+  sleeve: ['arm-length', 'cervicale-to-wrist', 'shoulder-to-knuckle', 'neck-to-knuckle'],
+  'outside leg': ['outside-leg-length', 'outseam', 'trouser-waist-to-floor'],
   'back length': ['back-waist-length', 'nape-to-belt', 'collar-to-belt'],
 };
 
@@ -75,7 +96,8 @@ export function planDocket(
   needs: readonly Need[],
   chosen: Readonly<Partial<Record<MeasurementCode, Clothing>>> = {},
 ): Plan {
-  const steps = planSteps(needs.map(({ code }) => code)).map((code): PlannedStep => {
+  const waist = needs.find((one) => one.waist !== undefined && touchesWaist(one.code))?.waist ?? 'natural';
+  const stepOf = (code: MeasurementCode): Omit<PlannedStep, 'chain'> => {
     const asking = needs.filter((need) => need.code === code);
     const said = asking.find(({ clothing }) => clothing !== undefined)?.clothing;
     return {
@@ -83,70 +105,35 @@ export function planDocket(
       tension: tensionOf(asking[0]!),
       clothing: chosen[code] ?? said ?? USUAL_CLOTHING,
       wantedBy: [...new Set(asking.map(({ by }) => by))],
+      waist: touchesWaist(code) ? waist : null,
     };
+  };
+  const wanted = new Map(needs.map(({ code }) => [code, stepOf(code)]));
+  const placings = placingsOf([...wanted.keys()], (code) => {
+    const { tension, clothing } = wanted.get(code)!;
+    return `${tension} ${clothing}`;
   });
-  const conflicts = [...wordConflicts(steps), ...tensionConflicts(needs), ...clothingConflicts(needs, steps)];
-  return { steps, conflicts };
-}
-
-/**
- * Orders measurements as they are taken: each once, all of a stance together, shoes off once,
- * one foot after the other, and otherwise from the catalogue's top to its bottom. Every stance
- * is entered once and the shoes come off at most once, so no order has fewer changes.
- */
-export function planSteps(codes: readonly MeasurementCode[]): MeasurementCode[] {
-  const rank = (code: MeasurementCode) => [
-    STANCES.indexOf(measurement(code).stance),
-    shoesRank(code),
-    sideRank(code),
-    MEASUREMENT_CODES.indexOf(code),
+  const steps = placings.flatMap(({ chain, codes }) =>
+    codes.map((code): PlannedStep => ({ ...wanted.get(code)!, chain })),
+  );
+  const conflicts = [
+    ...wordConflicts(steps),
+    ...tensionConflicts(needs),
+    ...clothingConflicts(needs, steps),
+    ...waistConflicts(needs, waist),
   ];
-  return [...new Set(codes)].sort((a, b) => {
-    const [left, right] = [rank(a), rank(b)];
-    return left.map((one, index) => one - right[index]!).find((differs) => differs !== 0) ?? 0;
-  });
+  return {
+    steps,
+    conflicts,
+    cord: steps.filter((step) => step.waist !== null).length < 2 ? null : waist,
+    placings: { count: new Set(placings.map(placingKey)).size, alone: steps.length },
+  };
 }
 
-/** What a step needs of the shoes: those to be worn, none, or either. */
-export function shoesFor(code: MeasurementCode): 'on' | 'off' | 'either' {
-  if (code === 'outseam' || code === 'hollow-to-hem') return 'on';
-  return code === 'height' || code === 'weight' || code === 'heel-girth' || measurement(code).kind === 'foot'
-    ? 'off'
-    : 'either';
-}
-
-/** Which side of the body a step is taken on, where it has one. */
-export function sideOf(code: MeasurementCode): 'left' | 'right' | null {
-  return code.endsWith('-left') ? 'left' : code.endsWith('-right') ? 'right' : null;
-}
-
-/**
- * How often an order bothers the wearer: changes of stance, of shoes and of side. What the
- * plan minimises, and what its spec compares with every other order.
- */
-export function bother(codes: readonly MeasurementCode[]): number {
-  let changes = 0;
-  let shoes: 'on' | 'off' | 'either' = 'either';
-  codes.forEach((code, index) => {
-    const before = codes[index - 1];
-    if (before !== undefined) {
-      if (measurement(code).stance !== measurement(before).stance) changes += 1;
-      else if (sideOf(code) !== sideOf(before)) changes += 1;
-    }
-    const wanted = shoesFor(code);
-    if (wanted === 'either') return;
-    if (shoes !== 'either' && shoes !== wanted) changes += 1;
-    shoes = wanted;
-  });
-  return changes;
-}
-
-function shoesRank(code: MeasurementCode): number {
-  return { on: 0, either: 1, off: 2 }[shoesFor(code)];
-}
-
-function sideRank(code: MeasurementCode): number {
-  return sideOf(code) === 'right' ? 1 : 0;
+/** One outline of a foot gives both its length and its width. */
+function placingKey({ codes }: Placing): string {
+  const code = codes[0]!;
+  return measurement(code).stance === 'on-paper' ? `outline ${sideOf(code)}` : code;
 }
 
 function tensionOf({ code, tension }: Need): Tension {
@@ -189,51 +176,13 @@ function clothingConflicts(needs: readonly Need[], steps: readonly PlannedStep[]
   });
 }
 
-/** Each stance as the fitter says it. */
-export const STANCE_WORDS: Readonly<Record<Stance, string>> = {
-  standing: 'Standing, facing you',
-  turned: 'Turned away',
-  seated: 'Seated',
-  'on-paper': 'On paper',
-  shoe: 'The shoe',
-};
-
-/** What to ask of the wearer when a stance begins. */
-export const STANCE_ASKS: Readonly<Record<Stance, string>> = {
-  standing: 'Ask them to stand straight and relaxed, facing you, looking ahead.',
-  turned: 'Ask them to turn round and look straight ahead.',
-  seated: 'Ask them to sit on a hard, armless chair, upright, belt where it normally rides.',
-  'on-paper': 'Ask them to take their shoes off and stand on the paper, weight on the foot you draw round.',
-  shoe: 'Ask for the shoes that will be worn.',
-};
-
-/** Each tension in words. */
-export const TENSION_WORDS: Readonly<Record<Tension, string>> = {
-  skin: 'touching, not pressing',
-  snug: 'snug',
-  'one-finger': 'one finger beneath the tape',
-  'two-fingers': 'two fingers beneath the tape',
-  'drawn-tight': 'drawn tight',
-};
-
-/** What lies between tape and body, in words. */
-export const CLOTHING_WORDS: Readonly<Record<Clothing, string>> = {
-  bare: 'on bare skin',
-  'close-fitting': 'over close-fitting clothes',
-  'worn-beneath': 'over what is worn beneath',
-  thick: 'over thick clothes',
-};
-
-/** A conflict as a sentence that says what is done about it. */
-export function sayConflict(conflict: PlanConflict): string {
-  if (conflict.kind === 'tension') {
-    const asked = conflict.tensions.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');
-    return `${measurement(conflict.code).name} is wanted with the tape lying differently (${asked}). It is taken as the first says; the other is to be judged with that in mind.`;
-  }
-  if (conflict.kind === 'clothing') {
-    const asked = conflict.wanted.map(({ clothing, by }) => `${by}: ${CLOTHING_WORDS[clothing]}`).join('; ');
-    return `${measurement(conflict.code).name} is wanted over different clothes (${asked}). It is taken ${CLOTHING_WORDS[conflict.taken]}; the other is marked.`;
-  }
-  const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
-  return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
+/** Only those who say where the waist is, and read something there, can differ over it. */
+function waistConflicts(needs: readonly Need[], taken: WaistPlace): PlanConflict[] {
+  const said = needs.flatMap(({ by, code, waist }) =>
+    waist === undefined || !touchesWaist(code) ? [] : [{ place: waist, by }],
+  );
+  const wanted = said.filter(
+    ({ place, by }, at) => said.findIndex((one) => one.place === place && one.by === by) === at,
+  );
+  return new Set(wanted.map(({ place }) => place)).size < 2 ? [] : [{ kind: 'waist', wanted, taken }];
 }

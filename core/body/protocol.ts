@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { measurement } from './catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
-import { TENSIONS, type Instrument } from './measurement';
+import { TENSIONS, type Instrument, type Tension } from './measurement';
+import { WAIST_PLACES } from './waist';
+import { WISH_CODES } from './wishes';
 
 /** One step of a protocol; the tension is the catalogue's unless its school says otherwise. */
 const protocolStepSchema = z.object({
@@ -18,6 +20,18 @@ export const protocolBodySchema = z.object({
   school: z.string().trim().max(300),
   prepare: z.array(z.string().trim().min(1).max(200)).max(12),
   cautions: z.array(z.string().trim().min(1).max(300)).max(6),
+  /** Where its school has the waist. */
+  waist: z.enum(WAIST_PLACES).optional(),
+  /** How the tape lies at every girth of the body, where its school has a custom for all of them. */
+  girths: z.enum(TENSIONS).optional(),
+  /** Lengths of the garment that are asked for besides. */
+  wishes: z
+    .array(z.enum(WISH_CODES))
+    .max(WISH_CODES.length)
+    .refine((wishes) => new Set(wishes).size === wishes.length, {
+      error: 'A wish can stand in a protocol only once.',
+    })
+    .optional(),
   steps: z
     .array(protocolStepSchema)
     .min(1)
@@ -27,6 +41,15 @@ export const protocolBodySchema = z.object({
     }),
 });
 export type ProtocolBody = z.infer<typeof protocolBodySchema>;
+
+/** How the tape lies at a step of a protocol: as the step says, else as its school has it for girths, else as usual. */
+export function tensionIn(
+  { girths }: Pick<ProtocolBody, 'girths'>,
+  { code, tension }: ProtocolBody['steps'][number],
+): Tension {
+  const own = measurement(code);
+  return tension ?? (own.kind === 'girth' ? girths : undefined) ?? own.tension;
+}
 
 /** The instruments that measurements are taken with, each once. */
 export function instrumentsOf(codes: readonly MeasurementCode[]): Instrument[] {

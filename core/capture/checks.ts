@@ -1,28 +1,13 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { inches, MICROMETRES_PER, micrometres, mm, type Length } from '../quantity/length';
+import { inches, MICROMETRES_PER, micrometres, type Length } from '../quantity/length';
 import { GRAMS_PER } from '../quantity/mass';
 import { unlikelyBody, type Unlikely } from './likelihood';
+import { relationsOf, SUMS, type CheckCode, type Relation, type Sum } from './relations';
+
+export { CHECK_CODES, type CheckCode } from './relations';
 
 /** The values of one wearer, as far as they are known. */
 export type KnownValues = ReadonlyMap<MeasurementCode, Length>;
-
-/** Every check that a set of values can fail. */
-export const CHECK_CODES = [
-  'seated-front',
-  'waist-over-hip',
-  'waist-over-chest',
-  'bust-under-underbust',
-  'overarm-over-chest',
-  'inside-to-outside-leg',
-  'inside-leg-to-height',
-  'weight-to-height',
-  'feet-lengths',
-  'waist-to-hip-drop',
-  'shoulder-to-waist',
-  'overarm-to-hip',
-  'unlikely-together',
-] as const;
-export type CheckCode = (typeof CHECK_CODES)[number];
 
 /**
  * A set of values that does not hang together. `ask`: read again, or confirm with one tap
@@ -40,51 +25,18 @@ export interface Suspicion {
         readonly least: Length | null;
         readonly most: Length | null;
       }
+    | {
+        readonly kind: 'sum';
+        /** What the parts add up to, what was read for the whole, and how far apart the two may be. */
+        readonly is: Length;
+        readonly whole: Length;
+        readonly most: Length;
+      }
     | { readonly kind: 'ratio'; readonly is: number; readonly least: number; readonly most: number }
     | { readonly kind: 'build'; readonly is: number; readonly least: number; readonly most: number }
     | { readonly kind: 'value'; readonly is: Length; readonly least: Length; readonly most: Length }
     | { readonly kind: 'unlikely'; readonly unlikely: Unlikely };
 }
-
-/** A relation between two measurements: `first - second` within bounds. Common practice, no source. */
-interface Relation {
-  readonly check: CheckCode;
-  readonly weight: 'ask' | 'hint';
-  readonly first: MeasurementCode;
-  readonly second: MeasurementCode;
-  readonly least: Length | null;
-  readonly most: Length | null;
-}
-
-const ask = (
-  check: CheckCode,
-  first: MeasurementCode,
-  second: MeasurementCode,
-  least: Length | null,
-  most: Length | null,
-): Relation => ({
-  check,
-  weight: 'ask',
-  first,
-  second,
-  least,
-  most,
-});
-
-const RELATIONS: readonly Relation[] = [
-  ask('seated-front', 'notch-to-belt-standing', 'notch-to-belt-seated', inches(0), inches(4)),
-  // A large belly makes both of these true; so they ask and never block.
-  ask('waist-over-hip', 'hip-girth', 'waist-girth', mm(0), null),
-  ask('waist-over-chest', 'chest-girth', 'waist-girth', mm(0), null),
-  ask('waist-over-chest', 'bust-girth', 'waist-girth', mm(0), null),
-  ask('bust-under-underbust', 'bust-girth', 'underbust-girth', mm(0), null),
-  // Fitters say 3 in at the least; 18 of the 507 bodies have less, 2 in leaves four of them.
-  ask('overarm-over-chest', 'overarm-girth', 'chest-girth', inches(2), inches(12)),
-  ask('inside-to-outside-leg', 'outside-leg-length', 'inside-leg-length', inches(6), inches(14)),
-  ask('feet-lengths', 'foot-length-left', 'foot-length-right', mm(-10), mm(10)),
-  // Only of an evenly built woman: a hint, and only where a bust was measured.
-  { ...ask('overarm-to-hip', 'overarm-girth', 'hip-girth', inches(-2), inches(2)), weight: 'hint' },
-];
 
 /** A measurement that lies in a narrow range on nearly everybody. Common practice, no source. */
 const USUAL: readonly { check: CheckCode; code: MeasurementCode; least: Length; most: Length }[] = [
@@ -105,7 +57,8 @@ const BUILD = { least: 13, most: 60 };
  * @returns what does not hang together, relations first, then what is unlikely as a whole
  */
 export function checkBody(values: KnownValues): Suspicion[] {
-  const related = RELATIONS.flatMap((relation) => checkRelation(relation, values));
+  const related = relationsOf(values).flatMap((relation) => checkRelation(relation, values));
+  const sums = SUMS.flatMap((sum) => checkSum(sum, values));
   const usual = USUAL.flatMap(({ check, code, least, most }): Suspicion[] => {
     const is = values.get(code);
     if (is === undefined || (is >= least && is <= most)) return [];
@@ -123,7 +76,7 @@ export function checkBody(values: KnownValues): Suspicion[] {
             facts: { kind: 'unlikely', unlikely },
           },
         ];
-  return [...related, ...checkLegShare(values), ...checkBuild(values), ...usual, ...together];
+  return [...related, ...sums, ...checkLegShare(values), ...checkBuild(values), ...usual, ...together];
 }
 
 function checkRelation(
@@ -136,6 +89,17 @@ function checkRelation(
   const is = micrometres(a - b);
   if ((least === null || is >= least) && (most === null || is <= most)) return [];
   return [{ check, weight, measurements: [second, first], facts: { kind: 'difference', is, least, most } }];
+}
+
+/** Parts that make a whole, read each by itself, add up to it. */
+function checkSum({ check, parts, whole, most }: Sum, values: KnownValues): Suspicion[] {
+  const read = parts.map((code) => values.get(code));
+  const all = values.get(whole);
+  if (all === undefined || read.some((one) => one === undefined)) return [];
+  const is = micrometres(read.reduce<number>((sum, one) => sum + one!, 0));
+  if (Math.abs(is - all) <= most) return [];
+  const facts = { kind: 'sum', is, whole: all, most } as const;
+  return [{ check, weight: 'ask', measurements: [whole, ...parts], facts }];
 }
 
 function checkLegShare(values: KnownValues): Suspicion[] {

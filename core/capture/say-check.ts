@@ -2,6 +2,7 @@ import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { formatLength } from '../quantity/format-length';
 import { micrometres, type WorkingUnit } from '../quantity/length';
+import { list } from '../words/list';
 import type { CheckCode, Suspicion } from './checks';
 import type { Unlikely } from './likelihood';
 
@@ -10,6 +11,8 @@ export function saySuspicion({ check, measurements, facts }: Suspicion, unit: Wo
   switch (facts.kind) {
     case 'difference':
       return sayDifference(check, measurements, facts, unit);
+    case 'sum':
+      return saySum(check, measurements, facts, unit);
     case 'ratio':
       return `The inside leg is ${percent(facts.is)} of the height; ${percent(facts.least)} to ${percent(facts.most)} is usual. Was it taken to the ankle bone, without shoes?`;
     case 'build':
@@ -35,8 +38,29 @@ const QUESTIONS: Readonly<Record<CheckCode, string>> = {
   'waist-to-hip-drop': '',
   'shoulder-to-waist': '',
   'overarm-to-hip': 'On an evenly built woman the two are within about 2 in.',
+  'chain-order': 'Each mark lies beyond the one before. Was the tape held where it begins?',
+  dart: 'Over the breast is at least beside it; what is more is the dart. The two may be exchanged.',
+  'crotch-halves': 'The two halves add up to the whole. Was the fork the same for all three?',
+  'leg-heights': 'Was hip level the same for both?',
+  'arc-over-girth': 'A part of the girth is less than all of it.',
+  'limb-girths': 'The two may be exchanged, or one of them slipped.',
+  'knee-bent': 'Was it taken kneeling on that leg?',
+  'knuckle-over-hand': 'Was it taken to the knuckle of the middle finger?',
+  'worn-waist-height': 'Do the trousers ride where they are worn?',
+  'both-legs': 'Round both legs is well more than round one.',
   'unlikely-together': '',
 };
+
+function saySum(
+  check: CheckCode,
+  [whole, ...parts]: readonly MeasurementCode[],
+  facts: Extract<Suspicion['facts'], { kind: 'sum' }>,
+  unit: WorkingUnit,
+): string {
+  const added = formatLength(facts.is, unit);
+  const read = formatLength(facts.whole, unit);
+  return `${named(parts[0]!)} and ${list(parts.slice(1).map(lower))} add up to ${added}; ${lower(whole!)} is ${read}. ${QUESTIONS[check]}`;
+}
 
 function sayDifference(
   check: CheckCode,

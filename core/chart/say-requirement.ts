@@ -1,5 +1,5 @@
 import { measurement } from '../body/catalogue';
-import { CLOTHING_WORDS, TENSION_WORDS } from '../body/plan';
+import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
 import { formatLength } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
 import { sayRounding } from '../quantity/say-rounding';

@@ -1,5 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Instrument, Stance, Tension } from '../body/measurement';
+import type { WaistPlace } from '../body/waist';
+import type { SkirtCut, WishCode } from '../body/wishes';
 import type { Confirmation } from '../capture/confirmations';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import type { GarmentVerdict } from '../match/verdict';
@@ -38,6 +40,8 @@ export interface Reading {
   readonly stance: Stance;
   readonly tension: Tension;
   readonly clothing: Clothing;
+  /** Where the waist was, of what is read at it; the natural one where nothing is said. */
+  readonly waist?: WaistPlace | undefined;
   readonly instrument: Instrument;
   readonly origin: Origin;
   /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
@@ -57,6 +61,20 @@ export interface PassedStep {
   readonly reason: string;
   /** Passed over because no plausible value could change a size: asked again after every act. */
   readonly idle: boolean;
+}
+
+/** A length that is wanted of a garment, as it was noted last. */
+export interface NotedWish {
+  readonly wish: WishCode;
+  readonly typed: string;
+  readonly unit: WorkingUnit;
+  readonly length: Length;
+  /** Where along its line on the figure it was pointed at, in thousandths. */
+  readonly pointed: number | null;
+  /** The cut by which it was estimated from the hip; `null` of what was told or measured. */
+  readonly estimatedFor: SkirtCut | null;
+  readonly by: Author;
+  readonly notedAt: string;
 }
 
 /** What can be done with a garment; `later` leaves it open. */
@@ -104,6 +122,8 @@ export interface Docket {
   readonly readings: readonly Reading[];
   readonly passed: readonly PassedStep[];
   readonly confirmations: readonly Confirmation[];
+  /** One of a kind, the one noted last. */
+  readonly wishes: readonly NotedWish[];
   readonly decisions: readonly Decision[];
 }
 

@@ -1,4 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
+import { isNaturalWaist } from '../body/waist';
 import { openSuspicions, suspectCodes } from '../capture/confirmations';
 import type { Suspicion } from '../capture/checks';
 import { compileChart, type CompiledChart } from '../chart/compile-chart';
@@ -11,7 +12,7 @@ import type { GarmentVerdict } from '../match/verdict';
 import type { Length } from '../quantity/length';
 import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from './docket';
 import { houseCautions, houseRuleFor, type Habits } from './habits';
-import { settle } from './settle';
+import { settle, type SettledValue } from './settle';
 import type { Shelf, ShelvedChart } from './shelf';
 
 /** A garment of a docket with its verdict now and what was decided last. */
@@ -91,6 +92,29 @@ export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): G
   return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
 }
 
+/**
+ * What charts are judged by: makers mean the natural waist, so what was read with the cord at the navel
+ * is another measurement and none of theirs.
+ */
+function meantByMakers(settled: ReadonlyMap<MeasurementCode, SettledValue>): MeasuredBody {
+  return new Map([...settled].filter(([, { waist }]) => isNaturalWaist(waist)));
+}
+
+/**
+ * Of two fullnesses of the hip the larger decides, for a chart that asks for one of them.
+ *
+ * @param codes what the chart reads
+ */
+function withFullerHip(
+  body: ReadonlyMap<MeasurementCode, MeasuredValue>,
+  codes: readonly MeasurementCode[],
+): ReadonlyMap<MeasurementCode, MeasuredValue> {
+  const [hip, upper] = [body.get('hip-girth'), body.get('high-hip-girth')];
+  if (hip === undefined || upper === undefined || upper.value <= hip.value) return body;
+  if (!codes.includes('hip-girth') || codes.includes('high-hip-girth')) return body;
+  return new Map(body).set('hip-girth', { ...upper, from: 'high-hip-girth' });
+}
+
 interface Basis {
   readonly habits: Habits;
   readonly body: MeasuredBody;
@@ -101,8 +125,9 @@ interface Basis {
 }
 
 function basisOf({ readings, confirmations }: Docket, habits: Habits): Basis {
-  const body = settle(readings, habits);
-  const values = new Map([...body].map(([code, { value }]) => [code, value]));
+  const settled = settle(readings, habits);
+  const body = meantByMakers(settled);
+  const values = new Map([...settled].map(([code, { value }]) => [code, value]));
   const suspicions = openSuspicions(values, confirmations);
   return { habits, body, values, suspicions, suspects: suspectCodes(suspicions) };
 }
@@ -119,13 +144,14 @@ const NO_IDLE: Idle = { holding: [], openAgain: [] };
  * Asks again, of the steps passed over because no plausible value could change a size, whether that
  * is still so for a garment: a reading since may have changed what it rested on.
  */
-function idleFor(docket: Docket, chart: ShelvedChart, { habits, body, values }: Basis): Idle {
+function idleFor(docket: Docket, chart: ShelvedChart, { habits, body }: Basis): Idle {
   const { sheet } = chart;
   const codes = codesOf(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
   if (codes.length === 0) return NO_IDLE;
   const ruling = rulingOf(docket, chart, habits);
-  const same = remembered(SAME, sheet, [ruling, codes, [...values]], () =>
-    alwaysTheSame({ chart: compiled(sheet), ...ruling }, values),
+  const known = new Map([...body].map(([code, { value }]) => [code, value]));
+  const same = remembered(SAME, sheet, [ruling, codes, [...known]], () =>
+    alwaysTheSame({ chart: compiled(sheet), ...ruling }, known),
   );
   return same ? { holding: codes, openAgain: [] } : { holding: [], openAgain: codes };
 }
@@ -141,10 +167,15 @@ function verdictOf(
   // A step passed over because nothing could come of it is judged at what the rest leads one to
   // expect, and marked so; any other plausible value would have given the same size.
   const assumed = idle.map((code) => [code, { value: expectedValue(values, code), assumed: true }] as const);
-  const whole = new Map<MeasurementCode, MeasuredValue>([...body, ...assumed]);
-  const on = codesOf(sheet).map((code) => [whole.get(code), suspects.has(code)]);
+  const codes = codesOf(sheet);
+  const whole = withFullerHip(new Map<MeasurementCode, MeasuredValue>([...body, ...assumed]), codes);
+  // What counts for another brings its own doubts along.
+  const doubted = new Set(
+    codes.filter((code) => suspects.has(code) || suspects.has(whole.get(code)?.from ?? code)),
+  );
+  const on = codes.map((code) => [whole.get(code), doubted.has(code)]);
   return remembered(VERDICTS, sheet, [ruling, on], () =>
-    judge(compiled(sheet), whole, { ...ruling, suspects }),
+    judge(compiled(sheet), whole, { ...ruling, suspects: doubted }),
   );
 }
 

@@ -156,6 +156,8 @@ const verdictShape = z.object({
   /** Decisions of before it was kept assumed nothing that they name. */
   assumed: z.array(z.object({ code: codeSchema, value: lengthSchema })).default([]),
   takenOtherwise: z.array(z.object({ code: codeSchema, wanted: wayTakenSchema, taken: wayTakenSchema })),
+  /** Decisions of before it was kept counted nothing as anything else. */
+  countedAs: z.array(z.object({ code: codeSchema, from: codeSchema, value: lengthSchema })).default([]),
   cautions: z.array(z.string()),
   rule: ruleSchema,
   preference: z.enum(FIT_PREFERENCES),

@@ -1,5 +1,7 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { planDocket, type Need, type Plan } from '../body/plan';
+import { tensionIn } from '../body/protocol';
+import type { WishCode } from '../body/wishes';
 import { decidingCodes } from '../chart/size-chart';
 import type { Docket } from './docket';
 import type { Shelf, ShelvedProtocol } from './shelf';
@@ -24,13 +26,22 @@ export function planOf(docket: Planned, shelf: Shelf): Plan {
             code,
             tension: expected?.tension ?? undefined,
             clothing: expected?.clothing ?? undefined,
+            // Makers mean the natural waist; a waist at the navel is another measurement.
+            waist: 'natural',
           };
         }),
       ),
-      ...protocolsOn(docket, shelf).flatMap(({ name, steps }) =>
-        steps
+      ...protocolsOn(docket, shelf).flatMap((protocol) =>
+        protocol.steps
           .filter(({ onDemand }) => onDemand !== true)
-          .map(({ code, tension }): Need => ({ by: name, code, tension })),
+          .map(
+            (step): Need => ({
+              by: protocol.name,
+              code: step.code,
+              tension: tensionIn(protocol, step),
+              waist: protocol.waist,
+            }),
+          ),
       ),
       ...docket.extraCodes.map((code): Need => ({ by: 'Asked for besides', code })),
     ],
@@ -50,6 +61,11 @@ export function demandable(
     code,
     asked: docket.extraCodes.includes(code),
   }));
+}
+
+/** The wishes that the protocols of a docket ask about, each once. */
+export function wishesAsked(docket: Pick<Docket, 'protocolIds'>, shelf: Shelf): WishCode[] {
+  return [...new Set(protocolsOn(docket, shelf).flatMap(({ wishes }) => wishes ?? []))];
 }
 
 function protocolsOn({ protocolIds }: Pick<Docket, 'protocolIds'>, shelf: Shelf): ShelvedProtocol[] {

@@ -1,4 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
+import { isNaturalWaist, waistOf, type WaistPlace } from '../body/waist';
 import type { Length } from '../quantity/length';
 import type { Act } from './acts';
 import { asReading, type ReadingTaken } from './acts/reading-taken';
@@ -13,6 +14,8 @@ export interface RecordedValue {
   readonly value: Length;
   readonly takenAt: string;
   readonly origin: Origin;
+  /** Where the waist was, of what is read at it. */
+  readonly waist?: WaistPlace | null | undefined;
   /** Older than the house lets a record stand: to be measured again. */
   readonly due: boolean;
 }
@@ -45,6 +48,21 @@ export function latestSettled(
 }
 
 /**
+ * What is known of a wearer's body for those who know no docket: charts, maps and coverage. What was
+ * read with the waist at the navel is none of it, as makers mean the natural waist.
+ */
+export function latestOfBody(
+  taken: readonly ReadingTaken[],
+  habits: Pick<Habits, 'allowedApart'>,
+): ReadonlyMap<MeasurementCode, Length> {
+  return new Map(
+    latestSettled(taken, habits)
+      .filter(({ last }) => isNaturalWaist(waistOf(last)))
+      .map(({ code, value }) => [code, value]),
+  );
+}
+
+/**
  * The record of a wearer for a docket: what a fitter read on earlier ones stands before what the
  * wearer sent, unless it is due; of the wearer's own the latest counts.
  *
@@ -63,7 +81,7 @@ export function recordOf(
   const read = latestSettled(taken, shelf.habits).map(({ code, value, last }): RecordedValue => {
     const takenAt = last.carriedFrom ?? last.takenAt;
     const oldest = new Date(now - remeasureAfter(code, shelf) * DAY_MS).toISOString();
-    return { code, value, takenAt, origin: last.origin, due: takenAt < oldest };
+    return { code, value, takenAt, origin: last.origin, waist: waistOf(last), due: takenAt < oldest };
   });
   const own = sent.filter(({ code }, at) => sent.slice(at + 1).every((one) => one.code !== code));
   const kept = read.filter(({ code, due }) => !due || own.every((one) => one.code !== code));

@@ -1,5 +1,6 @@
 import type { ReadingProblem } from '../capture/read-reading';
-import type { Length } from '../quantity/length';
+import type { WishProblem } from '../capture/read-wish';
+import type { Length, WorkingUnit } from '../quantity/length';
 import type { MeasureUnit } from '../quantity/mass';
 
 /** Why an act is not let in. The docket stays as it was. */
@@ -23,6 +24,7 @@ export type Refusal =
   | { readonly code: 'not-on-docket' }
   | { readonly code: 'decided-already' }
   | { readonly code: 'unreadable-reading'; readonly problem: ReadingProblem; readonly unit: MeasureUnit }
+  | { readonly code: 'unreadable-wish'; readonly problem: WishProblem; readonly unit: WorkingUnit }
   /** What was typed does not come to the length that was sent with it. */
   | { readonly code: 'length-differs'; readonly typed: string; readonly length: Length }
   /** Other readings stand than those it was decided on. */

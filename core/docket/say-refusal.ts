@@ -1,4 +1,5 @@
 import { sayReadingProblem } from '../capture/say-reading-problem';
+import { sayWishProblem } from '../capture/read-wish';
 import type { Refusal } from './refusal';
 
 /** Why an act is not let in, and what to do, in one or two sentences. */
@@ -32,6 +33,8 @@ export function sayRefusal(refusal: Refusal): string {
       return 'This garment is decided. Put the decision off first, then take it from the docket.';
     case 'unreadable-reading':
       return sayReadingProblem(refusal.problem, refusal.unit);
+    case 'unreadable-wish':
+      return sayWishProblem(refusal.problem, refusal.unit);
     case 'length-differs':
       return `“${refusal.typed}” does not come to the length that was sent with it. Reload the page and read it again.`;
     case 'readings-changed':

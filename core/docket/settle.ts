@@ -1,6 +1,7 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
+import { isSameWaist, waistOf, type WaistPlace } from '../body/waist';
 import { settleReadings, type Agreement } from '../capture/agreement';
 import { mm, type Length } from '../quantity/length';
 import { standingReadings, type Origin, type Reading } from './docket';
@@ -16,17 +17,25 @@ export interface SettledValue {
   readonly standardError: number;
   readonly tension: Tension;
   readonly clothing: Clothing;
+  /** Where the waist was; `null` of what has none to do with it. */
+  readonly waist: WaistPlace | null;
 }
 
 /** What the wearer read, or only reports, is worth less: working factors of ours until the log has data. */
 const ERROR_FACTOR: Readonly<Record<Origin, number>> = { fitter: 1, helper: 1, self: 2, reported: 3 };
 
+/**
+ * Of the standing readings of one measurement those that are of the same place as the last: with the
+ * waist at the navel another length is read than with it where it creases.
+ */
+export function atSameWaist(standing: readonly Reading[]): readonly Reading[] {
+  const last = standing.at(-1);
+  return last === undefined ? [] : standing.filter((one) => isSameWaist(waistOf(one), waistOf(last)));
+}
+
 /** How the standing readings of one measurement stand together; one carried over is settled as it is. */
-export function agreementOf(
-  code: MeasurementCode,
-  standing: readonly Reading[],
-  habits: Allowing,
-): Agreement {
+export function agreementOf(code: MeasurementCode, all: readonly Reading[], habits: Allowing): Agreement {
+  const standing = atSameWaist(all);
   const allowed = allowedIn(habits, code);
   const carried = standing.length === 1 && standing[0]!.carriedFrom !== null ? standing[0]! : null;
   if (carried !== null) return { state: 'agreed', value: carried.length, difference: mm(0), allowed };
@@ -55,14 +64,15 @@ export function settle(
 ): ReadonlyMap<MeasurementCode, SettledValue> {
   const settled = new Map<MeasurementCode, SettledValue>();
   for (const code of new Set(readings.map((reading) => reading.code))) {
-    const standing = standingReadings(readings, [code]);
+    const standing = atSameWaist(standingReadings(readings, [code]));
     const agreement = agreementOf(code, standing, habits);
     if (agreement.value === null) continue;
     const counting = countingReadings(standing, agreement);
-    const { tension, clothing } = counting.at(-1)!;
+    const last = counting.at(-1)!;
+    const { tension, clothing } = last;
     const factor = Math.max(...counting.map(({ origin }) => ERROR_FACTOR[origin]));
     const standardError = factor * repeatedError(code, counting);
-    settled.set(code, { value: agreement.value, standardError, tension, clothing });
+    settled.set(code, { value: agreement.value, standardError, tension, clothing, waist: waistOf(last) });
   }
   return settled;
 }

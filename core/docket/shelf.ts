@@ -9,7 +9,8 @@ export interface ShelvedChart {
 }
 
 /** A protocol as a docket knows it. */
-export interface ShelvedProtocol extends Pick<ProtocolBody, 'name' | 'steps'> {
+export interface ShelvedProtocol
+  extends Pick<ProtocolBody, 'name' | 'steps' | 'waist' | 'girths' | 'wishes'> {
   readonly id: string;
 }
 

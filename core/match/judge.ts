@@ -28,6 +28,8 @@ export interface MeasuredValue {
   readonly clothing?: Clothing;
   /** Not measured: what the rest leads one to expect, where no value could change the size. */
   readonly assumed?: boolean;
+  /** Read for another measurement, which counts for this one by a custom of the trade. */
+  readonly from?: MeasurementCode;
 }
 
 /** The values of one wearer. */
@@ -92,6 +94,10 @@ function accountOf(
       body.get(code)?.assumed === true ? [{ code, value: body.get(code)!.value }] : [],
     ),
     takenOtherwise: takenOtherwise(compiled, body),
+    countedAs: kernel.codes.flatMap((code) => {
+      const { from, value } = body.get(code) ?? {};
+      return from === undefined || value === undefined ? [] : [{ code, from, value }];
+    }),
     cautions: [
       ...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions, ...(options.houseCautions ?? [])]),
     ].filter((one) => one !== undefined),

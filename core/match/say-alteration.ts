@@ -1,9 +1,9 @@
 import { measurement } from '../body/catalogue';
-import { CLOTHING_WORDS, TENSION_WORDS } from '../body/plan';
+import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
 import { formatDistance, formatLength, formatNumber } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
 import { unitOf } from './say-verdict';
-import type { Alteration, PartVerdict, TakenOtherwise } from './verdict';
+import type { CountedAs, Alteration, PartVerdict, TakenOtherwise } from './verdict';
 
 const DOES: Readonly<Record<Alteration['does'], string>> = {
   'take-in': 'take in',
@@ -42,6 +42,12 @@ export function sayChange(
   const alone = placements.length === 1 ? '' : ', with the rest as it is,';
   const by = `${formatDistance(change.by, unitOf(change, unit))} ${change.towards}`;
   return `${by} on the ${change.name.toLowerCase()}${alone} would make it ${change.into ?? 'no size of this chart'}.`;
+}
+
+/** A measurement that counts at what was read for another. */
+export function sayCountedAs({ code, from, value }: CountedAs, unit: WorkingUnit): string {
+  const [own, other] = [measurement(code).name.toLowerCase(), measurement(from).name];
+  return `${other}, ${formatLength(value, unit)}, is fuller than the ${own} and counts for it: of two fullnesses the larger decides.`;
 }
 
 /** A measurement that was taken otherwise than the chart wants it. */

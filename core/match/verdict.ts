@@ -155,6 +155,13 @@ export interface TakenOtherwise {
   readonly taken: { readonly tension: Tension | null; readonly clothing: Clothing | null };
 }
 
+/** A measurement that counts at what was read for another. */
+export interface CountedAs {
+  readonly code: MeasurementCode;
+  readonly from: MeasurementCode;
+  readonly value: Length;
+}
+
 /** What is said of one garment for one wearer, with everything it rests on. */
 export interface GarmentVerdict {
   readonly verdict: Verdict;
@@ -178,6 +185,8 @@ export interface GarmentVerdict {
   /** What was not measured and stands at what the rest leads one to expect, as no value could change the size. */
   readonly assumed: readonly { readonly code: MeasurementCode; readonly value: Length }[];
   readonly takenOtherwise: readonly TakenOtherwise[];
+  /** What stands at another measurement's reading, by a custom of the trade: the larger of two hips. */
+  readonly countedAs: readonly CountedAs[];
   readonly cautions: readonly string[];
   readonly rule: HouseRule;
   readonly preference: FitPreference;

@@ -1,5 +1,5 @@
 import type { Bodies } from '@neat-measure/contract';
-import { latestSettled, type MeasurementCode } from '@neat-measure/core';
+import { latestOfBody, type MeasurementCode } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readingsByWearer } from '../dockets/act-store';
 import { findSettings } from '../settings/store';
@@ -15,9 +15,7 @@ export async function listBodies(database: Database, codes: readonly Measurement
   );
   return (
     [...byWearer.values()]
-      .map((taken) =>
-        Object.fromEntries(latestSettled(taken, habits).map(({ code, value }) => [code, value] as const)),
-      )
+      .map((taken) => Object.fromEntries(latestOfBody(taken, habits)))
       .concat(unnamed)
       .filter((body) => Object.keys(body).length > 0)
       // By their values, so that the order they were measured in says nothing of who they are.

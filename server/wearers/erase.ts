@@ -1,4 +1,4 @@
-import { latestSettled, standingTaken } from '@neat-measure/core';
+import { latestOfBody, standingTaken } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { forgetKey, note } from '../audit/store';
 import type { Database } from '../database/database';
@@ -35,8 +35,8 @@ async function erase(database: Database, id: string, by: string | null, keep: bo
       const acts = await actsByDocket(transaction, dockets);
       const taken = dockets.flatMap((docket) => standingTaken(acts.get(docket)!));
       const { habits } = await findSettings(transaction);
-      const values = latestSettled(taken, habits).map(({ code, value }) => [code, value] as const);
-      if (values.length > 0) await keepBody(transaction, uuidv7(), Object.fromEntries(values));
+      const values = latestOfBody(taken, habits);
+      if (values.size > 0) await keepBody(transaction, uuidv7(), Object.fromEntries(values));
     }
     await removeLinks(transaction, dockets);
     await removeDockets(transaction, dockets);

@@ -1,8 +1,18 @@
-/** A point on the drawing's ground, 250 wide and 500 high. */
-export type Point = readonly [x: number, y: number];
+import { mirrored, moved, type Point } from './points';
 
-/** The views of the figure: the body from four sides or seated, an open hand, two feet on paper. */
-export const VIEWS = ['front', 'back', 'side', 'seated', 'hand', 'feet'] as const;
+/** The views of the figure: the body from four sides, seated, on tiptoe, kneeling; a head, hands, two feet on paper. */
+export const VIEWS = [
+  'front',
+  'back',
+  'side',
+  'seated',
+  'tiptoe',
+  'kneeling',
+  'head',
+  'hand',
+  'tucked',
+  'feet',
+] as const;
 export type View = (typeof VIEWS)[number];
 
 /** One view: closed outlines, and open lines that help to find the place (a belt, a chair, a spine). */
@@ -47,7 +57,7 @@ const SEATED_LEGS: readonly Point[] = [
   [176, 356], [140, 352], [92, 352], [68, 346], [60, 326],
 ];
 /** Sitting lowers the trunk by the thigh and puts it further back. */
-const SAT_DOWN: Point = [-32, 84];
+export const SAT_DOWN: Point = [-32, 84];
 
 // prettier-ignore
 const HAND: readonly Point[] = [
@@ -71,6 +81,106 @@ const BELT: readonly Point[] = [
   [100, 230],
   [150, 230],
   [175, 226],
+];
+
+/** The arm hanging at the side, and the belt. */
+const SIDE_LINES: readonly (readonly Point[])[] = [
+  [
+    [120, 100],
+    [112, 132],
+    [114, 176],
+    [122, 216],
+    [130, 250],
+    [136, 262],
+    [139, 250],
+    [134, 214],
+    [132, 176],
+    [136, 132],
+    [132, 104],
+  ],
+  [
+    [102, 224],
+    [126, 230],
+    [153, 224],
+  ],
+];
+const FLOOR: readonly Point[] = [
+  [40, 497],
+  [220, 497],
+];
+
+/** On the balls of the feet: the heels stand off the floor. */
+// prettier-ignore
+const TIPTOE_LEGS: readonly Point[] = [
+  [154, 238], [150, 262], [152, 292], [150, 324], [146, 354], [144, 384], [142, 410], [140, 434],
+  [146, 452], [160, 472], [173, 486], [170, 495], [150, 495], [132, 480], [116, 462], [112, 452],
+  [117, 436], [110, 410], [107, 388], [111, 356], [106, 324], [102, 292], [96, 266], [94, 244],
+];
+/** On the knee that is measured, the other foot flat before it. */
+// prettier-ignore
+const KNEELING_LEGS: readonly Point[] = [
+  [154, 330], [176, 338], [204, 344], [216, 354], [214, 384], [206, 430], [206, 462], [222, 474],
+  [238, 486], [234, 495], [190, 495], [184, 486], [184, 452], [182, 420], [176, 392], [160, 390],
+  [152, 410], [148, 446], [152, 476], [144, 492], [112, 494], [70, 488], [36, 486], [22, 494],
+  [14, 486], [22, 470], [62, 462], [96, 462], [108, 450], [104, 410], [98, 372], [94, 338],
+];
+/** Kneeling lowers the trunk by the shank. */
+export const KNELT: Point = [0, 94];
+
+/** A head from the front, its ears and the neck it stands on. */
+// prettier-ignore
+const HEAD_HALF: readonly Point[] = [
+  [125, 60], [158, 66], [186, 88], [200, 124], [203, 170], [203, 200], [214, 196], [220, 208],
+  [216, 238], [206, 256], [199, 254], [192, 296], [176, 334], [160, 352], [160, 392], [178, 410],
+  [214, 424], [240, 436], [244, 494],
+];
+const HEAD: readonly Point[] = [...HEAD_HALF, ...mirrored(HEAD_HALF.slice(1)).reverse()];
+/** The hairline, nose and mouth; then what there are two of. */
+const HEAD_LINES: readonly (readonly Point[])[] = [
+  [
+    [60, 178],
+    [70, 140],
+    [94, 122],
+    [125, 118],
+    [156, 122],
+    [180, 140],
+    [190, 178],
+  ],
+  [
+    [104, 316],
+    [125, 322],
+    [146, 316],
+  ],
+  [
+    [140, 194],
+    [160, 188],
+    [178, 196],
+  ],
+  [
+    [144, 214],
+    [160, 208],
+    [174, 216],
+  ],
+  [
+    [125, 268],
+    [136, 274],
+    [132, 284],
+    [125, 286],
+  ],
+];
+
+/** The open hand with the thumb laid across the palm. */
+// prettier-ignore
+const TUCKED_HAND: readonly Point[] = [
+  [98, 494], [100, 410], [86, 374], [80, 340], [84, 310], [92, 280], [88, 220], [87, 164], [93, 150],
+  [103, 152], [107, 168], [110, 222], [113, 266], [115, 222], [114, 138], [121, 122], [131, 122],
+  [137, 138], [138, 222], [140, 266], [143, 222], [147, 156], [154, 142], [164, 146], [167, 160],
+  [164, 222], [163, 272], [171, 240], [181, 200], [189, 190], [198, 194], [199, 208], [191, 256],
+  [183, 308], [177, 356], [162, 408], [160, 494],
+];
+// prettier-ignore
+const TUCKED_THUMB: readonly Point[] = [
+  [88, 372], [106, 336], [130, 314], [150, 308], [156, 320], [140, 334], [122, 358], [112, 388],
 ];
 
 /** The figure in every view. */
@@ -112,26 +222,7 @@ export const DRAWINGS: Readonly<Record<View, Drawing>> = {
   },
   side: {
     outlines: [[...PROFILE_FRONT, ...STANDING_LEGS, ...PROFILE_BACK]],
-    lines: [
-      [
-        [120, 100],
-        [112, 132],
-        [114, 176],
-        [122, 216],
-        [130, 250],
-        [136, 262],
-        [139, 250],
-        [134, 214],
-        [132, 176],
-        [136, 132],
-        [132, 104],
-      ],
-      [
-        [102, 224],
-        [126, 230],
-        [153, 224],
-      ],
-    ],
+    lines: SIDE_LINES,
   },
   seated: {
     outlines: [[...moved(PROFILE_FRONT, SAT_DOWN), ...SEATED_LEGS, ...moved(PROFILE_BACK, SAT_DOWN)]],
@@ -153,6 +244,29 @@ export const DRAWINGS: Readonly<Record<View, Drawing>> = {
         [94, 306],
         [124, 298],
       ],
+    ],
+  },
+  tiptoe: {
+    outlines: [[...PROFILE_FRONT, ...TIPTOE_LEGS, ...PROFILE_BACK]],
+    lines: [...SIDE_LINES, FLOOR],
+  },
+  kneeling: {
+    outlines: [[...moved(PROFILE_FRONT, KNELT), ...KNEELING_LEGS, ...moved(PROFILE_BACK, KNELT)]],
+    lines: [...SIDE_LINES.map((points) => moved(points, KNELT)), FLOOR],
+  },
+  head: {
+    outlines: [HEAD],
+    lines: [...HEAD_LINES, ...HEAD_LINES.slice(2, 4).map(mirrored)],
+  },
+  tucked: {
+    outlines: [TUCKED_HAND],
+    lines: [
+      [
+        [100, 410],
+        [130, 418],
+        [161, 408],
+      ],
+      TUCKED_THUMB,
     ],
   },
   hand: {
@@ -178,38 +292,3 @@ export const DRAWINGS: Readonly<Record<View, Drawing>> = {
     ],
   },
 };
-
-/** Points seen in a mirror down the middle of the ground. */
-export function mirrored(points: readonly Point[]): Point[] {
-  return points.map(([x, y]) => [250 - x, y]);
-}
-
-/** Points moved by a step. */
-export function moved(points: readonly Point[], [right, down]: Point): Point[] {
-  return points.map(([x, y]) => [x + right, y + down]);
-}
-
-/**
- * A run of points as an SVG path, joined by Catmull-Rom curves written as cubic Béziers, so
- * that outlines and tape paths can be given by the few points that matter.
- */
-export function smoothPath(points: readonly Point[], closed = false): string {
-  const at = (index: number): Point =>
-    closed
-      ? points[(index + points.length) % points.length]!
-      : points[Math.min(Math.max(index, 0), points.length - 1)]!;
-  const last = closed ? points.length : points.length - 1;
-  let path = `M${points[0]!.join(' ')}`;
-  for (let index = 0; index < last; index++) {
-    const [before, from, to, after] = [at(index - 1), at(index), at(index + 1), at(index + 2)];
-    const first = [from[0] + (to[0] - before[0]) / 6, from[1] + (to[1] - before[1]) / 6];
-    const second = [to[0] - (after[0] - from[0]) / 6, to[1] - (after[1] - from[1]) / 6];
-    path += `C${[...first, ...second, ...to].map((number) => Math.round(number * 10) / 10).join(' ')}`;
-  }
-  return closed ? `${path}Z` : path;
-}
-
-/** A run of points joined by straight lines, for the edges of things that are straight. */
-export function straightPath(points: readonly Point[]): string {
-  return `M${points.map((point) => point.join(' ')).join('L')}`;
-}

@@ -1,5 +1,7 @@
 import type { MeasurementCode } from '../catalogue/codes';
-import { mirrored, moved, type Point, type View } from './figure';
+import type { ChainCode } from '../chains';
+import type { View } from './figure';
+import { mirrored, moved, type Point } from './points';
 
 /** Where the tape runs on the figure, from where it starts to where it is read. */
 export interface TapePath {
@@ -42,9 +44,118 @@ const RIGHT_FOOT_WIDTH: readonly Point[] = [
   [212, 206],
 ];
 
-/** The tape's path of every measurement. */
-export const TAPE_PATHS: Readonly<Record<MeasurementCode, TapePath>> = {
-  'head-girth': girth('front', 24, 104, 146),
+/** A chain's tape from where its end is held to its last mark; the marks stand on points of it, by their place. */
+interface ChainPath extends TapePath {
+  readonly marks: readonly (readonly [code: MeasurementCode, at: number])[];
+}
+
+/** The tape of every chain, drawn once with all its marks. */
+const CHAIN_PATHS: Readonly<Record<ChainCode, ChainPath>> = {
+  throat: {
+    ...run('front', NOTCH, [125, 194], [125, 230], [125, 494]),
+    marks: [
+      ['notch-to-waist', 1],
+      ['notch-to-belt-standing', 2],
+      ['hollow-to-hem', 3],
+    ],
+  },
+  front: {
+    ...run(
+      'front',
+      [138, 80],
+      [144, 126],
+      BUST_POINT,
+      [148, 170],
+      [147, 194],
+      [149, 252],
+      [153, 336],
+      [153, 492],
+    ),
+    marks: [
+      ['shoulder-to-above-bust', 1],
+      ['shoulder-to-bust', 2],
+      ['shoulder-to-underbust', 3],
+      ['front-waist-length', 4],
+      ['shoulder-to-hip', 5],
+      ['shoulder-to-knee', 6],
+      ['shoulder-to-floor', 7],
+    ],
+  },
+  arm: {
+    ...run('front', SHOULDER_POINT, [191, 150], [198, 192], [208, 240], [212, 258]),
+    marks: [
+      ['shoulder-to-elbow', 2],
+      ['arm-length', 3],
+      ['shoulder-to-knuckle', 4],
+    ],
+  },
+  hand: {
+    ...run('hand', [130, 416], [128, 274], [126, 121]),
+    marks: [
+      ['wrist-to-knuckle', 1],
+      ['hand-length', 2],
+    ],
+  },
+  floor: {
+    ...run('front', [190, 494], [190, 336], [188, 252]),
+    marks: [
+      ['knee-to-floor', 1],
+      ['hip-to-floor', 2],
+    ],
+  },
+  fork: {
+    ...run('side', [149, 196], [150, 240], [126, 262], [98, 244], [109, 196]),
+    marks: [
+      ['crotch-length-front', 2],
+      ['crotch-length', 4],
+    ],
+  },
+  side: {
+    ...run('front', SIDE_WAIST, [176, 232], [179, 252], [169, 354], [162, 464], [164, 493]),
+    marks: [
+      ['waist-to-high-hip', 1],
+      ['waist-to-hip', 2],
+      ['waist-to-knee', 3],
+      ['waist-to-ankle', 4],
+      ['outside-leg-length', 5],
+    ],
+  },
+  back: {
+    ...run('back', NAPE, [125, 194], [125, 230], [125, 250], [125, 264]),
+    marks: [
+      ['back-waist-length', 1],
+      ['nape-to-belt', 2],
+      ['nape-to-hip', 3],
+      ['nape-to-crotch', 4],
+    ],
+  },
+};
+
+/** The path of each mark of the chains: the chain's own, as far as the mark. */
+const MARK_PATHS = Object.fromEntries(
+  Object.values(CHAIN_PATHS).flatMap(({ view, points, marks }) =>
+    marks.map(([code, at]) => [code, { view, points: points.slice(0, at + 1) }]),
+  ),
+) as Partial<Record<MeasurementCode, TapePath>>;
+
+/** Where the tape of every measurement that is no mark of a chain runs. */
+const OWN_PATHS: Readonly<Partial<Record<MeasurementCode, TapePath>>> = {
+  'head-girth': run('head', [48, 172], [82, 184], [125, 187], [168, 184], [202, 172]),
+  'head-arc': run('head', [34, 200], [42, 150], [70, 84], [125, 56], [180, 84], [208, 150], [216, 200]),
+  'crown-to-hairline': run('head', [125, 58], [125, 90], [125, 118]),
+  'both-thighs-girth': trunk(284, 179),
+  'both-knees-girth': trunk(334, 172),
+  'above-knee-girth': girth('front', 338, 138, 171),
+  'knee-girth-bent': run('kneeling', [104, 424], [120, 432], [140, 430], [150, 420]),
+  'forearm-girth': girth('front', 204, 190, 206),
+  'hand-entry-girth': girth('tucked', 340, 80, 179),
+  'neck-to-knuckle': run('front', [138, 80], SHOULDER_POINT, [191, 150], [200, 206], [212, 258]),
+  'shoulder-to-underbust-side': run('front', [140, 80], [161, 118], [167, 146], [165, 170]),
+  'apex-to-side': run('front', BUST_POINT, [164, 155], [177, 152]),
+  'shoulder-to-armpit': run('side', [122, 92], [121, 138]),
+  'waist-to-floor-tiptoe': run('tiptoe', [126, 194], [124, 252], [126, 354], [128, 440], [140, 495]),
+  'trouser-waist-to-floor': run('front', [174, 226], [179, 270], [169, 356], [161, 464], [163, 493]),
+  'crotch-length-back': run('side', [126, 262], [98, 244], [109, 196]),
   'neck-girth': girth('front', 64, 115, 135),
   'neck-base-girth': girth('front', 80, 106, 144),
   'overarm-girth': trunk(130, 192),
@@ -92,29 +203,12 @@ export const TAPE_PATHS: Readonly<Record<MeasurementCode, TapePath>> = {
   'bust-front-arc': girth('front', 152, 84, 166),
   'bust-span': run('front', [102, 152], BUST_POINT),
   'hip-back-arc': trunk(252, 176, 'back'),
-  'hand-length': run('hand', [130, 416], [126, 121]),
-  'arm-length': run('front', SHOULDER_POINT, [191, 150], [198, 192], [208, 240]),
-  'shoulder-to-elbow': run('front', SHOULDER_POINT, [191, 150], [198, 190]),
-  'shoulder-to-knuckle': run('front', SHOULDER_POINT, [191, 150], [200, 206], [209, 256]),
   'cervicale-to-wrist': run('back', NAPE, [160, 86], SHOULDER_POINT, [191, 150], [198, 192], [208, 240]),
-  'back-waist-length': run('back', NAPE, [125, 194]),
-  'nape-to-hip': run('back', NAPE, [125, 250]),
-  'nape-to-crotch': run('back', NAPE, [125, 264]),
-  'front-waist-length': run('front', [138, 80], BUST_POINT, [147, 194]),
-  'shoulder-to-bust': run('front', [138, 80], BUST_POINT),
-  'shoulder-to-underbust': run('front', [138, 80], BUST_POINT, [148, 170]),
   'side-waist-length': run('front', [176, 142], SIDE_WAIST),
-  'waist-to-hip': run('front', SIDE_WAIST, [178, 252]),
-  'waist-to-knee': run('front', SIDE_WAIST, [179, 262], [168, 354]),
-  'waist-to-ankle': run('front', SIDE_WAIST, [179, 262], [168, 354], [158, 464]),
-  'outside-leg-length': run('front', SIDE_WAIST, [179, 262], [169, 354], [162, 464], [164, 493]),
   outseam: run('front', [174, 226], [179, 270], [169, 356], [161, 462], [162, 484]),
   'inside-leg-length': run('front', [126, 264], [140, 352], [142, 464]),
   'body-rise': run('seated', [94, 280], [92, 354]),
-  'crotch-length': run('side', [149, 196], [150, 240], [126, 262], [98, 244], [109, 196]),
-  'hollow-to-hem': run('front', NOTCH, [125, 494]),
   'heel-height': run('side', [108, 496], [108, 474]),
-  'notch-to-belt-standing': run('front', NOTCH, [125, 230]),
   'notch-to-belt-seated': {
     view: 'seated',
     points: moved(
@@ -128,7 +222,6 @@ export const TAPE_PATHS: Readonly<Record<MeasurementCode, TapePath>> = {
       [-32, 84],
     ),
   },
-  'nape-to-belt': run('back', NAPE, [125, 230]),
   'collar-to-belt': run('back', [125, 92], [125, 230]),
   'clavicle-to-apex': run('front', [156, 92], BUST_POINT),
   'apex-to-belt': run('front', BUST_POINT, [147, 230]),
@@ -137,3 +230,6 @@ export const TAPE_PATHS: Readonly<Record<MeasurementCode, TapePath>> = {
   'foot-width-left': { view: 'feet', points: mirrored(RIGHT_FOOT_WIDTH) },
   'foot-width-right': { view: 'feet', points: RIGHT_FOOT_WIDTH },
 };
+
+/** The tape's path of every measurement. */
+export const TAPE_PATHS = { ...MARK_PATHS, ...OWN_PATHS } as Readonly<Record<MeasurementCode, TapePath>>;

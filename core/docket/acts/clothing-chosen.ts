@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CLOTHINGS } from '../../body/measurement';
-import { CLOTHING_WORDS } from '../../body/plan';
+import { CLOTHING_WORDS } from '../../body/say-plan';
 import { ACT_BASE, type ActKind } from './act';
 
 const schema = z.object({

@@ -32,6 +32,7 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     readings: [],
     passed: [],
     confirmations: [],
+    wishes: [],
     decisions: [],
   };
 }

@@ -13,6 +13,8 @@ import { readingWithdrawn, type ReadingWithdrawn } from './reading-withdrawn';
 import { ruleOverruled, type RuleOverruled } from './rule-overruled';
 import { stepPassed, type StepPassed } from './step-passed';
 import { suspicionConfirmed, type SuspicionConfirmed } from './suspicion-confirmed';
+import { wishDropped, type WishDropped } from './wish-dropped';
+import { wishNoted, type WishNoted } from './wish-noted';
 import type { ActKind, BaseAct } from './act';
 
 /** Something done on a docket. */
@@ -29,6 +31,8 @@ export type Act =
   | ReadingWithdrawn
   | StepPassed
   | SuspicionConfirmed
+  | WishNoted
+  | WishDropped
   | GarmentDecided;
 
 type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by' | 'undoes'> : never;
@@ -49,6 +53,8 @@ const KINDS = [
   readingWithdrawn,
   stepPassed,
   suspicionConfirmed,
+  wishNoted,
+  wishDropped,
   garmentDecided,
 ] as const;
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CLOTHINGS, INSTRUMENTS, STANCES, TENSIONS } from '../../body/measurement';
+import { WAIST_PLACES } from '../../body/waist';
 import { readReading } from '../../capture/read-reading';
 import { MEASURE_UNITS } from '../../quantity/mass';
 import type { Length } from '../../quantity/length';
@@ -22,6 +23,8 @@ const schema = z.object({
   stance: z.enum(STANCES),
   tension: z.enum(TENSIONS),
   clothing: z.enum(CLOTHINGS),
+  /** Where the waist was, of what is read at it; the natural one where nothing is said. */
+  waist: z.enum(WAIST_PLACES).optional(),
   instrument: z.enum(INSTRUMENTS),
   origin: z.enum(ORIGINS),
   /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
