@@ -4,6 +4,7 @@ export * from './session';
 export * from './wearer';
 export * from './chart';
 export * from './protocol';
+export * from './shipped-protocols';
 export * from './kit';
 export * from './lists';
 export * from './acts';

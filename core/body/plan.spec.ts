@@ -23,6 +23,12 @@ describe('shoesFor', () => {
     expect(off.filter((code) => measurement(code).kind !== 'foot').sort()).toEqual([
       'heel-girth',
       'height',
+      'hip-to-floor',
+      'knee-to-floor',
+      'outside-leg-length',
+      'shoulder-to-floor',
+      'trouser-waist-to-floor',
+      'waist-to-floor-tiptoe',
       'weight',
     ]);
     expect(MEASUREMENT_CODES.filter((code) => shoesFor(code) === 'on').sort()).toEqual([

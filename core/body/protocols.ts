@@ -1,51 +1,25 @@
-import type { MeasurementCode } from './catalogue/codes';
-import type { Tension } from './measurement';
 import type { ProtocolBody } from './protocol';
-
-/** What is asked before any tape: of everybody, whatever is measured. */
-export const GENERAL_PREPARATION: readonly string[] = [
-  'Close-fitting clothes, no thick seams',
-  'Pockets empty',
-  'Level, hard floor',
-  'Ask before touching; privacy for whoever wants it',
-];
-/** Short for the lists below. */
-const ALWAYS = GENERAL_PREPARATION;
-
-const DUTY = [
-  'The duty trousers, shirt and belt, the belt where it normally rides',
-  'The undergarment that will be worn beneath',
-  ...ALWAYS.slice(1),
-];
-const SHOES = 'The shoes that will be worn';
-
-const PROTECTIVE =
-  'A size proposed here does not certify protection. Follow the maker’s sizing instructions and the issuing authority’s policy, and have a trained person check the fit standing and seated, front panel over back panel.';
-const FOOTWEAR = 'For hazardous work: follow the maker’s instructions, and try on with the socks to be worn.';
-const SUIT =
-  'Flotation and dry suits: follow the maker’s instructions, and have a trained person check seals and reach.';
-
-const taken = (...codes: MeasurementCode[]) => codes.map((code) => ({ code }));
-const at = (tension: Tension, ...codes: MeasurementCode[]) => codes.map((code) => ({ code, tension }));
-const onDemand = (...codes: MeasurementCode[]) => codes.map((code) => ({ code, onDemand: true }));
-
-const FEET = taken('foot-length-left', 'foot-width-left', 'foot-length-right', 'foot-width-right');
-
-function protocol(
-  name: string,
-  school: string,
-  prepare: readonly string[],
-  steps: ProtocolBody['steps'],
-  cautions: readonly string[] = [],
-): ProtocolBody {
-  return { name, school, prepare: [...prepare], cautions: [...cautions], steps };
-}
+import {
+  ALWAYS,
+  at,
+  DUTY,
+  FEET,
+  FOOTWEAR,
+  onDemand,
+  PROTECTIVE,
+  protocol,
+  SHOES,
+  SUIT,
+  taken,
+} from './protocols/parts';
+import type { ProtocolCode } from './protocols/codes';
+import { TO_ORDER } from './protocols/to-order';
 
 /**
  * The protocols that ship with the application, by their codes. Common practice, no source;
  * each may be copied and edited.
  */
-export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
+export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
   'outerwear-top': protocol(
     'Outerwear top',
     'The body as it is; the widest girth decides, the rest is taken in.',
@@ -113,7 +87,7 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
     'Front from notch to belt standing, less 1 in; back from the collar, times 0.80; widest girth plus the overlap.',
     DUTY,
     taken('chest-girth', 'abdominal-girth', 'notch-to-belt-standing', 'collar-to-belt'),
-    [PROTECTIVE],
+    { cautions: [PROTECTIVE] },
   ),
   'vest-b': protocol(
     'Concealable vest, method b',
@@ -123,7 +97,7 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
       ...at('one-finger', 'chest-girth', 'abdominal-girth'),
       ...taken('notch-to-belt-seated', 'collar-to-belt'),
     ],
-    [PROTECTIVE],
+    { cautions: [PROTECTIVE] },
   ),
   'vest-c': protocol(
     'Concealable vest, method c',
@@ -133,7 +107,7 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
       ...at('snug', 'chest-girth', 'abdominal-girth'),
       ...taken('notch-to-belt-standing', 'notch-to-belt-seated', 'nape-to-belt'),
     ],
-    [PROTECTIVE],
+    { cautions: [PROTECTIVE] },
   ),
   'womens-vest-unstructured': protocol(
     'Women’s vest, unstructured',
@@ -147,7 +121,7 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
       'notch-to-belt-seated',
       'collar-to-belt',
     ),
-    [PROTECTIVE],
+    { cautions: [PROTECTIVE] },
   ),
   'womens-vest-structured': protocol(
     'Women’s vest, structured',
@@ -162,26 +136,24 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
       'notch-to-belt-seated',
       'collar-to-belt',
     ),
-    [PROTECTIVE],
+    { cautions: [PROTECTIVE] },
   ),
   'one-piece-suit': protocol(
     'One-piece suit',
-    'Girths, then the trunk in lengths or round.',
+    'Girths, then the trunk round, and the three torso lengths down the back in one placing: to the waist, to hip level, to the fork.',
     ALWAYS,
-    [
-      ...taken(
-        'chest-girth',
-        'waist-girth',
-        'hip-girth',
-        'trunk-girth',
-        'height',
-        'back-waist-length',
-        'nape-to-hip',
-        'nape-to-crotch',
-        'inside-leg-length',
-      ),
-    ],
-    [SUIT],
+    taken(
+      'chest-girth',
+      'waist-girth',
+      'hip-girth',
+      'trunk-girth',
+      'height',
+      'back-waist-length',
+      'nape-to-hip',
+      'nape-to-crotch',
+      'inside-leg-length',
+    ),
+    { cautions: [SUIT], waist: 'natural' },
   ),
   dress: protocol(
     'Dress',
@@ -206,54 +178,14 @@ export const PROTOCOLS: Readonly<Record<string, ProtocolBody>> = {
     'Girth and length; the larger decides.',
     ['Rings off', 'The hand used most'],
     taken('hand-girth', 'hand-length'),
-    [FOOTWEAR.replace('socks', 'liners')],
+    { cautions: [FOOTWEAR.replace('socks', 'liners')] },
   ),
   footwear: protocol(
     'Footwear',
     'Both feet; the longer and the wider count.',
     ['The socks that will be worn', 'Late in the day, if it can be chosen'],
     FEET,
-    [FOOTWEAR],
+    { cautions: [FOOTWEAR] },
   ),
-  'full-record': protocol(
-    'Full record',
-    'Everything a later garment may ask for.',
-    [...ALWAYS, SHOES],
-    [
-      ...taken(
-        'head-girth',
-        'neck-girth',
-        'neck-base-girth',
-        'overarm-girth',
-        'chest-girth',
-        'waist-girth',
-        'abdominal-girth',
-        'trouser-waist-girth',
-        'hip-girth',
-        'thigh-girth',
-        'knee-girth',
-        'calf-girth',
-        'ankle-girth',
-        'upper-arm-girth',
-        'wrist-girth',
-        'hand-girth',
-        'hand-length',
-      ),
-      ...taken(
-        'height',
-        'weight',
-        'shoulder-width',
-        'across-back',
-        'back-waist-length',
-        'cervicale-to-wrist',
-        'arm-length',
-        'waist-to-hip',
-        'outside-leg-length',
-        'inside-leg-length',
-        'body-rise',
-        'trunk-girth',
-      ),
-      ...FEET,
-    ],
-  ),
+  ...TO_ORDER,
 };

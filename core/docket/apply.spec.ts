@@ -309,6 +309,9 @@ describe('the sentences', () => {
       values: [{ code: 'waist-girth', value: 970_000 as never }],
       reason: 'It is so',
     });
+    const wish = { wish: 'split', typed: '45', unit: 'cm', length: 450_000 as never } as const;
+    one.does('wish-noted', { ...wish, pointed: 300, estimatedFor: null });
+    one.does('wish-dropped', { wish: 'split' });
     one.does('garment-decided', one.decision(chart, { outcome: 'later', sizes: {}, reason: 'Comes back' }));
     one.does('garment-dropped', { chartId: chart.id });
     const said = one.acts.map((act) => sayAct(act, names));

@@ -21,7 +21,7 @@ describe('the habits of a house', () => {
       rules: {},
       edgePercent: 10,
       allowedApart: {},
-      remeasure: { days: 183, of: {} },
+      remeasure: { days: 183, of: {}, growing: { under: 18, days: 91 } },
       cautions: [],
     });
   });
@@ -60,8 +60,15 @@ describe('the habits of a house', () => {
   });
 
   it('say after how long somebody is measured again, most of all of one measurement', () => {
-    const habits = { remeasure: { days: 90, of: { height: 1_000 } } };
-    expect([remeasureIn(habits, 'height'), remeasureIn(habits, 'chest-girth')]).toEqual([1_000, 90]);
+    const growing = { under: 16, days: 40 };
+    const habits = { remeasure: { days: 90, of: { height: 1_000 }, growing } };
+    const after = (age: number | null) =>
+      (['height', 'chest-girth'] as const).map((code) => remeasureIn(habits, code, age));
+    expect([after(null), after(16), after(15)]).toEqual([
+      [1_000, 90],
+      [1_000, 90],
+      [40, 40],
+    ]);
   });
 
   it('put a rule in the place of the charts’ of a kind; the docket’s own stands before it', () => {

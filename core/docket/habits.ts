@@ -31,10 +31,17 @@ export const habitsSchema = z.object({
   edgePercent: z.int().min(1).max(45).default(10),
   /** How far apart two readings may be, in the place of what the tape's own error allows. */
   allowedApart: z.partialRecord(codeSchema, apartSchema).default({}),
-  /** After how many days somebody is measured again, unless a chart says otherwise: half a year. */
+  /**
+   * After how many days somebody is measured again, unless a chart says otherwise: half a year; sooner
+   * who is younger than so many years, as they still grow.
+   */
   remeasure: z
-    .object({ days: daysSchema.default(183), of: z.partialRecord(codeSchema, daysSchema).default({}) })
-    .default({ days: 183, of: {} }),
+    .object({
+      days: daysSchema.default(183),
+      of: z.partialRecord(codeSchema, daysSchema).default({}),
+      growing: z.object({ under: z.int().min(1).max(30), days: daysSchema }).default({ under: 18, days: 91 }),
+    })
+    .default({ days: 183, of: {}, growing: { under: 18, days: 91 } }),
   /** What is said besides wherever a garment of a kind, or any (`null`), is sized. */
   cautions: z
     .array(z.object({ kind: kindSchema.nullable(), words: z.string().trim().min(1).max(500) }))
@@ -65,7 +72,21 @@ export function houseCautions({ cautions }: Pick<Habits, 'cautions'>, { kind }: 
   return cautions.filter((one) => one.kind === null || one.kind === kind).map(({ words }) => words);
 }
 
-/** After how many days a measurement is taken again in this house, where no chart says otherwise. */
-export function remeasureIn({ remeasure }: Pick<Habits, 'remeasure'>, code: MeasurementCode): number {
-  return named(remeasure.of, code) ?? remeasure.days;
+/**
+ * After how many days a measurement is taken again in this house, where no chart says otherwise.
+ *
+ * @param age in whole years; `null` where it is not known
+ */
+export function remeasureIn(
+  { remeasure }: Pick<Habits, 'remeasure'>,
+  code: MeasurementCode,
+  age: number | null,
+): number {
+  const usual = named(remeasure.of, code) ?? remeasure.days;
+  return stillGrows({ remeasure }, age) ? Math.min(usual, remeasure.growing.days) : usual;
+}
+
+/** Whether somebody is so young that the house measures them again sooner. */
+export function stillGrows({ remeasure }: Pick<Habits, 'remeasure'>, age: number | null): boolean {
+  return age !== null && age < remeasure.growing.under;
 }

@@ -1,5 +1,4 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { isNaturalWaist } from '../body/waist';
 import { openSuspicions, suspectCodes } from '../capture/confirmations';
 import type { Suspicion } from '../capture/checks';
 import { compileChart, type CompiledChart } from '../chart/compile-chart';
@@ -12,7 +11,8 @@ import type { GarmentVerdict } from '../match/verdict';
 import type { Length } from '../quantity/length';
 import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from './docket';
 import { houseCautions, houseRuleFor, type Habits } from './habits';
-import { settle, type SettledValue } from './settle';
+import { meantByMakers, withFullerHip } from './customs';
+import { settle } from './settle';
 import type { Shelf, ShelvedChart } from './shelf';
 
 /** A garment of a docket with its verdict now and what was decided last. */
@@ -90,29 +90,6 @@ export function judgeDocket<Chart extends ShelvedChart>(
 export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentVerdict {
   const basis = basisOf(docket, habits);
   return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
-}
-
-/**
- * What charts are judged by: makers mean the natural waist, so what was read with the cord at the navel
- * is another measurement and none of theirs.
- */
-function meantByMakers(settled: ReadonlyMap<MeasurementCode, SettledValue>): MeasuredBody {
-  return new Map([...settled].filter(([, { waist }]) => isNaturalWaist(waist)));
-}
-
-/**
- * Of two fullnesses of the hip the larger decides, for a chart that asks for one of them.
- *
- * @param codes what the chart reads
- */
-function withFullerHip(
-  body: ReadonlyMap<MeasurementCode, MeasuredValue>,
-  codes: readonly MeasurementCode[],
-): ReadonlyMap<MeasurementCode, MeasuredValue> {
-  const [hip, upper] = [body.get('hip-girth'), body.get('high-hip-girth')];
-  if (hip === undefined || upper === undefined || upper.value <= hip.value) return body;
-  if (!codes.includes('hip-girth') || codes.includes('high-hip-girth')) return body;
-  return new Map(body).set('hip-girth', { ...upper, from: 'high-hip-girth' });
 }
 
 interface Basis {

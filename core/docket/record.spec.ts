@@ -53,7 +53,9 @@ describe('what was measured before', () => {
     expect(due([shelvedChart({ expects: [{ code: 'waist-girth', remeasureAfter: 365 }] })])).toEqual([
       'hip-girth',
     ]);
-    const house = { remeasure: { days: 190, of: { 'chest-girth': 100 } } };
+    const house = {
+      remeasure: { days: 190, of: { 'chest-girth': 100 }, growing: { under: 18, days: 91 } },
+    };
     expect(due([], house)).withContext('as the house has settled').toEqual(['chest-girth', 'hip-girth']);
     expect(due([shelvedChart({ expects: [{ code: 'chest-girth', remeasureAfter: 200 }] })], house))
       .withContext('the chart before the house')

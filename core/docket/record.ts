@@ -4,7 +4,8 @@ import type { Length } from '../quantity/length';
 import type { Act } from './acts';
 import { asReading, type ReadingTaken } from './acts/reading-taken';
 import type { Origin, Reading } from './docket';
-import { remeasureIn, type Habits } from './habits';
+import { ageAt } from './age';
+import { remeasureIn, stillGrows, type Habits } from './habits';
 import { agreementOf } from './settle';
 import type { Shelf } from './shelf';
 
@@ -71,28 +72,43 @@ export function latestOfBody(
  * @param shelf the docket's charts, of which the shortest period that any names for a measurement
  *   counts, and the house's habits for the rest
  * @param now in milliseconds since 1970
+ * @param born year and month of birth, for what is due sooner while somebody grows
  */
 export function recordOf(
   taken: readonly ReadingTaken[],
   sent: readonly RecordedValue[],
   shelf: Pick<Shelf, 'charts' | 'habits'>,
   now: number,
+  born: string | null = null,
 ): RecordedValue[] {
   const read = latestSettled(taken, shelf.habits).map(({ code, value, last }): RecordedValue => {
     const takenAt = last.carriedFrom ?? last.takenAt;
-    const oldest = new Date(now - remeasureAfter(code, shelf) * DAY_MS).toISOString();
-    return { code, value, takenAt, origin: last.origin, waist: waistOf(last), due: takenAt < oldest };
+    const due = takenAt < oldestStanding(code, shelf, born, now);
+    return { code, value, takenAt, origin: last.origin, waist: waistOf(last), due };
   });
   const own = sent.filter(({ code }, at) => sent.slice(at + 1).every((one) => one.code !== code));
   const kept = read.filter(({ code, due }) => !due || own.every((one) => one.code !== code));
   return [...kept, ...own.filter(({ code }) => kept.every((one) => one.code !== code))];
 }
 
-function remeasureAfter(code: MeasurementCode, { charts, habits }: Pick<Shelf, 'charts' | 'habits'>): number {
+/**
+ * From when on a value of a measurement stands. The shortest period that any of the charts names counts,
+ * else the house's; of those who still grow the house's for them, where it is shorter.
+ */
+export function oldestStanding(
+  code: MeasurementCode,
+  { charts, habits }: Pick<Shelf, 'charts' | 'habits'>,
+  born: string | null,
+  now: number,
+): string {
   const named = charts.flatMap(({ sheet }) =>
     sheet.expects.flatMap((one) =>
       one.code === code && one.remeasureAfter !== null ? [one.remeasureAfter] : [],
     ),
   );
-  return named.length === 0 ? remeasureIn(habits, code) : Math.min(...named);
+  const age = ageAt(born, now);
+  const house = remeasureIn(habits, code, age);
+  const chart = Math.min(...named);
+  const days = named.length === 0 ? house : stillGrows(habits, age) ? Math.min(chart, house) : chart;
+  return new Date(now - days * DAY_MS).toISOString();
 }

@@ -232,7 +232,7 @@ export const LOWER_LENGTHS: readonly Measurement[] = [
   {
     code: 'heel-height',
     name: 'Heel height',
-    short: 'Heel',
+    short: 'Heel height',
     place: 'The height of the heel of the shoes to be worn.',
     kind: 'length',
     stance: 'shoe',

@@ -1,10 +1,10 @@
-import { MEASUREMENT_CODES } from '../catalogue/codes';
-import { drawSvg, drawnView } from './draw-svg';
+import { buildOf, CHAINS, MEASUREMENT_CODES, mm } from '../../index';
+import { drawSvg } from './draw-svg';
 
 describe('drawSvg', () => {
   it('draws every measurement with the tape over the figure, and closes what it opens', () => {
     for (const code of MEASUREMENT_CODES) {
-      const svg = drawSvg(code);
+      const svg = drawSvg({ code });
       expect(svg)
         .withContext(code)
         .toMatch(/^<svg .*<\/svg>$/);
@@ -14,14 +14,18 @@ describe('drawSvg', () => {
       expect(svg).withContext(code).not.toContain('NaN');
     }
   });
-});
 
-describe('drawnView', () => {
-  it('draws what is straight beside a foot straight, and the lines of a body round', () => {
-    const round = (view: Parameters<typeof drawnView>[0]) =>
-      drawnView(view).lines.some((path) => /[CQSA]/i.test(path));
-    expect(round('feet')).toBeFalse();
-    expect(round('front')).toBeTrue();
-    expect(drawnView('front').outlines.every((path) => /z$/i.test(path))).toBeTrue();
+  it('draws a chain as one tape with all its marks', () => {
+    const along = CHAINS.side.marks.map(({ code }) => code);
+    const svg = drawSvg({
+      code: 'waist-to-hip',
+      along,
+      cord: true,
+      build: buildOf(new Map([['hip-girth', mm(1400)]])),
+    });
+    expect(svg.match(/stroke="#F2C230"/g)).toHaveSize(1);
+    // On tiptoe is another view.
+    expect(svg.match(/<circle/g)).toHaveSize(5);
+    expect(svg).not.toContain('NaN');
   });
 });

@@ -39,7 +39,9 @@ describe('the tape’s paths', () => {
       for (const [x, y] of points) expect(x >= 0 && x <= 250 && y >= 0 && y <= 500).toBeTrue();
       const { stance } = measurement(code);
       const views = {
-        standing: ['front', 'side', 'hand'],
+        standing: ['front', 'side', 'hand', 'head', 'tucked'],
+        tiptoe: ['tiptoe'],
+        kneeling: ['kneeling'],
         turned: ['back'],
         seated: ['seated'],
         'on-paper': ['feet'],

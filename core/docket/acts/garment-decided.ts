@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { ChartSheet } from '../../chart/chart-shape';
 import { labelOf } from '../../chart/label';
 import { named } from '../../chart/named';
-import { codesRead } from '../../chart/size-chart';
+import { codesBehind } from '../customs';
 import type { GarmentVerdict } from '../../match/verdict';
 import { DECISION_OUTCOMES, garmentOn, standingDecision, standingReadings, type Docket } from '../docket';
 import { judgeOne } from '../judge';
@@ -36,7 +36,7 @@ export const TAKEN_BACK = 'Taken back';
 
 /** The readings that a decision on a garment rests on: everything its chart reads, stand-ins and all. */
 export function readingIdsBehind({ readings }: Docket, sheet: ChartSheet): string[] {
-  return standingReadings(readings, codesRead(sheet)).map(({ id }) => id);
+  return standingReadings(readings, codesBehind(sheet)).map(({ id }) => id);
 }
 
 export const garmentDecided: ActKind<GarmentDecided> = {

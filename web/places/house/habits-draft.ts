@@ -37,6 +37,9 @@ export interface HabitsDraft {
   readonly inchParts: Habits['inchParts'];
   readonly edgePercent: number;
   readonly days: number;
+  /** Younger than so many years they are measured again after so many days. */
+  readonly growingUnder: number;
+  readonly growingDays: number;
   readonly measured: readonly MeasuredRow[];
   readonly rules: readonly RuleRow[];
   readonly cautions: readonly CautionRow[];
@@ -53,6 +56,8 @@ export function draftOf(habits: Habits): HabitsDraft {
     inchParts,
     edgePercent,
     days: remeasure.days,
+    growingUnder: remeasure.growing.under,
+    growingDays: remeasure.growing.days,
     measured: codes.map((code) => ({
       code,
       apart: written(allowedApart[code], unit),
@@ -69,7 +74,7 @@ export function draftOf(habits: Habits): HabitsDraft {
  * @returns the habits, or in a sentence what has to be changed first
  */
 export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
-  const { unit, inchParts, edgePercent, days, measured, rules, cautions } = draft;
+  const { unit, inchParts, edgePercent, days, growingUnder, growingDays, measured, rules, cautions } = draft;
   const twice = repeated(measured.map(({ code }) => code));
   if (twice !== null) return failure(`${measurement(twice).name} stands there twice. Take one out.`);
   const twiceRuled = repeated(rules.map(({ kind }) => kind));
@@ -82,6 +87,7 @@ export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
     edgePercent,
     remeasure: {
       days,
+      growing: { under: growingUnder, days: growingDays },
       of: Object.fromEntries(measured.flatMap((row) => (row.days === null ? [] : [[row.code, row.days]]))),
     },
     allowedApart: Object.fromEntries(

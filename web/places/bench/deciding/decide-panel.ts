@@ -14,7 +14,7 @@ import { FormsModule } from '@angular/forms';
 import type { Chart } from '@neat-measure/contract';
 import {
   acceptable,
-  codesRead,
+  codesBehind,
   decidingPart,
   FIT_PREFERENCES,
   garmentOn,
@@ -104,7 +104,7 @@ export class DecidePanel {
   /** Why a garment is suspect: the checks that its measurements failed. */
   protected readonly doubts = computed(() => {
     if (this.verdict().verdict !== 'suspect') return [];
-    const codes = codesRead(this.sheet());
+    const codes = codesBehind(this.sheet());
     return this.store
       .suspicions()
       .filter(

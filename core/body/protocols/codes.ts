@@ -1,0 +1,26 @@
+/** The codes of the protocols that ship with the application. */
+export const PROTOCOL_CODES = [
+  'outerwear-top',
+  'trousers',
+  'shirt',
+  'jacket-and-suit',
+  'formal-hire',
+  'uniform-intake',
+  'vest-a',
+  'vest-b',
+  'vest-c',
+  'womens-vest-unstructured',
+  'womens-vest-structured',
+  'one-piece-suit',
+  'dress',
+  'bra',
+  'headwear',
+  'gloves',
+  'footwear',
+  'full-record',
+  'designers-record',
+  'bespoke-by-post',
+  'large-bodies',
+  'head-and-hand',
+] as const;
+export type ProtocolCode = (typeof PROTOCOL_CODES)[number];

@@ -1,0 +1,42 @@
+import { measurement } from '../body/catalogue';
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { beyondMark, markWords } from '../body/chains';
+import { formatLength } from '../quantity/format-length';
+import { micrometres, type Length, type WorkingUnit } from '../quantity/length';
+
+/** A mark of a chain that was just read, beside the one before it: not beyond it, or further beyond than any body has it. */
+export interface OffMark {
+  readonly code: MeasurementCode;
+  readonly before: MeasurementCode;
+  /** How far beyond the mark before it is; less than nothing where it lies before it. */
+  readonly is: Length;
+  readonly least: Length;
+  readonly most: Length;
+}
+
+/**
+ * Asks of a mark as soon as it is read whether it can lie where it was read, while the tape is still in
+ * place.
+ *
+ * @param before the mark that was read before it in the same round
+ * @returns `null` where it can, or where the two are not marks of one chain in this order
+ */
+export function offMark(
+  code: MeasurementCode,
+  length: Length,
+  before: { readonly code: MeasurementCode; readonly length: Length },
+): OffMark | null {
+  const beyond = beyondMark(before.code, code);
+  const is = micrometres(length - before.length);
+  if (beyond === null || (is >= beyond.least && is <= beyond.most)) return null;
+  return { code, before: before.code, is, ...beyond };
+}
+
+/** The question in a sentence, with what to do. */
+export function sayOffMark({ code, before, is, least, most }: OffMark, unit: WorkingUnit): string {
+  const [own, other] = [measurement(code).name, markWords(before)];
+  const range = `${formatLength(least, unit)} to ${formatLength(most, unit)} beyond it`;
+  return is < least && is <= 0
+    ? `${own} does not lie beyond the mark before it, ${other}. Each mark is read from where the tape is held: read it again.`
+    : `${own} lies ${formatLength(is, unit)} beyond ${other}; ${range} is what bodies have. Read it again.`;
+}
