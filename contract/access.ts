@@ -12,6 +12,7 @@ import {
   verdictsPath,
   wearerExportPath,
   wearerExportSheetPath,
+  wearerRecordPath,
 } from './routes';
 
 /** What somebody is to the house, each with all that stands before it. */
@@ -73,6 +74,10 @@ export const ACCESS: readonly RouteAccess[] = [
   at('PUT', one(ROUTES.wearers), 'fitter', 'Add or edit a person to be sized'),
   at('GET', wearerExportPath(':id'), 'lead', 'Everything that is known of a person, for them'),
   at('GET', wearerExportSheetPath(':id'), 'lead', 'The same on paper'),
+  at('GET', wearerRecordPath(':id'), 'viewer', 'What a person’s measurements were over time'),
+  at('GET', wearerRecordPath(':id', '.json'), 'fitter', 'The same as a file'),
+  at('GET', wearerRecordPath(':id', '.csv'), 'fitter', 'The same as a table'),
+  at('GET', wearerRecordPath(':id', '.pdf'), 'fitter', 'The same on paper, with the figure'),
   at('DELETE', one(ROUTES.wearers), 'administrator', 'Erase a person who was sized'),
   at('GET', PATHS.audit, 'administrator', 'What happened, by whom'),
   at('GET', ROUTES.bodies, 'viewer', 'Values on the roll, without names'),

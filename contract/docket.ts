@@ -1,4 +1,10 @@
-import { habitsSchema, keptVerdictSchema, MEASUREMENT_CODES, ORIGINS } from '@neat-measure/core';
+import {
+  habitsSchema,
+  keptVerdictSchema,
+  MEASUREMENT_CODES,
+  ORIGINS,
+  WAIST_PLACES,
+} from '@neat-measure/core';
 import * as z from 'zod';
 import { keptActSchema } from './acts';
 import { chartSchema } from './chart';
@@ -12,6 +18,8 @@ export const recordedSchema = z.object({
   value: lengthSchema,
   takenAt: instantSchema,
   origin: z.enum(ORIGINS),
+  /** Where the waist was, of what is read at it. */
+  waist: z.enum(WAIST_PLACES).nullable().optional(),
   /** Older than the house lets a record stand: to be measured again. */
   due: z.boolean(),
 });

@@ -78,6 +78,11 @@ export function wearerExportSheetPath(id: string): string {
   return `${ROUTES.wearers}/${id}/export.pdf`;
 }
 
+/** GET: what a wearer's measurements were over time; as JSON, or with an ending as a table or on paper. */
+export function wearerRecordPath(id: string, ending: '' | '.json' | '.csv' | '.pdf' = ''): string {
+  return `${ROUTES.wearers}/${id}/record${ending}`;
+}
+
 /** The path of one thing. */
 export function pathOf(route: string, id: string): string {
   return `${route}/${id}`;

@@ -1,6 +1,6 @@
-import { MEASUREMENT_CODES } from '@neat-measure/core';
+import { CHAIN_CODES, CLOTHINGS, MEASUREMENT_CODES, TENSIONS, WAIST_PLACES } from '@neat-measure/core';
 import * as z from 'zod';
-import { idSchema, instantSchema, lineSchema, unitSchema } from './shared';
+import { idSchema, instantSchema, lengthSchema, lineSchema, unitSchema } from './shared';
 
 /** Making a link for the wearer of a docket. */
 export const selfLinkSaveSchema = z.object({ docketId: idSchema });
@@ -22,23 +22,43 @@ export const selfLinkEntrySchema = z.object({
 export type SelfLinkEntry = z.infer<typeof selfLinkEntrySchema>;
 export const selfLinkEntriesSchema = z.array(selfLinkEntrySchema);
 
-/** What the wearer's page needs: whom it is for, and which measurements the docket asks for. */
+/** One measurement the wearer's page asks for, and how it is taken. */
+const selfStepSchema = z.object({
+  code: z.enum(MEASUREMENT_CODES),
+  tension: z.enum(TENSIONS),
+  clothing: z.enum(CLOTHINGS),
+  /** The chain it is read along, where it is read in passing. */
+  chain: z.enum(CHAIN_CODES).nullable(),
+  waist: z.enum(WAIST_PLACES).nullable(),
+  /** How far two readings may be apart. */
+  allowed: lengthSchema,
+});
+export type SelfStep = z.infer<typeof selfStepSchema>;
+
+/** What the wearer's page needs: whom it is for, what to prepare, and what the docket asks for, in order. */
 export const selfSheetSchema = z.object({
   name: z.string(),
   unit: unitSchema,
-  codes: z.array(z.enum(MEASUREMENT_CODES)),
+  prepare: z.array(z.string()),
+  cautions: z.array(z.string()),
+  /** Where the cord is tied; `null` without one. */
+  cord: z.enum(WAIST_PLACES).nullable(),
+  steps: z.array(selfStepSchema),
 });
 export type SelfSheet = z.infer<typeof selfSheetSchema>;
 
-/** What the wearer measured; what they could not take is left out. */
+/** What the wearer measured, up to three readings of each; what they could not take is left out. */
 export const selfSubmissionSchema = z.object({
   id: idSchema,
   unit: unitSchema,
+  /** What it was taken with: a tape, or a string laid on a ruler. */
+  instrument: z.enum(['tape', 'string']).default('tape'),
   readings: z
     .array(z.object({ code: z.enum(MEASUREMENT_CODES), typed: lineSchema(40) }))
     .min(1, { error: 'Write at least one measurement.' })
-    .max(MEASUREMENT_CODES.length),
+    .max(MEASUREMENT_CODES.length * 3),
 });
 export type SelfSubmission = z.infer<typeof selfSubmissionSchema>;
 
+/** How many measurements were taken. */
 export const selfThanksSchema = z.object({ taken: z.int() });

@@ -186,3 +186,15 @@ function waistConflicts(needs: readonly Need[], taken: WaistPlace): PlanConflict
   );
   return new Set(wanted.map(({ place }) => place)).size < 2 ? [] : [{ kind: 'waist', wanted, taken }];
 }
+
+/** Steps as the tape is laid for them: the marks of a chain together, every other step by itself. */
+export function byPlacing<Step extends { readonly chain: ChainCode | null }>(
+  steps: readonly Step[],
+): Step[][] {
+  return steps.reduce<Step[][]>((placings, step) => {
+    const last = placings.at(-1);
+    if (last !== undefined && step.chain !== null && last[0]!.chain === step.chain) last.push(step);
+    else placings.push([step]);
+    return placings;
+  }, []);
+}

@@ -22,6 +22,14 @@ export interface DocketGarment {
 export const ORIGINS = ['fitter', 'helper', 'self', 'reported'] as const;
 export type Origin = (typeof ORIGINS)[number];
 
+/** Where a value comes from, in words. */
+export const ORIGIN_WORDS: Readonly<Record<Origin, string>> = {
+  fitter: 'read by a fitter',
+  helper: 'read by a helper',
+  self: 'read by the wearer',
+  reported: 'reported, not measured',
+};
+
 /** Who did an act. */
 export interface Author {
   readonly id: string;

@@ -45,8 +45,8 @@ export interface HistoryDocket {
 }
 
 /**
- * Every value that a wearer's dockets ever settled. What was carried over from an earlier docket is
- * that docket's and does not count again.
+ * Every value that a wearer's dockets ever settled. What was carried over counts once, on the first
+ * docket that has it.
  *
  * @param dockets of one wearer, in any order
  * @param born year and month of birth, for what is due sooner while somebody grows
@@ -58,13 +58,17 @@ export function historyOf(
   born: string | null,
   now: number,
 ): BodyHistory {
-  const points = dockets
-    .flatMap(({ number, acts }) => settledOn(number, acts, habits))
-    .sort(
-      (one, other) =>
-        MEASUREMENT_CODES.indexOf(one.code) - MEASUREMENT_CODES.indexOf(other.code) ||
-        (one.takenAt < other.takenAt ? -1 : 1),
-    );
+  const known = new Map<string, HistoryPoint>();
+  for (const { number, acts } of [...dockets].sort((one, other) => one.number - other.number))
+    for (const point of settledOn(number, acts, habits)) {
+      const key = `${point.code} ${point.takenAt}`;
+      if (!known.has(key)) known.set(key, point);
+    }
+  const points = [...known.values()].sort(
+    (one, other) =>
+      MEASUREMENT_CODES.indexOf(one.code) - MEASUREMENT_CODES.indexOf(other.code) ||
+      (one.takenAt < other.takenAt ? -1 : 1),
+  );
   const latest = new Map(points.map((point) => [point.code, point]));
   const due = [...latest.values()]
     .filter(({ code, takenAt }) => takenAt < oldestStanding(code, { charts: [], habits }, born, now))
@@ -80,8 +84,8 @@ function settledOn(docket: number, acts: readonly Act[], habits: Habits): Histor
     if (agreement.state !== 'agreed') return [];
     const counting = countingReadings(standing, agreement);
     const last = counting.at(-1)!;
-    if (last.carriedFrom !== null) return [];
-    const { origin, tension, clothing, instrument, takenAt, by } = last;
+    const { origin, tension, clothing, instrument, by } = last;
+    const takenAt = last.carriedFrom ?? last.takenAt;
     return [
       {
         code,

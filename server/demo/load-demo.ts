@@ -13,7 +13,14 @@ import { loadSeason } from './load-season';
 
 const demoSchema = z.object({
   fitters: z.array(signInSchema.extend({ name: lineSchema(120), role: z.enum(ROLES) })).min(1),
-  wearers: z.array(z.object({ id: z.uuidv7(), name: lineSchema(120), role: z.string() })),
+  wearers: z.array(
+    z.object({
+      id: z.uuidv7(),
+      name: lineSchema(120),
+      role: z.string(),
+      born: z.string().nullable().default(null),
+    }),
+  ),
   charts: z.array(z.object({ id: z.uuidv7(), file: z.string() })),
   kits: z.array(
     z.object({

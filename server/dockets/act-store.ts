@@ -25,7 +25,7 @@ export async function addAct(database: Database, act: Act): Promise<KeptAct> {
 /** Whether a wearer has a reading of another docket, or sent one, of the moment that one was carried over from. */
 export async function isOnRecord(
   database: Database,
-  { docketId, code, carriedFrom }: Extract<Act, { kind: 'reading-taken' }>,
+  { docketId, code, carriedFrom, waist }: Extract<Act, { kind: 'reading-taken' }>,
 ): Promise<boolean> {
   const whose = database('dockets').where({ id: docketId }).select('wearer_id');
   const theirs = () => database('dockets').where('wearer_id', whose).select('id');
@@ -39,6 +39,8 @@ export async function isOnRecord(
         .where('done_at', new Date(carriedFrom!))
         .orWhereRaw("json_value(body, '$.carriedFrom') = ?", [carriedFrom]),
     )
+    // With the waist at the navel another length was read than with it where it creases.
+    .whereRaw("(coalesce(json_value(body, '$.waist'), 'natural') = 'navel') = ?", [waist === 'navel'])
     .first('id');
   if (read !== undefined) return true;
   const sent = await database('self_links')

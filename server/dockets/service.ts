@@ -50,7 +50,7 @@ export async function openBench(database: Database, docketId: string): Promise<B
     protocols: [...shelf.protocols],
     habits: shelf.habits,
     acts,
-    record: recordOf(taken, own, shelf, Date.now()),
+    record: recordOf(taken, own, shelf, Date.now(), record.wearer.born),
   };
 }
 

@@ -9,7 +9,7 @@ import { findSettings } from '../settings/store';
 export async function shelfFor(
   database: Database,
   acts: readonly Act[],
-): Promise<Shelf<Chart> & { readonly protocols: readonly Protocol[] }> {
+): Promise<Omit<Shelf<Chart>, 'protocols'> & { readonly protocols: readonly Protocol[] }> {
   const named = <Key extends string>(key: Key) => [
     ...new Set(acts.flatMap((act) => (key in act ? [(act as Act & Record<Key, string>)[key]] : []))),
   ];

@@ -25,6 +25,7 @@ interface DocketRow {
   readonly wearer_id: string;
   readonly wearer_name: string;
   readonly wearer_role: string;
+  readonly wearer_born: string | null;
   readonly wearer_version: number;
   readonly wearer_updated_at: Date;
 }
@@ -40,6 +41,7 @@ export async function findDocket(database: Database, id: string): Promise<Docket
         id: row.wearer_id,
         name: row.wearer_name,
         role: row.wearer_role,
+        born: row.wearer_born,
         version: row.wearer_version,
         updatedAt: row.wearer_updated_at.toISOString(),
       },
@@ -166,6 +168,7 @@ function docketRows(database: Database) {
       wearer_id: 'wearers.id',
       wearer_name: 'wearers.name',
       wearer_role: 'wearers.role',
+      wearer_born: 'wearers.born',
       wearer_version: 'wearers.version',
       wearer_updated_at: 'wearers.updated_at',
     });

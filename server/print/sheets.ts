@@ -1,13 +1,15 @@
-import type { Bench, Chart, WearerExport } from '@neat-measure/contract';
+import type { Bench, Chart, WearerExport, WearerRecord } from '@neat-measure/contract';
 import { printChart } from '../charts/chart-sheet';
 import { printMeasuringSheet } from '../dockets/measuring-sheet';
+import { printRecord } from '../wearers/record-sheet';
 import { printPerson } from '../wearers/person-sheet';
 
 /** A sheet of paper to be made, with everything that stands on it. */
 export type Sheet =
   | { readonly sheet: 'steps'; readonly bench: Bench }
   | { readonly sheet: 'chart'; readonly chart: Chart }
-  | { readonly sheet: 'person'; readonly person: WearerExport };
+  | { readonly sheet: 'person'; readonly person: WearerExport }
+  | { readonly sheet: 'record'; readonly record: WearerRecord };
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
 export function printSheet(sheet: Sheet): Promise<Buffer> {
@@ -18,6 +20,8 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printChart(sheet.chart);
     case 'person':
       return printPerson(sheet.person);
+    case 'record':
+      return printRecord(sheet.record);
   }
 }
 

@@ -36,12 +36,15 @@ describe('measuring oneself', () => {
     const sheet = selfSheetSchema.parse(
       (await app.send('GET', selfPath(await link()), undefined, open)).body,
     );
-    expect([sheet.name, sheet.unit, sheet.codes.length, sheet.codes[0]]).toEqual([
+    expect([sheet.name, sheet.unit, sheet.steps.length, sheet.steps[0]?.code, sheet.cord]).toEqual([
       'Farah Lindqvist',
       'cm',
       6,
       'bust-girth',
+      null,
     ]);
+    expect(sheet.prepare).toContain('The socks that will be worn');
+    expect(sheet.cautions.length).toBe(1);
   });
 
   it('takes what was measured once, and offers it to the fitter as the wearer’s own', async () => {
@@ -63,6 +66,59 @@ describe('measuring oneself', () => {
     expect((await records.made(docketId)).readings)
       .withContext('nothing is taken over by itself')
       .toEqual([]);
+  });
+
+  it('settles what was read twice, and takes none of which no two readings agree', async () => {
+    const [wearerId, id] = [uuidv7(), uuidv7()];
+    await app.put(pathOf(ROUTES.wearers, wearerId), { name: 'Yara Castellanos', role: '', version: 0 });
+    await records.does(id, opening(wearerId));
+    await records.does(id, { kind: 'protocol-asked', protocolId: 'bra' });
+    const { token } = selfLinkSchema.parse(
+      (await app.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId: id })).body,
+    );
+    const read = (...typed: readonly string[]) =>
+      submission({ readings: typed.map((one) => ({ code: 'underbust-girth', typed: one })) });
+    const refused = await submit(token, read('80', '88', '96'));
+    expect([refused.status, refused.body.detail]).toEqual([
+      400,
+      jasmine.stringContaining('Underbust: the readings are too far apart'),
+    ]);
+    expect((await submit(token, read('80', '88'))).status)
+      .withContext('two, far apart')
+      .toBe(400);
+    // An unpractised hand is allowed twice what the tape's own error allows.
+    expect((await submit(token, read('80', '83'))).body).toEqual({ taken: 1 });
+    const { record } = await records.bench(id);
+    const own = record.find(({ code }) => code === 'underbust-girth');
+    expect([Number(own?.value), own?.origin]).toEqual([815_000, 'self']);
+  });
+
+  it('says where the cord is, and marks what was read at it', async () => {
+    const [wearerId, id] = [uuidv7(), uuidv7()];
+    await app.put(pathOf(ROUTES.wearers, wearerId), { name: 'Idris Vanterpool', role: '', version: 0 });
+    await records.does(id, opening(wearerId));
+    await records.does(id, { kind: 'protocol-asked', protocolId: 'bespoke-by-post' });
+    const { token } = selfLinkSchema.parse(
+      (await app.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId: id })).body,
+    );
+    const sheet = selfSheetSchema.parse((await app.send('GET', selfPath(token), undefined, open)).body);
+    expect(sheet.cord).toBe('natural');
+    expect(sheet.steps.filter(({ chain }) => chain === 'arm').map(({ code }) => code)).toEqual([
+      'shoulder-to-elbow',
+      'arm-length',
+      'shoulder-to-knuckle',
+    ]);
+    expect(sheet.steps.find(({ code }) => code === 'waist-to-knee')?.waist).toBe('natural');
+    expect(sheet.steps.find(({ code }) => code === 'chest-girth')?.tension).toBe('one-finger');
+    const readings = [{ code: 'waist-to-knee', typed: '60' }];
+    await submit(token, submission({ readings, instrument: 'string' }));
+    const { record } = await records.bench(id);
+    expect(record.map(({ code, waist }) => [code, waist])).toEqual([['waist-to-knee', 'natural']]);
+    const [sent] = await app
+      .database('self_links')
+      .where({ docket_id: id })
+      .select<{ measured: string }[]>('measured');
+    expect(JSON.stringify(sent)).toContain('string');
   });
 
   it('keeps the link open when something cannot be read, and says which', async () => {

@@ -1,5 +1,16 @@
 import type { SelfLink, SelfSheet, SelfSubmission } from '@neat-measure/contract';
-import { bareUnit, planOf, readReading, replay, sayReadingProblem } from '@neat-measure/core';
+import {
+  allowedIn,
+  bareUnit,
+  measurement,
+  micrometres,
+  planOf,
+  preparationOf,
+  readReading,
+  replay,
+  sayReadingProblem,
+  settleReadings,
+} from '@neat-measure/core';
 import { createHash, randomBytes } from 'node:crypto';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
@@ -7,7 +18,7 @@ import { listActs } from '../dockets/act-store';
 import { shelfFor } from '../dockets/shelf';
 import { findDocket } from '../dockets/store';
 import { notFound, ProblemError } from '../http/problem-error';
-import { addLink, findLink, keepSubmission, type SelfLinkRow } from './store';
+import { addLink, findLink, keepSubmission, type Measured, type SelfLinkRow } from './store';
 
 /** How long a link stands. */
 const LINK_DAYS = 7;
@@ -63,18 +74,31 @@ export async function submitSelf(
   submission: SelfSubmission,
 ): Promise<{ taken: number }> {
   const link = await usableLink(database, token);
-  const done = { taken: submission.readings.length };
+  const done = { taken: new Set(submission.readings.map(({ code }) => code)).size };
   if (link.submission_id === submission.id) return done;
   if (link.submitted_at !== null) throw usedUp();
-  const { codes } = await sheetOf(database, link.docket_id);
+  const { steps } = await sheetOf(database, link.docket_id);
   const faults: { path: string; message: string }[] = [];
-  const measured = submission.readings.flatMap(({ code, typed }) => {
+  const measured = [...new Set(submission.readings.map(({ code }) => code))].flatMap((code): Measured[] => {
     const unit = bareUnit(code, submission.unit);
-    const read = readReading(typed, code, unit);
-    if (!codes.includes(code))
-      faults.push({ path: code, message: 'This measurement is not asked for. Reload the page.' });
-    else if (!read.ok) faults.push({ path: code, message: sayReadingProblem(read.problem, unit) });
-    return read.ok ? [{ code, value: read.value.length }] : [];
+    const step = steps.find((one) => one.code === code);
+    const fault = (message: string) => faults.push({ path: code, message });
+    if (step === undefined) fault('This measurement is not asked for. Reload the page.');
+    const lengths = submission.readings.flatMap(({ code: own, typed }) => {
+      if (own !== code) return [];
+      const read = readReading(typed, code, unit);
+      if (!read.ok) fault(sayReadingProblem(read.problem, unit));
+      return read.ok ? [read.value.length] : [];
+    });
+    if (step === undefined || lengths.length === 0) return [];
+    const { state, value } = settleReadings(code, lengths, step.allowed);
+    if (state === 'third-wanted' || state === 'disagree')
+      fault(
+        `${measurement(code).name}: the readings are too far apart to tell which is right. Measure it once more, or leave it out.`,
+      );
+    const { waist } = step;
+    const { instrument } = submission;
+    return value === null ? [] : [{ code, value, waist, instrument, readings: lengths.length }];
   });
   if (faults.length > 0)
     throw new ProblemError('invalid', faults.map(({ message }) => message).join(' '), { faults });
@@ -100,8 +124,25 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
   const acts = kept.map(({ act }) => act);
   const docket = replay(acts);
   if (record === undefined || docket === null) throw notFound('docket');
-  const codes = planOf(docket, await shelfFor(database, acts)).steps.map(({ code }) => code);
-  return { name: record.wearer.name, unit: docket.unit, codes };
+  const shelf = await shelfFor(database, acts);
+  const plan = planOf(docket, shelf);
+  const asked = shelf.protocols.filter(({ id }) => docket.protocolIds.includes(id));
+  return {
+    name: record.wearer.name,
+    unit: docket.unit,
+    prepare: preparationOf(asked, docket.garments.length > 0),
+    cautions: [...new Set(asked.flatMap(({ cautions }) => cautions))],
+    cord: plan.cord,
+    steps: plan.steps.map(({ code, tension, clothing, chain, waist }) => ({
+      code,
+      tension,
+      clothing,
+      chain,
+      waist,
+      // An unpractised hand is allowed twice as much.
+      allowed: micrometres(allowedIn(shelf.habits, code) * 2),
+    })),
+  };
 }
 
 async function usableLink(database: Database, token: string): Promise<SelfLinkRow> {

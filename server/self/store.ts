@@ -1,5 +1,12 @@
 import type { Recorded, SelfLinkEntry } from '@neat-measure/contract';
-import type { Length, MeasurementCode } from '@neat-measure/core';
+import {
+  INSTRUMENTS,
+  WAIST_PLACES,
+  type Instrument,
+  type Length,
+  type MeasurementCode,
+  type WaistPlace,
+} from '@neat-measure/core';
 import * as z from 'zod';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
@@ -16,7 +23,26 @@ export interface SelfLinkRow {
   readonly submitted_at: Date | null;
 }
 
-const measuredSchema = z.array(z.object({ code: z.string(), value: z.int() }));
+const measuredSchema = z.array(
+  z.object({
+    code: z.string(),
+    value: z.int(),
+    /** Links of before these were kept say nothing of them. */
+    waist: z.enum(WAIST_PLACES).nullable().optional(),
+    instrument: z.enum(INSTRUMENTS).optional(),
+    readings: z.int().optional(),
+  }),
+);
+
+/** One measurement as it came back on a link. */
+export interface Measured {
+  readonly code: MeasurementCode;
+  readonly value: Length;
+  readonly waist: WaistPlace | null;
+  readonly instrument: Instrument;
+  /** How many readings it rests on. */
+  readonly readings: number;
+}
 
 /** Keeps a link; tells when its id is taken, or its docket is not there. */
 export async function addLink(
@@ -76,7 +102,7 @@ export async function keepSubmission(
   database: Database,
   linkId: string,
   submissionId: string,
-  measured: readonly { readonly code: MeasurementCode; readonly value: Length }[],
+  measured: readonly Measured[],
 ): Promise<boolean> {
   const first = await database('self_links')
     .where({ id: linkId, submitted_at: null })
@@ -117,11 +143,12 @@ export async function selfRecorded(database: Database, docketId: string): Promis
     .orderBy('submitted_at')
     .select<{ id: string; submitted_at: Date; measured: unknown }[]>('id', 'submitted_at', 'measured');
   return rows.flatMap(({ id, submitted_at, measured }) =>
-    readJson(measuredSchema, measured, `self link ${id}`).map(({ code, value }) => ({
+    readJson(measuredSchema, measured, `self link ${id}`).map(({ code, value, waist }) => ({
       code: code as MeasurementCode,
       value: value as Length,
       takenAt: submitted_at.toISOString(),
       origin: 'self' as const,
+      waist: waist ?? null,
       due: false,
     })),
   );

@@ -152,6 +152,11 @@ export class Harness {
     };
   }
 
+  /** What is sent as it is: a file, a table, a sheet of paper. */
+  file(path: string): Promise<Response> {
+    return fetch(`http://127.0.0.1:${this.port}${path}`, { headers: { cookie: this.cookie } });
+  }
+
   /** Where its database is. */
   get url(): string {
     return this.own.url;

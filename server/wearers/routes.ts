@@ -4,9 +4,12 @@ import {
   ROUTES,
   wearerExportPath,
   wearerExportSheetPath,
+  wearerRecordPath,
   wearerSaveSchema,
   type WearerExport,
+  type WearerRecord,
 } from '@neat-measure/contract';
+import { historyCsv } from '@neat-measure/core';
 import { Router } from 'express';
 import type { Database } from '../database/database';
 import { refuseEdit } from '../http/problem-error';
@@ -19,20 +22,21 @@ import { eraseWearer } from './erase';
 import { exportWearer } from './personal-data';
 import { keepWearer } from './service';
 import { listBodies } from './bodies';
+import { recordOfWearer } from './record';
 import { findWearer, listWearers } from './store';
 
 /** The people to be sized, and their values without their names. All need a session. */
 export function wearerRoutes(database: Database, settings: HouseSettings, print: Print): Router {
   const exported = async (id: string, by: string, form: string): Promise<WearerExport> => {
     const person = await exportWearer(database, id);
-    await note(database, {
-      by,
-      kind: 'wearer-exported',
-      about: { kind: 'wearer', id },
-      wearerId: id,
-      detail: { form },
-    });
+    await noteTaken(database, id, by, form);
     return person;
+  };
+  /** The record of somebody, taken out of the house: that is noted. */
+  const recordTaken = async (id: string, by: string, form: string): Promise<WearerRecord> => {
+    const record = await recordOfWearer(database, id, Date.now());
+    await noteTaken(database, id, by, form);
+    return record;
   };
   return Router()
     .get(ROUTES.wearers, async (request, response) => {
@@ -53,6 +57,23 @@ export function wearerRoutes(database: Database, settings: HouseSettings, print:
       const person = await exported(readId(request), fitterOf(response).id, 'pdf');
       sendPdf(response, await print({ sheet: 'person', person }), 'person.pdf');
     })
+    .get(wearerRecordPath(':id'), async (request, response) => {
+      response.json(await recordOfWearer(database, readId(request), Date.now()));
+    })
+    .get(wearerRecordPath(':id', '.json'), async (request, response) => {
+      const record = await recordTaken(readId(request), fitterOf(response).id, 'record json');
+      response.setHeader('Content-Disposition', 'attachment; filename="record.json"');
+      response.json(record);
+    })
+    .get(wearerRecordPath(':id', '.csv'), async (request, response) => {
+      const record = await recordTaken(readId(request), fitterOf(response).id, 'record csv');
+      response.setHeader('Content-Disposition', 'attachment; filename="record.csv"');
+      response.type('text/csv').send(historyCsv(record));
+    })
+    .get(wearerRecordPath(':id', '.pdf'), async (request, response) => {
+      const record = await recordTaken(readId(request), fitterOf(response).id, 'record pdf');
+      sendPdf(response, await print({ sheet: 'record', record }), 'record.pdf');
+    })
     .delete(`${ROUTES.wearers}/:id`, async (request, response) => {
       const { keepErasedBodies } = await settings.now();
       await eraseWearer(database, readId(request), fitterOf(response).id, { keepBody: keepErasedBodies });
@@ -62,4 +83,14 @@ export function wearerRoutes(database: Database, settings: HouseSettings, print:
       const { codes } = readQuery(bodiesQuerySchema, request);
       response.json(await listBodies(database, codes));
     });
+}
+
+async function noteTaken(database: Database, id: string, by: string, form: string): Promise<void> {
+  await note(database, {
+    by,
+    kind: 'wearer-exported',
+    about: { kind: 'wearer', id },
+    wearerId: id,
+    detail: { form },
+  });
 }

@@ -22,8 +22,8 @@ export function keepWearer(
         about: { kind: 'wearer', id },
         wearerId: id,
         detail: {
-          before: before === undefined ? null : { name: before.name, role: before.role },
-          after: { name: save.name, role: save.role },
+          before: before === undefined ? null : { name: before.name, role: before.role, born: before.born },
+          after: { name: save.name, role: save.role, born: save.born },
         },
       });
     return saved;

@@ -17,6 +17,7 @@ interface WearerRow {
   readonly id: string;
   readonly name: string;
   readonly role: string;
+  readonly born: string | null;
   readonly version: number;
   readonly updated_at: Date;
 }
@@ -39,14 +40,14 @@ export async function findWearer(database: Database, id: string): Promise<Wearer
 export function saveWearer(
   database: Database,
   id: string,
-  { name, role, version }: WearerSave,
+  { name, role, born, version }: WearerSave,
 ): Promise<SavedVersion> {
   return saveVersioned(database, {
     table: 'wearers',
     id,
     version,
-    columns: { name, role, updated_at: new Date() },
-    compared: ['name', 'role'],
+    columns: { name, role, born, updated_at: new Date() },
+    compared: ['name', 'role', 'born'],
   });
 }
 

@@ -16,6 +16,11 @@ export class ApiProblem extends Error {
   }
 }
 
+/** Whether the server could not be reached, or cannot answer just now: the same may be asked again. */
+export function isAway(problem: Error): boolean {
+  return problem instanceof ApiProblem && (problem.kind === 'offline' || problem.kind === 'unavailable');
+}
+
 /** The server by its contract: every answer is read through its schema, every failure is an `ApiProblem`. */
 @Injectable({ providedIn: 'root' })
 export class Api {

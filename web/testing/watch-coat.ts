@@ -55,7 +55,7 @@ export function benchFor(chart: Chart, more: readonly Doing[] = [], changes: Par
   return {
     id,
     number: 12,
-    wearer: { id: wearerId, name: 'Maren Okonjo', role: 'Ranger', version: 1, updatedAt: AT },
+    wearer: { id: wearerId, name: 'Maren Okonjo', role: 'Ranger', born: null, version: 1, updatedAt: AT },
     charts: [chart],
     protocols: [],
     habits: UNSETTLED,

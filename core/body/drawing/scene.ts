@@ -4,16 +4,22 @@ import { DRAWINGS, KNELT, SAT_DOWN, type View } from './figure';
 import { ontoPerson } from './onto-person';
 import { moved, smoothPath, straightPath, type Point } from './points';
 import { TAPE_PATHS, type TapePath } from './tape-paths';
+import type { WishCode } from '../wishes';
+import { WISH_LINES, wishPoint } from './wish-lines';
 
 /** What is to be drawn. */
 export interface Drawn {
   /** What is measured; `null` for the figure alone. */
   readonly code: MeasurementCode | null;
+  /** From where, where nothing is measured; from the front where nothing is said. */
+  readonly view?: View | undefined;
   /** All marks that are read along the same tape, in their order. */
   readonly along?: readonly MeasurementCode[] | undefined;
   /** Whether the cord is tied. */
   readonly cord?: boolean | undefined;
   readonly build?: Build | undefined;
+  /** A wish whose line is shown, and where along it somebody pointed, in thousandths. */
+  readonly wish?: { readonly code: WishCode; readonly pointed: number | null } | undefined;
 }
 
 /** The figure with a tape on it, as SVG path data: what the screen's figure and the printed one are drawn from. */
@@ -27,6 +33,8 @@ export interface Scene {
   readonly tape: string | null;
   /** Where the tape is read, the mark at hand last. */
   readonly marks: readonly { readonly at: Point; readonly now: boolean }[];
+  /** Along which line a wish is pointed at, and where it was; `null` where no wish is shown. */
+  readonly wish: { readonly path: string; readonly at: Point | null } | null;
 }
 
 /** Views whose lines are of straight things. */
@@ -60,9 +68,11 @@ function isFurniture(view: View, points: readonly Point[]): boolean {
 }
 
 /** Lays out the figure of a person with the tape where a measurement, or a chain of them, wants it. */
-export function sceneOf({ code, along = [], cord = false, build = USUAL_BUILD }: Drawn): Scene {
+export function sceneOf(drawn: Drawn): Scene {
+  const { code, view: seen, along = [], cord = false, build = USUAL_BUILD, wish } = drawn;
+  const wishLine = wish === undefined ? null : WISH_LINES[wish.code];
   const path = code === null ? null : TAPE_PATHS[code];
-  const view = path?.view ?? 'front';
+  const view = path?.view ?? wishLine?.view ?? seen ?? 'front';
   const onto = (points: readonly Point[]) => points.map(ontoPerson(view, build));
   const { outlines, lines } = DRAWINGS[view];
   // A tape with several marks runs to the last of them that this view shows.
@@ -78,7 +88,7 @@ export function sceneOf({ code, along = [], cord = false, build = USUAL_BUILD }:
   const ends = (one: TapePath) => onto(one.points).at(-1)!;
   return {
     view,
-    viewBox: ground([...bodies.flat(), ...(tape ?? [])]),
+    viewBox: ground([...bodies.flat(), ...(tape ?? []), ...onto(wishLine?.points ?? [])]),
     outlines: bodies.map((points) => smoothPath(points, true)),
     lines: lines.map((points) => {
       const own = isFurniture(view, points) ? points : onto(points);
@@ -90,6 +100,13 @@ export function sceneOf({ code, along = [], cord = false, build = USUAL_BUILD }:
       ...together.filter((one) => one !== path).map((one) => ({ at: ends(one), now: false })),
       ...(path === null ? [] : [{ at: ends(path), now: true }]),
     ],
+    wish:
+      wish === undefined || wishLine === null
+        ? null
+        : {
+            path: smoothPath(onto(wishLine.points)),
+            at: wish.pointed === null ? null : wishPoint(wish.code, wish.pointed, build),
+          },
   };
 }
 

@@ -1,14 +1,8 @@
 import type { MeasurementCode } from '../catalogue/codes';
 import type { Tension } from '../measurement';
+import { GENERAL_PREPARATION } from '../preparation';
 import type { ProtocolBody } from '../protocol';
 
-/** What is asked before any tape: of everybody, whatever is measured. */
-export const GENERAL_PREPARATION: readonly string[] = [
-  'Close-fitting clothes, no thick seams',
-  'Pockets empty',
-  'Level, hard floor',
-  'Ask before touching; privacy for whoever wants it',
-];
 /** The same, short for lists. */
 export const ALWAYS = GENERAL_PREPARATION;
 

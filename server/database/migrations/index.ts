@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as born from './0015-born';
 import * as kits from './0014-kits';
 import * as retired from './0013-retired-charts';
 import * as audit from './0012-audit';
@@ -30,6 +31,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0012-audit', audit],
   ['0013-retired-charts', retired],
   ['0014-kits', kits],
+  ['0015-born', born],
 ];
 
 /** Their names, oldest first. */

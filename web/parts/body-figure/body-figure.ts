@@ -1,21 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { drawnView, measurement, smoothPath, TAPE_PATHS, type MeasurementCode } from '@neat-measure/core';
+import { measurement, sceneOf, type Build, type MeasurementCode } from '@neat-measure/core';
 
 /** The body with the tape where a measurement wants it. */
 @Component({
   selector: 'nm-body-figure',
   template: `
-    <svg viewBox="0 0 250 500" role="img" [attr.aria-label]="spoken()">
-      @for (path of drawn().outlines; track $index) {
+    <svg [attr.viewBox]="scene().viewBox" role="img" [attr.aria-label]="spoken()">
+      @for (path of scene().outlines; track $index) {
         <path class="body" [attr.d]="path" />
       }
-      @for (path of drawn().lines; track $index) {
+      @for (path of scene().lines; track $index) {
         <path class="line" [attr.d]="path" />
       }
-      @if (tape(); as tape) {
-        <path class="tape-edge" [attr.d]="tape.path" />
-        <path class="tape" [attr.d]="tape.path" />
-        <circle [attr.cx]="tape.end[0]" [attr.cy]="tape.end[1]" r="5" />
+      @if (scene().cord; as cord) {
+        <path class="cord" [attr.d]="cord" />
+      }
+      @if (scene().tape; as tape) {
+        <path class="tape-edge" [attr.d]="tape" />
+        <path class="tape" [attr.d]="tape" />
+      }
+      @for (mark of scene().marks; track $index) {
+        <circle
+          [class.now]="mark.now"
+          [attr.cx]="mark.at[0]"
+          [attr.cy]="mark.at[1]"
+          [attr.r]="mark.now ? 6 : 4.5"
+        />
       }
     </svg>
   `,
@@ -53,7 +63,17 @@ import { drawnView, measurement, smoothPath, TAPE_PATHS, type MeasurementCode } 
       stroke: var(--tape);
       stroke-width: 6.5;
     }
+    .cord {
+      fill: none;
+      stroke: var(--green);
+      stroke-width: 3;
+    }
     circle {
+      fill: var(--chalk);
+      stroke: var(--ink);
+      stroke-width: 2;
+    }
+    .now {
       fill: var(--ink);
     }
   `,
@@ -62,15 +82,16 @@ import { drawnView, measurement, smoothPath, TAPE_PATHS, type MeasurementCode } 
 export class BodyFigure {
   readonly code = input<MeasurementCode | null>(null);
 
-  private readonly path = computed(() => {
-    const code = this.code();
-    return code === null ? null : TAPE_PATHS[code];
-  });
-  protected readonly drawn = computed(() => drawnView(this.path()?.view ?? 'front'));
-  protected readonly tape = computed(() => {
-    const path = this.path();
-    return path && { path: smoothPath(path.points), end: path.points.at(-1)! };
-  });
+  /** All marks that are read along the same tape. */
+  readonly along = input<readonly MeasurementCode[]>([]);
+  /** Whether the cord is tied. */
+  readonly cord = input(false);
+  /** How the person is built; the figure's own build where nothing is known of them. */
+  readonly build = input<Build>();
+
+  protected readonly scene = computed(() =>
+    sceneOf({ code: this.code(), along: this.along(), cord: this.cord(), build: this.build() }),
+  );
   protected readonly spoken = computed(() => {
     const code = this.code();
     return code === null ? 'A standing figure' : `Where the tape goes: ${measurement(code).place}`;

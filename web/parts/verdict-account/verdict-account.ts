@@ -6,6 +6,7 @@ import {
   sayChange,
   sayDerivedLine,
   sayReason,
+  sayCountedAs,
   sayTakenOtherwise,
   type ChartSheet,
   type GarmentVerdict,
@@ -83,7 +84,10 @@ export class VerdictAccount {
     ),
   );
 
-  protected readonly marks = computed(() => this.verdict().takenOtherwise.map(sayTakenOtherwise));
+  protected readonly marks = computed(() => [
+    ...this.verdict().countedAs.map((one) => sayCountedAs(one, this.unit())),
+    ...this.verdict().takenOtherwise.map(sayTakenOtherwise),
+  ]);
 
   /** The same sizes in the names of other systems. */
   protected readonly otherNames = computed(() =>

@@ -29,6 +29,7 @@ import { PreparePanel } from './measuring/prepare-panel';
 import { ReadingPanel } from './measuring/reading-panel';
 import { StancePanel } from './measuring/stance-panel';
 import { TapeStrip } from './measuring/tape-strip';
+import { WishesPanel } from './measuring/wishes-panel';
 
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
 @Component({
@@ -41,6 +42,7 @@ import { TapeStrip } from './measuring/tape-strip';
     DecidePanel,
     GarmentCards,
     TapeStrip,
+    WishesPanel,
     NzButtonModule,
   ],
   providers: [DocketStore, CursorStore, DecidingStore, EntryStore, ForesightService, ForesightStore],
@@ -151,6 +153,12 @@ export class Bench {
     this.reading()?.settle(key);
   }
 
+  /** The marks that are read along one tape with the step at hand. */
+  protected readonly along = computed(() => {
+    const placing = this.cursor.placing();
+    return placing.length > 1 ? placing.map(({ code }) => code) : [];
+  });
+
   /** The keys of what is in the middle. */
   private readonly panelKeys = computed(
     () => this.reading()?.commands ?? (this.deciding() ? (this.decidePanel()?.commands ?? []) : []),
@@ -174,6 +182,7 @@ export class Bench {
       { keys: ['r'], does: 'take the last reading back', run: () => this.entry.takeBack() },
       { keys: ['b'], does: 'back one step', run: () => this.cursor.back() },
       { keys: ['d'], does: 'decide the garments', run: () => this.cursor.toDeciding() },
+      { keys: ['l'], does: 'lengths wanted of the garment: wishes', run: () => this.cursor.toWishes() },
       { keys: ['g'], does: 'go to the step that decides most', run: () => this.foresight.takeNext() },
       {
         keys: ['n'],

@@ -19,6 +19,10 @@ import {
   type Planned,
   UNSETTLED,
   type Shelf,
+  buildOf,
+  wishesAsked,
+  type MeasurementCode,
+  type Length,
 } from '@neat-measure/core';
 import { Subscription } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -85,6 +89,9 @@ export class DocketStore {
   readonly plan = computed(() => planOf(this.asked(), this.shelf()));
   /** What may be measured besides, and whether it is asked for. */
   readonly extras = computed(() => demandable(this.asked(), this.shelf()));
+  /** The wishes that its protocols ask about, and those that were noted. */
+  readonly wishesAsked = computed(() => wishesAsked(this.asked(), this.shelf()));
+  readonly wishes = computed(() => this.docket()?.wishes ?? [], { equal: sameText });
   readonly protocols = computed(() => {
     const { protocolIds } = this.asked();
     return this.shelf().protocols.filter(({ id }) => protocolIds.includes(id));
@@ -99,6 +106,17 @@ export class DocketStore {
   readonly values = computed(() => this.judged().values, {
     equal: (one, other) => sameText([...one], [...other]),
   });
+  /** How the wearer is built, by what has been measured of them here or before. */
+  readonly build = computed(
+    () =>
+      buildOf(
+        new Map<MeasurementCode, Length>([
+          ...this.record().map(({ code, value }) => [code, value] as const),
+          ...this.values(),
+        ]),
+      ),
+    { equal: sameText },
+  );
   /** What does not hang together and nobody has confirmed. */
   readonly suspicions = computed(() => this.judged().suspicions, { equal: sameText });
   readonly steps = computed<readonly Step[]>(

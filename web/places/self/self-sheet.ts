@@ -1,110 +1,212 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { selfPath, selfSheetSchema, selfThanksSchema, type SelfSheet as Sheet } from '@neat-measure/contract';
 import {
   bareUnit,
-  GENERAL_PREPARATION,
+  CHAINS,
+  CLOTHING_WORDS,
+  formatLength,
+  markWords,
   measurement,
-  readReading,
-  sayReadingProblem,
-  type MeasurementCode,
-  type WorkingUnit,
+  sayCord,
+  STANCE_WORDS,
+  TENSION_WORDS,
+  WAIST_WORDS,
+  type Stance,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
-import { finalize } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
-import { Api } from '../../data/api';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
+import { SelfStore } from './self-store';
 
-const KEPT_AS = 'neat-measure.self';
+/** How somebody who measures themselves is to stand, in words to them. */
+const STAND: Readonly<Record<Stance, string>> = {
+  standing: 'Stand straight and relaxed, and look ahead.',
+  tiptoe: 'Rise on tiptoe, as in heels, a hand on something firm.',
+  kneeling: 'Kneel on the leg that is measured.',
+  turned: 'Stand straight with your back to whoever helps, and look ahead.',
+  seated: 'Sit upright on a hard chair without arms.',
+  'on-paper': 'Stand on paper without shoes, weight on the foot that is drawn round.',
+  shoe: 'Take the shoes that will be worn.',
+};
+const ROUND = ['First time', 'Once more, without looking at the first', 'A third time: the two were apart'];
 
-/** The wearer's own page: the docket's measurements with the same figures, and a field for each. */
+/** The wearer's own page: what to prepare, then one placing of the tape a screen, as large as a phone allows. */
 @Component({
   selector: 'nm-self-sheet',
   imports: [BodyFigure, NzButtonModule, NzInputModule, NzRadioModule, FormsModule],
+  providers: [SelfStore],
   templateUrl: './self-sheet.html',
-  styleUrl: './self-sheet.less',
+  styles: `
+    .page {
+      max-width: 560px;
+      margin: 0 auto;
+      padding: 12px 16px 32px;
+      font-size: 19px;
+      line-height: 1.4;
+    }
+    h1 {
+      font-size: 30px;
+      line-height: 1.15;
+    }
+    p,
+    form,
+    [role='group'] {
+      margin-top: 12px;
+    }
+    .plain {
+      margin-top: 6px;
+      padding-left: 22px;
+      list-style: disc;
+    }
+    nm-body-figure {
+      height: 250px;
+      margin-top: 8px;
+    }
+    .field {
+      gap: 4px;
+      margin-top: 12px;
+      font-size: 20px;
+    }
+    .entry {
+      display: flex;
+      align-items: baseline;
+      gap: 10px;
+    }
+    input.num {
+      width: 200px;
+      height: 64px;
+      border-bottom: 4px solid var(--tape);
+      font-size: 34px;
+    }
+    .wide {
+      width: 100%;
+      height: 64px;
+      margin-top: 18px;
+      font-size: 22px;
+    }
+    .two {
+      display: flex;
+      gap: 12px;
+      margin-top: 12px;
+      button {
+        flex: 1;
+        height: 56px;
+        font-size: 19px;
+      }
+    }
+    .pick {
+      display: flex;
+      justify-content: space-between;
+      width: 100%;
+      font-size: 19px;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SelfSheet {
   readonly token = input.required<string>();
-  private readonly api = inject(Api);
+  protected readonly store = inject(SelfStore);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
-  protected readonly sheet = signal<Sheet | null>(null);
-  protected readonly unit = signal<WorkingUnit>('cm');
-  /** What is typed, by measurement; kept on this device until it has been sent. */
-  protected readonly typed = signal<Readonly<Record<string, string>>>({});
-  protected readonly trouble = signal('');
-  protected readonly sent = signal(false);
-  protected readonly busy = signal(false);
-  private readonly submissionId = uuidv7();
-  protected readonly preparation = GENERAL_PREPARATION.slice(0, 3);
+  protected readonly cord = computed(() => {
+    const sheet = this.store.sheet();
+    return sheet === null ? '' : sayCord(sheet);
+  });
+  protected readonly count = computed(() => this.store.sheet()?.steps.length ?? 0);
 
-  protected readonly rows = computed(() =>
-    (this.sheet()?.codes ?? []).map((code) => {
-      const text = this.typed()[code] ?? '';
-      const unit = bareUnit(code, this.unit());
-      const read = text.trim() === '' ? null : readReading(text, code, unit);
-      return {
-        unit,
-        text,
-        ...measurement(code),
-        fault: read !== null && !read.ok ? sayReadingProblem(read.problem, unit) : '',
-      };
-    }),
-  );
-  protected readonly filled = computed(() => this.rows().filter(({ text }) => text.trim() !== ''));
+  /** What the screen at hand says. */
+  protected readonly screen = computed(() => {
+    const { placing: at, round } = this.store.place();
+    const placing = this.store.placing();
+    const [first] = placing;
+    if (first === undefined) return null;
+    const { name, place, stance, spoils, instruments } = measurement(first.code);
+    const chain = first.chain === null ? null : CHAINS[first.chain];
+    const taped = instruments.includes('tape');
+    return {
+      number: at + 1,
+      of: this.store.placings().length,
+      title: chain?.name ?? name,
+      how:
+        chain === null
+          ? place
+          : `Hold the end at ${chain.from} and run the tape ${chain.runs}. Read every mark in a row without letting go.`,
+      stand: STAND[stance],
+      stance: STANCE_WORDS[stance],
+      tape: taped ? `${TENSION_WORDS[first.tension]}, ${CLOTHING_WORDS[first.clothing]}` : '',
+      atCord:
+        first.waist === null
+          ? ''
+          : this.store.sheet()?.cord === null
+            ? `The waist is ${WAIST_WORDS[first.waist]}.`
+            : 'Read at the cord.',
+      string: taped && this.store.instrument() === 'string',
+      round: ROUND[round] ?? ROUND[2]!,
+      again: round > 0,
+      spoils: spoils.join('; ').toLowerCase(),
+      code: first.code,
+      along: placing.length > 1 ? placing.map(({ code }) => code) : [],
+      fields: this.store.asked().map(({ code }) => {
+        const fault = this.store.faults()[code];
+        return {
+          code,
+          words: placing.length > 1 ? markWords(code) : measurement(code).name,
+          tiptoe: placing.length > 1 && measurement(code).stance === 'tiptoe',
+          unit: bareUnit(code, this.store.unit()),
+          text: this.store.typed()[code]?.[round] ?? '',
+          fault: fault?.words ?? '',
+          asks: fault?.asks === true,
+        };
+      }),
+    };
+  });
+
+  /** Everything at a glance before it is sent. */
+  protected readonly summary = computed(() => {
+    const values = this.store.values();
+    return this.store.placings().flatMap((placing, at) =>
+      placing.map(({ code }) => {
+        const value = values.get(code);
+        return {
+          at,
+          code,
+          name: measurement(code).name,
+          value: value === undefined ? 'left out' : formatLength(value, bareUnit(code, this.store.unit())),
+        };
+      }),
+    );
+  });
+  protected readonly taken = computed(() => this.store.values().size);
 
   constructor() {
     effect(() => {
       const token = this.token();
-      this.api.get(selfPath(token), selfSheetSchema).subscribe({
-        next: (sheet) => {
-          this.sheet.set(sheet);
-          this.unit.set(sheet.unit);
-          this.typed.set(kept(token));
-        },
-        error: (problem: Error) => this.trouble.set(problem.message),
-      });
+      untracked(() => this.store.open(token));
+    });
+    // A new screen begins at its top.
+    effect(() => {
+      this.store.place();
+      this.store.stage();
+      queueMicrotask(() => this.host.nativeElement.scrollIntoView({ block: 'start' }));
     });
   }
 
-  protected write(code: MeasurementCode, text: string): void {
-    this.typed.update((typed) => ({ ...typed, [code]: text }));
-    localStorage.setItem(KEPT_AS, JSON.stringify({ token: this.token(), typed: this.typed() }));
-  }
-
-  protected send(): void {
-    if (this.busy()) return;
-    if (this.filled().length === 0) return this.trouble.set('Write at least one measurement, then send.');
-    if (this.filled().some(({ fault }) => fault !== ''))
-      return this.trouble.set('Some measurements cannot be read. Look at the ones marked below.');
-    this.busy.set(true);
-    this.trouble.set('');
-    const readings = this.filled().map(({ code, text }) => ({ code, typed: text.trim() }));
-    this.api
-      .put(selfPath(this.token()), { id: this.submissionId, unit: this.unit(), readings }, selfThanksSchema)
-      .pipe(finalize(() => this.busy.set(false)))
-      .subscribe({
-        next: () => {
-          this.sent.set(true);
-          localStorage.removeItem(KEPT_AS);
-        },
-        error: (problem: Error) => this.trouble.set(problem.message),
-      });
-  }
-}
-
-function kept(token: string): Record<string, string> {
-  try {
-    const draft = JSON.parse(localStorage.getItem(KEPT_AS) ?? '{}') as {
-      token?: string;
-      typed?: Record<string, string>;
-    };
-    return draft.token === token ? (draft.typed ?? {}) : {};
-  } catch {
-    return {};
+  /** On from a field to the next one of the screen; from the last to the next screen. */
+  protected enter(event: Event): void {
+    event.preventDefault();
+    const fields = [...this.host.nativeElement.querySelectorAll<HTMLInputElement>('input.num')];
+    const next = fields[fields.indexOf(event.target as HTMLInputElement) + 1];
+    if (next === undefined) this.store.next();
+    else next.focus();
   }
 }

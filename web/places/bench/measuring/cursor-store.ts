@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { MeasurementCode } from '@neat-measure/core';
+import { isSameWaist, type MeasurementCode } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
-import { firstOpen, readingsToGo } from './steps';
+import { firstOpen, nextAlong, placingWith, readingsToGo, type Step } from './steps';
 import { stepBefore, stopBeside, stopsOf, type Stop } from './stops';
 
 /** Where the work stands on a docket: preparing, at a measurement, or deciding. */
@@ -12,7 +12,14 @@ export class CursorStore {
   /** Where the docket was taken up. */
   private begun = '';
 
-  readonly stops = computed(() => stopsOf(this.docket.plan()));
+  /** Whether somebody asked for the wishes where no protocol does. */
+  private readonly wishing = signal(false);
+  readonly stops = computed(() =>
+    stopsOf(
+      this.docket.plan(),
+      this.wishing() || this.docket.wishesAsked().length > 0 || this.docket.wishes().length > 0,
+    ),
+  );
   readonly stop = computed<Stop>(
     () => this.stops().find(({ key }) => key === this.at()) ?? { key: 'decide', kind: 'decide' },
   );
@@ -32,7 +39,9 @@ export class CursorStore {
   readonly recorded = computed(() => {
     const step = this.current();
     if (step === null || step.readings.length > 0) return null;
-    return this.docket.record().find(({ code }) => code === step.code) ?? null;
+    const recorded = this.docket.record().find(({ code }) => code === step.code);
+    if (recorded === undefined) return null;
+    return { ...recorded, elsewhere: !isSameWaist(recorded.waist ?? null, step.waist) };
   });
   /** How many readings the steps still want, two each. */
   readonly toGo = computed(() => readingsToGo(this.docket.steps()));
@@ -64,6 +73,18 @@ export class CursorStore {
     this.at.set(stopBeside(this.stops(), this.stop(), -1));
   }
 
+  /** The steps that are read in one placing with the step at hand. */
+  readonly placing = computed(() => {
+    const code = this.current()?.code;
+    return code === undefined ? [] : placingWith(this.docket.steps(), code);
+  });
+
+  /** To what is wished of the garment. */
+  toWishes(): void {
+    this.wishing.set(true);
+    this.at.set('wishes');
+  }
+
   /** On to the garments, from wherever the tape is. */
   toDeciding(): void {
     this.at.set('decide');
@@ -76,9 +97,27 @@ export class CursorStore {
     return code !== null;
   }
 
-  /** Two readings that agree and ask nothing need no further look. */
+  /** Two readings that agree and ask nothing need no further look; along a chain the eye goes on to the next mark. */
   goOnIfSettled(): void {
+    const placing = this.placing();
+    if (placing.length > 1) return this.goOnAlong(placing);
     const asks = this.suspicions().some(({ weight }) => weight === 'ask');
     if (this.current()?.agreement.state === 'agreed' && !asks) this.next();
+  }
+
+  private goOnAlong(placing: readonly Step[]): void {
+    const next = nextAlong(placing, this.current()!.code);
+    if (next !== null) return this.at.set(next);
+    // All marks have their values: what is asked of one of them is looked at before the tape goes.
+    const asked = new Set(
+      this.docket
+        .suspicions()
+        .filter(({ weight }) => weight === 'ask')
+        .flatMap(({ measurements }) => measurements),
+    );
+    const doubtful = placing.find(({ code }) => asked.has(code));
+    if (doubtful !== undefined) return this.at.set(doubtful.code);
+    this.at.set(placing.at(-1)!.code);
+    this.next();
   }
 }

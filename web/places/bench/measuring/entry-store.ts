@@ -15,6 +15,11 @@ import {
   type Origin,
   type ReadingProblem,
   type Suspicion,
+  offMark,
+  standingReadings,
+  type Length,
+  type OffMark,
+  type WaistPlace,
   type Tension,
 } from '@neat-measure/core';
 import { EMPTY, switchMap } from 'rxjs';
@@ -22,6 +27,7 @@ import { DeviceService } from '../../../data/device-service';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
+import { markBefore } from './steps';
 
 /** A reading to be taken: typed by the fitter unless something else is said. */
 interface Taken {
@@ -29,6 +35,8 @@ interface Taken {
   readonly unit: MeasureUnit;
   readonly origin?: Origin;
   readonly carriedFrom?: string;
+  /** Where the waist was, where it was not read here. */
+  readonly waist?: WaistPlace | null | undefined;
   readonly device?: string;
 }
 
@@ -48,6 +56,8 @@ export class EntryStore {
     source: this.key,
     computation: () => null,
   });
+  /** A mark that does not lie where it can, beside the mark before: asked about before it is taken. */
+  readonly off = linkedSignal<string, OffMark | null>({ source: this.key, computation: () => null });
   /** What girths and lengths are taken with: the tape, or a marked string laid on a ruler. */
   readonly instrument = signal<Instrument>('tape');
   /** The tension the step at hand is taken with, where it is not the one asked for. */
@@ -89,6 +99,7 @@ export class EntryStore {
   write(text: string): void {
     this.entry.set(text);
     this.problem.set(null);
+    this.off.set(null);
   }
 
   clear(): void {
@@ -105,8 +116,27 @@ export class EntryStore {
     }
     const unit = bareUnit(step.code, this.units.unit());
     const read = readReading(this.entry(), step.code, unit);
-    if (read.ok) this.keep(step.code, { typed: this.entry().trim(), unit });
+    if (read.ok) this.keepMark({ typed: this.entry().trim(), unit }, read.value.length);
     else this.problem.set(read.problem);
+  }
+
+  /** Takes a mark although it does not lie where it can: the fitter has looked again. */
+  takeOff(): void {
+    const [step, taken] = [this.cursor.current(), this.asked];
+    if (step !== null && this.off() !== null && taken !== null) this.keep(step.code, taken);
+  }
+
+  /** What is asked about, as it would be taken. */
+  private asked: Taken | null = null;
+
+  /** Takes a reading of the step at hand, unless along a chain it does not lie beyond the mark before. */
+  private keepMark(taken: Taken, length: Length): void {
+    const step = this.cursor.current()!;
+    const before = markBefore(this.cursor.placing(), step.code);
+    const off = before === null ? null : offMark(step.code, length, before);
+    if (off === null) return this.keep(step.code, taken);
+    this.asked = taken;
+    this.off.set(off);
   }
 
   /** Takes the typed number in the unit that was offered for it. */
@@ -128,18 +158,16 @@ export class EntryStore {
         `The tape sent ${said} while no measurement was open. Go to the measurement and pull again.`,
       );
     const read = readReading(asTyped(line), step.code, 'mm');
-    if (read.ok) this.keep(step.code, { typed: asTyped(line), unit: 'mm', device: line.device });
-    else {
-      this.entry.set(asTyped(line));
-      this.problem.set(read.problem);
-    }
+    this.entry.set(asTyped(line));
+    if (read.ok) this.keepMark({ typed: asTyped(line), unit: 'mm', device: line.device }, read.value.length);
+    else this.problem.set(read.problem);
   }
 
   /** Carries the value on record over to this docket, with its date and origin. */
   takeRecorded(): void {
     const recorded = this.cursor.recorded();
-    if (recorded === null) return;
-    const { code, value, origin, takenAt } = recorded;
+    if (recorded === null || recorded.elsewhere) return;
+    const { code, value, origin, takenAt, waist } = recorded;
     // In grams or millimetres a whole number of grams or micrometres is written exactly.
     const mass = measurement(code).kind === 'mass';
     this.keep(code, {
@@ -147,16 +175,35 @@ export class EntryStore {
       unit: mass ? 'kg' : 'mm',
       origin,
       carriedFrom: takenAt,
+      waist,
     });
   }
 
   /** Takes back the last reading of the step at hand, or of the one before where there is none. */
   takeBack(): void {
+    if (this.cursor.placing().length > 1) return this.takeBackMark();
     if ((this.cursor.current()?.readings.length ?? 0) === 0 && !this.cursor.toStepBefore()) return;
     const last = this.cursor.current()?.readings.at(-1);
     if (last !== undefined)
       this.docket.does({ kind: 'reading-withdrawn', readingId: last.id, code: last.code });
     this.clear();
+  }
+
+  /** Along a chain the mark that was read last is the one to take back, wherever the eye has gone since. */
+  private takeBackMark(): void {
+    const codes = this.cursor.placing().map(({ code }) => code);
+    const last = standingReadings(this.docket.docket()?.readings ?? [], codes).at(-1);
+    this.clear();
+    if (last === undefined) {
+      this.cursor.goTo(codes[0]!);
+      this.cursor.toStepBefore();
+      const before = this.cursor.current()?.readings.at(-1);
+      if (before !== undefined)
+        this.docket.does({ kind: 'reading-withdrawn', readingId: before.id, code: before.code });
+      return;
+    }
+    this.docket.does({ kind: 'reading-withdrawn', readingId: last.id, code: last.code });
+    this.cursor.goTo(last.code);
   }
 
   /** Passes a step over, with the reason. */
@@ -172,7 +219,8 @@ export class EntryStore {
       this.cursor.goOnIfSettled();
   }
 
-  private keep(code: MeasurementCode, { typed, unit, origin = 'fitter', carriedFrom, device }: Taken): void {
+  private keep(code: MeasurementCode, taking: Taken): void {
+    const { typed, unit, origin = 'fitter', carriedFrom, device, waist } = taking;
     const { stance, instruments } = measurement(code);
     const read = readReading(typed, code, unit);
     if (!read.ok) return this.problem.set(read.problem);
@@ -185,6 +233,7 @@ export class EntryStore {
       stance,
       tension: this.tension(),
       clothing: this.clothing(),
+      waist: waist ?? this.cursor.current()?.waist ?? undefined,
       instrument: instruments.includes(this.instrument()) ? this.instrument() : instruments[0]!,
       origin,
       carriedFrom: carriedFrom ?? null,

@@ -3,7 +3,9 @@ import { sheetPath } from '@neat-measure/contract';
 import {
   CLOTHING_WORDS,
   CONSENT,
-  GENERAL_PREPARATION,
+  preparationOf,
+  sayCord,
+  sayPlacings,
   instrumentsOf,
   INSTRUMENT_WORDS,
   measurement,
@@ -41,7 +43,7 @@ import { CursorStore } from './cursor-store';
       }
     </ul>
     <p class="under"><b>At hand:</b> {{ instruments().join('; ') }}.</p>
-    <p class="under"><b>To be taken:</b> {{ summary() }}.</p>
+    <p class="under"><b>To be taken:</b> {{ summary() }}. {{ placings() }}</p>
     @for (conflict of conflicts(); track conflict.words) {
       <p class="note">{{ conflict.words }}</p>
       @if (conflict.choices.length > 0) {
@@ -101,12 +103,9 @@ export class PreparePanel {
     return consent !== null && consent.given && consent.wording === CONSENT.version;
   });
   protected readonly prepare = computed(() => {
-    const lines = this.store.protocols().flatMap(({ prepare }) => prepare);
-    return [
-      ...new Set(
-        lines.length === 0 || this.store.garments().length > 0 ? [...lines, ...GENERAL_PREPARATION] : lines,
-      ),
-    ];
+    const lines = preparationOf(this.store.protocols(), this.store.garments().length > 0);
+    const cord = sayCord(this.store.plan());
+    return cord === '' ? lines : [...lines, cord];
   });
   protected readonly instruments = computed(() =>
     instrumentsOf(this.store.steps().map(({ code }) => code)).map((one) => INSTRUMENT_WORDS[one]),
@@ -117,7 +116,12 @@ export class PreparePanel {
   protected readonly sheet = computed(() => sheetPath(this.store.docket()!.id));
   protected readonly conflicts = computed(() =>
     this.store.plan().conflicts.map((conflict) => {
-      const code = conflict.kind === 'one-word-two-places' ? conflict.codes[0]! : conflict.code;
+      const code =
+        conflict.kind === 'one-word-two-places'
+          ? conflict.codes[0]!
+          : conflict.kind === 'waist'
+            ? 'waist-girth'
+            : conflict.code;
       const choices =
         conflict.kind === 'clothing'
           ? [...new Set(conflict.wanted.map(({ clothing }) => clothing))].map((clothing) => ({
@@ -129,6 +133,7 @@ export class PreparePanel {
       return { code, choices, words: sayConflict(conflict), name: measurement(code).name.toLowerCase() };
     }),
   );
+  protected readonly placings = computed(() => sayPlacings(this.store.plan()));
   protected readonly cautions = computed(() => [
     ...new Set(this.store.protocols().flatMap(({ cautions }) => cautions)),
   ]);

@@ -17,7 +17,12 @@ import {
   isMassUnit,
   sayReadingProblem,
   saySuspicion,
+  CHAINS,
   CLOTHING_WORDS,
+  markWords,
+  ORIGIN_WORDS,
+  sayOffMark,
+  WAIST_WORDS,
   CLOTHINGS,
   TENSION_WORDS,
   TENSIONS,
@@ -32,16 +37,9 @@ import { Figures } from '../../../parts/figures/figures';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
+import { ChainMarks } from './chain-marks';
 import { EntryStore } from './entry-store';
 import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
-
-/** Where a value comes from. */
-const ORIGIN_WORDS = {
-  fitter: 'read by a fitter',
-  helper: 'read by a helper',
-  self: 'read by the wearer',
-  reported: 'reported, not measured',
-} as const;
 
 /** Why a step is passed over, as fitters say it. */
 const SKIP_REASONS = [
@@ -54,7 +52,7 @@ const SKIP_REASONS = [
 /** The centre of the Bench: one measurement, the reading as large as can be, and what the readings say. */
 @Component({
   selector: 'nm-reading-panel',
-  imports: [Figures, NzButtonModule],
+  imports: [ChainMarks, Figures, NzButtonModule],
   templateUrl: './reading-panel.html',
   styleUrl: './reading-panel.less',
   host: { class: 'stack' },
@@ -62,7 +60,8 @@ const SKIP_REASONS = [
 })
 export class ReadingPanel {
   private readonly units = inject(UnitService);
-  protected readonly steps = inject(DocketStore).steps;
+  private readonly docket = inject(DocketStore);
+  protected readonly steps = this.docket.steps;
   protected readonly cursor = inject(CursorStore);
   protected readonly shortcuts = inject(ShortcutService);
   protected readonly store = inject(EntryStore);
@@ -72,6 +71,25 @@ export class ReadingPanel {
   private readonly currentCode = computed(() => this.step().code);
   protected readonly described = computed(() => measurement(this.step().code));
   protected readonly stance = computed(() => STANCE_WORDS[this.described().stance]);
+  /** The chain that the step is read along with others; `null` where the tape is laid for it alone. */
+  protected readonly chain = computed(() => {
+    const { chain } = this.step();
+    return chain === null ? null : CHAINS[chain];
+  });
+  protected readonly mark = computed(() => markWords(this.step().code));
+  /** Where the waist is, of what is read at it. */
+  protected readonly atCord = computed(() => {
+    const { waist } = this.step();
+    if (waist === null) return '';
+    const tied = this.docket.plan().cord !== null;
+    if (tied) return `Read at the cord, ${WAIST_WORDS[waist]}.`;
+    return waist === 'natural' ? '' : `The waist is ${WAIST_WORDS[waist]}.`;
+  });
+  /** A mark that does not lie where it can. */
+  protected readonly off = computed(() => {
+    const off = this.store.off();
+    return off === null ? '' : sayOffMark(off, this.units.unit());
+  });
   /** The unit a bare number takes here. */
   protected readonly unit = computed(() => bareUnit(this.step().code, this.units.unit()));
 
@@ -102,7 +120,14 @@ export class ReadingPanel {
       year: 'numeric',
     });
     const words = `On record: ${formatLength(recorded.value, this.unit())}, ${ORIGIN_WORDS[recorded.origin]} on ${day}.`;
-    return { due: recorded.due, words: recorded.due ? `${words} It is due to be measured again.` : words };
+    const { due, elsewhere, waist } = recorded;
+    if (elsewhere)
+      return {
+        due,
+        elsewhere,
+        words: `${words} The waist was ${WAIST_WORDS[waist ?? 'natural']}, which is another place than here: measure it.`,
+      };
+    return { due, elsewhere, words: due ? `${words} It is due to be measured again.` : words };
   });
 
   /** What is asked about the values of this step, the first thing first. */
@@ -234,6 +259,12 @@ export class ReadingPanel {
     },
     {
       keys: ['c'],
+      does: 'take a mark that was asked about, as it is so',
+      when: () => this.store.off() !== null,
+      run: () => this.store.takeOff(),
+    },
+    {
+      keys: ['c'],
       does: 'confirm a value that was asked about',
       when: () => this.nothingTyped() && this.asked() !== null,
       run: () => this.store.confirm(this.asked()!),
@@ -241,7 +272,8 @@ export class ReadingPanel {
     {
       keys: ['k'],
       does: 'keep what an earlier docket has on record',
-      when: () => this.nothingTyped() && this.recorded()?.due === false,
+      when: () =>
+        this.nothingTyped() && this.recorded()?.due === false && this.recorded()?.elsewhere === false,
       run: () => this.store.takeRecorded(),
     },
     {
@@ -289,7 +321,8 @@ export class ReadingPanel {
     const field = this.field().nativeElement;
     field.value = this.store.entry();
     // What was refused stays to be seen and mended; typing on replaces it.
-    if (key === 'Enter' && this.store.problem() !== null) field.select();
+    const refused = this.store.problem() !== null || this.store.off() !== null;
+    if (key === 'Enter' && refused) field.select();
   }
 
   private nothingTyped(): boolean {

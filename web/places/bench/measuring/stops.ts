@@ -1,22 +1,38 @@
-import { measurement, type MeasurementCode, type Plan, type Stance } from '@neat-measure/core';
+import {
+  measurement,
+  type MeasurementCode,
+  type Plan,
+  type PlannedStep,
+  type Stance,
+} from '@neat-measure/core';
 
-/** Where the work can stand: preparing, a change of stance, a measurement, or deciding the garments. */
+/** Where the work can stand: preparing, a change of stance, a measurement, what is wished, or deciding the garments. */
 export type Stop =
   | { readonly key: 'prepare'; readonly kind: 'prepare' }
   | { readonly key: string; readonly kind: 'stance'; readonly stance: Stance }
   | { readonly key: string; readonly kind: 'step'; readonly code: MeasurementCode }
+  | { readonly key: 'wishes'; readonly kind: 'wishes' }
   | { readonly key: 'decide'; readonly kind: 'decide' };
 
-/** The stops of a plan in their order. The first stance is asked for while preparing. */
-export function stopsOf(plan: Plan): Stop[] {
+/**
+ * The stops of a plan in their order. The first stance is asked for while preparing; along a chain the
+ * stance changes with the tape in place, and is no stop of its own.
+ *
+ * @param wishes whether lengths of the garment are asked about
+ */
+export function stopsOf(plan: Pick<Plan, 'steps'>, wishes = false): Stop[] {
   const stops: Stop[] = [{ key: 'prepare', kind: 'prepare' }];
-  let before: Stance | null = null;
-  for (const { code } of plan.steps) {
+  let before: PlannedStep | null = null;
+  for (const step of plan.steps) {
+    const { code, chain } = step;
     const { stance } = measurement(code);
-    if (before !== null && stance !== before) stops.push({ key: `stance:${stance}`, kind: 'stance', stance });
+    const held = chain !== null && chain === before?.chain;
+    if (before !== null && !held && stance !== measurement(before.code).stance)
+      stops.push({ key: `stance:${stance}`, kind: 'stance', stance });
     stops.push({ key: code, kind: 'step', code });
-    before = stance;
+    before = step;
   }
+  if (wishes) stops.push({ key: 'wishes', kind: 'wishes' });
   return [...stops, { key: 'decide', kind: 'decide' }];
 }
 

@@ -1,0 +1,278 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { selfPath, selfSheetSchema, selfThanksSchema, type SelfSheet } from '@neat-measure/contract';
+import {
+  bareUnit,
+  buildOf,
+  readReading,
+  type Length,
+  type MeasurementCode,
+  type WorkingUnit,
+} from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
+import { Api, isAway } from '../../data/api';
+import {
+  askedIn,
+  faultsIn,
+  placeAfter,
+  placeBefore,
+  placingsOfSheet,
+  valueOf,
+  type Fault,
+  type Faults,
+  type Place,
+  type Typed,
+} from './self-screens';
+
+const KEPT_AS = 'neat-measure.self';
+/** How long to wait before sending is tried again. */
+const AGAIN_MS = 4_000;
+
+/** Where somebody is: reading what to prepare, at a placing, looking at all of it, or done. */
+export type Stage = 'start' | 'measure' | 'check' | 'sent';
+
+/** What is kept on this device until it has been sent. */
+interface Kept {
+  readonly token: string;
+  readonly sheet: SelfSheet;
+  readonly submissionId: string;
+  readonly unit: WorkingUnit;
+  readonly instrument: 'tape' | 'string';
+  readonly stage: Stage;
+  readonly place: Place;
+  readonly typed: Typed;
+  readonly confirmed: readonly string[];
+}
+
+/** Measuring oneself, screen by screen. Everything typed is kept on this device at once, and until it has been sent. */
+@Injectable()
+export class SelfStore {
+  private readonly api = inject(Api);
+  private readonly token = signal('');
+  private again: ReturnType<typeof setTimeout> | undefined;
+
+  readonly sheet = signal<SelfSheet | null>(null);
+  readonly unit = signal<WorkingUnit>('cm');
+  readonly instrument = signal<'tape' | 'string'>('tape');
+  readonly stage = signal<Stage>('start');
+  readonly place = signal<Place>({ placing: 0, round: 0 });
+  readonly typed = signal<Typed>({});
+  private readonly confirmed = signal<ReadonlySet<string>>(new Set());
+  private submissionId = uuidv7();
+
+  readonly trouble = signal('');
+  /** Whether it waits on this device for the server to be reached. */
+  readonly waiting = signal(false);
+  readonly busy = signal(false);
+  /** What is wrong on the screen, once it was tried to go on. */
+  readonly faults = signal<Faults>({});
+
+  readonly placings = computed(() => placingsOfSheet(this.sheet()?.steps ?? []));
+  readonly placing = computed(() => this.placings()[this.place().placing] ?? []);
+  readonly asked = computed(() => askedIn(this.placing(), this.typed(), this.place().round, this.unit()));
+  readonly values = computed(
+    () =>
+      new Map<MeasurementCode, Length>(
+        (this.sheet()?.steps ?? []).flatMap((step) => {
+          const value = valueOf(step, this.typed(), this.unit());
+          return value === null ? [] : [[step.code, value] as const];
+        }),
+      ),
+  );
+  readonly build = computed(() => buildOf(this.values()));
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.again));
+  }
+
+  /** Takes up what this device has of a link, and fetches its sheet. */
+  open(token: string): void {
+    this.token.set(token);
+    const kept = keptOf(token);
+    if (kept === null) this.typed.set(oldTyped(token));
+    if (kept !== null) {
+      this.sheet.set(kept.sheet);
+      this.unit.set(kept.unit);
+      this.instrument.set(kept.instrument);
+      this.typed.set(kept.typed);
+      this.confirmed.set(new Set(kept.confirmed));
+      this.submissionId = kept.submissionId;
+      this.stage.set(kept.stage);
+      this.place.set(kept.place);
+    }
+    this.api.get(selfPath(token), selfSheetSchema).subscribe({
+      next: (sheet) => {
+        const asked = JSON.stringify(sheet.steps);
+        const changed = kept !== null && JSON.stringify(kept.sheet.steps) !== asked;
+        this.sheet.set(sheet);
+        if (kept === null) this.unit.set(sheet.unit);
+        // What is asked for has changed since: what was typed stays, and the way through it begins anew.
+        if (changed) {
+          this.place.set({ placing: 0, round: 0 });
+          if (this.stage() !== 'start') this.stage.set('measure');
+        }
+      },
+      error: (problem: Error) => {
+        // Somebody who is measuring goes on with what this device has.
+        if (kept === null || !isAway(problem)) this.trouble.set(problem.message);
+      },
+    });
+  }
+
+  choose(change: { readonly unit?: WorkingUnit; readonly instrument?: 'tape' | 'string' }): void {
+    if (change.unit !== undefined) this.unit.set(change.unit);
+    if (change.instrument !== undefined) this.instrument.set(change.instrument);
+    this.keep();
+  }
+
+  begin(): void {
+    this.go('measure');
+  }
+
+  write(code: MeasurementCode, text: string): void {
+    const { round } = this.place();
+    this.typed.update((typed) => {
+      const own = [...(typed[code] ?? [])];
+      while (own.length < round) own.push('');
+      own[round] = text;
+      return { ...typed, [code]: own };
+    });
+    this.faults.update(({ [code]: _mended, ...rest }) => rest);
+    this.keep();
+  }
+
+  /** On to the next screen, unless something on this one cannot be; asked twice, a mark out of its place is taken as it is. */
+  next(): void {
+    const { round } = this.place();
+    const faults = faultsIn(this.asked(), this.typed(), round, this.unit(), this.confirmed());
+    const shown = this.faults();
+    const found = Object.entries(faults) as [MeasurementCode, Fault][];
+    if (found.length === 0) return this.onwards();
+    this.faults.set(faults);
+    // Shown and left as it is, it has been looked at again.
+    if (!found.every(([code, { asks, words }]) => asks && shown[code]?.words === words)) return;
+    const looked = found.map(([code]) => {
+      const read = readReading(this.typed()[code]![round]!, code, bareUnit(code, this.unit()));
+      return read.ok ? `${code} ${read.value.length}` : code;
+    });
+    this.confirmed.update((confirmed) => new Set([...confirmed, ...looked]));
+    this.onwards();
+  }
+
+  private onwards(): void {
+    const after = placeAfter(this.placings(), this.place(), this.typed(), this.unit());
+    this.faults.set({});
+    if (after === null) this.go('check');
+    else {
+      this.place.set(after);
+      this.keep();
+    }
+  }
+
+  /** Leaves a placing out: nothing of it is sent. */
+  leaveOut(): void {
+    const codes = new Set<string>(this.placing().map(({ code }) => code));
+    this.typed.update(
+      (typed) => Object.fromEntries(Object.entries(typed).filter(([code]) => !codes.has(code))) as Typed,
+    );
+    this.onwards();
+  }
+
+  back(): void {
+    this.faults.set({});
+    if (this.stage() === 'check') {
+      this.place.set({ placing: Math.max(this.placings().length - 1, 0), round: 0 });
+      return this.go('measure');
+    }
+    const before = placeBefore(this.place());
+    if (before === null) return this.go('start');
+    this.place.set(before);
+    this.keep();
+  }
+
+  goTo(placing: number): void {
+    this.place.set({ placing, round: 0 });
+    this.go('measure');
+  }
+
+  /** Sends what was measured; while the server cannot be reached it is tried again by itself. */
+  send(): void {
+    if (this.busy()) return;
+    const readings = (this.sheet()?.steps ?? []).flatMap(({ code }) =>
+      (this.typed()[code] ?? []).flatMap((text) =>
+        text.trim() === '' ? [] : [{ code, typed: text.trim() }],
+      ),
+    );
+    if (readings.length === 0) return this.trouble.set('Write at least one measurement, then send.');
+    clearTimeout(this.again);
+    this.busy.set(true);
+    this.trouble.set('');
+    const [id, unit, instrument] = [this.submissionId, this.unit(), this.instrument()];
+    this.api.put(selfPath(this.token()), { id, unit, instrument, readings }, selfThanksSchema).subscribe({
+      next: () => {
+        this.busy.set(false);
+        this.waiting.set(false);
+        this.stage.set('sent');
+        localStorage.removeItem(KEPT_AS);
+      },
+      error: (problem: Error) => {
+        this.busy.set(false);
+        this.waiting.set(isAway(problem));
+        if (this.waiting()) this.again = setTimeout(() => this.send(), AGAIN_MS);
+        else this.trouble.set(problem.message);
+      },
+    });
+  }
+
+  private go(stage: Stage): void {
+    this.stage.set(stage);
+    this.keep();
+  }
+
+  private keep(): void {
+    const sheet = this.sheet();
+    if (sheet === null) return;
+    const kept: Kept = {
+      token: this.token(),
+      sheet,
+      submissionId: this.submissionId,
+      unit: this.unit(),
+      instrument: this.instrument(),
+      stage: this.stage(),
+      place: this.place(),
+      typed: this.typed(),
+      confirmed: [...this.confirmed()],
+    };
+    try {
+      localStorage.setItem(KEPT_AS, JSON.stringify(kept));
+    } catch {
+      this.trouble.set('This device keeps nothing just now. Stay on this page until it has been sent.');
+    }
+  }
+}
+
+/** What this device has of a link; nothing of another's. */
+function keptOf(token: string): Kept | null {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEPT_AS) ?? 'null') as Kept | null;
+    if (kept === null || kept.token !== token) return null;
+    return { ...kept, sheet: selfSheetSchema.parse(kept.sheet) };
+  } catch {
+    // What an earlier version kept is not taken for what it is not.
+    return null;
+  }
+}
+
+/** What was typed when a page of an earlier version was open: one text a measurement. */
+function oldTyped(token: string): Typed {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEPT_AS) ?? 'null') as {
+      token?: string;
+      typed?: Record<string, unknown>;
+    } | null;
+    if (kept?.token !== token) return {};
+    const texts = Object.entries(kept.typed ?? {}).filter(([, text]) => typeof text === 'string');
+    return Object.fromEntries(texts.map(([code, text]) => [code, [text]])) as Typed;
+  } catch {
+    return {};
+  }
+}
