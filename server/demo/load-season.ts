@@ -40,7 +40,7 @@ const seasonSchema = z.object({
       occasion: z.string(),
       daysAgo: z.int().min(0),
       /** By the name of the chart's file. */
-      garments: z.array(z.string()).min(1),
+      garments: z.array(z.string()),
       readings: z.partialRecord(z.enum(MEASUREMENT_CODES), z.array(z.string()).min(1)),
       decisions: z.record(z.string(), decisionSchema),
     }),

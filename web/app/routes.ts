@@ -94,6 +94,12 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/log/house-log').then(({ HouseLog }) => HouseLog),
       },
       {
+        path: 'log/person/:wearerId',
+        title: 'Record · Neat Measure',
+        loadComponent: () =>
+          import('../places/log/record/person-record').then(({ PersonRecord }) => PersonRecord),
+      },
+      {
         path: 'log/:docketId',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),

@@ -8,6 +8,9 @@ import {
   type ListQuery,
   type Page,
   type Wearer,
+  type WearerRecord,
+  wearerRecordPath,
+  wearerRecordSchema,
 } from '@neat-measure/contract';
 import type { Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -24,6 +27,16 @@ export class WearerService {
 
   add(name: string, role: string): Observable<Wearer> {
     return this.api.put(pathOf(ROUTES.wearers, uuidv7()), { name, role, version: 0 }, wearerSchema);
+  }
+
+  /** Changes what is known of somebody, unless they were changed meanwhile. */
+  save({ id, name, role, born, version }: Wearer): Observable<Wearer> {
+    return this.api.put(pathOf(ROUTES.wearers, id), { name, role, born, version }, wearerSchema);
+  }
+
+  /** What somebody's measurements were over time. */
+  record(id: string): Observable<WearerRecord> {
+    return this.api.get(wearerRecordPath(id), wearerRecordSchema);
   }
 
   /** Erases somebody with all that is kept of them. */

@@ -86,6 +86,13 @@ export class CommandList {
           run: () => this.go(['/bench'], { who: name }),
         }),
       ),
+      ...answers(this.wearers).map(
+        ({ id, name }): Destination => ({
+          name: `The record of ${name}`,
+          about: 'every value ever settled',
+          run: () => this.go(['/log/person', id]),
+        }),
+      ),
       ...answers(this.dockets).map(
         ({ id, number, wearer, garments }): Destination => ({
           name: `Docket ${number}, ${wearer.name}`,

@@ -9,7 +9,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { measurement, STANCE_ASKS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
@@ -44,6 +44,7 @@ import { WishesPanel } from './measuring/wishes-panel';
     TapeStrip,
     WishesPanel,
     NzButtonModule,
+    RouterLink,
   ],
   providers: [DocketStore, CursorStore, DecidingStore, EntryStore, ForesightService, ForesightStore],
   templateUrl: './bench.html',

@@ -23,6 +23,7 @@ import {
   ORIGIN_WORDS,
   sayOffMark,
   WAIST_WORDS,
+  wishOf,
   CLOTHINGS,
   TENSION_WORDS,
   TENSIONS,
@@ -82,8 +83,15 @@ export class ReadingPanel {
     const { waist } = this.step();
     if (waist === null) return '';
     const tied = this.docket.plan().cord !== null;
-    if (tied) return `Read at the cord, ${WAIST_WORDS[waist]}.`;
+    if (tied) return waist === 'natural' ? 'Read at the cord.' : `Read at the cord, ${WAIST_WORDS[waist]}.`;
     return waist === 'natural' ? '' : `The waist is ${WAIST_WORDS[waist]}.`;
+  });
+  /** Wishes that can be read while the tape lies as it does. */
+  protected readonly besides = computed(() => {
+    const { chain } = this.step();
+    const asked = this.docket.wishesAsked().filter((code) => chain !== null && wishOf(code).chain === chain);
+    const open = asked.filter((code) => this.docket.wishes().every(({ wish }) => wish !== code));
+    return open.map((code) => wishOf(code).name.toLowerCase()).join('; ');
   });
   /** A mark that does not lie where it can. */
   protected readonly off = computed(() => {

@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -45,10 +46,10 @@ import { CursorStore } from './cursor-store';
     }
     li {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) 150px 44px;
+      grid-template-columns: minmax(0, 1fr) 104px 24px;
       align-items: center;
       gap: 4px 12px;
-      padding: 6px 8px;
+      padding: 3px 8px;
       &.now {
         background: var(--green-wash);
       }
@@ -60,7 +61,7 @@ import { CursorStore } from './cursor-store';
       font-size: 20px;
     }
     svg {
-      flex: 0 0 210px;
+      width: 200px;
       height: 420px;
       cursor: crosshair;
     }
@@ -156,6 +157,10 @@ export class WishesPanel {
       this.pointed()[this.now()] ?? this.store.wishes().find(({ wish }) => wish === this.now())?.pointed ?? 0,
   );
   protected readonly nowName = computed(() => wishOf(this.now()).name);
+
+  constructor() {
+    afterNextRender(() => this.fields()[0]?.nativeElement.focus());
+  }
 
   protected write(code: WishCode, text: string): void {
     this.typed.update((typed) => ({ ...typed, [code]: text }));

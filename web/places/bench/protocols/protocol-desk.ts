@@ -8,8 +8,16 @@ import {
   CATALOGUE,
   INSTRUMENT_WORDS,
   measurement,
+  CHAINS,
   TENSION_WORDS,
   TENSIONS,
+  tensionIn,
+  WAIST_PLACES,
+  WAIST_WORDS,
+  WISHES,
+  type ChainCode,
+  type WaistPlace,
+  type WishCode,
   type MeasurementCode,
   type Tension,
 } from '@neat-measure/core';
@@ -79,17 +87,30 @@ export class ProtocolDesk {
       prepare: line(),
       cautions: line(),
       steps: new FormControl<ProtocolSave['steps']>([], { nonNullable: true }),
+      waist: new FormControl<WaistPlace | null>(null),
+      girths: new FormControl<Tension | null>(null),
+      wishes: new FormControl<readonly WishCode[]>([], { nonNullable: true }),
     },
     (value) => ({
       ...value,
       prepare: linesOf(value.prepare),
       cautions: linesOf(value.cautions),
+      waist: value.waist ?? undefined,
+      girths: value.girths ?? undefined,
+      wishes: value.wishes.length === 0 ? undefined : value.wishes,
       version: this.draft()?.version ?? 0,
     }),
   );
   protected readonly steps = toSignal(this.form.group.controls.steps.valueChanges, {
     initialValue: [] as ProtocolSave['steps'],
   });
+  private readonly girths = toSignal(this.form.group.controls.girths.valueChanges, { initialValue: null });
+  protected readonly waists = WAIST_PLACES.map((value) => ({ value, label: WAIST_WORDS[value] }));
+  protected readonly wishes = WISHES.map(({ code, name }) => ({ value: code, label: name }));
+  protected readonly chains = Object.values(CHAINS).map(({ code, name, from }) => ({
+    value: code,
+    label: `${name}, from ${from}`,
+  }));
   /** What may still be added to the draft. */
   protected readonly addable = computed(() =>
     CATALOGUE.filter(({ code }) => !this.steps().some((step) => step.code === code)),
@@ -100,7 +121,7 @@ export class ProtocolDesk {
   }
 
   protected tensionOf(step: Protocol['steps'][number]): Tension {
-    return step.tension ?? measurement(step.code).tension;
+    return tensionIn({ girths: this.girths() ?? undefined }, step);
   }
 
   /** How the tape lies; of what is taken without one, what it is taken with. */
@@ -133,6 +154,9 @@ export class ProtocolDesk {
       prepare: draft.prepare.join('\n'),
       cautions: draft.cautions.join('\n'),
       steps: draft.steps,
+      waist: draft.waist ?? null,
+      girths: draft.girths ?? null,
+      wishes: draft.wishes ?? [],
     });
   }
 
@@ -147,6 +171,14 @@ export class ProtocolDesk {
 
   protected add(code: MeasurementCode): void {
     this.setSteps([...this.steps(), { code }]);
+  }
+
+  /** All marks of a chain, those that stand there already among them: its tape is laid once. */
+  protected addChain(chain: ChainCode): void {
+    const missing = CHAINS[chain].marks.filter(({ code }) =>
+      this.steps().every((step) => step.code !== code),
+    );
+    this.setSteps([...this.steps(), ...missing.map(({ code }) => ({ code }))]);
   }
 
   protected remove(code: MeasurementCode): void {

@@ -1,12 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Protocol } from '@neat-measure/contract';
 import {
+  byPlacing,
+  CHAINS,
   INSTRUMENT_WORDS,
+  markWords,
   measurement,
-  planSteps,
+  planDocket,
+  sayCord,
+  sayPlacings,
   STANCE_WORDS,
   TENSION_WORDS,
-  type MeasurementCode,
+  tensionIn,
+  wishOf,
+  type PlannedStep,
   type Stance,
 } from '@neat-measure/core';
 import { BodyFigure } from '../../../parts/body-figure/body-figure';
@@ -21,19 +28,25 @@ import { BodyFigure } from '../../../parts/body-figure/body-figure';
     @for (line of protocol().cautions; track line) {
       <p class="note"><b>Caution.</b> {{ line }}</p>
     }
-    <p class="prepare"><b>First:</b> {{ protocol().prepare.join('; ').toLowerCase() }}.</p>
+    <p class="prepare"><b>First:</b> {{ first() }}.</p>
+    @if (saved()) {
+      <p class="soft">{{ saved() }}</p>
+    }
+    @if (wishes()) {
+      <p class="soft"><b>Wishes asked about:</b> {{ wishes() }}.</p>
+    }
     @for (group of stances(); track group.stance) {
       <h3>
         {{ group.words }}
-        <small>{{ group.steps.length === 1 ? '1 step' : group.steps.length + ' steps' }}</small>
+        <small>{{ group.placings.length === 1 ? '1 placing' : group.placings.length + ' placings' }}</small>
       </h3>
       <ol>
-        @for (step of group.steps; track step.code) {
+        @for (placing of group.placings; track placing.code) {
           <li>
-            <nm-body-figure [code]="step.code" />
-            <b>{{ step.name }}</b>
-            <span>{{ step.place }}</span>
-            <small>{{ step.how }}</small>
+            <nm-body-figure [code]="placing.code" [along]="placing.along" [cord]="plan().cord !== null" />
+            <b>{{ placing.name }}</b>
+            <span>{{ placing.place }}</span>
+            <small>{{ placing.how }}</small>
           </li>
         }
       </ol>
@@ -84,24 +97,58 @@ import { BodyFigure } from '../../../parts/body-figure/body-figure';
 export class ProtocolView {
   readonly protocol = input.required<Protocol>();
 
+  /** The protocol planned by itself. */
+  protected readonly plan = computed(() => {
+    const protocol = this.protocol();
+    return planDocket(
+      protocol.steps.map((step) => ({
+        by: protocol.name,
+        code: step.code,
+        tension: tensionIn(protocol, step),
+        waist: protocol.waist,
+      })),
+    );
+  });
+  protected readonly saved = computed(() => sayPlacings(this.plan()));
+  protected readonly first = computed(() => {
+    const cord = sayCord(this.plan());
+    const lines = this.protocol().prepare.join('; ').toLowerCase();
+    return cord === '' ? lines : `${lines}; ${cord.replace(/\.$/, '').toLowerCase()}`;
+  });
+  protected readonly wishes = computed(() =>
+    (this.protocol().wishes ?? []).map((code) => wishOf(code).name.toLowerCase()).join('; '),
+  );
+
   protected readonly stances = computed(() => {
-    const { steps } = this.protocol();
-    const groups: { stance: Stance; words: string; steps: ReturnType<ProtocolView['step']>[] }[] = [];
-    for (const code of planSteps(steps.map((step) => step.code))) {
-      const { stance } = measurement(code);
-      if (groups.at(-1)?.stance !== stance) groups.push({ stance, words: STANCE_WORDS[stance], steps: [] });
-      groups.at(-1)!.steps.push(this.step(code));
+    const groups: { stance: Stance; words: string; placings: ReturnType<ProtocolView['card']>[] }[] = [];
+    for (const placing of byPlacing(this.plan().steps)) {
+      const { stance } = measurement(placing[0]!.code);
+      if (groups.at(-1)?.stance !== stance)
+        groups.push({ stance, words: STANCE_WORDS[stance], placings: [] });
+      groups.at(-1)!.placings.push(this.card(placing));
     }
     return groups;
   });
 
-  private step(code: MeasurementCode) {
-    const { name, place, instruments, tension } = measurement(code);
-    const own = this.protocol().steps.find((step) => step.code === code)!;
+  private card(placing: readonly PlannedStep[]) {
+    const codes = placing.map(({ code }) => code);
+    const last = codes.at(-1)!;
+    const { name, place, instruments } = measurement(last);
+    const chain = placing[0]!.chain === null ? null : CHAINS[placing[0]!.chain];
     const taped = instruments.includes('tape');
+    const demanded = this.protocol().steps.some(
+      (step) => codes.includes(step.code) && step.onDemand === true,
+    );
     const how = taped
-      ? TENSION_WORDS[own.tension ?? tension]
+      ? TENSION_WORDS[placing[0]!.tension]
       : instruments.map((one) => INSTRUMENT_WORDS[one]).join(' or ');
-    return { code, name, place, how: own.onDemand === true ? `${how}; on demand` : how };
+    return {
+      // On tiptoe is another view than the rest of its chain: the tape is shown where most marks are.
+      code: codes.filter((code) => measurement(code).stance !== 'tiptoe').at(-1) ?? last,
+      along: chain === null ? [] : codes,
+      name: chain?.name ?? name,
+      place: chain === null ? place : `From ${chain.from}: ${codes.map(markWords).join(', ')}.`,
+      how: demanded ? `${how}; on demand` : how,
+    };
   }
 }
