@@ -71,7 +71,7 @@ async function e2e(env) {
   const server = await demoServer('e2e');
   const code = await node(
     ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'],
-    { env: { ...env, CHROMIUM: chromium, E2E_URL: server.base } },
+    { env: { ...env, CHROMIUM: chromium, E2E_URL: server.base, E2E_DATABASE_URL: server.ways.url } },
   );
   await server.stop();
   return code;

@@ -155,6 +155,7 @@ describe('the placings of the full record', () => {
     const any = () => true;
     const taped = (code: MeasurementCode) => lengths(code) && code !== 'height' && code !== 'heel-height';
     const share = (keep: (code: MeasurementCode) => boolean) => laid(keep) / codes.filter(keep).length;
+    // eslint-disable-next-line no-console
     console.log(
       `chains: ${codes.filter(taped).length} lengths in ${laid(taped)} placings (${Math.round(share(taped) * 100)} %); ` +
         `with girths, of which none can share a tape, ${codes.length} in ${laid(any)} (${Math.round(share(any) * 100)} %)`,

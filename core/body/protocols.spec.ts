@@ -78,6 +78,7 @@ describe('the protocols', () => {
     for (const code of ['full-record', 'designers-record', 'bespoke-by-post', 'large-bodies'] as const) {
       const { cord, placings, steps } = planned(code);
       expect(cord).withContext(code).toBe('natural');
+      // eslint-disable-next-line no-console
       console.log(`${code}: ${placings.alone} measurements in ${placings.count} placings`);
       expect(placings.count).toBeLessThan(placings.alone);
       for (const step of steps) if (step.chain !== null) expect(chainOf(step.code)?.code).toBe(step.chain);

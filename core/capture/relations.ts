@@ -1,4 +1,4 @@
-import { chainOf, CHAINS, beyondMark } from '../body/chains';
+import { beyondMark, CHAINS } from '../body/chains';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { inches, mm, type Length } from '../quantity/length';
 

@@ -29,6 +29,7 @@ export const FEET = taken('foot-length-left', 'foot-width-left', 'foot-length-ri
 /** What a school has of its own besides its steps. */
 type Customs = Partial<Pick<ProtocolBody, 'cautions' | 'waist' | 'girths' | 'wishes'>>;
 
+/** A protocol of the shipped ones: the general first, then what its school has of its own. */
 export function protocol(
   name: string,
   school: string,

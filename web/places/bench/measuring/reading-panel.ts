@@ -39,6 +39,7 @@ import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
 import { ChainMarks } from './chain-marks';
+import { ReadingBoxes } from './reading-boxes';
 import { EntryStore } from './entry-store';
 import { ShortcutService } from '../../../parts/shortcuts/shortcut-service';
 
@@ -53,7 +54,7 @@ const SKIP_REASONS = [
 /** The centre of the Bench: one measurement, the reading as large as can be, and what the readings say. */
 @Component({
   selector: 'nm-reading-panel',
-  imports: [ChainMarks, Figures, NzButtonModule],
+  imports: [ChainMarks, Figures, NzButtonModule, ReadingBoxes],
   templateUrl: './reading-panel.html',
   styleUrl: './reading-panel.less',
   host: { class: 'stack' },
@@ -171,45 +172,6 @@ export class ReadingPanel {
     return `${formatLength(read.value.length, this.unit())} is ${formatLength(read.value.length, other)}`;
   });
 
-  /** The third box: what the readings come to, in words. */
-  protected readonly comparison = computed(() => {
-    const { agreement } = this.step();
-    const unit = this.unit();
-    switch (agreement.state) {
-      case 'none':
-        return { state: agreement.state, words: 'Read it twice.' };
-      case 'one':
-        return { state: agreement.state, words: 'One reading: read it once more.' };
-      case 'agreed':
-        return {
-          state: agreement.state,
-          words: `${formatLength(agreement.difference, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed`,
-        };
-      case 'third-wanted':
-        return {
-          state: agreement.state,
-          words: `${formatLength(agreement.difference, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed: read it a third time.`,
-        };
-      case 'disagree':
-        return {
-          state: agreement.state,
-          words: `No two of the three are within ${formatLength(agreement.allowed, unit)}. Go on with S and come back.`,
-        };
-    }
-  });
-  protected readonly boxes = computed(() => {
-    const { readings } = this.step();
-    const count = Math.max(
-      2,
-      Math.min(readings.length + (this.step().agreement.state === 'agreed' ? 0 : 1), 3),
-    );
-    const last = readings.slice(-count);
-    return Array.from({ length: count }, (_, index) => ({
-      name: ['First reading', 'Second reading', 'Third reading'][index]!,
-      reading: last[index] ?? null,
-      now: index === last.length,
-    }));
-  });
   /** How far what is typed would lie from the reading before it. */
   protected readonly difference = computed(() => {
     const read = parseMeasure(this.store.entry(), this.unit());
