@@ -63,9 +63,9 @@ export async function openDocket(
       if (presses > 60) throw new Error(`${String(garment)} is not reached by Tab`);
       // The protocols are behind a fold, which opens like any other thing under the keys. They may not have
       // come yet, and whoever goes on before they have passes them by.
-      if (focused.name === 'Or measure by a protocol' && !(await box.isVisible())) {
+      if (focused.name === 'Or measure by a protocol' && !(await box.first().isVisible())) {
         await page.keyboard.press('Enter');
-        await expect(box).toBeVisible();
+        await expect(box.first()).toBeVisible();
       }
       await page.keyboard.press('Tab');
     }
