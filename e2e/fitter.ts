@@ -60,7 +60,8 @@ export async function openDocket(
     for (let presses = 0; ; presses++) {
       const focused = await focusedName(page);
       if (focused.checkbox && isNamed(focused.name, garment)) break;
-      if (presses > 60) throw new Error(`${String(garment)} is not reached by Tab`);
+      // As many as other paths have put on the shelf by now.
+      if (presses > 250) throw new Error(`${String(garment)} is not reached by Tab`);
       // The protocols are behind a fold, which opens like any other thing under the keys. They may not have
       // come yet, and whoever goes on before they have passes them by.
       if (focused.name === 'Or measure by a protocol' && !(await box.first().isVisible())) {

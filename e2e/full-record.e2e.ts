@@ -180,7 +180,7 @@ test('wishes are typed and pointed at, stand on the docket, and are no value of 
   await page.keyboard.press('l');
   await expect(page.getByText('noted: 45 cm, pointed at')).toBeVisible();
   await page.goto(
-    await page.getByRole('link', { name: 'record', exact: true }).getAttribute('href').then(String),
+    await page.getByRole('link', { name: 'Record', exact: true }).getAttribute('href').then(String),
   );
   await expect(page.getByRole('heading', { name: 'Head', exact: true })).toBeVisible();
   await expect(page.getByText('Split')).toHaveCount(0);

@@ -227,13 +227,32 @@ test('the wearer measures themselves by a link, and the fitter takes it over', a
   const own = await browser.newPage({ viewport: { width: 390, height: 844 } });
   await own.goto(new URL(address.trim()).pathname.replace(/^/, baseURL!));
   await expect(own.getByRole('heading', { name: 'Oluwaseun Brandt, your measurements' })).toBeVisible();
-  await own.getByLabel('Chest in cm').fill('9');
-  await own.getByLabel('Bust in cm', { exact: true }).fill('95');
-  await own.getByRole('button', { name: 'Send to the fitter' }).click();
+  await own.getByRole('button', { name: 'Begin' }).click();
+  const heading = own.getByRole('heading', { level: 1 });
+  const field = own.getByRole('textbox');
+  await expect(heading).toHaveText('Chest');
+  await field.fill('9');
+  await field.press('Enter');
   await expect(own.getByText('9 cm is outside any chest')).toBeVisible();
   await own.reload();
-  await expect(own.getByLabel('Bust in cm', { exact: true })).toHaveValue('95');
-  await own.getByLabel('Chest in cm').fill('95,5');
+  await expect(field).toHaveValue('9');
+  for (const reading of ['95,5', '95.5']) {
+    await field.fill(reading);
+    await field.press('Enter');
+    await expect(field).toHaveValue('');
+  }
+  await expect(heading).toHaveText('Bust');
+  for (const [reading, then] of [
+    ['95', 'Bust'],
+    ['95', 'Underbust'],
+  ] as const) {
+    await field.fill(reading);
+    await field.press('Enter');
+    await expect(field).toHaveValue('');
+    await expect(heading).toHaveText(then);
+  }
+  await own.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(own.getByText('2 of 3 taken.')).toBeVisible();
   await own.getByRole('button', { name: 'Send to the fitter' }).click();
   await expect(own.getByRole('heading', { name: 'Thank you' })).toBeVisible();
   await own.reload();

@@ -62,6 +62,21 @@ test('no place has an accessibility violation', async ({ fitter: page }) => {
   await expect(page.locator('[data-proposed]:visible')).toBeVisible();
   await page.keyboard.press('o');
   await check('deciding');
+  await page.goto('/bench');
+  await openDocket(page, 'anneliese', ['Designer’s record']);
+  await page.getByRole('button', { name: /^Shoulder to armpit level, front: not read/ }).click();
+  await takeReadings(page, '18', '17');
+  await check('along a chain');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('l');
+  await expect(page.getByRole('heading', { name: 'Wishes' })).toBeVisible();
+  await check('wishes');
+  await page.goto('/log');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Linnea');
+  await page.getByText('The record of Linnea Osei-Harrow').click();
+  await expect(page.locator('nm-value-plot svg')).toBeVisible();
+  await check('the record of a person');
 });
 
 test('an old link and a wrong passphrase get plain words', async ({ page, allowErrors }) => {

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { fileURLToPath } from 'node:url';
 import { startServer } from '../tools/lib/serve.mjs';
 import { expect, openDocket, test } from './fitter';
@@ -43,6 +44,10 @@ test('bespoke by post is measured on a phone by touch, with the server gone half
   };
   await expect(heading).toHaveText('Neck');
   await expect(self.getByText('Mark the string at both ends')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page: self })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
   // Nothing reaches over the edge of the phone, and everything to touch is large enough.
   const wide = await self.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);

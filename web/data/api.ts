@@ -80,8 +80,13 @@ function toProblem(error: unknown): ApiProblem {
     );
   const body: unknown = typeof error.error === 'string' ? parseJson(error.error) : error.error;
   const problem = problemSchema.safeParse(body);
+  // Something between here and the server says that it is not there just now.
+  const away = [502, 503, 504].includes(error.status);
   if (!problem.success)
-    return new ApiProblem('unexpected', `The server answered ${error.status}. Try again in a moment.`);
+    return new ApiProblem(
+      away ? 'unavailable' : 'unexpected',
+      `The server answered ${error.status}. Try again in a moment.`,
+    );
   return new ApiProblem(
     problem.data.type.split('/').at(-1) as ProblemKind,
     problem.data.detail,

@@ -1,12 +1,19 @@
 import type { ChartSheet } from '../chart-shape';
 import { ARITHMETIC_RULES } from './arithmetic';
 import { COLUMN_RULES } from './columns';
+import { CUSTOM_RULES } from './customs';
 import { NAME_RULES } from './names';
 import type { ChartFinding, Rule, Severity } from './rule';
 import { SIZE_RULES } from './sizes';
 
 /** Every rule a chart is held to. Those of a fault are held to first: the others look at what is a chart. */
-export const RULES: readonly Rule[] = [...NAME_RULES, ...COLUMN_RULES, ...SIZE_RULES, ...ARITHMETIC_RULES];
+export const RULES: readonly Rule[] = [
+  ...NAME_RULES,
+  ...COLUMN_RULES,
+  ...SIZE_RULES,
+  ...ARITHMETIC_RULES,
+  ...CUSTOM_RULES,
+];
 
 /** What keeps a sheet from being a chart; one without such findings compiles. */
 export function faultsOfSheet(sheet: ChartSheet): ChartFinding[] {

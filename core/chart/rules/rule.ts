@@ -90,6 +90,7 @@ export const SEVERITY = {
   'letters-alike': 'look',
   'never-combined': 'look',
   'never-offered': 'look',
+  'ankle-not-heel': 'look',
   gap: 'note',
   overlap: 'note',
 } as const satisfies Readonly<Record<string, Severity>>;

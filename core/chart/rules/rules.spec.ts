@@ -149,6 +149,20 @@ describe('the chart doctor', () => {
     expect(codes(chest(['140-150', '37-40', '86-94']))).not.toContain('other-unit-cell');
   });
 
+  it('asks for the heel where trousers are narrow at the ankle', () => {
+    const trousers = (kind: 'trousers' | 'waders', code: 'ankle-girth' | 'heel-girth') =>
+      wholeSheet({
+        kind,
+        unit: 'cm',
+        parts: [scale('size', code, ['S', 'M'], { unit: 'cm' }, ['22-26', '26-30'])],
+      });
+    const found = only(trousers('trousers', 'ankle-girth'), 'ankle-not-heel');
+    expect(found.severity).toBe('look');
+    expect(sayChartFinding(trousers('trousers', 'ankle-girth'), found)).toContain('must pass the heel');
+    expect(codes(trousers('trousers', 'heel-girth'))).not.toContain('ankle-not-heel');
+    expect(codes(trousers('waders', 'ankle-girth'))).not.toContain('ankle-not-heel');
+  });
+
   it('notes overlaps', () => {
     const sheet = chest(['86-94', '92-100', '98-106']);
     expect(codes(sheet)).toEqual(['overlap', 'overlap']);

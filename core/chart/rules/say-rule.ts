@@ -64,6 +64,8 @@ function sayWhat({ code, facts: { lengths, labels, unit } }: ChartFinding): stri
       return 'it holds every length, so the measurement decides nothing. Write what the size holds.';
     case 'stand-in-too-late':
       return `${one} is only known once this part has a size, so it can never stand in. Take it out.`;
+    case 'ankle-not-heel':
+      return 'a trouser that is narrow there must pass the heel. Ask for the heel where it is cut narrow.';
     case 'never-combined':
       return `${one} is made with no size of ${other}.`;
     case 'never-offered':

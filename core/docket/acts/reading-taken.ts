@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CLOTHINGS, INSTRUMENTS, STANCES, TENSIONS } from '../../body/measurement';
-import { WAIST_PLACES } from '../../body/waist';
+import { isNaturalWaist, WAIST_PLACES, WAIST_WORDS } from '../../body/waist';
 import { readReading } from '../../capture/read-reading';
 import { MEASURE_UNITS } from '../../quantity/mass';
 import type { Length } from '../../quantity/length';
@@ -66,9 +66,10 @@ export const readingTaken: ActKind<ReadingTaken> = {
     const own = standing.find((one) => one.id === id) ?? standing.at(-1);
     return own === undefined ? null : { kind: 'reading-withdrawn', readingId: own.id, code };
   },
-  say: ({ code, typed, unit, carriedFrom }) => {
+  say: ({ code, typed, unit, carriedFrom, waist }) => {
     const value = /\d$/.test(typed) ? `${typed} ${unit}` : typed;
     const from = carriedFrom === null ? '' : ', carried over from an earlier docket';
-    return `read ${measurement(code).name.toLowerCase()}: ${value}${from}`;
+    const at = waist === undefined || isNaturalWaist(waist) ? '' : `, the waist ${WAIST_WORDS[waist]}`;
+    return `read ${measurement(code).name.toLowerCase()}: ${value}${at}${from}`;
   },
 };

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { measurement, STANCE_ASKS } from '@neat-measure/core';
+import { markWords, measurement, STANCE_ASKS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
 import { SpeechService } from '../../data/speech-service';
@@ -93,7 +93,11 @@ export class Bench {
     effect(() => {
       const stop = this.stop();
       if (stop.kind === 'step')
-        this.speech.say(`${measurement(stop.code).name}. ${measurement(stop.code).place}`);
+        this.speech.say(
+          this.along().length > 0
+            ? markWords(stop.code)
+            : `${measurement(stop.code).name}. ${measurement(stop.code).place}`,
+        );
       else if (stop.kind === 'stance') this.speech.say(STANCE_ASKS[stop.stance]);
     });
     effect(() => {

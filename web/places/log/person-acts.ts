@@ -36,6 +36,9 @@ import { WearerService } from '../../data/wearer-service';
     }
   `,
   styles: `
+    a {
+      text-decoration: underline;
+    }
     .note {
       border-color: var(--brick);
     }

@@ -88,6 +88,15 @@ export class DocketDesk {
   );
   /** Part of a garment's name, to find it among many. */
   protected readonly sought = signal('');
+  /** The protocols whose name has what is sought; none while nothing is. */
+  protected readonly foundProtocols = computed(() => {
+    const words = plain(this.sought());
+    if (words === '') return [];
+    return (this.opening.protocols.value() ?? []).filter(({ name }) => plain(name).includes(words));
+  });
+  protected readonly protocols = computed(() =>
+    this.foundProtocols().length > 0 ? this.foundProtocols() : (this.opening.protocols.value() ?? []),
+  );
   protected readonly shelves = computed(() => {
     const makers = new Map<string, { chart: ChartSummary; measurements: string }[]>();
     const ticked = [...this.opening.chosen().values()].flatMap((chart) => (chart?.maker ? [chart] : []));
@@ -184,7 +193,7 @@ export class DocketDesk {
     },
     {
       keys: ['Enter'],
-      does: 'tick the first one found; with nothing typed open the docket, or take the kit of the wearer’s role',
+      does: 'tick the first garment or protocol found; with nothing typed open the docket, or take the kit of the wearer’s role',
       within: 'at the garments',
       run: () => {
         this.takeFound();
@@ -257,12 +266,14 @@ export class DocketDesk {
       return this.opening.chosen().size === 0 && !this.opening.kitThen()
         ? this.opening.wantKit()
         : this.opening.open();
+    const protocol = this.foundProtocols().find(({ id }) => !this.opening.chosen().has(id));
     // Asked by itself: the list may not answer what was typed yet, and the next word may come at once.
     this.seek('');
     this.chartService.list({ search: words, from: 0 }).subscribe({
       next: ({ items }) => {
         const found = items.find(({ id }) => !this.opening.chosen().has(id));
         if (found !== undefined) this.opening.tick(found.id, found);
+        else if (protocol !== undefined) this.opening.tick(protocol.id, null);
       },
       error: (problem: Error) => this.opening.failed.set(problem.message),
     });

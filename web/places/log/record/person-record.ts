@@ -40,6 +40,9 @@ import { ValuePlot } from './value-plot';
   imports: [BodyFigure, EmptyState, NzButtonModule, NzInputModule, PersonActs, RouterLink, ValuePlot],
   templateUrl: './person-record.html',
   styles: `
+    section a {
+      text-decoration: underline;
+    }
     .figure {
       display: grid;
       grid-template-columns: 190px minmax(0, 1fr);
