@@ -6,8 +6,8 @@ import {
   measurement,
   RULE_WORDS,
   sayRequirement,
-  tableRows,
 } from '@neat-measure/core';
+import { tableRows } from '@neat-measure/core/brought';
 import type { Content } from 'pdfmake/interfaces';
 import { printPdf, words } from '../print/print-pdf';
 

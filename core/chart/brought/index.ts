@@ -1,5 +1,5 @@
-// A table that somebody brought, from the file it comes in to the parts of a chart. Apart from the rest of core:
-// only Charts reads tables, and nobody else need load it.
+// A table that somebody brought, from the file it comes in to the parts of a chart; how it goes out again, and how two
+// versions of a chart differ. Apart from the rest of core: only Charts has tables, and nobody else need load this.
 export * from './sources/brought';
 export * from './sources/decode-text';
 export * from './sources/text-table';
@@ -23,3 +23,7 @@ export * from './parts/brought-parts';
 export * from './parts/join-tables';
 export * from './parts/twin-tables';
 export * from './parts/read-planned';
+export * from '../formats/export-table';
+export * from '../formats/export-workbook';
+export * from '../versions/compare-charts';
+export * from '../versions/say-chart-change';

@@ -1,4 +1,4 @@
-import { compareCharts, sayChartChange, type ChartSheet } from '../../index';
+import { compareCharts, sayChartChange, type ChartSheet } from '../../testing/all';
 import { sheetOf } from '../../testing/charts';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 

@@ -38,7 +38,9 @@ interface Season {
   }[];
 }
 const readJson = (file: string): unknown => JSON.parse(readFileSync(join(DEMO, file), 'utf8'));
-const { dockets: season } = readJson('season.json') as Season;
+const { dockets } = readJson('season.json') as Season;
+/** Those of before anybody was measured for the record alone. */
+const season = dockets.filter(({ garments }) => garments.length > 0);
 const demo = readJson('demo.json') as {
   readonly wearers: readonly { readonly id: string; readonly name: string; readonly role: string }[];
   readonly charts: readonly { readonly id: string; readonly file: string }[];
@@ -52,8 +54,8 @@ async function fillAsBefore(database: Database, fitterId: string): Promise<void>
     sign_in: 'odalys',
     passphrase_hash: 'x',
   });
-  for (const wearer of demo.wearers)
-    await database('wearers').insert({ ...wearer, version: 1, updated_at: at(0) });
+  for (const { id, name, role } of demo.wearers)
+    await database('wearers').insert({ id, name, role, version: 1, updated_at: at(0) });
   const sheets = new Map<string, { readonly id: string; readonly sheet: ChartSheet }>();
   for (const { id, file } of demo.charts) {
     const read = importChartJson(readFileSync(join(DEMO, 'charts', file)));

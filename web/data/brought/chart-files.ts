@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { exportWorkbook, importChartJson, sayJsonFinding, type ChartSheet } from '@neat-measure/core';
-import { LIMITS, sayBroughtProblem, type BroughtTable } from '@neat-measure/core/brought';
+import { importChartJson, sayJsonFinding, type ChartSheet } from '@neat-measure/core';
+import { exportWorkbook, LIMITS, sayBroughtProblem, type BroughtTable } from '@neat-measure/core/brought';
 import { BroughtReader, type BroughtQuestion } from './brought-reader';
 
 /** What a person brought: tables still to be understood, a whole chart, or something that cannot be taken. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartUses } from '@neat-measure/contract';
-import { compareCharts, sayChartChange } from '@neat-measure/core';
+import { compareCharts, sayChartChange } from '@neat-measure/core/brought';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';

@@ -4,8 +4,6 @@ import { chartSheetPath, type Chart } from '@neat-measure/contract';
 import {
   columnName,
   exportChartJson,
-  exportCsv,
-  exportHtml,
   firstPart,
   fitChecksOf,
   KIND_WORDS,
@@ -14,6 +12,7 @@ import {
   sayRequirement,
   type ChartSheet,
 } from '@neat-measure/core';
+import { exportCsv, exportHtml } from '@neat-measure/core/brought';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTabsModule } from 'ng-zorro-antd/tabs';
 import { ChartFiles } from '../../data/brought/chart-files';
