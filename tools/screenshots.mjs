@@ -130,24 +130,40 @@ try {
   await page.goto(`${base}/charts/kits`);
   await page.getByRole('button', { name: /Ranger/ }).click();
   await shoot('kits');
-  await open('nomvula', ['Warden trousers', 'Regatta dress', 'Guide blazer']);
-  for (let step = 0; step < 12 && (await page.locator('[data-proposed]:visible').count()) === 0; step++) {
-    const name = (await page.locator('.what h1').first().textContent()).trim();
-    const value = {
-      Chest: '41',
-      Bust: '36',
-      'Natural waist': '31',
-      'Trouser waist': '42',
-      'Hip and seat': '39',
-      'Inside leg': '34',
-      Height: '69',
-    }[name];
-    if (value === undefined) await page.keyboard.press('Enter');
-    else await type(value, value);
-    await page.waitForTimeout(150);
+  // One person all over, as makers to order take them, along a chain.
+  await page.goto(`${base}/bench`);
+  await page.getByRole('option').first().waitFor();
+  await page.getByRole('radio', { name: 'cm', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Wearer' }).fill('nomvula');
+  await page.keyboard.press('Enter');
+  await page.getByText('Or measure by a protocol').click();
+  await page.getByRole('checkbox', { name: /^Designer/ }).check();
+  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Begin' }).waitFor();
+  await page.getByRole('button', { name: /^Bust: not read/ }).click();
+  await type('112', '112');
+  await page.getByRole('button', { name: /^Natural waist: not read/ }).click();
+  await type('98', '98.5');
+  await page.getByRole('button', { name: /^Hip and seat: not read/ }).click();
+  await type('124', '124');
+  await page.getByRole('button', { name: /^Shoulder to armpit level/ }).click();
+  await type('19', '31', '39', '47', '19.5');
+  await page.keyboard.type('31');
+  await shoot('chain');
+  await page.keyboard.press('Escape');
+  const own = await demo.browser.newPage({ viewport: { width: 390, height: 844 } });
+  await page.getByRole('button', { name: 'Link for the wearer' }).click();
+  await own.goto(await page.locator('a[href*="/self/"]').getAttribute('href'));
+  await own.getByRole('button', { name: 'Begin' }).click();
+  await own.getByRole('button', { name: 'Next' }).waitFor();
+  while ((await own.getByRole('heading', { level: 1 }).textContent()) !== 'Down the arm') {
+    await own.getByRole('button', { name: 'Leave it out' }).click();
+    await own.waitForTimeout(80);
   }
-  await page.locator('[data-proposed]:visible').waitFor();
-  await shoot('several');
+  await own.getByRole('textbox').first().fill('35.5');
+  await own.screenshot({ path: join(pictures, 'self.png'), animations: 'disabled', caret: 'hide' });
+  say('docs/screenshots/self.png');
+  await own.close();
   await page.waitForLoadState('networkidle');
   await page.goto(`${base}/bench/exceptions`);
   await page.locator('.flag').first().waitFor();
@@ -159,17 +175,17 @@ try {
     .click();
   await page.getByText('made to measure').or(page.getByText('accepted')).first().waitFor();
   await shoot('log');
-  await page.goto(`${base}/house/people`);
-  await page.getByText('Corin Vale').waitFor();
-  await shoot('people');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Linnea');
+  await page.getByText('The record of Linnea').click();
+  await page.getByRole('button', { name: /^Height/ }).click();
+  await page.locator('nm-value-plot svg').waitFor();
+  await shoot('record');
   await page.goto(`${base}/house/sizing`);
   await page.getByRole('button', { name: 'Add a rule' }).click();
   await page.getByRole('button', { name: 'Add a measurement' }).click();
   await page.getByRole('heading', { name: 'How we size' }).scrollIntoViewIfNeeded();
   await shoot('sizing');
-  await page.goto(`${base}/log/house`);
-  await page.getByText('signed in').first().waitFor();
-  await shoot('house-log');
 } finally {
   await demo.stop();
 }

@@ -100,10 +100,22 @@ describe('the waist at two places', () => {
     const taken = standingTaken(one.acts);
     const record = recordOf(taken, [], { charts: [], habits: UNSETTLED }, Date.UTC(2026, 4, 5));
     expect(record.map(({ code, waist }) => [code, waist])).toEqual([
-      ['waist-girth', 'navel'],
       ['chest-girth', null],
+      ['waist-girth', 'navel'],
     ]);
     expect([...latestOfBody(taken, UNSETTLED).keys()]).toEqual(['chest-girth']);
+    // A later one at the navel hides none that was read where it creases.
+    const other = new SpecDocket();
+    other.reads('waist-girth', 84, 84);
+    const both = [...standingTaken(other.acts), ...taken];
+    expect(Number(latestOfBody(both, UNSETTLED).get('waist-girth'))).toBe(840_000);
+    const waists = recordOf(both, [], { charts: [], habits: UNSETTLED }, Date.UTC(2026, 4, 5)).filter(
+      ({ code }) => code === 'waist-girth',
+    );
+    expect(waists.map(({ waist, value }) => [waist, Number(value)])).toEqual([
+      ['natural', 840_000],
+      ['navel', 940_000],
+    ]);
   });
 });
 

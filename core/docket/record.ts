@@ -1,5 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { isNaturalWaist, waistOf, type WaistPlace } from '../body/waist';
+import { isNaturalWaist, isSameWaist, waistOf, type WaistPlace } from '../body/waist';
 import type { Length } from '../quantity/length';
 import type { Act } from './acts';
 import { asReading, type ReadingTaken } from './acts/reading-taken';
@@ -56,11 +56,8 @@ export function latestOfBody(
   taken: readonly ReadingTaken[],
   habits: Pick<Habits, 'allowedApart'>,
 ): ReadonlyMap<MeasurementCode, Length> {
-  return new Map(
-    latestSettled(taken, habits)
-      .filter(({ last }) => isNaturalWaist(waistOf(last)))
-      .map(({ code, value }) => [code, value]),
-  );
+  const natural = taken.filter((one) => isNaturalWaist(waistOf(one)));
+  return new Map(latestSettled(natural, habits).map(({ code, value }) => [code, value]));
 }
 
 /**
@@ -81,14 +78,25 @@ export function recordOf(
   now: number,
   born: string | null = null,
 ): RecordedValue[] {
-  const read = latestSettled(taken, shelf.habits).map(({ code, value, last }): RecordedValue => {
+  // What was read with the waist at the navel does not stand in the way of what was read where it creases.
+  const places = [
+    taken.filter((one) => isNaturalWaist(waistOf(one))),
+    taken.filter((one) => !isNaturalWaist(waistOf(one))),
+  ];
+  const settled = places.flatMap((one) => latestSettled(one, shelf.habits));
+  const read = settled.map(({ code, value, last }): RecordedValue => {
     const takenAt = last.carriedFrom ?? last.takenAt;
     const due = takenAt < oldestStanding(code, shelf, born, now);
     return { code, value, takenAt, origin: last.origin, waist: waistOf(last), due };
   });
-  const own = sent.filter(({ code }, at) => sent.slice(at + 1).every((one) => one.code !== code));
-  const kept = read.filter(({ code, due }) => !due || own.every((one) => one.code !== code));
-  return [...kept, ...own.filter(({ code }) => kept.every((one) => one.code !== code))];
+  const own = sent.filter((one, at) => sent.slice(at + 1).every((later) => !isSameMeasurement(one, later)));
+  const kept = read.filter((one) => !one.due || own.every((other) => !isSameMeasurement(one, other)));
+  return [...kept, ...own.filter((one) => kept.every((other) => !isSameMeasurement(one, other)))];
+}
+
+/** Whether two values on record are of one measurement, with the waist at one place. */
+function isSameMeasurement(one: RecordedValue, other: RecordedValue): boolean {
+  return one.code === other.code && isSameWaist(one.waist ?? null, other.waist ?? null);
 }
 
 /**

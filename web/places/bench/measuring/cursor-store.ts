@@ -39,9 +39,11 @@ export class CursorStore {
   readonly recorded = computed(() => {
     const step = this.current();
     if (step === null || step.readings.length > 0) return null;
-    const recorded = this.docket.record().find(({ code }) => code === step.code);
-    if (recorded === undefined) return null;
-    return { ...recorded, elsewhere: !isSameWaist(recorded.waist ?? null, step.waist) };
+    const known = this.docket.record().filter(({ code }) => code === step.code);
+    // One from the same place stands before one from another, which is only told.
+    const same = known.find(({ waist }) => isSameWaist(waist ?? null, step.waist));
+    const recorded = same ?? known[0];
+    return recorded === undefined ? null : { ...recorded, elsewhere: same === undefined };
   });
   /** How many readings the steps still want, two each. */
   readonly toGo = computed(() => readingsToGo(this.docket.steps()));
