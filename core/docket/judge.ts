@@ -7,11 +7,12 @@ import { codesRead } from '../chart/size-chart';
 import { alwaysTheSame } from '../foresight/foresee';
 import { expectedValue } from '../foresight/plausible-bodies';
 import { judge, type MeasuredBody, type MeasuredValue } from '../match/judge';
+import { withFullerHip } from '../match/fuller-hip';
 import type { GarmentVerdict } from '../match/verdict';
 import type { Length } from '../quantity/length';
 import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from './docket';
 import { houseCautions, houseRuleFor, type Habits } from './habits';
-import { meantByMakers, withFullerHip } from './customs';
+import { meantByMakers } from './customs';
 import { settle } from './settle';
 import type { Shelf, ShelvedChart } from './shelf';
 

@@ -157,6 +157,43 @@ describe('a list sized', () => {
       .toEqual(['edge', '15/33', []]);
   });
 
+  it('sizes by the larger of two hips, as a docket does, where the chart asks for one', () => {
+    const hips = (more: readonly object[] = []) =>
+      compileChart(
+        chartSheetSchema.parse({
+          maker: 'Ostrel Workwear',
+          garment: 'Marsh skirt',
+          unit: 'cm',
+          rule: 'widest-decides',
+          parts: [
+            {
+              code: 'size',
+              name: 'Size',
+              sizes: ['S', 'M', 'L'],
+              columns: [{ code: 'hip-girth', unit: 'cm', cells: ['90-98', '98-106', '106-114'] }, ...more],
+            },
+          ],
+        }),
+      );
+    const fuller = {
+      ...person('two', 98),
+      values: new Map([
+        ['hip-girth', cm(95)],
+        ['high-hip-girth', cm(102)],
+      ] as const),
+    };
+    const sizes = (chart: ReturnType<typeof hips>) => [
+      new PeopleSizer(chart, {}, 'cm').size([fuller])[0]!.proposed,
+      sizePerson(chart, fuller).proposed,
+    ];
+    expect(sizes(hips())).toEqual(['M', 'M']);
+    expect(sizePerson(hips(), fuller).countedAs.map(({ from }) => from)).toEqual(['high-hip-girth']);
+    const both = hips([{ code: 'high-hip-girth', unit: 'cm', cells: ['92-100', '100-108', '108-116'] }]);
+    expect(sizePerson(both, fuller).countedAs)
+      .withContext('a chart that has both decides by itself')
+      .toEqual([]);
+  });
+
   it('comes to the verdicts, sizes and neighbours that judging one by one gives, on random charts', () => {
     const draw = drawFrom(seededRandom(91));
     const seen = new Map<string, number>();

@@ -1,6 +1,8 @@
 import Papa from 'papaparse';
+import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledChart } from '../chart/compile-chart';
 import { labelOf } from '../chart/label';
+import { asksForOneHip, fullerHip, withFullerHip } from '../match/fuller-hip';
 import { findingOf, judge, type JudgeOptions, type MeasuredBody } from '../match/judge';
 import { Kernel } from '../match/kernel/kernel';
 import { EdgeFinder, type Rival } from '../match/odds/edge';
@@ -11,7 +13,7 @@ import type { Person } from './read-people';
 
 /** Sizes one row of a list, with everything its verdict rests on. */
 export function sizePerson(chart: CompiledChart, person: Person, options: JudgeOptions = {}): GarmentVerdict {
-  return judge(chart, bodyOf(person), options);
+  return judge(chart, withFullerHip(bodyOf(person), codesOf(chart)), options);
 }
 
 /** What somebody of a list comes to, in brief. */
@@ -57,9 +59,10 @@ export class PeopleSizer {
   }
 
   /** Sizes a round of people. */
-  size(people: readonly Person[]): BriefSize[] {
+  size(listed: readonly Person[]): BriefSize[] {
     const { kernel, inputs } = this;
-    const codes = [...this.chart.arithmetic.readings.keys()];
+    const codes = codesOf(this.chart);
+    const people = asksForOneHip(codes) ? listed.map(byFullerHip) : listed;
     codes.forEach((code, at) => {
       for (let row = 0; row < people.length; row++) inputs[at]![row] = people[row]!.values.get(code) ?? NaN;
     });
@@ -141,4 +144,16 @@ export function inBrief(verdict: GarmentVerdict, unit: WorkingUnit): BriefSize {
  */
 export function writeCsv(rows: readonly (readonly string[])[]): string {
   return `${Papa.unparse(rows as string[][], { newline: '\n', escapeFormulae: true })}\n`;
+}
+
+/** Somebody with the larger of two hips in the place of the hip. */
+function byFullerHip(person: Person): Person {
+  const { values } = person;
+  const fuller = fullerHip(values.get('hip-girth'), values.get('high-hip-girth'));
+  return fuller === null ? person : { ...person, values: new Map(values).set('hip-girth', fuller) };
+}
+
+/** What a chart reads. */
+function codesOf({ arithmetic }: CompiledChart): MeasurementCode[] {
+  return [...arithmetic.readings.keys()];
 }

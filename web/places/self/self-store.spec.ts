@@ -103,6 +103,18 @@ describe('measuring oneself', () => {
     expect([store.typed()['chest-girth'], store.trouble()]).toEqual([['38', '38.5'], '']);
   });
 
+  it('re-interprets nothing when the unit is changed', () => {
+    open();
+    store.begin();
+    write('98');
+    store.write('chest-girth', 'nearly 98');
+    store.choose({ unit: 'in' });
+    expect(store.typed()['chest-girth']).toEqual(['98 cm', 'nearly 98']);
+    store.choose({ unit: 'cm' });
+    expect(store.typed()['chest-girth']).toEqual(['98 cm', 'nearly 98']);
+    expect(Number(store.values().get('chest-girth'))).toBe(980_000);
+  });
+
   it('takes up what a page of an earlier version kept', () => {
     localStorage.setItem(
       'neat-measure.self',

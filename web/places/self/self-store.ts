@@ -119,9 +119,30 @@ export class SelfStore {
   }
 
   choose(change: { readonly unit?: WorkingUnit; readonly instrument?: 'tape' | 'string' }): void {
-    if (change.unit !== undefined) this.unit.set(change.unit);
+    if (change.unit !== undefined) this.changeUnit(change.unit);
     if (change.instrument !== undefined) this.instrument.set(change.instrument);
     this.keep();
+  }
+
+  /** Another unit re-interprets nothing: what was typed without one keeps the unit it was typed in. */
+  private changeUnit(unit: WorkingUnit): void {
+    const before = this.unit();
+    this.typed.update(
+      (typed) =>
+        Object.fromEntries(
+          (Object.entries(typed) as [MeasurementCode, readonly string[]][]).map(([code, texts]) => {
+            const own = bareUnit(code, before);
+            const kept = texts.map((text) => {
+              const read = readReading(text, code, own);
+              return read.ok && read.value.bare && own !== bareUnit(code, unit)
+                ? `${text.trim()} ${own}`
+                : text;
+            });
+            return [code, kept];
+          }),
+        ) as Typed,
+    );
+    this.unit.set(unit);
   }
 
   begin(): void {

@@ -95,6 +95,18 @@ describe('a chain on the Bench', () => {
     expect(standing.map(({ typed }) => typed)).toEqual(['42', '62', '70']);
   });
 
+  it('goes on with the other marks where one is passed over, in either round', () => {
+    open('one-piece-suit');
+    cursor.goTo('back-waist-length');
+    type('42', '62');
+    entry.pass('nape-to-crotch', 'The wearer declines');
+    expect(at()).toBe('back-waist-length');
+    type('42');
+    expect(at()).toBe('nape-to-hip');
+    type('62');
+    expect(['back-waist-length', 'nape-to-hip', 'nape-to-crotch']).not.toContain(at());
+  });
+
   it('changes to tiptoe with the tape in place, and announces it as no stop of its own', () => {
     open('designers-record');
     const keys = stopsOf(store.plan()).map(({ key }) => key);

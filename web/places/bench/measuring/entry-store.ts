@@ -209,7 +209,10 @@ export class EntryStore {
   /** Passes a step over, with the reason. */
   pass(code: MeasurementCode, reason: string, idle = false): void {
     const here = this.cursor.current()?.code === code;
-    if (this.docket.does({ kind: 'step-passed', code, reason, idle }) && here) this.cursor.next();
+    if (!this.docket.does({ kind: 'step-passed', code, reason, idle }) || !here) return;
+    // Along a chain the other marks are still to be read again.
+    if (this.cursor.placing().length > 1) this.cursor.goOnIfSettled();
+    else this.cursor.next();
   }
 
   /** Confirms a suspicion for the values as they stand, and goes on where nothing else is asked. */
