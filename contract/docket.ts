@@ -1,5 +1,6 @@
 import {
   habitsSchema,
+  INSTRUMENTS,
   keptVerdictSchema,
   MEASUREMENT_CODES,
   ORIGINS,
@@ -18,6 +19,8 @@ export const recordedSchema = z.object({
   value: lengthSchema,
   takenAt: instantSchema,
   origin: z.enum(ORIGINS),
+  /** What it was taken with, where that is known. */
+  instrument: z.enum(INSTRUMENTS).optional(),
   /** Where the waist was, of what is read at it. */
   waist: z.enum(WAIST_PLACES).nullable().optional(),
   /** Older than the house lets a record stand: to be measured again. */

@@ -1,4 +1,5 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
+import type { Instrument } from '../body/measurement';
 import { isNaturalWaist, isSameWaist, waistOf, type WaistPlace } from '../body/waist';
 import type { Length } from '../quantity/length';
 import type { Act } from './acts';
@@ -15,6 +16,8 @@ export interface RecordedValue {
   readonly value: Length;
   readonly takenAt: string;
   readonly origin: Origin;
+  /** What it was taken with, where that is known. */
+  readonly instrument?: Instrument | undefined;
   /** Where the waist was, of what is read at it. */
   readonly waist?: WaistPlace | null | undefined;
   /** Older than the house lets a record stand: to be measured again. */
@@ -87,7 +90,8 @@ export function recordOf(
   const read = settled.map(({ code, value, last }): RecordedValue => {
     const takenAt = last.carriedFrom ?? last.takenAt;
     const due = takenAt < oldestStanding(code, shelf, born, now);
-    return { code, value, takenAt, origin: last.origin, waist: waistOf(last), due };
+    const { origin, instrument } = last;
+    return { code, value, takenAt, origin, instrument, waist: waistOf(last), due };
   });
   const own = sent.filter((one, at) => sent.slice(at + 1).every((later) => !isSameMeasurement(one, later)));
   const kept = read.filter((one) => !one.due || own.every((other) => !isSameMeasurement(one, other)));

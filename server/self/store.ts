@@ -143,12 +143,13 @@ export async function selfRecorded(database: Database, docketId: string): Promis
     .orderBy('submitted_at')
     .select<{ id: string; submitted_at: Date; measured: unknown }[]>('id', 'submitted_at', 'measured');
   return rows.flatMap(({ id, submitted_at, measured }) =>
-    readJson(measuredSchema, measured, `self link ${id}`).map(({ code, value, waist }) => ({
+    readJson(measuredSchema, measured, `self link ${id}`).map(({ code, value, waist, instrument }) => ({
       code: code as MeasurementCode,
       value: value as Length,
       takenAt: submitted_at.toISOString(),
       origin: 'self' as const,
       waist: waist ?? null,
+      instrument,
       due: false,
     })),
   );

@@ -136,6 +136,7 @@ async function bundle(entryPoints, outbase, outdir, more = {}) {
     alias: {
       '@neat-measure/core': './core/index.ts',
       '@neat-measure/core/bodies-507': './core/reference/bodies-507.ts',
+      '@neat-measure/core/iso8559-names': './core/reference/iso8559-names.ts',
       '@neat-measure/core/brought': './core/chart/brought/index.ts',
       '@neat-measure/core/brought-files': './core/chart/brought/sources/read-brought.ts',
       '@neat-measure/contract': './contract/index.ts',

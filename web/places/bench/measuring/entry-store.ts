@@ -35,6 +35,8 @@ interface Taken {
   readonly unit: MeasureUnit;
   readonly origin?: Origin;
   readonly carriedFrom?: string;
+  /** What it was taken with, where it was not taken here. */
+  readonly instrument?: Instrument | undefined;
   /** Where the waist was, where it was not read here. */
   readonly waist?: WaistPlace | null | undefined;
   readonly device?: string;
@@ -167,7 +169,7 @@ export class EntryStore {
   takeRecorded(): void {
     const recorded = this.cursor.recorded();
     if (recorded === null || recorded.elsewhere) return;
-    const { code, value, origin, takenAt, waist } = recorded;
+    const { code, value, origin, takenAt, waist, instrument } = recorded;
     // In grams or millimetres a whole number of grams or micrometres is written exactly.
     const mass = measurement(code).kind === 'mass';
     this.keep(code, {
@@ -176,6 +178,7 @@ export class EntryStore {
       origin,
       carriedFrom: takenAt,
       waist,
+      instrument,
     });
   }
 
@@ -224,6 +227,7 @@ export class EntryStore {
 
   private keep(code: MeasurementCode, taking: Taken): void {
     const { typed, unit, origin = 'fitter', carriedFrom, device, waist } = taking;
+    const takenWith = taking.instrument ?? this.instrument();
     const { stance, instruments } = measurement(code);
     const read = readReading(typed, code, unit);
     if (!read.ok) return this.problem.set(read.problem);
@@ -237,7 +241,7 @@ export class EntryStore {
       tension: this.tension(),
       clothing: this.clothing(),
       waist: waist ?? this.cursor.current()?.waist ?? undefined,
-      instrument: instruments.includes(this.instrument()) ? this.instrument() : instruments[0]!,
+      instrument: instruments.includes(takenWith) ? takenWith : instruments[0]!,
       origin,
       carriedFrom: carriedFrom ?? null,
       device: device ?? null,

@@ -93,12 +93,16 @@ export class WishesPanel {
   protected readonly unit = computed(() => this.units.unit());
   /** Those that are asked about come first; any other can be noted too. */
   private readonly more = signal(false);
-  private readonly shown = computed(() => {
-    const asked = this.store.wishesAsked();
-    const noted = this.store.wishes().map(({ wish }) => wish);
-    const wanted = WISH_CODES.filter((code) => asked.includes(code) || noted.includes(code));
-    return this.more() || wanted.length === 0 ? WISH_CODES : wanted;
-  });
+  private readonly shown = computed<readonly WishCode[]>(
+    () => {
+      const asked = this.store.wishesAsked();
+      const noted = this.store.wishes().map(({ wish }) => wish);
+      // Where no protocol asks about any, all are there to choose from, and stay there.
+      if (this.more() || asked.length === 0) return WISH_CODES;
+      return WISH_CODES.filter((code) => asked.includes(code) || noted.includes(code));
+    },
+    { equal: (one, other) => one.join() === other.join() },
+  );
   protected readonly hidden = computed(() => WISH_CODES.length - this.shown().length);
   protected readonly now = linkedSignal<WishCode>(() => this.shown()[0]!);
   /** What is typed and not noted yet, by wish: nothing typed is lost by going to another. */

@@ -16,7 +16,11 @@ import {
   type PlannedStep,
   type Stance,
 } from '@neat-measure/core';
+import { ISO_8559_NAMES } from '@neat-measure/core/iso8559-names';
 import { BodyFigure } from '../../../parts/body-figure/body-figure';
+
+/** What the standard calls each measurement. */
+const STANDARD = new Map(ISO_8559_NAMES.map(({ code, term }) => [code, term]));
 
 /** A protocol as it is worked through: stance by stance, each step with the place of the tape drawn. */
 @Component({
@@ -46,6 +50,9 @@ import { BodyFigure } from '../../../parts/body-figure/body-figure';
             <nm-body-figure [code]="placing.code" [along]="placing.along" [cord]="plan().cord !== null" />
             <b>{{ placing.name }}</b>
             <span>{{ placing.place }}</span>
+            @if (placing.standard) {
+              <small>ISO 8559-1: {{ placing.standard }}</small>
+            }
             <small>{{ placing.how }}</small>
           </li>
         }
@@ -87,7 +94,7 @@ import { BodyFigure } from '../../../parts/body-figure/body-figure';
       margin-left: 2px;
       font-weight: 400;
     }
-    li > small {
+    li > small:last-child {
       margin: auto 0 0;
       padding-top: 6px;
     }
@@ -148,6 +155,7 @@ export class ProtocolView {
       along: chain === null ? [] : codes,
       name: chain?.name ?? name,
       place: chain === null ? place : `From ${chain.from}: ${codes.map(markWords).join(', ')}.`,
+      standard: codes.flatMap((one) => STANDARD.get(one) ?? []).join(', '),
       how: demanded ? `${how}; on demand` : how,
     };
   }
