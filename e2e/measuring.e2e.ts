@@ -305,6 +305,19 @@ test('keys typed ahead of a step that is not drawn yet belong to that step', asy
       document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
   });
   await expect(page.getByText('One reading: read it once more.')).toBeVisible();
+  // The same from a button of the tape, which had the focus when the keys were pressed.
+  await page.reload();
+  await expect(page.locator('#entry')).toBeFocused();
+  await page.keyboard.press('d');
+  await expect(page.getByRole('heading', { name: 'Not all taken yet' })).toBeVisible();
+  await page.evaluate(() => {
+    const button = document.querySelector<HTMLButtonElement>('nm-tape-strip button')!;
+    button.focus();
+    button.click();
+    for (const key of ['5', '7', 'Enter'])
+      button.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByRole('button', { name: 'Head: 57 cm', exact: true })).toBeVisible();
 });
 
 test('the step that decides most is marked; one that can change nothing is passed over with the same verdict', async ({

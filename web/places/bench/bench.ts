@@ -137,7 +137,8 @@ export class Bench {
     // Before its stop is drawn a key waits for it: it belongs to that stop, not to the one before.
     if (this.drawn() && this.ahead.length === 0) this.press(event);
     else {
-      this.ahead.push(event);
+      // Whatever had the focus then, a button of the stop before among them, has nothing to do with it any more.
+      this.ahead.push(new KeyboardEvent(event.type, event));
       event.preventDefault();
     }
   }

@@ -65,6 +65,7 @@ import { CursorStore } from './cursor-store';
       background: none;
       color: inherit;
       font: 600 13.5px/1.15 var(--text);
+      overflow-wrap: anywhere;
       cursor: pointer;
       &[aria-current] {
         border-color: var(--tape);

@@ -42,7 +42,7 @@ import { CursorStore } from './cursor-store';
       gap: 24px;
     }
     ul {
-      flex: 1;
+      flex: 1 1 300px;
     }
     li {
       display: grid;
