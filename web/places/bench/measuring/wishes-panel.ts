@@ -42,7 +42,10 @@ import { CursorStore } from './cursor-store';
       gap: 24px;
     }
     ul {
-      flex: 1 1 300px;
+      flex: 1 1 260px;
+    }
+    .figure {
+      width: 200px;
     }
     li {
       display: grid;
