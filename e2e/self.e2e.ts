@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { fileURLToPath } from 'node:url';
+import { freePort } from '../tools/lib/ports.mjs';
 import { startServer } from '../tools/lib/serve.mjs';
 import { expect, openDocket, test } from './fitter';
 
@@ -15,7 +16,7 @@ test('bespoke by post is measured on a phone by touch, with the server gone half
   // Another instance of the server on the same database, which can go away without taking the others along.
   const env = {
     DATABASE_URL: process.env['E2E_DATABASE_URL']!,
-    PORT: '0',
+    PORT: String(await freePort()),
     WEB_ROOT: fileURLToPath(new URL('../web/dist/browser', import.meta.url)),
     LOG_LEVEL: 'error',
   };

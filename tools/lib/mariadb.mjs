@@ -1,11 +1,12 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { createConnection, createServer } from 'node:net';
+import { createConnection } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { debianProgram } from './install.mjs';
 import { ROOT } from './paths.mjs';
+import { freePort } from './ports.mjs';
 import { giveUp, run, say } from './run.mjs';
 
 /** Who owns the tables. */
@@ -213,15 +214,4 @@ function keptSecret(path) {
     chmodSync(path, 0o600);
   }
   return readFileSync(path, 'utf8').trim();
-}
-
-function freePort() {
-  return new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
 }

@@ -3,6 +3,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import knex from 'knex';
 import { docketIds, reading, signIn } from './client.mjs';
 import { ROOT } from './paths.mjs';
+import { freePort } from './ports.mjs';
 import { say } from './run.mjs';
 import { keepServer } from './serve.mjs';
 
@@ -32,7 +33,7 @@ export async function torture({ ways, databasePid, kills, seed, fill, empty }) {
     {
       DATABASE_URL: ways.url,
       DATABASE_OWNER_URL: ways.owner,
-      PORT: '0',
+      PORT: String(await freePort()),
       DEMO_FOLDER: join(ROOT, 'demo'),
       LOG_LEVEL: 'silent',
     },
