@@ -2,7 +2,7 @@ import { measurement } from './catalogue';
 import type { MeasurementCode } from './catalogue/codes';
 import type { ChainCode } from './chains';
 import type { Clothing, Tension } from './measurement';
-import { placingsOf, sideOf, type Placing } from './order';
+import { placingsOf } from './order';
 import { touchesWaist, type WaistPlace } from './waist';
 
 /** One measurement that a garment's chart or a protocol asks for. */
@@ -65,7 +65,7 @@ export interface Plan {
   readonly conflicts: readonly PlanConflict[];
   /** Where the cord is tied, once two or more steps are read at it; `null` without one. */
   readonly cord: WaistPlace | null;
-  /** How often the tape is laid, and how often it would be without chains. */
+  /** How often the tape is laid, and how often it would be without chains; what is taken without one counts in neither. */
   readonly placings: { readonly count: number; readonly alone: number };
 }
 
@@ -116,6 +116,7 @@ export function planDocket(
   const steps = placings.flatMap(({ chain, codes }) =>
     codes.map((code): PlannedStep => ({ ...wanted.get(code)!, chain })),
   );
+  const laid = placings.filter(({ codes }) => measurement(codes[0]!).instruments.includes('tape'));
   const conflicts = [
     ...wordConflicts(steps),
     ...tensionConflicts(needs),
@@ -126,14 +127,8 @@ export function planDocket(
     steps,
     conflicts,
     cord: steps.filter((step) => step.waist !== null).length < 2 ? null : waist,
-    placings: { count: new Set(placings.map(placingKey)).size, alone: steps.length },
+    placings: { count: laid.length, alone: laid.flatMap((placing) => placing.codes).length },
   };
-}
-
-/** One outline of a foot gives both its length and its width. */
-function placingKey({ codes }: Placing): string {
-  const code = codes[0]!;
-  return measurement(code).stance === 'on-paper' ? `outline ${sideOf(code)}` : code;
 }
 
 function tensionOf({ code, tension }: Need): Tension {

@@ -132,6 +132,10 @@ describe('the cord', () => {
       'The tape is laid 3 times for 4 measurements: 1 is read in passing.',
     );
     expect(sayPlacings({ placings: { count: 2, alone: 2 } })).toBe('');
+    // A foot is drawn round on paper, a weight is weighed: no tape is laid for them.
+    expect(sayPlacings(planOf(new SpecDocket([], ['footwear']).docket!, one.shelf))).toBe('');
+    one.does('measurement-asked', { code: 'weight', asked: true });
+    expect(planOf(one.docket!, one.shelf).placings).toEqual({ count: 3, alone: 4 });
   });
 
   it('breaks a chain where a mark is wanted over other clothes', () => {

@@ -27,15 +27,15 @@ describe('measuring oneself', () => {
   let store: SelfStore;
   const path = selfPath('token');
 
-  const open = (answer: 'sheet' | 'away' = 'sheet') => {
+  const open = (answer: 'sheet' | 'away' = 'sheet', token = 'token') => {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [provideHttpClient(), provideHttpClientTesting(), SelfStore],
     });
     http = TestBed.inject(HttpTestingController);
     store = TestBed.inject(SelfStore);
-    store.open('token');
-    const request = http.expectOne({ method: 'GET', url: path });
+    store.open(token);
+    const request = http.expectOne({ method: 'GET', url: selfPath(token) });
     if (answer === 'sheet') request.flush(SHEET);
     else request.error(new ProgressEvent('error'));
   };
@@ -130,6 +130,17 @@ describe('measuring oneself', () => {
     expect(store.typed()).toEqual({});
   });
 
+  it('keeps what was typed of each link by itself', () => {
+    open();
+    store.begin();
+    write('98');
+    open('sheet', 'another');
+    store.begin();
+    write('104');
+    open();
+    expect(store.typed()['chest-girth']).toEqual(['98']);
+  });
+
   it('sends by itself once the server is back, the same submission each time, and forgets it then', () => {
     open();
     store.begin();
@@ -155,7 +166,7 @@ describe('measuring oneself', () => {
       if (!last) away();
     }
     expect([ids.size, store.stage(), store.waiting()]).toEqual([1, 'sent', false]);
-    expect(localStorage.getItem('neat-measure.self')).toBeNull();
+    expect(localStorage.length).toBe(0);
   });
 
   it('begins its way anew where the docket asks for something else since, and loses nothing typed', () => {

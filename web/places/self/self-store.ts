@@ -23,7 +23,10 @@ import {
   type Typed,
 } from './self-screens';
 
-const KEPT_AS = 'neat-measure.self';
+/** What is kept of each link by itself: several may be measured on one device. */
+const keptAs = (token: string) => `neat-measure.self.${token}`;
+/** Where an earlier version kept whatever was typed last. */
+const ONCE_KEPT_AS = 'neat-measure.self';
 /** How long to wait before sending is tried again. */
 const AGAIN_MS = 4_000;
 
@@ -233,7 +236,8 @@ export class SelfStore {
         this.busy.set(false);
         this.waiting.set(false);
         this.stage.set('sent');
-        localStorage.removeItem(KEPT_AS);
+        localStorage.removeItem(keptAs(this.token()));
+        if (Object.keys(oldTyped(this.token())).length > 0) localStorage.removeItem(ONCE_KEPT_AS);
       },
       error: (problem: Error) => {
         this.busy.set(false);
@@ -264,7 +268,7 @@ export class SelfStore {
       confirmed: [...this.confirmed()],
     };
     try {
-      localStorage.setItem(KEPT_AS, JSON.stringify(kept));
+      localStorage.setItem(keptAs(this.token()), JSON.stringify(kept));
     } catch {
       this.trouble.set('This device keeps nothing just now. Stay on this page until it has been sent.');
     }
@@ -274,7 +278,7 @@ export class SelfStore {
 /** What this device has of a link; nothing of another's. */
 function keptOf(token: string): Kept | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEPT_AS) ?? 'null') as Kept | null;
+    const kept = JSON.parse(localStorage.getItem(keptAs(token)) ?? 'null') as Kept | null;
     if (kept === null || kept.token !== token) return null;
     return { ...kept, sheet: selfSheetSchema.parse(kept.sheet) };
   } catch {
@@ -286,7 +290,7 @@ function keptOf(token: string): Kept | null {
 /** What was typed when a page of an earlier version was open: one text a measurement. */
 function oldTyped(token: string): Typed {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEPT_AS) ?? 'null') as {
+    const kept = JSON.parse(localStorage.getItem(ONCE_KEPT_AS) ?? 'null') as {
       token?: string;
       typed?: Record<string, unknown>;
     } | null;

@@ -16,6 +16,7 @@ import {
   buildOf,
   CLOTHING_WORDS,
   formatLength,
+  isSameWaist,
   measurement,
   micrometres,
   ORIGIN_WORDS,
@@ -87,7 +88,7 @@ export class PersonRecord {
     if (record === null) return [];
     const codes = [...new Set(record.points.map(({ code }) => code))];
     return codes.map((code) => {
-      const own = record.points.filter((point) => point.code === code);
+      const own = comparable(record.points, code);
       const [before, last] = [own.at(-2), own.at(-1)!];
       const unit = bareUnit(code, this.units.unit());
       const moved = before === undefined ? 0 : last.value - before.value;
@@ -117,7 +118,8 @@ export class PersonRecord {
       code,
       name,
       unit,
-      points,
+      // The plot shows how one measurement moved, the table all that was ever settled under its name.
+      plotted: comparable(record.points, code),
       due: record.due.includes(code),
       lines: points.map((point) => ({
         key: `${point.docket} ${point.takenAt}`,
@@ -174,6 +176,12 @@ export class PersonRecord {
         error: (problem: Error) => this.bornFault.set(problem.message),
       });
   }
+}
+
+/** The values of a measurement that go with its latest: with the waist elsewhere another length is read. */
+function comparable(points: WearerRecord['points'], code: MeasurementCode): WearerRecord['points'] {
+  const own = points.filter((point) => point.code === code);
+  return own.filter(({ waist }) => isSameWaist(waist, own.at(-1)!.waist));
 }
 
 function day(at: string): string {
