@@ -59,6 +59,9 @@ import { ValuePlot } from './value-plot';
     }
     td {
       vertical-align: top;
+      &:not(:last-child) {
+        white-space: nowrap;
+      }
     }
     .born input {
       width: 130px;

@@ -61,7 +61,7 @@ export class ValuePlot {
       animation: false,
       aria: { enabled: true },
       textStyle: { fontFamily: TEXT },
-      grid: { left: 62, right: 24, top: 30, bottom: 36 },
+      grid: { left: 62, right: 48, top: 30, bottom: 36 },
       xAxis: {
         type: 'time',
         // One value alone, or several of one day, still have a day to either side.
@@ -87,7 +87,15 @@ export class ValuePlot {
           symbolSize: 10,
           lineStyle: { color: GREEN, width: 2 },
           itemStyle: { color: GREEN },
-          label: { show: points.length < 12, color: INK, fontSize: 14, formatter: labelOf },
+          // Beside the mark, clear of its whiskers.
+          label: {
+            show: points.length < 12,
+            position: 'right',
+            distance: 8,
+            color: INK,
+            fontSize: 14,
+            formatter: labelOf,
+          },
           data: points,
         },
       ],
