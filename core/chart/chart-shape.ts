@@ -30,6 +30,18 @@ export type FitPreference = (typeof FIT_PREFERENCES)[number];
 export const LEANS = ['larger', 'smaller'] as const;
 export type Lean = (typeof LEANS)[number];
 
+/** How a wearer stands, sits or moves while it is looked at how a garment fits. */
+export const FIT_POSES = [
+  'standing',
+  'seated',
+  'arms-forward',
+  'arms-up',
+  'arms-out',
+  'squat',
+  'kneeling',
+] as const;
+export type FitPose = (typeof FIT_POSES)[number];
+
 /** The most sizes a part may have, and the longest label of one. */
 export const MOST_SIZES = 200;
 export const LONGEST_SIZE = 24;
@@ -165,8 +177,26 @@ export type Combination = z.infer<typeof combinationSchema>;
 const fitCheckSchema = z.object({
   look: z.string().trim().min(1).max(200),
   otherwise: z.string().trim().min(1).max(200),
+  /** How the wearer stands, sits or moves meanwhile; standing where nothing is said. */
+  pose: z.enum(FIT_POSES).optional(),
+  /** Whether nothing is handed over before it was looked at, or a reason given why not. */
+  must: z.boolean().optional(),
+  /** What else may be seen, and what that leads to; without any it is only told what to do otherwise. */
+  answers: z
+    .array(
+      z.object({
+        says: z.string().trim().min(1).max(120),
+        /** The part of which another size is tried then. */
+        part: partCodeSchema.optional(),
+        leads: z.enum(['up', 'down', 'made-to-measure']).optional(),
+      }),
+    )
+    .min(1)
+    .max(6)
+    .optional(),
 });
-export type FitCheck = z.infer<typeof fitCheckSchema>;
+/** A check of a maker's own, as their chart has it. */
+export type WrittenFitCheck = z.infer<typeof fitCheckSchema>;
 
 /** The name of the form in a file; a later form gets another number. */
 export const CHART_FORMAT = 'neat-measure-chart/1';

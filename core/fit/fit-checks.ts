@@ -1,130 +1,82 @@
-import type { GarmentKind } from '../chart/garment-kind';
-import type { ChartSheet, FitCheck } from '../chart/chart-shape';
+import type { ChartSheet, FitPose, WrittenFitCheck } from '../chart/chart-shape';
+import { partPlace, type FitArea, type FitPlace } from './areas';
+import { CHECKS_BY_KIND } from './checks-by-kind';
 
-/** What is looked at once a garment of a kind is on, each with what to do where it is not so. Common practice, no source. */
-const FIT_CHECKS: Readonly<Partial<Record<GarmentKind, readonly FitCheck[]>>> = {
-  jacket: [
-    check(
-      'Closed at the middle button, half an inch to spare',
-      'Pulls: a size up. Hangs like a box: a size down.',
-    ),
-    check('The lapels lie flat', 'They bow: the chest is too small, a size up.'),
-    check(
-      'The shoulder ends a quarter inch beyond the bone, the seam on it',
-      'It stands out and collapses: a size down.',
-    ),
-    check(
-      'The cuff ends where the hand meets the wrist',
-      'Otherwise the other length class, or alter the sleeve.',
-    ),
-    check(
-      'The hem reaches the thumb tip of the hanging arm and covers the seat',
-      'Otherwise the other length class.',
-    ),
-  ],
-  outerwear: [
-    check(
-      'Closed over what is worn beneath, arms crossed in front without a pull across the back',
-      'Pulls: a size up.',
-    ),
-    check(
-      'The cuffs cover the wrists with the arms stretched out',
-      'They do not: the longer class, or a size up.',
-    ),
-  ],
-  waistcoat: [
-    check('Closed without a pull at any button', 'Pulls: a size up.'),
-    check(
-      'It covers the waistband, standing and with the arms raised',
-      'It does not: the longer, if there is one.',
-    ),
-  ],
-  trousers: [
-    check(
-      'Half an inch, or three fingers flat, to spare at the waist',
-      'Less: a size up. More: a size down, or take in the waist.',
-    ),
-    check(
-      'The hem breaks once in front and stands just on the heel behind',
-      'Otherwise pin it, measure, and record the hem.',
-    ),
-  ],
-  shirt: [
-    check('Two fingers go inside the closed collar', 'Tighter: the next collar. Looser: the one below.'),
-    check('The cuff ends just below the wrist bone', 'Otherwise the other sleeve.'),
-  ],
-  vest: [
-    check('Standing: there is a gap between the front panel and the belt', 'There is none: a shorter front.'),
-    check(
-      'Seated: that gap just closes; the panel neither rests on the belt nor rises to the throat',
-      'It rises or rests: a shorter front. The gap stays open: a longer front. In an outer carrier it may pass the belt; note the carrier.',
-    ),
-    check('The torso is not left bare above the belt', 'It is: a longer front or back.'),
-    check(
-      'The sides overlap by at least 1 in, front over back',
-      'They do not: a wider front or back, never a looser strap.',
-    ),
-    check('Front and back are equally wide, or as near as they are made', 'They are not: the other widths.'),
-    check('Arms forward, nothing binds at neck or arms', 'It binds: another width, or a shorter front.'),
-  ],
-  'one-piece': [
-    check(
-      'Arms up and a full squat without a pull at fork or shoulder',
-      'Pulls: the longer class, or a size up.',
-    ),
-    check('Wrists and ankles are reached', 'They are not: the longer class.'),
-  ],
-  'dry-suit': [
-    check(
-      'The seals lie snug all round and do not throttle',
-      'Loose or throttling: another seal, trimmed only by a trained person.',
-    ),
-    check('Squat, and reach as far as the work will', 'Pulls: a size up.'),
-  ],
-  waders: [
-    check('With the socks to be worn, the heel does not lift', 'It lifts: a smaller boot.'),
-    check(
-      'Kneeling, the toes are free and nothing pulls at the fork',
-      'Pressed: a larger boot. Pulls: a size up.',
-    ),
-  ],
-  boots: [
-    check('With the socks to be worn, the heel does not lift', 'It lifts: shorter, or narrower.'),
-    check('Kneeling, the toes are free', 'Pressed: longer, or wider.'),
-  ],
-  dress: [
-    check('The zip closes without force at the bust', 'It does not: a size up, and take in the rest.'),
-    check('Waist and hip lie smooth', 'They do not: note what to alter, and by how much.'),
-    check('The hem is right in the shoes to be worn', 'It is not: pin it, measure, and record the hem.'),
-  ],
-  bra: [
-    check(
-      'The band lies level on its outer hook and takes two fingers',
-      'Rides up: a smaller band, a larger cup. Tighter: a larger band.',
-    ),
-    check('The straps do not dig in', 'They do: a smaller band, or a larger cup.'),
-    check('Nothing spills and nothing gapes', 'Spills: a larger cup. Gapes: a smaller cup.'),
-  ],
-  gloves: [
-    check(
-      'A fist closes, and two fingers pinch what is small',
-      'They do not: the size up. Bunches at the tips: the size down.',
-    ),
-  ],
-  hat: [
-    check('A finger goes in at the back', 'It does not: the size up.'),
-    check('It does not lift when the head is shaken', 'It lifts: the size down.'),
-  ],
-};
+/** What an alteration does to a garment. */
+export const ALTERATION_DOINGS = ['take-in', 'let-out', 'shorten', 'lengthen'] as const;
+export type AlterationDoing = (typeof ALTERATION_DOINGS)[number];
 
-/** What to look at once a garment is on: what its kind asks for, then what its maker adds. */
+/** What can be done about something that is not right, before it is known of which chart the garment is. */
+export type FitMove =
+  /** Other sizes: of the part that sizes an area the next larger, or the next smaller. */
+  | { readonly does: 'shift'; readonly shifts: readonly { readonly place: FitPlace; readonly by: 1 | -1 }[] }
+  | { readonly does: 'alter'; readonly area: FitArea; readonly how: AlterationDoing }
+  /** A part that is no size of the chart: another seal, another carrier. */
+  | { readonly does: 'other-part'; readonly what: string }
+  /** It is worn wrongly, not sized wrongly. */
+  | { readonly does: 'put-right'; readonly what: string }
+  | { readonly does: 'made-to-measure' };
+
+/** One way in which something can be wrong. */
+export interface FitAnswer {
+  readonly code: string;
+  /** What is seen: "It pulls at the button". */
+  readonly says: string;
+  /** What it tells of the garment on this wearer; `null` where it tells nothing of a size. */
+  readonly tells: { readonly place: FitPlace; readonly is: 'small' | 'large' } | null;
+  /** What is done, the first before the others; what the chart has no size for is left out. */
+  readonly moves: readonly FitMove[];
+}
+
+/** Something to look at once a garment is on. */
+export interface FitCheck {
+  readonly code: string;
+  /** What is seen where it is right. */
+  readonly look: string;
+  readonly pose: FitPose;
+  /** Of what it tells where it is right. */
+  readonly places: readonly FitPlace[];
+  /** Whether nothing is handed over before it was looked at, or a reason given why not. */
+  readonly must: boolean;
+  readonly answers: readonly FitAnswer[];
+  /** What the maker says to do otherwise, in their words; `null` of what the kind asks for. */
+  readonly otherwise: string | null;
+}
+
+/** What is answered where it is as it should be. */
+export const RIGHT = 'right';
+
+/** What to look at once a garment is on, in this order: what its kind asks for, then what its maker adds. */
 export function fitChecksOf({
   kind,
   fitChecks,
 }: Pick<ChartSheet, 'kind' | 'fitChecks'>): readonly FitCheck[] {
-  return [...(FIT_CHECKS[kind] ?? []), ...fitChecks];
+  return [...(CHECKS_BY_KIND[kind] ?? []), ...fitChecks.map(ownCheck)];
 }
 
-function check(look: string, otherwise: string): FitCheck {
-  return { look, otherwise };
+/** One of a maker's own: what it leads to is as the chart says, or in its words alone. */
+function ownCheck(
+  { look, otherwise, pose = 'standing', must = false, answers = [] }: WrittenFitCheck,
+  at: number,
+): FitCheck {
+  const code = `own-${at + 1}`;
+  const said = answers.map(({ says, part, leads }, index): FitAnswer => {
+    const own = { code: `${code}-${index + 1}`, says };
+    if (leads === 'made-to-measure') return { ...own, tells: null, moves: [{ does: 'made-to-measure' }] };
+    if (part === undefined || leads === undefined) return { ...own, tells: null, moves: [] };
+    const place = partPlace(part);
+    return {
+      ...own,
+      tells: { place, is: leads === 'up' ? 'small' : 'large' },
+      moves: [{ does: 'shift', shifts: [{ place, by: leads === 'up' ? 1 : -1 }] }],
+    };
+  });
+  const plain: FitAnswer = { code: `${code}-not`, says: 'It is not so', tells: null, moves: [] };
+  const all = said.length > 0 ? said : [plain];
+  return { code, look, pose, places: placesOf(all), must, answers: all, otherwise };
+}
+
+/** All of which some answers tell, each once. */
+export function placesOf(answers: readonly FitAnswer[]): FitPlace[] {
+  return [...new Set(answers.flatMap(({ tells }) => (tells === null ? [] : [tells.place])))];
 }

@@ -43,6 +43,7 @@ export const NAME_RULES = rulesOf(
     'combination-parts',
     'combination-unknown',
     'option-unknown',
+    'check-part-unknown',
   ],
   (sheet) => [
     ...ofSize(sheet),
@@ -172,6 +173,12 @@ function ofWhole(sheet: ChartSheet): Found[] {
   sheet.options.forEach(({ when }, index) => {
     const strange = when.find(({ of }) => !isKnown(sheet, of));
     if (strange !== undefined) tell('option-unknown', ['options', index], strange.of);
+  });
+  sheet.fitChecks.forEach(({ answers = [] }, index) => {
+    const strange = answers.find(
+      ({ part }) => part !== undefined && sheet.parts.every(({ code }) => code !== part),
+    );
+    if (strange !== undefined) tell('check-part-unknown', ['fitChecks', index], strange.part!);
   });
   return found;
 }

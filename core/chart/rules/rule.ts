@@ -70,6 +70,7 @@ export const SEVERITY = {
   'combination-parts': 'fault',
   'combination-unknown': 'fault',
   'option-unknown': 'fault',
+  'check-part-unknown': 'fault',
   'upside-down': 'wrong',
   'not-growing': 'wrong',
   'same-as-before': 'wrong',

@@ -162,6 +162,8 @@ export function sayFault({ code, facts: { labels } }: ChartFinding): string {
       return `“${first}” is no size of ${second}.`;
     case 'option-unknown':
       return `${first} is not derived in this chart.`;
+    case 'check-part-unknown':
+      return `A fit check leads to “${first}”, which is no part of this chart. Name one of its parts.`;
     default:
       return '';
   }

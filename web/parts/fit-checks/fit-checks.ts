@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { fitChecksOf, type ChartSheet } from '@neat-measure/core';
+import { fitChecksOf, sayOtherwise, type ChartSheet } from '@neat-measure/core';
 
 /** What to look at once the garment is on, each with what to do where it is not so. */
 @Component({
@@ -17,5 +17,10 @@ import { fitChecksOf, type ChartSheet } from '@neat-measure/core';
 })
 export class FitChecks {
   readonly sheet = input.required<ChartSheet>();
-  protected readonly checks = computed(() => fitChecksOf(this.sheet()));
+  protected readonly checks = computed(() =>
+    fitChecksOf(this.sheet()).map((check) => ({
+      look: check.look,
+      otherwise: sayOtherwise(this.sheet(), check),
+    })),
+  );
 }

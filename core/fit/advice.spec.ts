@@ -1,0 +1,167 @@
+import {
+  adviseFit,
+  fitChecksOf,
+  RIGHT,
+  sayContradiction,
+  sayWay,
+  type ChartSheet,
+  type Seen,
+  type Trial,
+} from '../testing/all';
+import { scale, wholeSheet } from '../testing/whole-sheet';
+
+const CHESTS = ['36', '38', '40', '42'];
+const BLAZER = wholeSheet({
+  kind: 'jacket',
+  label: '{chest}{length}',
+  parts: [
+    { ...scale('chest', 'chest-girth', CHESTS), name: 'Chest' },
+    { ...scale('length', 'height', ['S', 'R', 'L'], {}, ['64', '68', '72']), name: 'Length' },
+  ],
+  combinations: [
+    { parts: ['chest', 'length'], made: { 36: ['S', 'R'], 38: ['R', 'L'], 40: ['R', 'L'], 42: ['R'] } },
+  ],
+});
+const TROUSERS = wholeSheet({
+  kind: 'trousers',
+  label: '{waist}x{leg}',
+  parts: [
+    { ...scale('waist', 'trouser-waist-girth', ['32', '34', '36']), name: 'Waist' },
+    { ...scale('leg', 'inside-leg-length', ['30', '32', '34']), name: 'Leg' },
+  ],
+});
+const seen = (answers: Readonly<Record<string, string | null>>): Seen[] =>
+  Object.entries(answers).map(([check, answer]) => ({ check, answer }));
+const blazer = (label: string, answers: Readonly<Record<string, string | null>>): Trial => ({
+  sizes: { chest: label.slice(0, 2), length: label.slice(2) },
+  seen: seen(answers),
+});
+const allRight = (sheet: ChartSheet) =>
+  Object.fromEntries(fitChecksOf(sheet).map(({ code }) => [code, RIGHT]));
+
+describe('adviseFit', () => {
+  it('has nothing to do where all is right, and says what was not looked at yet', () => {
+    const done = adviseFit(BLAZER, [blazer('40R', allRight(BLAZER))]);
+    expect(done).toEqual(
+      jasmine.objectContaining({ faults: [], contradictions: [], next: null, ways: [], open: [], owed: [] }),
+    );
+    const begun = adviseFit(BLAZER, [blazer('40R', { button: RIGHT, lapels: null })]);
+    expect(begun.open.map(({ code }) => code)).toEqual(['shoulder', 'cuff', 'hem']);
+    expect(adviseFit(BLAZER, []).open.length).toBe(5);
+  });
+
+  it('leads to the next size of the part that sizes what is wrong, each part by itself and all together', () => {
+    const { next, faults } = adviseFit(BLAZER, [blazer('38R', { button: 'small', hem: 'small' })]);
+    expect(next).toEqual(jasmine.objectContaining({ label: '40L', insteadOf: null }));
+    expect(faults.map(({ ways }) => ways.map(sayWay))).toEqual([
+      ['try 40R: a larger chest'],
+      ['try 38L: a longer one'],
+    ]);
+  });
+
+  it('asks for one size up however many things ask for it', () => {
+    const { next } = adviseFit(BLAZER, [
+      blazer('38R', { button: 'small', lapels: 'small', shoulder: 'small' }),
+    ]);
+    expect(next?.label).toBe('40R');
+  });
+
+  it('takes the nearest that is made and goes the same way, and says what was asked for', () => {
+    const { next } = adviseFit(BLAZER, [blazer('40L', { button: 'small' })]);
+    expect(next).toEqual(jasmine.objectContaining({ label: '42R', insteadOf: '42L' }));
+  });
+
+  it('comes to made to measure where the part has no size beyond', () => {
+    const { next, ways } = adviseFit(BLAZER, [blazer('42R', { button: 'small' })]);
+    expect(next).toBeNull();
+    expect(ways.map(sayWay)).toEqual(['made to measure']);
+  });
+
+  it('alters first what is altered first, and tries another size only where that is chosen', () => {
+    const { next, ways } = adviseFit(TROUSERS, [
+      { sizes: { waist: '34', leg: '32' }, seen: seen({ waist: RIGHT, hem: 'large' }) },
+    ]);
+    expect(next).toBeNull();
+    expect(ways.map(sayWay)).toEqual(['shorten the leg', 'try 34x30: a shorter leg', 'made to measure']);
+  });
+
+  it('never proposes a size again that was tried', () => {
+    const { next, ways, contradictions } = adviseFit(TROUSERS, [
+      { sizes: { waist: '34', leg: '32' }, seen: seen({ waist: 'small' }) },
+      { sizes: { waist: '36', leg: '32' }, seen: seen({ waist: 'large' }) },
+    ]);
+    expect(next).toBeNull();
+    expect(contradictions.map(sayContradiction)).toEqual([
+      'In 34 “there is less”, in 36 “there is more”: no size lies between. What is too much can be taken away: the larger, and the waist altered.',
+    ]);
+    expect(ways.map(sayWay)).toEqual(['take in the waist', 'made to measure']);
+  });
+
+  it('says what contradicts, and goes the way the trade goes', () => {
+    const cases = [
+      // A shoulder cannot be mended, and neither can a chest be let out.
+      [{ button: 'small', shoulder: 'large' }, 'neither', null],
+      [{ shoulder: 'small', button: 'large' }, 'larger-altered', '40R'],
+    ] as const;
+    for (const [answers, rule, next] of cases) {
+      const advice = adviseFit(BLAZER, [blazer('38R', answers)]);
+      expect(advice.contradictions.map((one) => one.rule)).toEqual([rule]);
+      expect(advice.next?.label ?? null).toBe(next);
+    }
+    const [first] = adviseFit(BLAZER, [blazer('38R', cases[0][0])]).contradictions;
+    expect(sayContradiction(first!)).toBe(
+      '“it pulls at the button” asks for a larger chest, “it stands out and collapses” for a smaller. A tailor can mend neither well: another cut of this garment, or made to measure.',
+    );
+  });
+
+  it('goes on with the other parts where one contradicts itself', () => {
+    const { next } = adviseFit(BLAZER, [blazer('38R', { button: 'small', shoulder: 'large', hem: 'small' })]);
+    expect(next?.label).toBe('38L');
+  });
+
+  it('puts coverage before comfort on a vest, and alters nothing', () => {
+    const panels = wholeSheet({
+      kind: 'vest',
+      parts: [{ ...scale('panel', 'chest-girth', ['36', '40', '44']), name: 'Panels' }],
+    });
+    const { next, contradictions, ways } = adviseFit(panels, [
+      { sizes: { panel: '40' }, seen: seen({ overlap: 'small', bind: 'large' }) },
+    ]);
+    expect(next?.label).toBe('44');
+    expect(contradictions[0]!.rule).toBe('coverage');
+    expect(sayContradiction(contradictions[0]!)).toContain('Coverage comes before comfort: the larger');
+    expect(ways.some(({ does }) => does === 'alter')).toBeFalse();
+  });
+
+  it('owes what must be looked at until it was answered or left out with a reason', () => {
+    const panels = wholeSheet({ kind: 'vest', parts: [scale('panel', 'chest-girth', ['36', '40'])] });
+    const owed = (answers: Readonly<Record<string, string | null>>) =>
+      adviseFit(panels, [{ sizes: { panel: '36' }, seen: seen(answers) }]).owed.map(({ code }) => code);
+    expect(owed({ 'gap-standing': RIGHT })).toEqual(['gap-seated', 'overlap', 'order']);
+    expect(owed({ 'gap-seated': RIGHT, order: null })).toEqual(['overlap']);
+  });
+
+  it('moves band and cup of a bra together', () => {
+    const bra = wholeSheet({
+      kind: 'bra',
+      label: '{band}{cup}',
+      parts: [
+        { ...scale('band', 'underbust-girth', ['32', '34']), name: 'Band' },
+        { ...scale('cup', 'bust-girth', ['B', 'C'], {}, ['34', '36']), name: 'Cup' },
+      ],
+    });
+    const { next, ways } = adviseFit(bra, [
+      { sizes: { band: '34', cup: 'B' }, seen: seen({ band: 'large' }) },
+    ]);
+    expect(next?.label).toBe('32C');
+    expect(ways.map(sayWay)).toEqual(['try 32C: a smaller band and a larger cup', 'made to measure']);
+    // At the end of one of the two there is no such size.
+    const none = adviseFit(bra, [{ sizes: { band: '34', cup: 'C' }, seen: seen({ band: 'large' }) }]);
+    expect([none.next, none.ways.map(sayWay)]).toEqual([null, ['made to measure']]);
+  });
+
+  it('takes a fault that this version does not know for none', () => {
+    const { faults, next } = adviseFit(BLAZER, [blazer('38R', { button: 'burst', bow: 'small' })]);
+    expect([faults, next]).toEqual([[], null]);
+  });
+});

@@ -1,0 +1,105 @@
+import type { ChartSheet, FitPose } from '../chart/chart-shape';
+import type { Contradiction, Shift, Way } from './advice';
+import { areaFacts, isOfLengths, partOfPlace } from './areas';
+import type { AlterationDoing, FitCheck, FitMove } from './fit-checks';
+
+/** What the wearer does while it is looked at. */
+export const POSE_WORDS: Readonly<Record<FitPose, string>> = {
+  standing: 'Standing',
+  seated: 'Seated',
+  'arms-forward': 'Arms forward',
+  'arms-up': 'Arms up',
+  'arms-out': 'Arms stretched out',
+  squat: 'In a squat',
+  kneeling: 'Kneeling',
+};
+
+/** What is done to a garment. */
+export const ALTERATION_WORDS: Readonly<Record<AlterationDoing, string>> = {
+  'take-in': 'take in',
+  'let-out': 'let out',
+  shorten: 'shorten',
+  lengthen: 'lengthen',
+};
+
+/** What to do where a check is not right, whatever size is on: "It pulls: a size up. It hangs like a box: a size down." */
+export function sayOtherwise(sheet: ChartSheet, { answers, otherwise }: FitCheck): string {
+  if (otherwise !== null) return otherwise;
+  return answers
+    .map(({ says, moves }) => {
+      const words = moves.map((move) => sayMove(sheet, move)).filter((one) => one !== '');
+      return `${says}: ${words.length === 0 ? 'made to measure' : words.join(', or ')}.`;
+    })
+    .join(' ');
+}
+
+/** A move on a chart, whatever size is on; nothing where the chart has no size that would help. */
+function sayMove(sheet: ChartSheet, move: FitMove): string {
+  if (move.does !== 'shift') return sayWay(move);
+  return move.shifts
+    .flatMap(({ place, by }) => {
+      const part = partOfPlace(sheet, place);
+      if (part === null) return [];
+      const along = isOfLengths(sheet, part) ? 'length' : 'girth';
+      return [sayStep({ name: sheet.parts.length === 1 ? null : part.name, by, along })];
+    })
+    .join(' and ');
+}
+
+/** "a size up", "a longer leg", "a smaller boot". */
+function sayStep({ name, by, along }: Pick<Shift, 'name' | 'by' | 'along'>): string {
+  if (name === null) return by === 1 ? 'a size up' : 'a size down';
+  const what = name.toLowerCase();
+  // A part that is called a length is not said to be a longer length.
+  if (along === 'length' && /length$/.test(what))
+    return `a ${by === 1 ? 'longer' : 'shorter'} ${what.replace(/ ?length$/, '') || 'one'}`;
+  if (along === 'length') return `a ${by === 1 ? 'longer' : 'shorter'} ${what}`;
+  return /^size/.test(what)
+    ? by === 1
+      ? 'a size up'
+      : 'a size down'
+    : `a ${by === 1 ? 'larger' : 'smaller'} ${what}`;
+}
+
+/** What may be done next, in few words. */
+export function sayWay(way: Way): string {
+  switch (way.does) {
+    case 'try':
+      return `try ${way.label}: ${way.shifts.map(sayStep).join(' and ')}`;
+    case 'alter':
+      return `${ALTERATION_WORDS[way.how]} the ${areaFacts(way.area).name}`;
+    case 'other-part':
+    case 'put-right':
+      return way.what.charAt(0).toLowerCase() + way.what.slice(1);
+    case 'made-to-measure':
+      return 'made to measure';
+  }
+}
+
+/** That two things that were seen do not go together, and what the trade does then. */
+export function sayContradiction({ name, along, larger, smaller, on, rule }: Contradiction): string {
+  const [more, less] = along === 'length' ? ['longer', 'shorter'] : ['larger', 'smaller'];
+  const what = name === null ? '' : ` ${name.toLowerCase()}`;
+  const seen = (says: string) => says.charAt(0).toLowerCase() + says.slice(1);
+  const [up, down] = [seen(larger.answer.says), seen(smaller.answer.says)];
+  const told =
+    on === null
+      ? `“${up}” asks for a ${more}${what}, “${down}” for a ${less}.`
+      : `In ${on.larger} “${up}”, in ${on.smaller} “${down}”: no size lies between.`;
+  const place = (fault: Contradiction['larger']) => {
+    const at = fault.answer.tells?.place ?? '';
+    return at.startsWith('part:') || at === ''
+      ? 'rest'
+      : areaFacts(at as Parameters<typeof areaFacts>[0]).name;
+  };
+  switch (rule) {
+    case 'coverage':
+      return `${told} Coverage comes before comfort: the ${more}, and a trained person looks at it again.`;
+    case 'larger-altered':
+      return `${told} What is too much can be taken away: the ${more}, and the ${place(smaller)} altered.`;
+    case 'smaller-altered':
+      return `${told} What is too little can be given: the ${less}, and the ${place(larger)} altered.`;
+    case 'neither':
+      return `${told} A tailor can mend neither well: another cut of this garment, or made to measure.`;
+  }
+}

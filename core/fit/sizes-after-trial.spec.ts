@@ -1,0 +1,111 @@
+import {
+  chanceOfSight,
+  compileChart,
+  mm,
+  RIGHT,
+  sizesAfterTrial,
+  type MeasuredBody,
+  type MeasurementCode,
+  type Trial,
+} from '../testing/all';
+import { seededNormal, seededRandom } from '../testing/random';
+import { scale, wholeSheet } from '../testing/whole-sheet';
+
+const COAT = compileChart(
+  wholeSheet({
+    kind: 'outerwear',
+    unit: 'mm',
+    parts: [
+      scale('size', 'chest-girth', ['S', 'M', 'L', 'XL'], { unit: 'mm' }, [
+        '860-940',
+        '940-1020',
+        '1020-1100',
+        '1100-1180',
+      ]),
+    ],
+  }),
+);
+const body = (chest: number, standardError = 8_000): MeasuredBody =>
+  new Map([['chest-girth' as MeasurementCode, { value: mm(chest), standardError }]]);
+const wore = (size: string, answer: string): Trial => ({
+  sizes: { size },
+  seen: [{ check: 'crossed', answer }],
+});
+const chances = (chest: number, ...trials: Trial[]) => {
+  const { odds } = sizesAfterTrial(COAT, body(chest), {}, trials);
+  return Object.fromEntries(odds.map(({ label, chance }) => [label, chance]));
+};
+
+describe('chanceOfSight', () => {
+  const M = { from: 940_000, until: 1_020_000 };
+
+  it('adds up to one, is even at an edge, and certain far from it', () => {
+    for (const at of [800, 940, 955, 980, 1_020, 1_200]) {
+      const all = (['small', 'right', 'large'] as const).map((sight) =>
+        chanceOfSight(sight, at * 1_000, M, 12_000),
+      );
+      expect(all.reduce((sum, one) => sum + one)).toBeCloseTo(1, 9);
+    }
+    expect(chanceOfSight('small', 1_020_000, M, 12_000)).toBeCloseTo(0.5, 6);
+    expect(chanceOfSight('large', 800_000, M, 12_000)).toBeCloseTo(1, 6);
+    expect(chanceOfSight('small', 1e9, { from: 0, until: Infinity }, 12_000)).toBe(0);
+  });
+});
+
+describe('sizesAfterTrial', () => {
+  it('leans towards the size above the more, the nearer the reading was to it', () => {
+    const [far, near] = [chances(960, wore('M', 'small')), chances(1_010, wore('M', 'small'))];
+    expect(near['L']).toBeGreaterThan(0.8);
+    expect(far['L']).toBeLessThan(near['L']!);
+    expect(chances(1_010)['L']).toBeLessThan(chances(1_010, wore('M', 'small'))['L']!);
+  });
+
+  it('makes what was seen to be right surer than the tape alone', () => {
+    expect(chances(1_010, wore('M', RIGHT))['M']).toBeGreaterThan(chances(1_010)['M']!);
+  });
+
+  it('lies between two sizes where one was small and the next large', () => {
+    const both = chances(1_020, wore('M', 'small'), wore('L', 'large'));
+    expect(both['M']! + both['L']!).toBeGreaterThan(0.99);
+    expect(Math.abs(both['M']! - both['L']!)).toBeLessThan(0.1);
+  });
+
+  it('finds what was seen surprising where it hardly goes with what was read, and else not', () => {
+    const surprising = (chest: number, ...trials: Trial[]) =>
+      sizesAfterTrial(COAT, body(chest), {}, trials).surprising;
+    expect(surprising(945, wore('M', 'small'))).toBeTrue();
+    expect(surprising(1_010, wore('M', 'small'))).toBeFalse();
+    expect(surprising(980, wore('M', RIGHT))).toBeFalse();
+    expect(surprising(980)).toBeFalse();
+  });
+
+  it('says nothing where nothing was read', () => {
+    expect(sizesAfterTrial(COAT, new Map(), {}, [wore('M', 'small')])).toEqual({
+      odds: [],
+      surprising: false,
+    });
+  });
+
+  it('takes no notice of what was left out, of what is not known, and of a size that is not the chart’s', () => {
+    const plain = chances(1_010);
+    expect(chances(1_010, { sizes: { size: 'M' }, seen: [{ check: 'crossed', answer: null }] })).toEqual(
+      plain,
+    );
+    expect(chances(1_010, wore('M', 'burst'))).toEqual(plain);
+    expect(chances(1_010, wore('XS', 'small'))).toEqual(plain);
+  });
+
+  it('agrees with plain draws, weighed the slow way', () => {
+    const [normal, draws] = [seededNormal(seededRandom(15)), 200_000];
+    const spread = Math.hypot(8, 0.35 * 80);
+    let [sum, large] = [0, 0];
+    for (let draw = 0; draw < draws; draw++) {
+      const chest = 1_000 + spread * normal();
+      // Seen by an eye that is off by 15 % of a step of 80 mm: small in M, which holds up to 1,020.
+      const seen = chest + 12 * normal() > 1_020 ? 1 : 0;
+      sum += seen;
+      if (chest >= 1_020 && chest < 1_100) large += seen;
+    }
+    expect(chances(1_000, wore('M', 'small'))['L']).toBeCloseTo(large / sum, 2);
+  });
+});
