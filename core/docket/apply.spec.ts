@@ -294,7 +294,7 @@ describe('the sentences', () => {
   });
 
   it('tell every kind of act, and end in a full stop', () => {
-    const chart = shelvedChart();
+    const chart = shelvedChart({ fitChecks: [{ look: 'The hood clears the eyes', otherwise: 'Another.' }] });
     const one = new SpecDocket([chart], ['headwear']);
     one.reads('chest-girth', 98, 98);
     const [back] = one.reads('waist-girth', 85, 85, 90);
@@ -313,6 +313,13 @@ describe('the sentences', () => {
     one.does('wish-noted', { ...wish, pointed: 300, estimatedFor: null });
     one.does('wish-dropped', { wish: 'split' });
     one.does('garment-decided', one.decision(chart, { outcome: 'later', sizes: {}, reason: 'Comes back' }));
+    const chartId = chart.id;
+    const on = one.does('garment-tried', { chartId, sizes: { size: 'M' }, carrier: null, found: null }).id;
+    one.does('fit-checked', { chartId, trialId: on, check: 'own-1', answer: 'right', reason: null });
+    const pinned = { area: 'leg', how: 'hem-at', typed: '78', unit: 'cm', length: 780_000 as never } as const;
+    one.does('alteration-noted', { chartId, ...pinned });
+    one.does('garment-fitted', { chartId, trialId: on, outcome: 'kept', reason: null, found: null });
+    one.does('trial-withdrawn', { chartId, trialId: on });
     one.does('garment-dropped', { chartId: chart.id });
     const said = one.acts.map((act) => sayAct(act, names));
     expect(new Set(one.acts.map(({ kind }) => kind)).size)
@@ -326,6 +333,7 @@ describe('the sentences', () => {
       .toBe('Odalys Wren accepted M for the field jacket.');
     expect(said).toContain('Odalys Wren confirmed that it is so: natural waist 97 cm.');
     expect(said).toContain('Odalys Wren read chest: 98 cm.');
+    expect(said).toContain('Odalys Wren noted for the field jacket: hem the leg at 78 cm.');
     const written = one.act('reading-taken', one.reading('chest-girth', 98, { typed: '38.5 in' }));
     expect(sayAct(written, names)).toBe('Odalys Wren read chest: 38.5 in.');
     expect(said).toContain('Odalys Wren put the field jacket off: Comes back.');
@@ -349,10 +357,16 @@ describe('the sentences', () => {
           'decided-meanwhile',
           'reason-missing',
           'nothing-proposed',
+          'no-such-trial',
+          'no-such-check',
+          'tried-meanwhile',
+          'fitted-already',
         ] as const
       ).map((one) => ({ code: one })),
       { code: 'docket-full', most: 40 },
       { code: 'not-the-proposal', proposed: 'M' },
+      { code: 'must-be-seen', look: 'The seals lie snug' },
+      { code: 'not-right', says: 'It pulls' },
       { code: 'length-differs', typed: '98', length: 1 as never },
       { code: 'no-such-size', size: null, part: 'Front', sizes: ['1', '2'] },
     ];

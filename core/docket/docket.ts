@@ -4,6 +4,8 @@ import type { WaistPlace } from '../body/waist';
 import type { SkirtCut, WishCode } from '../body/wishes';
 import type { Confirmation } from '../capture/confirmations';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
+import type { AlteredHow } from '../fit/alterations';
+import type { FitArea } from '../fit/areas';
 import type { GarmentVerdict } from '../match/verdict';
 import type { Length, WorkingUnit } from '../quantity/length';
 import type { MeasureUnit } from '../quantity/mass';
@@ -104,6 +106,64 @@ export interface Decision {
   readonly decidedAt: string;
 }
 
+/** What was seen at one check of a trial, last. */
+export interface SeenAtTrial {
+  readonly check: string;
+  /** `right`, one of the check's answers, or `null` where it was left out. */
+  readonly answer: string | null;
+  /** Why it was left out. */
+  readonly reason: string | null;
+  readonly by: Author;
+  readonly at: string;
+}
+
+/** One size of a garment that was put on. */
+export interface GarmentTrial {
+  readonly id: string;
+  readonly chartId: string;
+  readonly sizes: Readonly<Record<string, string>>;
+  /** The label of the sizes. */
+  readonly size: string;
+  /** In which outer carrier a panel was worn, where it was. */
+  readonly carrier: string | null;
+  readonly seen: readonly SeenAtTrial[];
+  readonly by: Author;
+  readonly triedAt: string;
+}
+
+/** Something that is altered on a garment, as it was noted last. */
+export interface GarmentAlteration {
+  readonly chartId: string;
+  readonly area: FitArea;
+  readonly how: AlteredHow;
+  readonly typed: string;
+  readonly unit: WorkingUnit;
+  readonly length: Length;
+  readonly by: Author;
+  readonly notedAt: string;
+}
+
+/** What a trial can come to; `open` leaves it open again. */
+export const FITTING_OUTCOMES = ['kept', 'made-to-measure', 'open'] as const;
+export type FittingOutcome = (typeof FITTING_OUTCOMES)[number];
+
+/** What trying a garment on came to. The latest of a garment stands, as long as nothing was decided since. */
+export interface Fitting {
+  readonly id: string;
+  readonly chartId: string;
+  readonly trialId: string;
+  readonly outcome: FittingOutcome;
+  /** The label that is kept; `null` where it is made to measure. */
+  readonly size: string | null;
+  readonly sizes: Readonly<Record<string, string>>;
+  /** Why it is kept although something was not right. */
+  readonly reason: string | null;
+  /** The decision that stood. */
+  readonly after: string | null;
+  readonly by: Author;
+  readonly fittedAt: string;
+}
+
 /** A docket as its acts make it. */
 export interface Docket {
   readonly id: string;
@@ -133,6 +193,10 @@ export interface Docket {
   /** One of a kind, the one noted last. */
   readonly wishes: readonly NotedWish[];
   readonly decisions: readonly Decision[];
+  /** Every size that was put on, in the order it was. */
+  readonly trials: readonly GarmentTrial[];
+  readonly alterations: readonly GarmentAlteration[];
+  readonly fittings: readonly Fitting[];
 }
 
 /** The garment of a chart, where it stands on a docket. */

@@ -1,5 +1,6 @@
 import type { ReadingProblem } from '../capture/read-reading';
 import type { WishProblem } from '../capture/read-wish';
+import type { AlterationProblem } from '../fit/alterations';
 import type { Length, WorkingUnit } from '../quantity/length';
 import type { MeasureUnit } from '../quantity/mass';
 
@@ -42,4 +43,19 @@ export type Refusal =
     }
   | { readonly code: 'reason-missing' }
   | { readonly code: 'nothing-proposed' }
-  | { readonly code: 'not-the-proposal'; readonly proposed: string };
+  | { readonly code: 'not-the-proposal'; readonly proposed: string }
+  | { readonly code: 'no-such-trial' }
+  | { readonly code: 'no-such-check' }
+  /** What trying it on came to stands: it is opened again first. */
+  | { readonly code: 'fitted-already' }
+  /** Another size is on by now than the one that was looked at. */
+  | { readonly code: 'tried-meanwhile' }
+  /** What must be looked at was not, and no reason was given. */
+  | { readonly code: 'must-be-seen'; readonly look: string }
+  /** It is kept although something is not right, which nothing mends, and no reason was given. */
+  | { readonly code: 'not-right'; readonly says: string }
+  | {
+      readonly code: 'unreadable-alteration';
+      readonly problem: AlterationProblem;
+      readonly unit: WorkingUnit;
+    };

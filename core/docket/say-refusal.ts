@@ -1,5 +1,6 @@
 import { sayReadingProblem } from '../capture/say-reading-problem';
 import { sayWishProblem } from '../capture/read-wish';
+import { sayAlterationProblem } from '../fit/alterations';
 import type { Refusal } from './refusal';
 
 /** Why an act is not let in, and what to do, in one or two sentences. */
@@ -53,5 +54,19 @@ export function sayRefusal(refusal: Refusal): string {
       return 'No size is proposed. Take a size with a reason instead.';
     case 'not-the-proposal':
       return `The proposal is ${refusal.proposed}. Take another size with a reason instead.`;
+    case 'no-such-trial':
+      return 'This garment was not tried on in that size. Reload the page and look at what is on.';
+    case 'no-such-check':
+      return 'There is no such check of this garment, or no such answer to it. Reload the page and answer again.';
+    case 'fitted-already':
+      return 'What trying it on came to stands already. Open it again, or put another size on.';
+    case 'tried-meanwhile':
+      return 'Another size was put on since you looked. Look at that one, then keep it or try another.';
+    case 'must-be-seen':
+      return `Not looked at yet: ${refusal.look}. Look at it, or say why it is left out.`;
+    case 'not-right':
+      return `“${refusal.says}” is not mended. Try another size, note what is altered, or give a reason to keep it.`;
+    case 'unreadable-alteration':
+      return sayAlterationProblem(refusal.problem, refusal.unit);
   }
 }

@@ -1,7 +1,8 @@
 import type { ChartSheet, FitPose } from '../chart/chart-shape';
 import type { Contradiction, Shift, Way } from './advice';
 import { areaFacts, isOfLengths, partOfPlace } from './areas';
-import type { AlterationDoing, FitCheck, FitMove } from './fit-checks';
+import { ALTERATION_WORDS } from './alterations';
+import type { FitCheck, FitMove } from './fit-checks';
 
 /** What the wearer does while it is looked at. */
 export const POSE_WORDS: Readonly<Record<FitPose, string>> = {
@@ -12,14 +13,6 @@ export const POSE_WORDS: Readonly<Record<FitPose, string>> = {
   'arms-out': 'Arms stretched out',
   squat: 'In a squat',
   kneeling: 'Kneeling',
-};
-
-/** What is done to a garment. */
-export const ALTERATION_WORDS: Readonly<Record<AlterationDoing, string>> = {
-  'take-in': 'take in',
-  'let-out': 'let out',
-  shorten: 'shorten',
-  lengthen: 'lengthen',
 };
 
 /** What to do where a check is not right, whatever size is on: "It pulls: a size up. It hangs like a box: a size down." */

@@ -34,6 +34,9 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     confirmations: [],
     wishes: [],
     decisions: [],
+    trials: [],
+    alterations: [],
+    fittings: [],
   };
 }
 

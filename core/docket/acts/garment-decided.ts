@@ -9,14 +9,14 @@ import { judgeOne } from '../judge';
 import { keptVerdictSchema } from '../kept-verdict';
 import type { Refusal } from '../refusal';
 import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+import { refuseLabels, sizesSchema } from './sizes';
 
 const schema = z.object({
   ...ACT_BASE,
   kind: z.literal('garment-decided'),
   chartId: idSchema,
   outcome: z.enum(DECISION_OUTCOMES),
-  /** The size of each part, by its code; none where no size is handed over. */
-  sizes: z.record(z.string().max(40), z.string().trim().min(1).max(24)),
+  sizes: sizesSchema,
   /** Wanted where another size than the proposal is handed over. */
   reason: wordsSchema(300).nullable(),
   /** The readings the fitter saw; if others stand by then, nothing is decided. */
@@ -111,16 +111,8 @@ function handsOver({ outcome }: Pick<GarmentDecided, 'outcome'>): boolean {
 
 function refuseSizes(act: GarmentDecided, sheet: ChartSheet, verdict: GarmentVerdict): Refusal | null {
   if (!handsOver(act)) return null;
-  for (const { code, name, sizes } of sheet.parts) {
-    const size = named(act.sizes, code);
-    if (size === undefined || !sizes.includes(size))
-      return {
-        code: 'no-such-size',
-        size: size ?? null,
-        part: sheet.parts.length === 1 ? null : name,
-        sizes,
-      };
-  }
+  const strange = refuseLabels(act.sizes, sheet);
+  if (strange !== null) return strange;
   if (act.outcome === 'overridden') return act.reason === null ? { code: 'reason-missing' } : null;
   const proposed = acceptable(verdict);
   const same = sheet.parts.every(({ code }) => named(act.sizes, code) === named(verdict.sizes, code));

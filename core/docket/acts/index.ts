@@ -1,11 +1,15 @@
 import * as z from 'zod';
 import { failure, success, type Outcome } from '../../outcome';
+import { alterationNoted, type AlterationNoted } from './alteration-noted';
 import { clothingChosen, type ClothingChosen } from './clothing-chosen';
 import { consentRecorded, type ConsentRecorded } from './consent-recorded';
 import { docketOpened, type DocketOpened } from './docket-opened';
+import { fitChecked, type FitChecked } from './fit-checked';
 import { garmentAsked, type GarmentAsked } from './garment-asked';
 import { garmentDecided, type GarmentDecided } from './garment-decided';
 import { garmentDropped, type GarmentDropped } from './garment-dropped';
+import { garmentFitted, type GarmentFitted } from './garment-fitted';
+import { garmentTried, type GarmentTried } from './garment-tried';
 import { measurementAsked, type MeasurementAsked } from './measurement-asked';
 import { protocolAsked, type ProtocolAsked } from './protocol-asked';
 import { readingTaken, type ReadingTaken } from './reading-taken';
@@ -13,6 +17,7 @@ import { readingWithdrawn, type ReadingWithdrawn } from './reading-withdrawn';
 import { ruleOverruled, type RuleOverruled } from './rule-overruled';
 import { stepPassed, type StepPassed } from './step-passed';
 import { suspicionConfirmed, type SuspicionConfirmed } from './suspicion-confirmed';
+import { trialWithdrawn, type TrialWithdrawn } from './trial-withdrawn';
 import { wishDropped, type WishDropped } from './wish-dropped';
 import { wishNoted, type WishNoted } from './wish-noted';
 import type { ActKind, BaseAct } from './act';
@@ -33,7 +38,12 @@ export type Act =
   | SuspicionConfirmed
   | WishNoted
   | WishDropped
-  | GarmentDecided;
+  | GarmentDecided
+  | GarmentTried
+  | TrialWithdrawn
+  | FitChecked
+  | AlterationNoted
+  | GarmentFitted;
 
 type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by' | 'undoes'> : never;
 /** What is done, before it is said by whom, when and on which docket. */
@@ -56,6 +66,11 @@ const KINDS = [
   wishNoted,
   wishDropped,
   garmentDecided,
+  garmentTried,
+  trialWithdrawn,
+  fitChecked,
+  alterationNoted,
+  garmentFitted,
 ] as const;
 
 /** The kinds by name. */

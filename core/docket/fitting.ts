@@ -1,0 +1,75 @@
+import type { ChartSheet } from '../chart/chart-shape';
+import { adviseFit, type Trial } from '../fit/advice';
+import {
+  isClosing,
+  standingDecision,
+  type Docket,
+  type Fitting,
+  type GarmentAlteration,
+  type GarmentTrial,
+} from './docket';
+
+/** The sizes of a garment that were put on, in their order; the last is on now. */
+export function trialsOf({ trials }: Pick<Docket, 'trials'>, chartId: string): readonly GarmentTrial[] {
+  return trials.filter((one) => one.chartId === chartId);
+}
+
+/** What is altered on a garment. */
+export function alterationsOf(
+  { alterations }: Pick<Docket, 'alterations'>,
+  chartId: string,
+): readonly GarmentAlteration[] {
+  return alterations.filter((one) => one.chartId === chartId);
+}
+
+/** What trying a garment on came to; `null` while it is open, or where another size was put on or decided since. */
+export function standingFitting(docket: Docket, chartId: string): Fitting | null {
+  const last = docket.fittings.filter((one) => one.chartId === chartId).at(-1);
+  if (last === undefined || last.outcome === 'open') return null;
+  if (trialsOf(docket, chartId).at(-1)?.id !== last.trialId) return null;
+  return last.after === (standingDecision(docket, chartId)?.id ?? null) ? last : null;
+}
+
+/** The size that a wearer goes with. */
+export interface FinalSize {
+  readonly size: string;
+  readonly sizes: Readonly<Record<string, string>>;
+  /** Whether it was proved on the wearer, or is as it was decided. */
+  readonly tried: boolean;
+}
+
+/** The size of a garment after everything that was decided and tried; `null` where it has none, or is open. */
+export function finalSize(docket: Docket, chartId: string): FinalSize | null {
+  const fitting = standingFitting(docket, chartId);
+  if (fitting !== null)
+    return fitting.size === null ? null : { size: fitting.size, sizes: fitting.sizes, tried: true };
+  const decision = standingDecision(docket, chartId);
+  if (decision === null || !isClosing(decision) || decision.size === null) return null;
+  return { size: decision.size, sizes: decision.sizes, tried: false };
+}
+
+/** Where a garment stands that has been decided. */
+export type FittingState = 'not-decided' | 'made-to-measure' | 'to-try' | 'on' | 'kept';
+
+/** How far trying a garment on has come. */
+export function fittingState(docket: Docket, chartId: string): FittingState {
+  const fitting = standingFitting(docket, chartId);
+  if (fitting !== null) return fitting.outcome === 'kept' ? 'kept' : 'made-to-measure';
+  if (trialsOf(docket, chartId).length > 0) return 'on';
+  const decision = standingDecision(docket, chartId);
+  if (!isClosing(decision)) return 'not-decided';
+  return decision!.outcome === 'made-to-measure' ? 'made-to-measure' : 'to-try';
+}
+
+/** The trials as the advice on them wants them. */
+export function asTrials(trials: readonly GarmentTrial[]): Trial[] {
+  return trials.map(({ sizes, seen }) => ({
+    sizes,
+    seen: seen.map(({ check, answer }) => ({ check, answer })),
+  }));
+}
+
+/** What follows from what was seen of a garment. */
+export function adviceOn(docket: Docket, chartId: string, sheet: ChartSheet) {
+  return adviseFit(sheet, asTrials(trialsOf(docket, chartId)));
+}
