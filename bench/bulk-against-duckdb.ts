@@ -1,6 +1,5 @@
 import {
   asAnswer,
-  chartSheetSchema,
   compileChart,
   Kernel,
   tallyRoll,
@@ -8,6 +7,7 @@ import {
   type ChartSheet,
   type MeasurementCode,
 } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import type { Connection } from './duckdb';
 
 /**

@@ -1,5 +1,4 @@
 import {
-  chartSheetSchema,
   compileChart,
   Kernel,
   sizeRoll,
@@ -8,6 +7,7 @@ import {
   type CompiledColumn,
   type MeasurementCode,
 } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import type { Connection } from './duckdb';
 
 /**

@@ -1,4 +1,5 @@
-import { writeCsv, type TableRow } from '@neat-measure/core';
+import { writeCsv } from '@neat-measure/core';
+import { type TableRow } from '@neat-measure/core/sheets';
 import { streamRows } from '../cli/people-stream';
 
 /** How many rows are written at once. */

@@ -1,14 +1,13 @@
 import {
-  chartSheetSchema,
   compileChart,
   drawOdds,
-  importChartJson,
   Kernel,
   measurement,
   type CompiledChart,
   type Length,
   type Weighed,
 } from '@neat-measure/core';
+import { chartSheetSchema, importChartJson } from '@neat-measure/core/sheets';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { farthestApart, sharesByPlainDraws } from '../core/testing/plain-draws';

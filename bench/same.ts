@@ -1,12 +1,5 @@
-import {
-  chartSheetSchema,
-  compileChart,
-  judge,
-  Kernel,
-  micrometres,
-  VERDICTS,
-  type MeasurementCode,
-} from '@neat-measure/core';
+import { compileChart, judge, Kernel, micrometres, VERDICTS, type MeasurementCode } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { plainSizing } from '../core/testing/plain-sizing';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../core/testing/random-chart';
 import { seededRandom } from '../core/testing/random';

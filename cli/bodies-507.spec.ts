@@ -1,12 +1,12 @@
 import {
   compileChart,
   FIT_PREFERENCES,
-  importChartJson,
   judge,
   micrometres,
   type Length,
   type MeasurementCode,
 } from '@neat-measure/core';
+import { importChartJson } from '@neat-measure/core/sheets';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';

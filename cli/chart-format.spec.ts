@@ -1,7 +1,5 @@
 import {
-  chartSheetSchema,
   compileChart,
-  importCsv,
   judge,
   parseLength,
   sheetAround,
@@ -11,6 +9,7 @@ import {
   type MeasurementCode,
   type MeasuredValue,
 } from '@neat-measure/core';
+import { chartSheetSchema, importCsv } from '@neat-measure/core/sheets';
 import type { TableAnswers } from '@neat-measure/core/brought';
 import { readBroughtText } from '@neat-measure/core/brought-files';
 import { readFileSync } from 'node:fs';

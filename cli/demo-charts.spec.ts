@@ -1,19 +1,16 @@
 import {
   compileChart,
   drawOdds,
-  examineChart,
-  exportChartJson,
-  importChartJson,
   Kernel,
   judge,
   measurement,
   readReading,
-  sayChartFinding,
   sayReason,
   type ChartSheet,
   type MeasurementCode,
   type Weighed,
 } from '@neat-measure/core';
+import { examineChart, exportChartJson, importChartJson, sayChartFinding } from '@neat-measure/core/sheets';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable, Writable } from 'node:stream';

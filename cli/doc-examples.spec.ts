@@ -1,10 +1,13 @@
 import * as common from '@neat-measure/core';
 import * as brought from '@neat-measure/core/brought';
+import * as partCoverage from '@neat-measure/core/part-coverage';
+import * as reference from '@neat-measure/core/reference';
+import * as sheets from '@neat-measure/core/sheets';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
-/** All that core offers: what everybody loads, and what only Charts does. */
-const core = { ...common, ...brought };
+/** All that core offers: what everybody loads, and what only some places do. */
+const core = { ...common, ...brought, ...sheets, ...reference, ...partCoverage };
 const FOLDER = join(process.cwd(), 'core');
 const files = readdirSync(FOLDER, { recursive: true, encoding: 'utf8' }).filter(
   (name) => name.endsWith('.ts') && !/node_modules|\.spec\.ts$|^testing/.test(name),

@@ -1,4 +1,4 @@
-import { likelyDelimiter, type TableRow } from '@neat-measure/core';
+import { likelyDelimiter, type TableRow } from '@neat-measure/core/sheets';
 import Papa from 'papaparse';
 import { StringDecoder } from 'node:string_decoder';
 import type { Readable } from 'node:stream';

@@ -1,19 +1,13 @@
 import {
-  chartSheetSchema,
   compileChart,
   failure,
   FIT_PREFERENCES,
   HOUSE_RULES,
-  importChartJson,
-  importCsv,
   inBrief,
   isColumnCode,
-  MOST_CHART_BYTES,
   readPeopleHeadings,
   readPersonRow,
   SeenIds,
-  sayFinding,
-  sayJsonFinding,
   sayPeopleFinding,
   sayPersonProblem,
   sheetAround,
@@ -32,6 +26,14 @@ import {
   type Person,
   type WorkingUnit,
 } from '@neat-measure/core';
+import {
+  chartSheetSchema,
+  importChartJson,
+  importCsv,
+  MOST_CHART_BYTES,
+  sayFinding,
+  sayJsonFinding,
+} from '@neat-measure/core/sheets';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { basename, resolve } from 'node:path';

@@ -1,22 +1,10 @@
-import { chartSheetSchema, GARMENT_KINDS, MEASUREMENT_CODES, type ChartSheet } from '@neat-measure/core';
+import { GARMENT_KINDS, keptSheetSchema, MEASUREMENT_CODES, type ChartSheet } from '@neat-measure/core';
 import * as z from 'zod';
 import { pageSchema } from './lists';
-import { idSchema, instantSchema, lineSchema } from './shared';
+import { idSchema, instantSchema } from './shared';
 
-const sheetSchema = chartSheetSchema as z.ZodType<ChartSheet, unknown>;
-
-/**
- * Putting a chart on the shelf, or a new version of one in its place. A version is immutable:
- * what was sized by it stays explained by it.
- */
-export const chartSaveSchema = z.object({
-  sheet: sheetSchema,
-  /** The name of the file, or how else the sheet came. */
-  source: lineSchema(200),
-  /** The version this one follows; `null` for a chart of its own. */
-  replaces: idSchema.nullable(),
-});
-export type ChartSave = z.infer<typeof chartSaveSchema>;
+/** A sheet that is kept was let in once: a rule that came later does not make it unreadable. */
+const sheetSchema = keptSheetSchema as z.ZodType<ChartSheet, unknown>;
 
 /** Taking a chart from the shelf, or back onto it. */
 export const chartRetiredSchema = z.object({ retired: z.boolean() });

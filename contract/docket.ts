@@ -4,11 +4,13 @@ import {
   keptVerdictSchema,
   MEASUREMENT_CODES,
   ORIGINS,
+  STAGES,
   WAIST_PLACES,
 } from '@neat-measure/core';
 import * as z from 'zod';
 import { keptActSchema } from './acts';
 import { chartSchema } from './chart';
+import { listQuerySchema } from './lists';
 import { protocolSchema } from './protocol';
 import { idSchema, instantSchema, lengthSchema } from './shared';
 import { wearerSchema } from './wearer';
@@ -44,6 +46,10 @@ export const benchSchema = z.object({
 });
 export type Bench = z.infer<typeof benchSchema>;
 
+/** Which dockets are wanted: those of some words, or those with a garment that is to be tried on. */
+export const docketsQuerySchema = listQuerySchema.extend({ waiting: z.enum(['fitting']).optional() });
+export type DocketsQuery = z.infer<typeof docketsQuerySchema>;
+
 /** A docket as a list shows it. */
 export const docketSummarySchema = z.object({
   id: idSchema,
@@ -51,7 +57,14 @@ export const docketSummarySchema = z.object({
   occasion: z.string(),
   openedAt: instantSchema,
   wearer: z.object({ id: idSchema, name: z.string(), role: z.string() }),
-  garments: z.array(z.object({ chartId: idSchema, garment: z.string(), decided: z.string().nullable() })),
+  garments: z.array(
+    z.object({
+      chartId: idSchema,
+      garment: z.string(),
+      decided: z.string().nullable(),
+      stage: z.enum(STAGES),
+    }),
+  ),
 });
 export type DocketSummary = z.infer<typeof docketSummarySchema>;
 

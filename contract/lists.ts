@@ -23,10 +23,14 @@ export function pageSchema<Item>(item: z.ZodType<Item, unknown>): z.ZodType<Page
 }
 
 /** The address of a part of a list. */
-export function listPath(route: string, { search, from }: Partial<ListQuery>): string {
+export function listPath(
+  route: string,
+  { search, from, ...more }: Partial<ListQuery> & Readonly<Record<string, unknown>>,
+): string {
   const asked = new URLSearchParams();
   if (search) asked.set('search', search);
   if (from) asked.set('from', String(from));
+  for (const [name, value] of Object.entries(more)) if (typeof value === 'string') asked.set(name, value);
   return asked.size === 0 ? route : `${route}?${asked.toString()}`;
 }
 

@@ -1,5 +1,5 @@
 import { ROUTES, type Exception } from '@neat-measure/contract';
-import { MOST_CHART_BYTES } from '@neat-measure/core';
+import { MOST_CHART_BYTES } from '@neat-measure/core/sheets';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Express, type RequestHandler } from 'express';

@@ -1,7 +1,6 @@
 import {
   benchCodeSaveSchema,
   chartRetiredSchema,
-  chartSaveSchema,
   factorConfirmSchema,
   factorEndSchema,
   firstRunSchema,
@@ -21,6 +20,7 @@ import {
   takeCodeSchema,
   wearerSaveSchema,
 } from '@neat-measure/contract';
+import { chartSaveSchema } from '@neat-measure/contract/chart-save';
 import { actSchema, deviceLineSchema } from '@neat-measure/core';
 import * as z from 'zod';
 import { KEYS, TEXTS, type Draw } from './draw';

@@ -3,7 +3,7 @@ import {
   alterationsOf,
   cm,
   finalSize,
-  fittingState,
+  stageOf,
   lastDone,
   RIGHT,
   sayRefusal,
@@ -47,7 +47,7 @@ function decided(kind: string) {
     one.does(kind, fields as never, { undoes: act.id });
     return act.kind;
   };
-  const state = () => fittingState(one.docket!, chartId);
+  const state = () => stageOf(one.docket!, chartId);
   const final = () => finalSize(one.docket!, chartId);
   return { one, chart, chartId, wear, see, keep, alter, undo, state, final };
 }

@@ -48,11 +48,12 @@ export function finalSize(docket: Docket, chartId: string): FinalSize | null {
   return { size: decision.size, sizes: decision.sizes, tried: false };
 }
 
-/** Where a garment stands that has been decided. */
-export type FittingState = 'not-decided' | 'made-to-measure' | 'to-try' | 'on' | 'kept';
+/** How far a garment of a docket can have come. */
+export const STAGES = ['not-decided', 'made-to-measure', 'to-try', 'on', 'kept'] as const;
+export type Stage = (typeof STAGES)[number];
 
-/** How far trying a garment on has come. */
-export function fittingState(docket: Docket, chartId: string): FittingState {
+/** How far a garment of a docket has come. */
+export function stageOf(docket: Docket, chartId: string): Stage {
   const fitting = standingFitting(docket, chartId);
   if (fitting !== null) return fitting.outcome === 'kept' ? 'kept' : 'made-to-measure';
   if (trialsOf(docket, chartId).length > 0) return 'on';

@@ -2,14 +2,8 @@ import type { ChartSheet } from '../chart/chart-shape';
 import { isMade, labelOf, nearestMade } from '../chart/label';
 import { named } from '../chart/named';
 import { areaFacts, FIT_AREAS, isOfLengths, partOfPlace, type FitArea, type FitPlace } from './areas';
-import {
-  fitChecksOf,
-  RIGHT,
-  type AlterationDoing,
-  type FitAnswer,
-  type FitCheck,
-  type FitMove,
-} from './fit-checks';
+import { RIGHT, type AlterationDoing, type FitAnswer, type FitCheck, type FitMove } from './fit-check';
+import { fitChecksOf } from './fit-checks';
 
 /** What was seen at one check of one size. */
 export interface Seen {

@@ -5,7 +5,7 @@ import { formatLength } from '../quantity/format-length';
 import { parseLength, type LengthProblem } from '../quantity/parse-length';
 import { sayMeasureProblem } from '../quantity/say-measure-problem';
 import { areaFacts, type FitArea } from './areas';
-import { ALTERATION_DOINGS, type AlterationDoing } from './fit-checks';
+import { ALTERATION_DOINGS, type AlterationDoing } from './fit-check';
 
 /** What is noted of a garment that is altered: by how much, or the finished length to which it is hemmed. */
 export const ALTERED_HOW = [...ALTERATION_DOINGS, 'hem-at'] as const;

@@ -1,7 +1,7 @@
 import type { GarmentKind } from '../chart/garment-kind';
 import type { FitArea } from './areas';
 import type { FitPose } from '../chart/chart-shape';
-import { placesOf, type AlterationDoing, type FitAnswer, type FitCheck, type FitMove } from './fit-checks';
+import { placesOf, type AlterationDoing, type FitAnswer, type FitCheck, type FitMove } from './fit-check';
 
 /** Another size of the part that sizes an area. */
 const up = (...areas: FitArea[]): FitMove => ({

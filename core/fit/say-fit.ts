@@ -2,7 +2,7 @@ import type { ChartSheet, FitPose } from '../chart/chart-shape';
 import type { Contradiction, Shift, Way } from './advice';
 import { areaFacts, isOfLengths, partOfPlace } from './areas';
 import { ALTERATION_WORDS } from './alterations';
-import type { FitCheck, FitMove } from './fit-checks';
+import type { FitCheck, FitMove } from './fit-check';
 
 /** What the wearer does while it is looked at. */
 export const POSE_WORDS: Readonly<Record<FitPose, string>> = {

@@ -11,7 +11,8 @@ import { drawReadings, LISTED_CHANCE, type Weighed } from '../match/odds/odds';
 import type { LabelChance } from '../match/verdict';
 import type { Trial } from './advice';
 import { columnOfPlace, partOfPlace, type FitPlace } from './areas';
-import { fitChecksOf, RIGHT } from './fit-checks';
+import { RIGHT } from './fit-check';
+import { fitChecksOf } from './fit-checks';
 import { chanceOfSight, EYE_SHARE, WEARING_SHARE, type Sight } from './seen-chances';
 
 /** What the tape and the trial say together. */

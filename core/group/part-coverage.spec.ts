@@ -1,4 +1,11 @@
-import { cm, codesOfCoverage, partCoverage, valueIn, type Length, type MeasurementCode } from '../index';
+import {
+  cm,
+  codesOfCoverage,
+  partCoverage,
+  valueIn,
+  type Length,
+  type MeasurementCode,
+} from '../testing/all';
 import { compiledOf } from '../testing/charts';
 
 describe('partCoverage', () => {

@@ -13,7 +13,7 @@ import {
   sizePerson,
   writeCsv,
   type Person,
-} from '../index';
+} from '../testing/all';
 import { compiledOf } from '../testing/charts';
 import { drawFrom, randomBody, randomChart } from '../testing/random-chart';
 import { seededRandom } from '../testing/random';

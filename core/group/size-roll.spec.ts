@@ -10,7 +10,7 @@ import {
   verdictIn,
   VERDICTS,
   type MeasurementCode,
-} from '../index';
+} from '../testing/all';
 import { compiledOf } from '../testing/charts';
 import { drawFrom, RANDOM_CODES, randomChart, randomPreference, type Draw } from '../testing/random-chart';
 import { seededRandom } from '../testing/random';

@@ -21,7 +21,7 @@ import {
   type MeasurementCode,
   type RuleOverride,
   type Verdict,
-} from '../index';
+} from '../testing/all';
 import { bodyDimensions507 } from '../reference/body-dimensions-507';
 import { compiledOf, sheetOf } from '../testing/charts';
 import { wholeSheet } from '../testing/whole-sheet';

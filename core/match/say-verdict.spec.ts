@@ -14,7 +14,7 @@ import {
   type MeasurementCode,
   type PartVerdict,
   type WorkingUnit,
-} from '../index';
+} from '../testing/all';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../testing/random-chart';
 import { seededRandom } from '../testing/random';
 import { frontAndBack, scale, wholeSheet } from '../testing/whole-sheet';

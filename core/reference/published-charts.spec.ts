@@ -31,7 +31,7 @@ import {
   type ChartPart,
   type Length,
   type MeasurementCode,
-} from '../index';
+} from '../testing/all';
 
 const worn = (values: Partial<Record<MeasurementCode, Length>>) =>
   new Map(

@@ -1,7 +1,6 @@
 import {
   chartRetiredPath,
   chartRetiredSchema,
-  chartSaveSchema,
   chartSheetPath,
   chartUsesPath,
   chartVersionsPath,
@@ -9,6 +8,7 @@ import {
   ROUTES,
   type Chart,
 } from '@neat-measure/contract';
+import { chartSaveSchema } from '@neat-measure/contract/chart-save';
 import { Router } from 'express';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';

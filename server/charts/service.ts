@@ -1,4 +1,5 @@
-import type { Chart, ChartSave } from '@neat-measure/contract';
+import type { Chart } from '@neat-measure/contract';
+import type { ChartSave } from '@neat-measure/contract/chart-save';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { idTaken, notFound, ProblemError } from '../http/problem-error';

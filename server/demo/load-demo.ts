@@ -1,5 +1,5 @@
 import { lineSchema, protocolIdSchema, ROLES, signInSchema } from '@neat-measure/contract';
-import { importChartJson } from '@neat-measure/core';
+import { importChartJson } from '@neat-measure/core/sheets';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';

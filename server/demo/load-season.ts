@@ -76,7 +76,7 @@ export async function loadSeason(
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
     const hand = new Hand(shelf, fitter, opened);
     workThrough(hand, docket, charts);
-    for (const act of hand.acts) await noteAct(database, act);
+    for (const act of hand.acts) await noteAct(database, act, hand.docket);
     await addActs(database, hand.acts);
   }
 }

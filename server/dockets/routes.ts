@@ -1,8 +1,8 @@
 import {
   actsSaveSchema,
+  docketsQuerySchema,
   docketStreamPath,
   HABITS_EVENT,
-  listQuerySchema,
   ROUTES,
   sheetPath,
   verdictsPath,
@@ -84,7 +84,7 @@ export function docketRoutes({
   };
   return Router()
     .get(ROUTES.dockets, async (request, response) => {
-      response.json(await listDockets(database, readQuery(listQuerySchema, request)));
+      response.json(await listDockets(database, readQuery(docketsQuerySchema, request)));
     })
     .get(`${ROUTES.dockets}/:id`, async (request, response) => {
       response.json(await looked(request, response));

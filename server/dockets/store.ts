@@ -1,12 +1,20 @@
 import {
   PAGE,
   wordsOf,
+  type DocketsQuery,
   type DocketSummary,
-  type ListQuery,
   type Page,
   type Wearer,
 } from '@neat-measure/contract';
-import { isClosing, type Act, type DecisionOutcome } from '@neat-measure/core';
+import {
+  finalSize,
+  isClosing,
+  stageOf,
+  type Act,
+  type DecisionOutcome,
+  type Docket,
+  type Stage,
+} from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { withWords } from '../database/like';
 
@@ -88,8 +96,12 @@ export async function otherDockets(database: Database, wearerId: string, id: str
     .pluck<string[]>('id');
 }
 
-/** Keeps what lists and searches look at beside the acts, for one act that was let in. */
-export async function noteAct(transaction: Database, act: Act): Promise<void> {
+/**
+ * Keeps what lists and searches look at beside the acts, for one act that was let in.
+ *
+ * @param docket as it stands after the act; what a garment's row says follows from it
+ */
+export async function noteAct(transaction: Database, act: Act, docket: Docket | null): Promise<void> {
   const garment = (chartId: string) =>
     transaction('docket_garments').where({ docket_id: act.docketId, chart_id: chartId });
   switch (act.kind) {
@@ -119,10 +131,19 @@ export async function noteAct(transaction: Database, act: Act): Promise<void> {
       return;
     case 'garment-decided':
       await garment(act.chartId).update({ outcome: act.outcome, size: act.found?.size ?? null });
-      return;
+      break;
+    case 'garment-tried':
+    case 'trial-withdrawn':
+    case 'garment-fitted':
+      break;
     default:
       return;
   }
+  if (docket !== null)
+    await garment(act.chartId).update({
+      stage: stageOf(docket, act.chartId),
+      final_size: finalSize(docket, act.chartId)?.size ?? null,
+    });
 }
 
 /** Every docket with a garment that is not decided for good: none of them may be forgotten, however old. */
@@ -138,15 +159,17 @@ export async function listOpenDockets(database: Database): Promise<DocketSummary
 /** A part of the dockets that match a search, by the wearer, the occasion, a garment or their number; the latest first. */
 export async function listDockets(
   database: Database,
-  { search, from }: ListQuery,
+  { search, from, waiting }: DocketsQuery,
 ): Promise<Page<DocketSummary>> {
-  const matching = () =>
-    withWords(database('dockets').join('wearers', 'wearers.id', 'dockets.wearer_id'), wordsOf(search), [
-      'wearers.name',
-      'wearers.role',
-      'dockets.occasion',
-      'dockets.number',
-    ]);
+  const waits = database('docket_garments').whereIn('stage', ['to-try', 'on']).select('docket_id');
+  const matching = () => {
+    const found = withWords(
+      database('dockets').join('wearers', 'wearers.id', 'dockets.wearer_id'),
+      wordsOf(search),
+      ['wearers.name', 'wearers.role', 'dockets.occasion', 'dockets.number'],
+    );
+    return waiting === 'fitting' ? found.whereIn('dockets.id', waits.clone()) : found;
+  };
   const counted = await matching().count<{ n: number }[]>({ n: '*' });
   const ids = await matching()
     .orderBy([
@@ -189,8 +212,10 @@ async function withGarments(database: Database, rows: readonly DocketRow[]): Pro
         garment: string;
         outcome: DecisionOutcome | null;
         size: string | null;
+        stage: Stage;
+        final_size: string | null;
       }[]
-    >('docket_id', 'chart_id', 'garment', 'outcome', 'size');
+    >('docket_id', 'chart_id', 'garment', 'outcome', 'size', 'stage', 'final_size');
   return rows.map((row) => ({
     id: row.id,
     number: row.number,
@@ -199,10 +224,12 @@ async function withGarments(database: Database, rows: readonly DocketRow[]): Pro
     wearer: { id: row.wearer_id, name: row.wearer_name, role: row.wearer_role },
     garments: garments
       .filter(({ docket_id }) => docket_id === row.id)
-      .map(({ chart_id, garment, outcome, size }) => ({
+      .map(({ chart_id, garment, outcome, size, stage, final_size }) => ({
         chartId: chart_id,
         garment,
-        decided: outcome !== null && isClosing({ outcome }) ? (size ?? 'made to measure') : null,
+        decided:
+          outcome !== null && isClosing({ outcome }) ? (final_size ?? size ?? 'made to measure') : null,
+        stage,
       })),
   }));
 }

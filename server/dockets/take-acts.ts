@@ -98,7 +98,7 @@ async function takeReading(database: Database, act: Extract<Act, { kind: 'readin
 async function open(database: Database, act: Extract<Act, { kind: 'docket-opened' }>): Promise<Taken> {
   try {
     return await database.transaction(async (transaction) => {
-      await noteAct(transaction, act);
+      await noteAct(transaction, act, null);
       return { kept: await addAct(transaction, act), repeated: false };
     });
   } catch (error) {
@@ -121,7 +121,7 @@ async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
     const applied = apply(replay(acts), act, shelf);
     if (!applied.ok) return { refusal: applied.problem };
     const kept = await addAct(transaction, applied.value.act);
-    await noteAct(transaction, applied.value.act);
+    await noteAct(transaction, applied.value.act, applied.value.docket);
     return { kept, repeated: false };
   });
 }
@@ -139,7 +139,7 @@ function asRepeated(kept: KeptAct, act: Act): Taken {
 
 /** An act without what is found when it is let in: that is never taken from who sends it. */
 function unfound(act: Act): Act {
-  return act.kind === 'garment-decided' ? { ...act, found: null } : act;
+  return 'found' in act ? { ...act, found: null } : act;
 }
 
 function sameWords(one: Act, other: Act): boolean {

@@ -1,7 +1,6 @@
 import { benchSchema, pathOf, problemSchema, ROUTES, type Bench } from '@neat-measure/contract';
 import {
   bareUnit,
-  importCsv,
   measurement,
   readReading,
   replay,
@@ -12,6 +11,7 @@ import {
   type Length,
   type MeasurementCode,
 } from '@neat-measure/core';
+import { importCsv } from '@neat-measure/core/sheets';
 import { v7 as uuidv7 } from 'uuid';
 import type { Answer, Harness } from './harness';
 

@@ -14,12 +14,12 @@ import {
   ROUTES,
   type Bodies,
   type Chart,
-  type ChartSave,
   type ChartSummary,
   type ChartUses,
   type ListQuery,
   type Page,
 } from '@neat-measure/contract';
+import { type ChartSave } from '@neat-measure/contract/chart-save';
 import type { MeasurementCode } from '@neat-measure/core';
 import type { Observable } from 'rxjs';
 import { Api } from './api';

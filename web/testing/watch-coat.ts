@@ -1,5 +1,6 @@
 import type { Bench, Chart, KeptAct } from '@neat-measure/contract';
-import { chartSheetSchema, UNSETTLED, type Act, type ChartSheet, type Doing } from '@neat-measure/core';
+import { UNSETTLED, type Act, type ChartSheet, type Doing } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { v7 as uuidv7 } from 'uuid';
 
 const AT = '2026-05-04T08:00:00.000Z';

@@ -4,7 +4,7 @@ import {
   importChartJson,
   sayJsonFinding,
   type ChartSheet,
-} from '../../index';
+} from '../../testing/all';
 import { chartJsonSchema } from './json-schema';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 

@@ -9,7 +9,7 @@ import {
   settleColumn,
   type Cell,
   type Finding,
-} from '../../index';
+} from '../../testing/all';
 import { sheetOf } from '../../testing/charts';
 
 const bytes = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0));

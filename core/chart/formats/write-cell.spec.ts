@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { micrometres, parseCell, WORKING_UNITS, writeCell, type Cell } from '../../index';
+import { micrometres, parseCell, WORKING_UNITS, writeCell, type Cell } from '../../testing/all';
 
 const edge = fc.constantFrom('printed', 'closed', 'open');
 const at = fc.integer({ min: -3_000_000, max: 99_999_999 }).map(micrometres);

@@ -11,7 +11,7 @@ import {
   faultsOfSheet,
   sayFault,
   type ChartSheet,
-} from '../../index';
+} from '../../testing/all';
 import { scale } from '../../testing/whole-sheet';
 
 const WAIST = scale('waist', 'trouser-waist-girth', ['30', '32', '34'], {

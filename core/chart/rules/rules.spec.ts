@@ -8,7 +8,7 @@ import {
   SEVERITY,
   type ChartSheet,
   type RuleCode,
-} from '../../index';
+} from '../../testing/all';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 const chest = (cells: readonly string[], more: object = {}, sizes = cells.map((_, at) => `${38 + at}`)) =>

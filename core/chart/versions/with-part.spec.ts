@@ -1,4 +1,4 @@
-import { faultsOfSheet, withPart } from '../../index';
+import { faultsOfSheet, withPart } from '../../testing/all';
 import { scale, wholeSheet } from '../../testing/whole-sheet';
 
 describe('withPart', () => {

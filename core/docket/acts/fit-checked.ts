@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { fitChecksOf, RIGHT } from '../../fit/fit-checks';
+import { RIGHT } from '../../fit/fit-check';
+import { fitChecksOf } from '../../fit/fit-checks';
 import type { SeenAtTrial } from '../docket';
 import { standingFitting } from '../fitting';
 import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';

@@ -6,7 +6,7 @@ import {
   micrometres,
   VERDICTS,
   type MeasurementCode,
-} from '../../index';
+} from '../../testing/all';
 import { plainSizing } from '../../testing/plain-sizing';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../../testing/random-chart';
 import { seededRandom } from '../../testing/random';

@@ -15,7 +15,7 @@ import {
   sobolCoordinate,
   type MeasurementCode,
   type Weighed,
-} from '../../index';
+} from '../../testing/all';
 import { compiledOf } from '../../testing/charts';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../../testing/random-chart';
 import { seededNormal, seededRandom } from '../../testing/random';

@@ -1,6 +1,5 @@
 import {
   bareUnit,
-  importChartJson,
   isClosing,
   judgeDocket,
   measurement,
@@ -13,6 +12,7 @@ import {
   type ChartSheet,
   type MeasurementCode,
 } from '@neat-measure/core';
+import { importChartJson } from '@neat-measure/core/sheets';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';

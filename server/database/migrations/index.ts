@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
 import * as retired from './0013-retired-charts';
@@ -32,6 +33,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0013-retired-charts', retired],
   ['0014-kits', kits],
   ['0015-born', born],
+  ['0016-stages', stages],
 ];
 
 /** Their names, oldest first. */

@@ -43,9 +43,9 @@ async function expectWhole(database: Database, version: string, house: EarlierHo
       by: ['Odalys Wren'],
     });
   const { items } = await listDockets(database, { search: '', from: 0 });
-  expect(items.map(({ garments }) => garments.map(({ decided }) => decided)))
+  expect(items.map(({ garments }) => garments.map(({ decided, stage }) => [decided, stage])))
     .withContext(version)
-    .toEqual([['M']]);
+    .toEqual([[['M', 'to-try']]]);
   expect((await findSettings(database)).idleMinutes)
     .withContext(version)
     .toBe(version < '0011' ? 480 : 45);

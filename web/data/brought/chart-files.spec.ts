@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { importCsv, sheetAround } from '@neat-measure/core';
+import { sheetAround } from '@neat-measure/core';
+import { importCsv } from '@neat-measure/core/sheets';
 import { CASES } from '../../../core/testing/tables/cases';
 import { HOSTILE } from '../../../core/testing/tables/hostile';
 import { BroughtReader } from './brought-reader';

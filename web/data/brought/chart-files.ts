@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import { importChartJson, sayJsonFinding, type ChartSheet } from '@neat-measure/core';
+import { type ChartSheet } from '@neat-measure/core';
+import { importChartJson, sayJsonFinding } from '@neat-measure/core/sheets';
 import { exportWorkbook, LIMITS, sayBroughtProblem, type BroughtTable } from '@neat-measure/core/brought';
 import { BroughtReader, type BroughtQuestion } from './brought-reader';
 

@@ -1,4 +1,5 @@
-import { cm, compileChart, importCsv, inches, onlyPart, sheetAround } from '@neat-measure/core';
+import { cm, compileChart, inches, onlyPart, sheetAround } from '@neat-measure/core';
+import { importCsv } from '@neat-measure/core/sheets';
 import { labelsOf, layOut } from './ruler-scale';
 
 const column = (csv: string) => {

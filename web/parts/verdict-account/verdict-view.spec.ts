@@ -1,4 +1,5 @@
-import { chartSheetSchema, cm, compileChart, judge, type MeasurementCode } from '@neat-measure/core';
+import { cm, compileChart, judge, type MeasurementCode } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { watchCoat } from '../../testing/watch-coat';
 import { candidatesOf, rulersOf, shortOutcome } from './verdict-view';
 

@@ -3,7 +3,6 @@ import { RouterLink } from '@angular/router';
 import { chartSheetPath, type Chart } from '@neat-measure/contract';
 import {
   columnName,
-  exportChartJson,
   firstPart,
   fitChecksOf,
   KIND_WORDS,
@@ -12,6 +11,7 @@ import {
   sayRequirement,
   type ChartSheet,
 } from '@neat-measure/core';
+import { exportChartJson } from '@neat-measure/core/sheets';
 import { exportCsv, exportHtml } from '@neat-measure/core/brought';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTabsModule } from 'ng-zorro-antd/tabs';

@@ -14,7 +14,8 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartSummary } from '@neat-measure/contract';
-import { GARMENT_KINDS, KIND_WORDS, PUBLISHED_CHARTS, type ChartSheet } from '@neat-measure/core';
+import { GARMENT_KINDS, KIND_WORDS, type ChartSheet } from '@neat-measure/core';
+import { PUBLISHED_CHARTS } from '@neat-measure/core/reference';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';

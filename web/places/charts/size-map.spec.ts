@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { bodiesPath } from '@neat-measure/contract';
-import { chartSheetSchema } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { chooseIn } from '../../testing/library';
 import { watchCoat } from '../../testing/watch-coat';

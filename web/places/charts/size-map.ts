@@ -10,19 +10,16 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import {
-  codesOfCoverage,
   MICROMETRES_PER,
-  partCoverage,
-  valueIn,
   type ChartSheet,
   type CompiledColumn,
-  type Held,
   type Interval,
   type Length,
   type MeasurementCode,
   type WorkingUnit,
   compiled,
 } from '@neat-measure/core';
+import { codesOfCoverage, partCoverage, valueIn, type Held } from '@neat-measure/core/part-coverage';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';

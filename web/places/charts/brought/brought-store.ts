@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { sayFinding, sheetAround, type ChartSheet } from '@neat-measure/core';
+import { sheetAround, type ChartSheet } from '@neat-measure/core';
+import { sayFinding } from '@neat-measure/core/sheets';
 import {
   isAsked,
   joinTables,

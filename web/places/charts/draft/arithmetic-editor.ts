@@ -15,7 +15,6 @@ import {
   CATALOGUE,
   compiled,
   expectedValue,
-  faultsOfSheet,
   formatLength,
   formatNumber,
   judge,
@@ -28,6 +27,7 @@ import {
   type MeasurementCode,
   type WorkingUnit,
 } from '@neat-measure/core';
+import { faultsOfSheet } from '@neat-measure/core/sheets';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';

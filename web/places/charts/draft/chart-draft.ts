@@ -11,24 +11,26 @@ import {
 import { FormsModule } from '@angular/forms';
 import type { Chart } from '@neat-measure/contract';
 import {
-  chartSheetSchema,
   columnName,
-  examineChart,
-  faultsOfSheet,
   GARMENT_KINDS,
   HOUSE_RULES,
   KIND_WORDS,
   measurement,
   RULE_WORDS,
+  type ChartPart,
+  type ChartSheet,
+  type HouseRule,
+} from '@neat-measure/core';
+import {
+  chartSheetSchema,
+  examineChart,
+  faultsOfSheet,
   sayChartFinding,
   sayFault,
   withPart,
   type ChartFinding,
-  type ChartPart,
   type ChartPlace,
-  type ChartSheet,
-  type HouseRule,
-} from '@neat-measure/core';
+} from '@neat-measure/core/sheets';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
-import { exportChartJson, importChartJson, sayJsonFinding, type ChartSheet } from '@neat-measure/core';
+import { type ChartSheet } from '@neat-measure/core';
+import { exportChartJson, importChartJson, sayJsonFinding } from '@neat-measure/core/sheets';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 

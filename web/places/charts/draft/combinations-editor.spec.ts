@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { chartSheetSchema, type ChartSheet } from '@neat-measure/core';
+import { type ChartSheet } from '@neat-measure/core';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { chooseIn } from '../../../testing/library';
 import { CombinationsEditor } from './combinations-editor';
 

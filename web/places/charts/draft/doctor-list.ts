@@ -1,11 +1,6 @@
 import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import {
-  examineChart,
-  sayChartFinding,
-  sayMend,
-  type ChartFinding,
-  type ChartSheet,
-} from '@neat-measure/core';
+import { type ChartSheet } from '@neat-measure/core';
+import { examineChart, sayChartFinding, sayMend, type ChartFinding } from '@neat-measure/core/sheets';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 
 const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', note: 'note' } as const;

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { chartSheetSchema, formatLength, withPart } from '@neat-measure/core';
+import { formatLength } from '@neat-measure/core';
+import { chartSheetSchema, withPart } from '@neat-measure/core/sheets';
 import { watchCoat } from '../../../testing/watch-coat';
 import { PartEditor, type PartChange } from './part-editor';
 

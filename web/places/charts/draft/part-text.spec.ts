@@ -1,4 +1,5 @@
-import { importCsv, type ChartPart } from '@neat-measure/core';
+import { type ChartPart } from '@neat-measure/core';
+import { importCsv } from '@neat-measure/core/sheets';
 import { faultOf, newRow, partOf, pasteInto, textOf, type PartText } from './part-text';
 
 const part = (csv: string): ChartPart => {

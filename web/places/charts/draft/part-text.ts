@@ -2,9 +2,7 @@ import {
   failure,
   LONGEST_SIZE,
   parseCell,
-  sayFinding,
   success,
-  writeCell,
   writtenLength,
   writtenLengthSchema,
   type Cell,
@@ -12,6 +10,7 @@ import {
   type Length,
   type Outcome,
 } from '@neat-measure/core';
+import { sayFinding, writeCell } from '@neat-measure/core/sheets';
 
 /** A row of the table editor: a size, with everything that stands beside it, as texts. */
 export interface TextRow {

@@ -1,0 +1,1 @@
+export { CholeskyDecomposition, Matrix } from '../../node_modules/ml-matrix/matrix';
