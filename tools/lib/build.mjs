@@ -137,6 +137,7 @@ async function bundle(entryPoints, outbase, outdir, more = {}) {
       '@neat-measure/core': './core/index.ts',
       '@neat-measure/core/bodies-507': './core/reference/bodies-507.ts',
       '@neat-measure/core/iso8559-names': './core/reference/iso8559-names.ts',
+      '@neat-measure/core/fit-drawing': './core/fit/drawing/fit-scene.ts',
       '@neat-measure/core/sheets': './core/chart/sheets.ts',
       '@neat-measure/core/reference': './core/reference/index.ts',
       '@neat-measure/core/part-coverage': './core/group/part-coverage.ts',

@@ -24,6 +24,8 @@ export function smoothPath(points: readonly Point[], closed = false): string {
   let path = `M${points[0]!.join(' ')}`;
   for (let index = 0; index < last; index++) {
     const [before, from, to, after] = [at(index - 1), at(index), at(index + 1), at(index + 2)];
+    // The same point twice is a corner: the curve comes to it and leaves it, and nothing lies between.
+    if (from[0] === to[0] && from[1] === to[1]) continue;
     const first = [from[0] + (to[0] - before[0]) / 6, from[1] + (to[1] - before[1]) / 6];
     const second = [to[0] - (after[0] - from[0]) / 6, to[1] - (after[1] - from[1]) / 6];
     path += `C${[...first, ...second, ...to].map((number) => Math.round(number * 10) / 10).join(' ')}`;
