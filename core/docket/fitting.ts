@@ -1,5 +1,5 @@
 import type { ChartSheet } from '../chart/chart-shape';
-import { adviseFit, type Trial } from '../fit/advice';
+import { adviseFit, type Fault, type Trial } from '../fit/advice';
 import {
   isClosing,
   standingDecision,
@@ -73,4 +73,16 @@ export function asTrials(trials: readonly GarmentTrial[]): Trial[] {
 /** What follows from what was seen of a garment. */
 export function adviceOn(docket: Docket, chartId: string, sheet: ChartSheet) {
   return adviseFit(sheet, asTrials(trialsOf(docket, chartId)));
+}
+
+/**
+ * What is not right of the size that is on and no alteration mends; `null` where nothing is. What must be
+ * right cannot be altered so.
+ */
+export function unmendedOn(docket: Docket, chartId: string, sheet: ChartSheet): Fault | null {
+  const altered = alterationsOf(docket, chartId).map(({ area }) => area as string);
+  const { faults } = adviceOn(docket, chartId, sheet);
+  return (
+    faults.find(({ check, answer }) => check.must || !altered.includes(answer.tells?.place ?? '')) ?? null
+  );
 }

@@ -7,10 +7,12 @@ import { codesRead } from '../chart/size-chart';
 import { alwaysTheSame } from '../foresight/foresee';
 import { expectedValue } from '../foresight/plausible-bodies';
 import { judge, type MeasuredBody, type MeasuredValue } from '../match/judge';
+import { sizesAfterTrial, type SizesAfterTrial } from '../fit/sizes-after-trial';
 import { withFullerHip } from '../match/fuller-hip';
 import type { GarmentVerdict } from '../match/verdict';
 import type { Length } from '../quantity/length';
 import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from './docket';
+import { asTrials, trialsOf } from './fitting';
 import { houseCautions, houseRuleFor, type Habits } from './habits';
 import { meantByMakers } from './customs';
 import { settle } from './settle';
@@ -91,6 +93,14 @@ export function judgeDocket<Chart extends ShelvedChart>(
 export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentVerdict {
   const basis = basisOf(docket, habits);
   return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
+}
+
+/** How likely each size of a garment is by what was read and by what was seen of the sizes that were put on. */
+export function sizesAfterTrials(docket: Docket, chart: ShelvedChart, habits: Habits): SizesAfterTrial {
+  const { body } = basisOf(docket, habits);
+  const whole = withFullerHip(body, codesOf(chart.sheet));
+  const trials = asTrials(trialsOf(docket, chart.id));
+  return sizesAfterTrial(compiled(chart.sheet), whole, rulingOf(docket, chart, habits), trials);
 }
 
 interface Basis {

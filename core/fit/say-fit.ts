@@ -39,19 +39,14 @@ function sayMove(sheet: ChartSheet, move: FitMove): string {
     .join(' and ');
 }
 
-/** "a size up", "a longer leg", "a smaller boot". */
+/** "a size up", "a longer leg", "a smaller boot", "larger panels". */
 function sayStep({ name, by, along }: Pick<Shift, 'name' | 'by' | 'along'>): string {
-  if (name === null) return by === 1 ? 'a size up' : 'a size down';
-  const what = name.toLowerCase();
+  const [more, less] = along === 'length' ? ['longer', 'shorter'] : ['larger', 'smaller'];
+  const what = name?.toLowerCase() ?? 'size';
+  if (along === 'girth' && what.startsWith('size')) return by === 1 ? 'a size up' : 'a size down';
   // A part that is called a length is not said to be a longer length.
-  if (along === 'length' && /length$/.test(what))
-    return `a ${by === 1 ? 'longer' : 'shorter'} ${what.replace(/ ?length$/, '') || 'one'}`;
-  if (along === 'length') return `a ${by === 1 ? 'longer' : 'shorter'} ${what}`;
-  return /^size/.test(what)
-    ? by === 1
-      ? 'a size up'
-      : 'a size down'
-    : `a ${by === 1 ? 'larger' : 'smaller'} ${what}`;
+  const called = along === 'length' ? what.replace(/ ?(length|size)$/, '') || 'one' : what;
+  return `${called.endsWith('s') ? '' : 'a '}${by === 1 ? more : less} ${called}`;
 }
 
 /** What may be done next, in few words. */

@@ -12,10 +12,10 @@ import {
   ROUTES,
   selfLinkSchema,
   type Bench,
+  type DocketsQuery,
   type DocketSummary,
   type Exception,
   type KeptAct,
-  type ListQuery,
   type Page,
   type SelfLink,
 } from '@neat-measure/contract';
@@ -34,7 +34,7 @@ export type Heard = { readonly kept: KeptAct } | 'listening' | 'lost' | 'habits'
 export class DocketService {
   private readonly api = inject(Api);
 
-  list(query: ListQuery): Observable<Page<DocketSummary>> {
+  list(query: DocketsQuery): Observable<Page<DocketSummary>> {
     return this.api.get(listPath(ROUTES.dockets, query), summariesSchema);
   }
 

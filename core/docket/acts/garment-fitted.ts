@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { ChartSheet } from '../../chart/chart-shape';
 import { FITTING_OUTCOMES, standingDecision, type Docket } from '../docket';
-import { adviceOn, alterationsOf, standingFitting, trialsOf } from '../fitting';
+import { adviceOn, standingFitting, trialsOf, unmendedOn } from '../fitting';
 import type { Refusal } from '../refusal';
 import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
 
@@ -86,11 +86,8 @@ function refuseKept(
   sheet: ChartSheet,
   reason: string | null,
 ): Refusal | null {
-  const { owed, faults } = adviceOn(docket, chartId, sheet);
+  const { owed } = adviceOn(docket, chartId, sheet);
   if (owed.length > 0) return { code: 'must-be-seen', look: owed[0]!.look };
-  const altered = alterationsOf(docket, chartId).map(({ area }) => area as string);
-  const unmended = faults.find(
-    ({ check, answer }) => check.must || !altered.includes(answer.tells?.place ?? ''),
-  );
-  return unmended !== undefined && reason === null ? { code: 'not-right', says: unmended.answer.says } : null;
+  const unmended = unmendedOn(docket, chartId, sheet);
+  return unmended !== null && reason === null ? { code: 'not-right', says: unmended.answer.says } : null;
 }

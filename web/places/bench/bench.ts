@@ -29,6 +29,8 @@ import { PreparePanel } from './measuring/prepare-panel';
 import { ReadingPanel } from './measuring/reading-panel';
 import { StancePanel } from './measuring/stance-panel';
 import { TapeStrip } from './measuring/tape-strip';
+import { TryPanel } from './trying/try-panel';
+import { TryingStore } from './trying/trying-store';
 import { WishesPanel } from './measuring/wishes-panel';
 
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
@@ -42,11 +44,20 @@ import { WishesPanel } from './measuring/wishes-panel';
     DecidePanel,
     GarmentCards,
     TapeStrip,
+    TryPanel,
     WishesPanel,
     NzButtonModule,
     RouterLink,
   ],
-  providers: [DocketStore, CursorStore, DecidingStore, EntryStore, ForesightService, ForesightStore],
+  providers: [
+    DocketStore,
+    CursorStore,
+    DecidingStore,
+    EntryStore,
+    ForesightService,
+    ForesightStore,
+    TryingStore,
+  ],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
   host: { '(document:keydown)': 'onKey($event)' },
@@ -56,6 +67,8 @@ export class Bench {
   readonly docketId = input.required<string>();
   /** The chart of the garment to be decided first, where one was followed here. */
   readonly decide = input<string>();
+  /** Where somebody is back for a fitting, it opens at trying on. */
+  readonly fitting = input<string>();
   protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
   private readonly entry = inject(EntryStore);
@@ -66,19 +79,32 @@ export class Bench {
   private readonly router = inject(Router);
   private readonly reading = viewChild(ReadingPanel);
   private readonly decidePanel = viewChild(DecidePanel);
+  /** By its name in the template: it is fetched when it is wanted. */
+  private readonly tryPanel = viewChild<TryPanel>('tryPanel');
 
   /** Which garment is being decided, by its place on the docket. */
   protected readonly garmentAt = signal(0);
   /** At a step, before one, or deciding. */
   protected readonly stop = this.cursor.stop;
   protected readonly deciding = computed(() => this.stop().kind === 'decide' && this.garment() !== null);
+  protected readonly trying = computed(() => this.stop().kind === 'try' && this.store.garments().length > 0);
+  private readonly tryingStore = inject(TryingStore);
+  /** The garment that the work is at, by its place on the docket, once it is past the tape. */
+  protected readonly at = computed(() =>
+    this.deciding() ? this.garmentAt() : this.trying() ? this.tryingStore.at() : null,
+  );
   private followed = false;
   protected readonly garment = computed(() => this.store.garments()[this.garmentAt()] ?? null);
 
   constructor() {
     effect(() => {
       const id = this.docketId();
-      untracked(() => this.store.open(id, (again) => this.cursor.begin(again)));
+      untracked(() =>
+        this.store.open(id, (again) => {
+          this.cursor.begin(again);
+          if (this.fitting() !== undefined && !again) this.cursor.toTrying();
+        }),
+      );
     });
     effect(() => {
       // Followed from the exceptions, the docket opens at the garment that is to be decided.
@@ -120,6 +146,22 @@ export class Bench {
     });
   }
 
+  /** To a garment, by its place on the docket: to try it on where that is what is done, else to decide it. */
+  protected toGarment(at: number): void {
+    if (this.trying()) {
+      this.tryingStore.at.set(at);
+      return;
+    }
+    this.garmentAt.set(at);
+    this.cursor.toDeciding();
+  }
+
+  /** Tries on what was decided, the garment first that was decided last. */
+  protected tryOn(): void {
+    this.tryingStore.at.set(this.garmentAt());
+    this.cursor.toTrying();
+  }
+
   /** Leaves for the next wearer. */
   protected leave(): void {
     void this.router.navigateByUrl('/bench');
@@ -149,6 +191,7 @@ export class Bench {
   private readonly drawn = computed(
     () =>
       (this.stop().kind === 'step') === (this.reading() !== undefined) &&
+      this.trying() === (this.tryPanel() !== undefined) &&
       this.deciding() === (this.decidePanel()?.shown() ?? false),
   );
 
@@ -167,7 +210,10 @@ export class Bench {
 
   /** The keys of what is in the middle. */
   private readonly panelKeys = computed(
-    () => this.reading()?.commands ?? (this.deciding() ? (this.decidePanel()?.commands ?? []) : []),
+    () =>
+      this.reading()?.commands ??
+      this.tryPanel()?.commands ??
+      (this.deciding() ? (this.decidePanel()?.commands ?? []) : []),
   );
 
   /** The keys of the Bench wherever the work stands; what is being typed comes before them. */
@@ -188,6 +234,12 @@ export class Bench {
       { keys: ['r'], does: 'take the last reading back', run: () => this.entry.takeBack() },
       { keys: ['b'], does: 'back one step', run: () => this.cursor.back() },
       { keys: ['d'], does: 'decide the garments', run: () => this.cursor.toDeciding() },
+      {
+        keys: ['t'],
+        does: 'try on what was decided',
+        when: () => !this.trying() && this.store.garments().length > 0,
+        run: () => this.tryOn(),
+      },
       { keys: ['l'], does: 'lengths wanted of the garment: wishes', run: () => this.cursor.toWishes() },
       { keys: ['g'], does: 'go to the step that decides most', run: () => this.foresight.takeNext() },
       {

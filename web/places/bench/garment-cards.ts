@@ -1,11 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Chart } from '@neat-measure/contract';
 import {
+  alterationsOf,
   countingFeet,
   formatLength,
   isClosing,
   measurement,
+  sayAltered,
   sayReason,
+  stageOf,
+  standingFitting,
+  trialsOf,
   VERDICT_WORDS,
   type DecisionOutcome,
   type JudgedGarment,
@@ -45,8 +50,9 @@ export class GarmentCards {
   protected readonly units = inject(UnitService);
   protected readonly foresight = inject(ForesightStore);
   protected readonly desk = inject(DecidingStore);
-  /** The garment being decided, or `null` while measuring. */
-  readonly deciding = input<number | null>(null);
+  /** The garment that the work is at, or `null` while measuring. */
+  readonly at = input<number | null>(null);
+  readonly deciding = input(false);
   readonly chosen = output<number>();
   /** Everything that is settled was accepted. */
   readonly accepted = output<void>();
@@ -55,20 +61,38 @@ export class GarmentCards {
     this.store.garments().map((garment) => {
       const { chart, verdict, decision } = garment;
       const closed = isClosing(decision);
+      const tried = this.triedOf(chart.id);
       return {
         id: chart.id,
         verdict: verdict.verdict,
         name: chart.sheet.garment,
-        size: closed ? (decision!.size ?? 'made to measure') : shortOutcome(verdict),
+        size: tried?.size ?? (closed ? (decision!.size ?? 'made to measure') : shortOutcome(verdict)),
         open: !closed && (verdict.verdict === 'incomplete' || verdict.verdict === 'suspect'),
-        closed,
+        closed: tried?.kept ?? closed,
         beyond: !closed && verdict.verdict === 'beyond',
-        word: decision === null ? VERDICT_WORDS[verdict.verdict] : DECIDED_WORDS[decision.outcome],
-        reason: decision?.reason ?? sayReason(verdict, this.units.unit()),
+        word:
+          tried?.word ??
+          (decision === null ? VERDICT_WORDS[verdict.verdict] : DECIDED_WORDS[decision.outcome]),
+        reason: tried?.reason ?? decision?.reason ?? sayReason(verdict, this.units.unit()),
         rulers: closed ? [] : openRulers(garment),
       };
     }),
   );
+
+  /** How far trying a garment on has come, where a size is on or was kept. */
+  private triedOf(chartId: string) {
+    const docket = this.store.docket();
+    if (docket === null) return null;
+    const [stage, on] = [stageOf(docket, chartId), trialsOf(docket, chartId).at(-1)];
+    const fitting = standingFitting(docket, chartId);
+    if (stage === 'on') return { size: on!.size, word: 'on now', reason: '', kept: false };
+    if (fitting === null) return null;
+    const altered = alterationsOf(docket, chartId).map((one) => sayAltered(one, this.units.unit()));
+    const reason = [fitting.reason ?? '', ...altered].filter((one) => one !== '').join('; ');
+    return fitting.outcome === 'kept'
+      ? { size: fitting.size!, word: 'kept, tried on', reason, kept: true }
+      : { size: 'made to measure', word: 'tried on', reason, kept: true };
+  }
 
   /** How much is left to be read, and about how long that takes. */
   protected readonly left = computed(() => {

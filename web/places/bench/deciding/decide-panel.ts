@@ -70,6 +70,8 @@ export class DecidePanel {
   readonly count = input.required<number>();
   readonly at = model.required<number>();
   readonly decided = output<void>();
+  /** What was decided is tried on. */
+  readonly tries = output<void>();
   readonly leave = output<void>();
 
   /** What the choice of another size starts from, while one is being chosen. */

@@ -69,24 +69,26 @@ export interface ChosenSizes {
           </nz-radio-group>
         </fieldset>
       }
-      <fieldset class="row">
-        <legend class="fine">Reason</legend>
-        <nz-radio-group nzName="reason" [ngModel]="reason()" (ngModelChange)="reason.set($event)">
-          @for (one of reasons; track one) {
-            <label nz-radio-button [nzValue]="one">{{ one }}</label>
-          }
-        </nz-radio-group>
-        <input
-          nz-input
-          class="words"
-          type="text"
-          aria-label="Reason in your own words"
-          placeholder="or in your own words"
-          maxlength="300"
-          [value]="reason()"
-          (input)="reason.set($any($event.target).value)"
-        />
-      </fieldset>
+      @if (asksReason()) {
+        <fieldset class="row">
+          <legend class="fine">Reason</legend>
+          <nz-radio-group nzName="reason" [ngModel]="reason()" (ngModelChange)="reason.set($event)">
+            @for (one of reasons; track one) {
+              <label nz-radio-button [nzValue]="one">{{ one }}</label>
+            }
+          </nz-radio-group>
+          <input
+            nz-input
+            class="words"
+            type="text"
+            aria-label="Reason in your own words"
+            placeholder="or in your own words"
+            maxlength="300"
+            [value]="reason()"
+            (input)="reason.set($any($event.target).value)"
+          />
+        </fieldset>
+      }
       @if (unmade()) {
         <p class="soft" role="status">{{ label() }} is not made by the chart’s own list.</p>
       }
@@ -95,10 +97,10 @@ export interface ChosenSizes {
       }
       <p class="foot">
         <button nz-button nzType="primary" nzSize="large" type="button" (click)="take()">
-          <kbd>Enter</kbd> Hand over {{ label() }}
+          <kbd>Enter</kbd> {{ does() }} {{ label() }}
         </button>
         <button nz-button nzType="text" type="button" (click)="kept.emit()">
-          <kbd>Esc</kbd> Keep the proposal
+          <kbd>Esc</kbd> {{ keeps() }}
         </button>
       </p>
     </div>
@@ -112,6 +114,10 @@ export class SizeChoice {
   /** What is ticked to begin with. */
   readonly start = input.required<Readonly<Record<string, string>>>();
   readonly startReason = input('');
+  /** What is done with the sizes, and what is done instead. */
+  readonly does = input('Hand over');
+  readonly keeps = input('Keep the proposal');
+  readonly asksReason = input(true);
   readonly taken = output<ChosenSizes>();
   readonly kept = output<void>();
 
@@ -176,7 +182,7 @@ export class SizeChoice {
   protected take(): void {
     if (this.label() === null) return this.fault.set('Choose a size of every part first.');
     const reason = this.reason().trim();
-    if (reason === '') return this.fault.set('Give a reason: choose one, or write it.');
+    if (reason === '' && this.asksReason()) return this.fault.set('Give a reason: choose one, or write it.');
     this.taken.emit({ sizes: this.sizes(), reason });
   }
 

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { isSameWaist, type MeasurementCode } from '@neat-measure/core';
+import { isSameWaist, stageOf, type MeasurementCode } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
 import { firstOpen, nextAlong, placingWith, readingsToGo, type Step } from './steps';
 import { stepBefore, stopBeside, stopsOf, type Stop } from './stops';
@@ -18,6 +18,7 @@ export class CursorStore {
     stopsOf(
       this.docket.plan(),
       this.wishing() || this.docket.wishesAsked().length > 0 || this.docket.wishes().length > 0,
+      this.docket.garments().length > 0,
     ),
   );
   readonly stop = computed<Stop>(
@@ -57,8 +58,15 @@ export class CursorStore {
     if (again && this.at() !== this.begun) return;
     const { readings = [], passed = [] } = this.docket.docket() ?? {};
     const fresh = readings.length === 0 && passed.length === 0;
-    this.begun = fresh ? 'prepare' : (firstOpen(this.docket.steps()) ?? 'decide');
+    this.begun = fresh ? 'prepare' : (firstOpen(this.docket.steps()) ?? this.afterReading());
     this.at.set(this.begun);
+  }
+
+  /** With everything read, where a size is on already it is tried further; else it is decided. */
+  private afterReading(): 'decide' | 'try' {
+    const docket = this.docket.docket();
+    const on = docket?.garments.some(({ chartId }) => stageOf(docket, chartId) === 'on') ?? false;
+    return on ? 'try' : 'decide';
   }
 
   goTo(code: MeasurementCode): void {
@@ -90,6 +98,11 @@ export class CursorStore {
   /** On to the garments, from wherever the tape is. */
   toDeciding(): void {
     this.at.set('decide');
+  }
+
+  /** To trying on what was decided. */
+  toTrying(): void {
+    this.at.set('try');
   }
 
   /** Back to the measurement before, past changes of stance; whether there is one. */

@@ -6,21 +6,23 @@ import {
   type Stance,
 } from '@neat-measure/core';
 
-/** Where the work can stand: preparing, a change of stance, a measurement, what is wished, or deciding the garments. */
+/** Where the work can stand: preparing, a change of stance, a measurement, what is wished, deciding the garments, or trying them on. */
 export type Stop =
   | { readonly key: 'prepare'; readonly kind: 'prepare' }
   | { readonly key: string; readonly kind: 'stance'; readonly stance: Stance }
   | { readonly key: string; readonly kind: 'step'; readonly code: MeasurementCode }
   | { readonly key: 'wishes'; readonly kind: 'wishes' }
-  | { readonly key: 'decide'; readonly kind: 'decide' };
+  | { readonly key: 'decide'; readonly kind: 'decide' }
+  | { readonly key: 'try'; readonly kind: 'try' };
 
 /**
  * The stops of a plan in their order. The first stance is asked for while preparing; along a chain the
  * stance changes with the tape in place, and is no stop of its own.
  *
  * @param wishes whether lengths of the garment are asked about
+ * @param tries whether there is anything that can be tried on
  */
-export function stopsOf(plan: Pick<Plan, 'steps'>, wishes = false): Stop[] {
+export function stopsOf(plan: Pick<Plan, 'steps'>, wishes = false, tries = false): Stop[] {
   const stops: Stop[] = [{ key: 'prepare', kind: 'prepare' }];
   let before: PlannedStep | null = null;
   for (const step of plan.steps) {
@@ -33,7 +35,9 @@ export function stopsOf(plan: Pick<Plan, 'steps'>, wishes = false): Stop[] {
     before = step;
   }
   if (wishes) stops.push({ key: 'wishes', kind: 'wishes' });
-  return [...stops, { key: 'decide', kind: 'decide' }];
+  stops.push({ key: 'decide', kind: 'decide' });
+  if (tries) stops.push({ key: 'try', kind: 'try' });
+  return stops;
 }
 
 /** The key of the stop before or after one; at either end it is the end itself. */

@@ -66,9 +66,13 @@ export class DocketDesk {
   private readonly search = viewChild.required<ElementRef<HTMLInputElement>>('search');
   private readonly found = viewChild.required<ElementRef<HTMLInputElement>>('found');
 
+  /** Whether only dockets with something to be tried on are listed. */
+  protected readonly fittings = signal(false);
   protected readonly wearers = new Paged<Wearer>((query) => this.wearerService.list(query));
   protected readonly charts = new Paged<ChartSummary>((query) => this.chartService.list(query));
-  protected readonly dockets = new Paged<DocketSummary>((query) => this.docketService.list(query));
+  protected readonly dockets = new Paged<DocketSummary>((query) =>
+    this.docketService.list({ ...query, waiting: this.fittings() ? 'fitting' : undefined }),
+  );
 
   protected readonly query = signal('');
   protected readonly role = signal('');
@@ -202,6 +206,11 @@ export class DocketDesk {
     },
   ];
 
+  protected showFittings(only: boolean): void {
+    this.fittings.set(only);
+    this.dockets.again();
+  }
+
   protected onKey(event: KeyboardEvent, commands = this.pageKeys): void {
     if (handleKey(commands, keyOf(event), event)) event.preventDefault();
   }
@@ -287,6 +296,12 @@ export class DocketDesk {
 
   protected stateOf({ garments }: DocketSummary): string {
     const open = garments.filter(({ decided }) => decided === null).length;
-    return open === 0 ? 'decided' : `${open} open`;
+    if (open > 0) return `${open} open`;
+    const untried = garments.filter(({ stage }) => stage === 'to-try' || stage === 'on').length;
+    return garments.length === 0 || untried === garments.length
+      ? 'decided'
+      : untried === 0
+        ? 'tried on'
+        : `${untried} to try on`;
   }
 }

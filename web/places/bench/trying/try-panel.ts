@@ -1,0 +1,419 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import {
+  KIND_CAUTIONS,
+  labelOf,
+  placeName,
+  POSE_WORDS,
+  RIGHT,
+  sayAltered,
+  sayChance,
+  sayContradiction,
+  sayWay,
+  type Way,
+} from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { UnitService } from '../../../data/unit-service';
+import { FitPicture } from '../../../parts/fit-picture/fit-picture';
+import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
+import { SizeChoice, type ChosenSizes } from '../deciding/size-choice';
+import { DocketStore } from '../docket-store';
+import { AlterationRows } from './alteration-rows';
+import { TryingStore } from './trying-store';
+
+/** So many labels are told with their chances. */
+const LABELS_SHOWN = 4;
+
+/** What is asked in words before something is done. */
+type Asking = 'leave-out' | 'keep' | 'made-to-measure';
+
+/** Trying a garment on: a size is put on, looked at check by check, and kept, altered, or changed for another. */
+@Component({
+  selector: 'nm-try-panel',
+  imports: [NzButtonModule, NzInputModule, FitPicture, SizeChoice, AlterationRows],
+  templateUrl: './try-panel.html',
+  styleUrl: './try-panel.less',
+  host: { class: 'stack', '[hidden]': '!shown()' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TryPanel {
+  protected readonly store = inject(DocketStore);
+  protected readonly trying = inject(TryingStore);
+  protected readonly units = inject(UnitService);
+  readonly shown = input(true);
+  /** Nothing is left to be tried on. */
+  readonly leave = output<void>();
+
+  protected readonly sheet = computed(() => this.trying.sheet()!);
+  protected readonly count = computed(() => this.store.garments().length);
+  protected readonly protective = computed(() => this.sheet().kind === 'vest');
+  protected readonly caution = computed(() => KIND_CAUTIONS[this.sheet().kind] ?? '');
+
+  /** What the middle shows: nothing to try, a size to put on, a check to look at, or what follows. */
+  protected readonly mode = computed<'none' | 'put-on' | 'look' | 'next'>(() => {
+    const stage = this.trying.stage();
+    if (this.trying.on() === null) return stage === 'to-try' || this.proposed() !== null ? 'put-on' : 'none';
+    return this.trying.check() === null ? 'next' : 'look';
+  });
+  /** The label to put on first; `null` where no size was decided or proposed. */
+  protected readonly proposed = computed(() => labelOf(this.sheet(), this.trying.first()));
+  protected readonly size = computed(() => this.trying.on()?.size ?? this.proposed() ?? '–');
+
+  /** The sizes that were on before, with what was wrong with each. */
+  protected readonly before = computed(() =>
+    this.trying
+      .trials()
+      .slice(0, -1)
+      .map(({ id, size, seen }) => ({ id, size, wrong: this.wrongIn(seen) })),
+  );
+
+  private wrongIn(seen: readonly { readonly check: string; readonly answer: string | null }[]): string {
+    const said = seen.flatMap(({ check, answer }) => {
+      const known = this.trying.checks().find(({ code }) => code === check);
+      return known?.answers.filter(({ code }) => code === answer).map(({ says }) => inSentence(says)) ?? [];
+    });
+    return said.length === 0 ? 'nothing was wrong' : said.join(', ');
+  }
+
+  /** The check that is looked at, with its answers by number. */
+  protected readonly look = computed(() => {
+    const check = this.trying.check();
+    if (check === null) return null;
+    const answered = this.trying.seenAt(check.code);
+    const ways = (code: string) => {
+      const answer = check.answers.find((one) => one.code === code)!;
+      const [first] = this.leadsOf(answer.code);
+      return first === undefined ? '' : sayWay(first);
+    };
+    return {
+      check,
+      pose: POSE_WORDS[check.pose],
+      place: this.trying.checks().indexOf(check) + 1,
+      answered: answered?.answer ?? null,
+      left:
+        answered !== undefined && answered.answer === null ? (answered.reason ?? 'no reason given') : null,
+      answers: check.answers.map(({ code, says }, at) => ({
+        code,
+        says,
+        key: String(at + 1),
+        leads: ways(code),
+      })),
+    };
+  });
+
+  /** What an answer at the check that is looked at would lead to. */
+  private leadsOf(answer: string): readonly Way[] {
+    const [check, on] = [this.trying.check(), this.trying.on()];
+    if (check === null || on === null) return [];
+    return this.trying.leadsOf(check.code, answer);
+  }
+
+  /** Every check with what was seen, in few signs. */
+  protected readonly progress = computed(() =>
+    this.trying.checks().map((check) => {
+      const seen = this.trying.seenAt(check.code);
+      const state =
+        seen === undefined
+          ? 'open'
+          : seen.answer === RIGHT
+            ? 'right'
+            : seen.answer === null
+              ? 'left'
+              : 'wrong';
+      const answer = check.answers.find(({ code }) => code === seen?.answer)?.says ?? '';
+      const words = {
+        open: 'not looked at',
+        right: 'right',
+        left: `left out: ${seen?.reason ?? ''}`,
+        wrong: answer,
+      };
+      return {
+        code: check.code,
+        look: check.look,
+        state,
+        sign: { open: '·', right: '✓', left: '–', wrong: '×' }[state],
+        says: words[state],
+        by: seen?.by.name ?? '',
+      };
+    }),
+  );
+
+  /** What follows from what was seen. */
+  protected readonly advice = computed(() => {
+    const advice = this.trying.advice();
+    if (advice === null) return null;
+    const { odds, surprising } = this.trying.after();
+    return {
+      faults: advice.faults,
+      contradictions: advice.contradictions.map(sayContradiction),
+      next: advice.next,
+      instead: advice.next?.insteadOf ?? null,
+      ways: advice.ways
+        .filter(({ does }) => does !== 'try' && does !== 'made-to-measure')
+        .map((way) => sayWay(way)),
+      odds:
+        advice.faults.length === 0
+          ? []
+          : odds
+              .slice(0, LABELS_SHOWN)
+              .map((one) => ({ label: one.label ?? 'no size of this chart', words: sayChance(one.chance) })),
+      surprising: advice.faults.length > 0 && surprising ? this.surprise() : '',
+      owed: advice.owed,
+    };
+  });
+
+  private surprise(): string {
+    const places = (this.trying.advice()?.faults ?? []).flatMap(({ answer }) =>
+      answer.tells === null ? [] : [placeName(this.sheet(), answer.tells.place)],
+    );
+    return `By what was read this is hardly to be expected. Read again what decides the ${[...new Set(places)].join(' and the ')}, or look again.`;
+  }
+
+  protected readonly altered = computed(() =>
+    this.trying.alterations().map((one) => sayAltered(one, this.units.unit())),
+  );
+  protected readonly standing = computed(() => {
+    const fitting = this.trying.fitting();
+    if (fitting === null) return null;
+    const words = fitting.outcome === 'kept' ? `Kept: ${fitting.size}.` : 'To be made to measure.';
+    return { words, reason: fitting.reason, by: fitting.by.name };
+  });
+  /** Whether nothing of the docket is left to be tried on. */
+  protected readonly allTried = computed(() => this.trying.allTried());
+
+  /** What is being asked in words, and what was typed of it. */
+  protected readonly asking = signal<Asking | null>(null);
+  protected readonly words = signal('');
+  protected readonly fault = signal('');
+  /** Whether another size is being chosen. */
+  protected readonly choosing = signal(false);
+  protected readonly carrier = signal('');
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  private readonly rows = viewChild(AlterationRows);
+
+  constructor() {
+    const where = computed(
+      () => `${this.trying.at()} ${this.trying.on()?.id ?? ''} ${this.trying.check()?.code ?? ''}`,
+    );
+    effect(() => {
+      where();
+      untracked(() => this.rest());
+    });
+    effect(() => {
+      this.trying.at();
+      untracked(() => this.carrier.set(''));
+    });
+    effect(() => this.field()?.nativeElement.focus());
+  }
+
+  private rest(): void {
+    this.asking.set(null);
+    this.choosing.set(false);
+    this.words.set('');
+    this.fault.set('');
+  }
+
+  /** The keys of trying on; while something is asked in words, or another size is chosen, there are none but Escape. */
+  readonly commands: readonly KeyCommand[] = (
+    [
+      {
+        keys: ['Enter'],
+        does: 'put it on; it is right; what is proposed next',
+        when: notOnButton,
+        run: () => this.enter(),
+      },
+      {
+        keys: ['1', '2', '3', '4', '5', '6'],
+        shown: ['1–6'],
+        does: 'what is wrong',
+        when: (key) => this.mode() === 'look' && this.look()!.answers[Number(key) - 1] !== undefined,
+        run: (key) => this.answer(this.look()!.answers[Number(key) - 1]!.code),
+      },
+      {
+        keys: ['x'],
+        does: 'leave this check out',
+        when: () => this.mode() === 'look',
+        run: () => this.leaveOut(),
+      },
+      {
+        keys: ['a'],
+        does: 'all the rest is right',
+        when: () => this.mode() === 'look',
+        run: () => this.trying.restIsRight(),
+      },
+      {
+        keys: ['ArrowUp', 'ArrowDown'],
+        does: 'the check before or after',
+        when: () => this.mode() === 'look' || (this.mode() === 'next' && this.trying.fitting() === null),
+        run: (key) => this.trying.go(key === 'ArrowDown' ? 1 : -1),
+      },
+      {
+        keys: ['o'],
+        does: 'another size',
+        when: () => this.mode() !== 'none',
+        run: () => this.choosing.set(true),
+      },
+      {
+        keys: ['k'],
+        does: 'keep the size that is on',
+        when: () => this.mode() === 'next' && this.trying.fitting() === null,
+        run: () => this.keep(),
+      },
+      {
+        keys: ['w'],
+        does: 'what is altered',
+        when: () => this.mode() === 'next' && this.trying.fitting() === null,
+        run: () => this.rows()?.focus(),
+      },
+      {
+        keys: ['m'],
+        does: 'made to measure',
+        when: () => this.mode() === 'next' && this.trying.fitting() === null,
+        run: () => this.ask('made-to-measure'),
+      },
+      {
+        keys: ['e'],
+        does: 'open again what it came to',
+        when: () => this.trying.fitting() !== null,
+        run: () => this.trying.reopen(),
+      },
+      {
+        keys: ['ArrowLeft', 'ArrowRight'],
+        does: 'the garment before or after',
+        run: (key) => this.move(key === 'ArrowRight' ? 1 : -1),
+      },
+    ] satisfies KeyCommand[]
+  )
+    .map(
+      (command: KeyCommand): KeyCommand => ({
+        ...command,
+        when: (key, event) =>
+          this.asking() === null && !this.choosing() && (command.when?.(key, event) ?? true),
+      }),
+    )
+    .concat({
+      keys: ['Escape'],
+      does: 'choosing or writing: back',
+      when: () => this.asking() !== null || this.choosing(),
+      run: () => this.rest(),
+    });
+
+  protected enter(): void {
+    switch (this.mode()) {
+      case 'none':
+        return this.onward();
+      case 'put-on':
+        return this.putOn();
+      case 'look':
+        return this.answer(RIGHT);
+      case 'next': {
+        if (this.trying.fitting() !== null) return this.onward();
+        const next = this.advice()?.next ?? null;
+        if (next !== null) this.trying.wear(next.sizes, this.trying.on()!.carrier);
+        else this.keep();
+      }
+    }
+  }
+
+  protected putOn(): void {
+    this.trying.wear(this.trying.first(), this.wornIn());
+  }
+
+  /** The carrier that was written for this garment; only panels are worn in one. */
+  private wornIn(): string | null {
+    return this.protective() ? this.carrier().trim() || null : null;
+  }
+
+  protected answer(code: string): void {
+    this.trying.answer(code);
+  }
+
+  /** What must be looked at is left out with a reason alone. */
+  protected leaveOut(): void {
+    if (this.look()!.check.must) this.ask('leave-out');
+    else this.trying.answer(null);
+  }
+
+  /** Keeps it; where something is not right and nothing mends it, asks why. */
+  protected keep(): void {
+    if (this.trying.needsReason()) this.ask('keep');
+    else if (this.trying.keep(null)) this.kept();
+  }
+
+  protected ask(asking: Asking): void {
+    this.asking.set(asking);
+  }
+
+  protected readonly asks = computed(() => {
+    switch (this.asking()) {
+      case 'leave-out':
+        return 'Why is it left out? It is kept with your name and printed.';
+      case 'keep':
+        return 'Why is it kept as it is? It is kept with your name and printed.';
+      default:
+        return 'Why is it made to measure?';
+    }
+  });
+
+  /** Does what was asked about, with the words. */
+  protected say(): void {
+    const words = this.words().trim();
+    if (words === '') return this.fault.set('Write why, in a few words.');
+    const asking = this.asking();
+    if (asking === 'leave-out') this.trying.answer(null, words);
+    else if (asking === 'keep' ? this.trying.keep(words) : this.trying.makeToMeasure(words)) this.kept();
+    this.rest();
+  }
+
+  protected onWords(event: KeyboardEvent): void {
+    if (event.key === 'Enter') this.say();
+    else if (event.key === 'Escape') this.rest();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  protected wearOther({ sizes }: ChosenSizes): void {
+    this.choosing.set(false);
+    this.trying.wear(sizes, this.trying.on()?.carrier ?? this.wornIn());
+  }
+
+  protected wear(way: Way): void {
+    if (way.does === 'try') this.trying.wear(way.sizes, this.trying.on()?.carrier ?? null);
+  }
+
+  /** What other sizes start from: what is on, else what would be put on. */
+  protected readonly start = computed(() => this.trying.on()?.sizes ?? this.trying.first());
+
+  private kept(): void {
+    this.trying.toNextOpen();
+  }
+
+  protected onward(): void {
+    if (!this.trying.toNextOpen()) this.leave.emit();
+  }
+
+  protected move(by: 1 | -1): void {
+    const count = this.count();
+    this.trying.at.update((at) => (at + by + count) % count);
+  }
+
+  protected readonly sayWay = sayWay;
+  protected readonly RIGHT = RIGHT;
+}
+
+function inSentence(says: string): string {
+  return says.charAt(0).toLowerCase() + says.slice(1);
+}
