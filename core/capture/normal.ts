@@ -56,3 +56,23 @@ export function normalQuantiles(count: number): Float64Array {
   QUANTILES.set(count, quantiles);
   return quantiles;
 }
+
+/** How finely the table of `roughlyBelow` is made, and how far it goes. */
+const TABLE_STEP = 1 / 512;
+const TABLE_REACH = 6;
+let table: Float64Array | null = null;
+
+/**
+ * `normalBelow` from a table, between whose entries it is straight: for where it is asked for millions of
+ * times. Absolute error below 2e-7.
+ */
+export function roughlyBelow(z: number): number {
+  if (z <= -TABLE_REACH) return 0;
+  if (z >= TABLE_REACH) return 1;
+  table ??= Float64Array.from({ length: (2 * TABLE_REACH) / TABLE_STEP + 2 }, (_, at) =>
+    normalBelow(at * TABLE_STEP - TABLE_REACH),
+  );
+  const place = (z + TABLE_REACH) / TABLE_STEP;
+  const at = Math.floor(place);
+  return table[at]! + (place - at) * (table[at + 1]! - table[at]!);
+}

@@ -103,6 +103,11 @@ export function sizesAfterTrials(docket: Docket, chart: ShelvedChart, habits: Ha
   return sizesAfterTrial(compiled(chart.sheet), whole, rulingOf(docket, chart, habits), trials);
 }
 
+/** What of a docket's values charts are judged by. */
+export function bodyOf(docket: Docket, habits: Habits): MeasuredBody {
+  return basisOf(docket, habits).body;
+}
+
 interface Basis {
   readonly habits: Habits;
   readonly body: MeasuredBody;

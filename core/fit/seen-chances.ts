@@ -1,4 +1,4 @@
-import { normalBelow } from '../capture/normal';
+import { roughlyBelow } from '../capture/normal';
 import type { Interval } from '../chart/interval';
 
 /**
@@ -31,7 +31,7 @@ export function chanceOfSight(
   { from, until }: Pick<Interval, 'from' | 'until'>,
   error: number,
 ): number {
-  const small = normalBelow((body - until) / error);
-  const large = normalBelow((from - body) / error);
+  const small = roughlyBelow((body - until) / error);
+  const large = roughlyBelow((from - body) / error);
   return sight === 'small' ? small : sight === 'large' ? large : Math.max(0, 1 - small - large);
 }

@@ -28,6 +28,8 @@ const SURPRISING = 0.02;
 
 /** Something that was seen of a place at one size: what the chances of the draws are weighed by. */
 export interface PlaceSeen {
+  /** The code of the part. */
+  readonly part: string;
   readonly column: CompiledColumn;
   /** The place of the size on the part's scale. */
   readonly size: number;
@@ -84,7 +86,7 @@ export function placesSeen({ sheet, parts }: CompiledChart, { sizes, seen }: Tri
     const whole = parts.find(({ whole: one }) => one.code === part?.code)?.whole;
     const found = whole?.deciding.find(({ code }) => code === column?.code);
     const size = part === null ? NONE : part.sizes.indexOf(named(sizes, part.code) ?? '');
-    return found === undefined || size < 0 ? [] : [{ column: found, size, sight }];
+    return found === undefined || size < 0 ? [] : [{ part: part!.code, column: found, size, sight }];
   });
 }
 

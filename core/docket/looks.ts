@@ -1,0 +1,77 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { placesSeen } from '../fit/sizes-after-trial';
+import { compiledAsItRuns, tellingRuns, type ChartRun, type GarmentLook } from '../fit/chart-runs';
+import { withFullerHip } from '../match/fuller-hip';
+import { judge } from '../match/judge';
+import type { LabelChance } from '../match/verdict';
+import type { Docket } from './docket';
+import { asTrials, trialsOf } from './fitting';
+import type { Habits } from './habits';
+import { bodyOf, compiled, judgeOne, rulingOf } from './judge';
+import type { ShelvedChart } from './shelf';
+
+/**
+ * What a docket tells of how one of its charts runs: every size that was put on, by the column of what was
+ * looked at, with what that came to for the wearer. What rests on nothing that was read tells nothing.
+ */
+export function looksOn(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentLook[] {
+  const trials = asTrials(trialsOf(docket, chart.id));
+  if (trials.length === 0) return [];
+  const { parts } = judgeOne(docket, chart, habits);
+  const placed = new Map(
+    parts.flatMap(({ part, placements }) => placements.map((one) => [`${part} ${one.code}`, one] as const)),
+  );
+  return trials.flatMap((trial) =>
+    placesSeen(compiled(chart.sheet), trial).flatMap(({ part, column, size, sight }) => {
+      const one = placed.get(`${part} ${column.code}`);
+      // What stands in for a measurement is an estimate: it would tell of itself and not of the chart.
+      if (one === undefined || one.estimatedFrom !== null) return [];
+      const label = chart.sheet.parts.find(({ code }) => code === part)!.sizes[size]!;
+      const { value, standardError } = one;
+      return [{ wearer: docket.wearerId, part, code: column.code, size: label, sight, value, standardError }];
+    }),
+  );
+}
+
+/** What a garment would be by how its chart runs, where that is another size than the chart says. */
+export interface OtherwiseSized {
+  /** The label the chart proposes; `null` for none. */
+  readonly says: string | null;
+  readonly runs: LabelChance;
+  /** What it rests on. */
+  readonly by: readonly ChartRun[];
+}
+
+/**
+ * Whether how a chart runs would change the size of a garment on a docket. It changes nothing: it is
+ * said beside the verdict, with its evidence.
+ *
+ * @param runs of the chart's columns; those that show no sign are left alone
+ * @returns `null` where it would be the same size
+ */
+export function sizedAsItRuns(
+  docket: Docket,
+  chart: ShelvedChart,
+  habits: Habits,
+  runs: readonly ChartRun[],
+): OtherwiseSized | null {
+  const by = tellingRuns(runs);
+  if (by.length === 0) return null;
+  const says = judgeOne(docket, chart, habits);
+  if (says.verdict === 'incomplete' || says.verdict === 'suspect') return null;
+  const codes: readonly MeasurementCode[] = [...compiled(chart.sheet).arithmetic.readings.keys()];
+  const body = withFullerHip(bodyOf(docket, habits), codes);
+  const verdict = judge(compiledAsItRuns(chart.sheet, by), body, rulingOf(docket, chart, habits));
+  const label = verdict.proposed;
+  if (label === says.proposed || label === null) return null;
+  const chance = verdict.odds.find((one) => one.label === label)?.chance ?? 0;
+  return { says: says.proposed, runs: { label, chance }, by };
+}
+
+/** "The chart says M; worn by 23, it runs small: L fits 6 in 10 like this wearer." */
+export function sayOtherwiseSized({ says, runs, by }: OtherwiseSized): string {
+  const wearers = Math.max(...by.map((one) => one.wearers));
+  const [first] = [...by].sort((one, other) => Math.abs(other.small) - Math.abs(one.small));
+  const tenths = Math.min(10, Math.max(1, Math.round(runs.chance * 10)));
+  return `The chart says ${says ?? 'no size'}; worn by ${wearers}, it runs ${first!.runs} in the ${first!.name.toLowerCase()}: ${runs.label} fits ${tenths} in 10 like this wearer.`;
+}
