@@ -1,15 +1,19 @@
 import type { Fitter } from '@neat-measure/contract';
 import {
+  ALTERED_HOW,
   apply,
   bareUnit,
+  FIT_AREAS,
   measurement,
   MEASUREMENT_CODES,
   planOf,
+  readAlteration,
   readingIdsBehind,
   readReading,
   sayRefusal,
   type Act,
   type Docket,
+  type FitArea,
   type Doing,
   UNSETTLED,
   type Shelf,
@@ -33,6 +37,22 @@ const decisionSchema = z.discriminatedUnion('outcome', [
   z.object({ outcome: z.literal('made-to-measure'), reason: z.string().nullable() }),
 ]);
 
+const trialSchema = z.object({
+  sizes: z.record(z.string(), z.string()),
+  carrier: z.string().nullable().default(null),
+  /** By the code of the check. */
+  seen: z.record(z.string(), z.string()),
+  /** What it came to, where it was the last; it is open where nothing is said. */
+  kept: z.boolean().default(false),
+  reason: z.string().nullable().default(null),
+});
+
+const alterationSchema = z.object({
+  area: z.enum(FIT_AREAS as [FitArea, ...FitArea[]]),
+  how: z.enum(ALTERED_HOW),
+  typed: z.string(),
+});
+
 const seasonSchema = z.object({
   dockets: z.array(
     z.object({
@@ -43,6 +63,9 @@ const seasonSchema = z.object({
       garments: z.array(z.string()),
       readings: z.partialRecord(z.enum(MEASUREMENT_CODES), z.array(z.string()).min(1)),
       decisions: z.record(z.string(), decisionSchema),
+      /** The sizes that were put on, by the name of the chart's file, with what was seen of each. */
+      trials: z.record(z.string(), z.array(trialSchema)).default({}),
+      alterations: z.record(z.string(), z.array(alterationSchema)).default({}),
     }),
   ),
 });
@@ -106,7 +129,15 @@ class Hand {
 
 function workThrough(
   hand: Hand,
-  { wearer, occasion, garments, readings, decisions }: z.infer<typeof seasonSchema>['dockets'][number],
+  {
+    wearer,
+    occasion,
+    garments,
+    readings,
+    decisions,
+    trials,
+    alterations,
+  }: z.infer<typeof seasonSchema>['dockets'][number],
   charts: ReadonlyMap<string, string>,
 ): void {
   const unit = 'cm' as const;
@@ -151,5 +182,29 @@ function workThrough(
       found: null,
       ...decision,
     });
+  }
+  for (const [file, sizes] of Object.entries(trials))
+    tryOn(hand, charts.get(file)!, sizes, alterations[file] ?? []);
+}
+
+/** Puts size after size on, answers what was seen, notes what is altered, and keeps what was kept. */
+function tryOn(
+  hand: Hand,
+  chartId: string,
+  trials: readonly z.infer<typeof trialSchema>[],
+  alterations: readonly z.infer<typeof alterationSchema>[],
+): void {
+  for (const { sizes, carrier, seen, kept, reason } of trials) {
+    hand.does({ kind: 'garment-tried', chartId, sizes, carrier, found: null });
+    const trialId = hand.acts.at(-1)!.id;
+    for (const [check, answer] of Object.entries(seen))
+      hand.does({ kind: 'fit-checked', chartId, trialId, check, answer, reason: null });
+    if (!kept) continue;
+    for (const { area, how, typed } of alterations) {
+      const read = readAlteration(typed, how, 'cm');
+      if (!read.ok) throw new Error(`demo season: ${typed} is no alteration`);
+      hand.does({ kind: 'alteration-noted', chartId, area, how, typed, unit: 'cm', length: read.value });
+    }
+    hand.does({ kind: 'garment-fitted', chartId, trialId, outcome: 'kept', reason, found: null });
   }
 }
