@@ -13,6 +13,7 @@ export * from './bodies';
 export * from './device';
 export * from './self-measuring';
 export * from './routes';
+export * from './runs';
 export * from './access';
 export * from './people';
 export * from './settings';

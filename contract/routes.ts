@@ -126,6 +126,16 @@ export function chartUsesPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/uses`;
 }
 
+/** GET: how the garments of a chart run, by those that were tried on. */
+export function chartRunsPath(chartId: string): string {
+  return `${ROUTES.charts}/${chartId}/runs`;
+}
+
+/** GET: the charts of a docket that run otherwise than they say. */
+export function docketRunsPath(docketId: string): string {
+  return `${ROUTES.dockets}/${docketId}/runs`;
+}
+
 /** GET: what is done on a docket from now on, as server-sent events. */
 export function docketStreamPath(docketId: string): string {
   return `${ROUTES.dockets}/${docketId}/stream`;

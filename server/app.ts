@@ -9,6 +9,7 @@ import type { Logger } from 'pino';
 import type { Config } from './config';
 import { auditRoutes } from './audit/routes';
 import { chartRoutes } from './charts/routes';
+import type { Runs } from './charts/runs';
 import { answers, type Database } from './database/database';
 import { deviceRoutes, tapeRoutes } from './devices/routes';
 import { actRoutes, docketRoutes } from './dockets/routes';
@@ -37,6 +38,7 @@ export interface AppParts {
   readonly logger: Logger;
   /** Judges all open dockets, away from the thread that answers. */
   readonly exceptions: () => Promise<readonly Exception[]>;
+  readonly runs: Runs;
   /** Makes what is to be printed, away from it too. */
   readonly print: Print;
   /** Ends what would otherwise stay open: the streams. */
@@ -51,7 +53,15 @@ const MOST_BODY_BYTES = 2 * MOST_CHART_BYTES;
 const REQUESTS_A_MINUTE = 30_000;
 
 /** Builds the application: API and web application on one origin. */
-export function createApp({ database, logger, exceptions, print, stopping, config }: AppParts): Express {
+export function createApp({
+  database,
+  logger,
+  exceptions,
+  runs,
+  print,
+  stopping,
+  config,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   // Nothing of the API is kept anywhere, so there is nothing to compare; files have tags of their own.
@@ -99,6 +109,7 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
     database,
     lookout: docketLookout(database, stopping),
     exceptions,
+    runs,
     print,
     lasts,
     settings,
@@ -114,7 +125,7 @@ export function createApp({ database, logger, exceptions, print, stopping, confi
     actRoutes(dockets),
     docketRoutes(dockets),
     wearerRoutes(database, settings, print),
-    chartRoutes(database, print),
+    chartRoutes(database, print, runs),
     protocolRoutes(database),
     kitRoutes(database),
     deviceRoutes(database, lasts, stopping),

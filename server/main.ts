@@ -1,4 +1,6 @@
-import type { Exception } from '@neat-measure/contract';
+import type { DocketRuns, Exception } from '@neat-measure/contract';
+import type { ChartRun } from '@neat-measure/core';
+import type { RunsTask } from './charts/runs';
 import { once, setMaxListeners } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
@@ -54,6 +56,7 @@ async function main(): Promise<void> {
   // One listener for every stream that is open, and those are many.
   setMaxListeners(0, streams.signal);
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
+  const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./charts/runs-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js');
   const night = nightOf(config, owner);
@@ -74,6 +77,12 @@ async function main(): Promise<void> {
       database,
       logger,
       exceptions: () => judging.run(config.DATABASE_URL),
+      runs: {
+        ofChart: (id) =>
+          reckoning.run({ url: config.DATABASE_URL, of: 'chart', id }) as Promise<readonly ChartRun[]>,
+        onDocket: (id) =>
+          reckoning.run({ url: config.DATABASE_URL, of: 'docket', id }) as Promise<DocketRuns>,
+      },
       print: (sheet) => printing.run(sheet),
       stopping: streams.signal,
       config: { ...config, SECURE_COOKIE: config.SECURE_COOKIE || certificate !== null },
@@ -99,7 +108,7 @@ async function main(): Promise<void> {
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
-    await Promise.all([judging.stop(), printing.stop(), nightly.stop()]);
+    await Promise.all([judging.stop(), printing.stop(), nightly.stop(), reckoning.stop()]);
     await database.destroy();
     process.exit(0);
   };

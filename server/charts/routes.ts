@@ -1,6 +1,7 @@
 import {
   chartRetiredPath,
   chartRetiredSchema,
+  chartRunsPath,
   chartSheetPath,
   chartUsesPath,
   chartVersionsPath,
@@ -16,11 +17,12 @@ import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/sheets';
+import type { Runs } from './runs';
 import { keepChart, versionsOf } from './service';
 import { chartUses, findCharts, listCharts, retireChart } from './store';
 
 /** The makers' charts. All need a session. */
-export function chartRoutes(database: Database, print: Print): Router {
+export function chartRoutes(database: Database, print: Print, runs: Runs): Router {
   const find = async (id: string): Promise<Chart> => {
     const [chart] = await findCharts(database, [id]);
     if (chart === undefined) throw notFound('chart');
@@ -43,6 +45,10 @@ export function chartRoutes(database: Database, print: Print): Router {
     .get(chartUsesPath(':id'), async (request, response) => {
       const { id } = await find(readId(request));
       response.json(await chartUses(database, id));
+    })
+    .get(chartRunsPath(':id'), async (request, response) => {
+      const { id } = await find(readId(request));
+      response.json(await runs.ofChart(id));
     })
     .put(chartRetiredPath(':id'), async (request, response) => {
       const id = readId(request);

@@ -1,6 +1,7 @@
 import {
   actsSaveSchema,
   docketsQuerySchema,
+  docketRunsPath,
   docketStreamPath,
   HABITS_EVENT,
   ROUTES,
@@ -12,6 +13,7 @@ import {
 } from '@neat-measure/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { note } from '../audit/store';
+import type { Runs } from '../charts/runs';
 import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
 import { ProblemError } from '../http/problem-error';
@@ -33,6 +35,7 @@ export interface DocketParts {
   readonly lookout: Lookout<KeptAct>;
   /** Judges all open dockets, away from the requests. */
   readonly exceptions: () => Promise<readonly Exception[]>;
+  readonly runs: Runs;
   /** Makes what is to be printed, away from the requests too. */
   readonly print: Print;
   /** Whether whoever has a stream open still may. */
@@ -64,6 +67,7 @@ export function docketRoutes({
   database,
   lookout,
   exceptions,
+  runs,
   print,
   lasts,
   settings,
@@ -102,6 +106,9 @@ export function docketRoutes({
     .get(sheetPath(':id'), async (request, response) => {
       const bench = await looked(request, response);
       sendPdf(response, await print({ sheet: 'steps', bench }), 'steps.pdf');
+    })
+    .get(docketRunsPath(':id'), async (request, response) => {
+      response.json(await runs.onDocket(readId(request)));
     })
     .get(verdictsPath(':id'), async (request, response) => {
       response.json(await verdictsOn(database, readId(request)));

@@ -7,6 +7,8 @@ import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import { openDatabase, type Database } from '../database/database';
 import { migrate } from '../database/prepare';
+import { runsOfChart, runsOnDocket } from '../charts/runs';
+import { findCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
 import { printSheet } from '../print/sheets';
@@ -74,6 +76,10 @@ export class Harness {
       database,
       logger,
       exceptions: () => listExceptions(database),
+      runs: {
+        ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
+        onDocket: (id) => runsOnDocket(database, id),
+      },
       print: printSheet,
       stopping: streams.signal,
       config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },

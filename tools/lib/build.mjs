@@ -22,6 +22,7 @@ const PRODUCTS = {
         [
           'server/main.ts',
           'server/dockets/exceptions-worker.ts',
+          'server/charts/runs-worker.ts',
           'server/print/print-worker.ts',
           'server/backup/nightly-worker.ts',
           'server/commands/add-fitter.ts',

@@ -6,6 +6,8 @@ import {
   chartsSchema,
   chartSummariesSchema,
   chartRetiredPath,
+  chartRunsPath,
+  chartRunsSchema,
   chartUsesPath,
   chartUsesSchema,
   chartVersionsPath,
@@ -20,7 +22,7 @@ import {
   type Page,
 } from '@neat-measure/contract';
 import { type ChartSave } from '@neat-measure/contract/chart-save';
-import type { MeasurementCode } from '@neat-measure/core';
+import type { ChartRun, MeasurementCode } from '@neat-measure/core';
 import type { Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -47,6 +49,11 @@ export class ChartService {
   /** Takes a chart from the shelf, or back onto it. */
   retire(id: string, retired: boolean): Observable<ChartUses> {
     return this.api.put(chartRetiredPath(id), { retired }, chartUsesSchema);
+  }
+
+  /** How the garments of a chart run, by those that were tried on. */
+  runs(id: string): Observable<ChartRun[]> {
+    return this.api.get(chartRunsPath(id), chartRunsSchema);
   }
 
   uses(id: string): Observable<ChartUses> {

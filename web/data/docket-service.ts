@@ -1,6 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import {
   benchSchema,
+  docketRunsPath,
+  docketRunsSchema,
   docketStreamPath,
   docketSummarySchema,
   exceptionsSchema,
@@ -12,6 +14,7 @@ import {
   ROUTES,
   selfLinkSchema,
   type Bench,
+  type DocketRuns,
   type DocketsQuery,
   type DocketSummary,
   type Exception,
@@ -41,6 +44,11 @@ export class DocketService {
   /** The flags of all wearers that nobody has decided yet. */
   exceptions(): Observable<Exception[]> {
     return this.api.get(ROUTES.exceptions, exceptionsSchema);
+  }
+
+  /** The charts of a docket that run otherwise than they say. */
+  runs(id: string): Observable<DocketRuns> {
+    return this.api.get(docketRunsPath(id), docketRunsSchema);
   }
 
   open(id: string): Observable<Bench> {

@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Bench, Chart, KeptAct, Protocol } from '@neat-measure/contract';
+import type { Bench, Chart, DocketRuns, KeptAct, Protocol } from '@neat-measure/contract';
 import {
   apply,
   continued,
@@ -69,6 +69,9 @@ export class DocketStore {
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   readonly record = computed(() => this.bench()?.record ?? []);
   readonly shelf = computed<BenchShelf>(() => this.bench() ?? EMPTY_SHELF);
+
+  /** Which of its charts run otherwise than they say; asked for beside the docket, which does not wait for it. */
+  readonly runs = signal<DocketRuns>([]);
 
   private readonly course = new Course();
   private readonly standing = computed(() => this.course.end(this.kept().map(({ act }) => act)));
@@ -149,6 +152,7 @@ export class DocketStore {
   open(docketId: string, ready: (again: boolean) => void): void {
     this.bench.set(null);
     this.kept.set([]);
+    this.runs.set([]);
     this.trouble.set('');
     this.listening.unsubscribe();
     this.listening = new Subscription();
@@ -164,6 +168,10 @@ export class DocketStore {
       }),
     );
     this.fetch(docketId, ready);
+    // What is not heard of how charts run is missed by nobody: the sizes are the charts' own.
+    this.listening.add(
+      this.dockets.runs(docketId).subscribe({ next: (runs) => this.runs.set(runs), error: () => undefined }),
+    );
   }
 
   /**

@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartUses } from '@neat-measure/contract';
 import { compareCharts, sayChartChange } from '@neat-measure/core/brought';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 
@@ -20,6 +30,11 @@ import { SessionService } from '../../data/session-service';
         <li>
           <b>Version {{ version.number }}</b>
           <span class="soft">{{ version.day }} · {{ version.source }}</span>
+          @if (version.earlier && session.may('lead')) {
+            <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="bringBack(version.id)">
+              Make it the chart again
+            </button>
+          }
           @if (version.changes.length > 0) {
             <ul>
               @for (line of version.changes; track $index) {
@@ -61,6 +76,9 @@ export class ChartVersions {
   private readonly versions = signal<readonly Chart[]>([]);
   protected readonly uses = signal<ChartUses | null>(null);
   protected readonly trouble = signal('');
+  protected readonly busy = signal(false);
+  /** Another version took the chart’s place. */
+  readonly replaced = output<Chart>();
 
   protected readonly listed = computed(() =>
     this.versions().map((version, at) => {
@@ -69,6 +87,7 @@ export class ChartVersions {
         id: version.id,
         number: version.version,
         source: version.source,
+        earlier: at > 0,
         day: new Date(version.importedAt).toLocaleDateString('en-GB', {
           day: 'numeric',
           month: 'long',
@@ -91,6 +110,25 @@ export class ChartVersions {
         versions.unsubscribe();
         uses.unsubscribe();
       });
+    });
+  }
+
+  /** An earlier version stands again, as the newest: what was in between stays in the list. */
+  protected bringBack(id: string): void {
+    const [latest] = this.versions();
+    const back = this.versions().find((one) => one.id === id);
+    if (back === undefined || latest === undefined) return;
+    this.busy.set(true);
+    const source = `Version ${back.version} again`;
+    this.charts.save(uuidv7(), { sheet: back.sheet, source, replaces: latest.id }).subscribe({
+      next: (chart) => {
+        this.busy.set(false);
+        this.replaced.emit(chart);
+      },
+      error: (problem: Error) => {
+        this.busy.set(false);
+        this.trouble.set(problem.message);
+      },
     });
   }
 

@@ -19,18 +19,20 @@ import { ChartFiles } from '../../data/brought/chart-files';
 import { SessionService } from '../../data/session-service';
 import { UnitService } from '../../data/unit-service';
 import { FitChecks } from '../../parts/fit-checks/fit-checks';
+import { ChartRuns } from './chart-runs';
 import { ChartTry } from './chart-try';
 import { ChartVersions } from './chart-versions';
 import { DoctorList } from './draft/doctor-list';
 import { PartRulers } from './part-rulers';
 import { SizeMap } from './size-map';
 
-const TABS = ['sizes', 'try', 'map', 'doctor', 'versions'] as const;
+const TABS = ['sizes', 'try', 'map', 'runs', 'doctor', 'versions'] as const;
 type Tab = (typeof TABS)[number];
 const TAB_WORDS: Readonly<Record<Tab, string>> = {
   sizes: 'Sizes',
   try: 'Try it',
   map: 'Map',
+  runs: 'How it runs',
   doctor: 'Doctor',
   versions: 'Versions',
 };
@@ -40,6 +42,7 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = {
   selector: 'nm-chart-view',
   imports: [
     FitChecks,
+    ChartRuns,
     ChartTry,
     ChartVersions,
     DoctorList,
@@ -56,6 +59,8 @@ export class ChartView {
   readonly chart = input.required<Chart>();
   /** Asks for a new version, from this sheet. */
   readonly edit = output<ChartSheet>();
+  /** Another version took this one’s place. */
+  readonly replaced = output<Chart>();
   private readonly files = inject(ChartFiles);
   protected readonly session = inject(SessionService);
   protected readonly units = inject(UnitService);

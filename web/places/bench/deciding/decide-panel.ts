@@ -25,7 +25,9 @@ import {
   PREFERENCE_WORDS,
   RULE_WORDS,
   sayNeeds,
+  sayOtherwiseSized,
   saySuspicion,
+  sizedAsItRuns,
   VERDICT_WORDS,
   type FitPreference,
   type HouseRule,
@@ -113,6 +115,15 @@ export class DecidePanel {
         ({ weight, measurements }) => weight === 'ask' && measurements.some((one) => codes.includes(one)),
       )
       .map((suspicion) => saySuspicion(suspicion, this.units.unit()));
+  });
+  /** What the garment would be by how its chart runs; said, and never more than that. */
+  protected readonly otherwise = computed(() => {
+    const docket = this.store.docket();
+    const { chart } = this.garment();
+    const own = this.store.runs().find(({ chartId }) => chartId === chart.id);
+    if (docket === null || own === undefined || !this.shown()) return '';
+    const sized = sizedAsItRuns(docket, chart, this.store.shelf().habits, own.runs);
+    return sized === null ? '' : sayOtherwiseSized(sized);
   });
   protected readonly closed = computed(() => isClosing(this.garment().decision));
   protected readonly allClosed = computed(() =>
