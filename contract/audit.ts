@@ -32,6 +32,7 @@ export const AUDIT_KINDS = [
   'link-made',
   'link-ended',
   'link-used',
+  'letter-posted',
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 

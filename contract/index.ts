@@ -6,6 +6,7 @@ export * from './chart';
 export * from './protocol';
 export * from './shipped-protocols';
 export * from './kit';
+export * from './letter';
 export * from './lists';
 export * from './acts';
 export * from './docket';

@@ -126,6 +126,26 @@ export function chartUsesPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/uses`;
 }
 
+/** GET: the sizes of a docket on one page, for the wearer and the stores. */
+export function sizesSheetPath(docketId: string): string {
+  return `${ROUTES.dockets}/${docketId}/sizes.pdf`;
+}
+
+/** GET: labels for the parcels and hangers of a docket. */
+export function labelsPath(docketId: string): string {
+  return `${ROUTES.dockets}/${docketId}/labels.pdf`;
+}
+
+/** GET: the form with which one garment of a docket is ordered of its maker. */
+export function orderFormPath(docketId: string, chartId: string): string {
+  return `${ROUTES.dockets}/${docketId}/order/${chartId}`;
+}
+
+/** PUT: one letter of a docket into the simulated post. */
+export function letterPath(docketId: string, letterId: string): string {
+  return `${ROUTES.dockets}/${docketId}/letters/${letterId}`;
+}
+
 /** GET: how the garments of a chart run, by those that were tried on. */
 export function chartRunsPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/runs`;

@@ -16,6 +16,7 @@ import { actRoutes, docketRoutes } from './dockets/routes';
 import { docketLookout } from './dockets/service';
 import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
+import { handingRoutes } from './handing/routes';
 import { guard } from './http/guard';
 import { askingOf, refuseHalves, refuseHalvesRead, type Lasts } from './http/request';
 import { ownRoutes, peopleRoutes } from './people/routes';
@@ -43,7 +44,7 @@ export interface AppParts {
   readonly print: Print;
   /** Ends what would otherwise stay open: the streams. */
   readonly stopping: AbortSignal;
-  readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT'>;
+  readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT' | 'OUTBOX'>;
 }
 
 /** The largest request body: a chart file as JSON, with room for its escapes. */
@@ -125,6 +126,7 @@ export function createApp({
     actRoutes(dockets),
     docketRoutes(dockets),
     wearerRoutes(database, settings, print),
+    handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs),
     protocolRoutes(database),
     kitRoutes(database),

@@ -19,6 +19,8 @@ const environmentSchema = z.object({
   /** Where the nightly backup goes, and the passphrase it is encrypted with; without both there is none. */
   BACKUP_FOLDER: z.string().optional(),
   BACKUP_PASSPHRASE: z.string().min(12).optional(),
+  /** Where the simulated post puts its messages. */
+  OUTBOX: z.string().min(1).default('.data/outbox'),
   /** A certificate with its key, as files in PEM: the application then speaks https by itself. */
   TLS_CERTIFICATE: z.string().optional(),
   TLS_KEY: z.string().optional(),

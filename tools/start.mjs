@@ -4,7 +4,7 @@ import { buildChanged } from './lib/build.mjs';
 import { DATABASE_FOLDER, ownDatabase, waysInto } from './lib/database.mjs';
 import { whoStandsIn } from './lib/door.mjs';
 import { npmPackages } from './lib/install.mjs';
-import { ROOT } from './lib/paths.mjs';
+import { DATA, ROOT } from './lib/paths.mjs';
 import { giveUp, say } from './lib/run.mjs';
 import { keepServer } from './lib/serve.mjs';
 
@@ -27,6 +27,7 @@ const server = await keepServer({
   DATABASE_URL: ways.url,
   DATABASE_OWNER_URL: ways.owner,
   WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
+  OUTBOX: join(DATA, 'outbox'),
   LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   // A port that was asked for is kept to; the usual one may give way to whoever has it.
   PORT_MAY_MOVE: process.env.PORT === undefined ? 'true' : 'false',

@@ -319,6 +319,29 @@ describe('the sentences', () => {
     const pinned = { area: 'leg', how: 'hem-at', typed: '78', unit: 'cm', length: 780_000 as never } as const;
     one.does('alteration-noted', { chartId, ...pinned });
     one.does('garment-fitted', { chartId, trialId: on, outcome: 'kept', reason: null, found: null });
+    const handing = { chartId, way: 'issued', until: null, untried: null, found: null } as const;
+    const signature = { by: 'name', name: 'Ibrahima Lund' } as const;
+    const slip = one.does('garments-handed-over', { garments: [handing], signature }).id;
+    one.does('handing-withdrawn', { actId: slip });
+    const other = shelvedChart({ garment: 'Shirt' });
+    one.shelf = { ...one.shelf, charts: [...one.shelf.charts, other] };
+    one.does('garment-asked', { chartId: other.id });
+    const shirt = one.does('garment-tried', {
+      chartId: other.id,
+      sizes: { size: 'M' },
+      carrier: null,
+      found: null,
+    }).id;
+    one.does('garment-fitted', {
+      chartId: other.id,
+      trialId: shirt,
+      outcome: 'kept',
+      reason: null,
+      found: null,
+    });
+    one.does('garments-handed-over', { garments: [{ ...handing, chartId: other.id }], signature });
+    const tight = { why: 'tight', area: 'collar', note: null, goes: 'stock' } as const;
+    one.does('garment-came-back', { chartId: other.id, ...tight });
     one.does('trial-withdrawn', { chartId, trialId: on });
     one.does('garment-dropped', { chartId: chart.id });
     const said = one.acts.map((act) => sayAct(act, names));
@@ -361,12 +384,20 @@ describe('the sentences', () => {
           'no-such-check',
           'tried-meanwhile',
           'fitted-already',
+          'handed-twice',
+          'no-such-handing',
+          'area-missing',
         ] as const
       ).map((one) => ({ code: one })),
       { code: 'docket-full', most: 40 },
       { code: 'not-the-proposal', proposed: 'M' },
       { code: 'must-be-seen', look: 'The seals lie snug' },
       { code: 'not-right', says: 'It pulls' },
+      ...(['handed-already', 'nothing-to-hand-over', 'still-on', 'until-missing'] as const).map((one) => ({
+        code: one,
+        garment: 'Field jacket',
+      })),
+      { code: 'must-be-tried', garment: 'Saltmarsh vest', look: 'Seated: that gap just closes' },
       { code: 'length-differs', typed: '98', length: 1 as never },
       { code: 'no-such-size', size: null, part: 'Front', sizes: ['1', '2'] },
     ];

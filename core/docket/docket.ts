@@ -164,6 +164,65 @@ export interface Fitting {
   readonly fittedAt: string;
 }
 
+/** How a garment can be handed over. */
+export const HANDING_WAYS = ['issued', 'hired', 'sold'] as const;
+export type HandingWay = (typeof HANDING_WAYS)[number];
+
+/** A wearer's name under what they took: written by their hand, as strokes on a ground 600 wide and 160 high, or typed. */
+export type Signature =
+  | { readonly by: 'hand'; readonly strokes: readonly (readonly number[])[] }
+  | { readonly by: 'name'; readonly name: string };
+
+/** Why a garment came back, in the trade's words. */
+export const RETURN_REASONS = [
+  'tight',
+  'loose',
+  'short',
+  'long',
+  'changed-mind',
+  'faulty',
+  'hire-over',
+] as const;
+export type ReturnReason = (typeof RETURN_REASONS)[number];
+
+/** Where a garment goes that came back. */
+export const RETURN_WAYS = ['stock', 'drying', 'quarantine', 'waste'] as const;
+export type ReturnWay = (typeof RETURN_WAYS)[number];
+
+/** That a garment came back. */
+export interface CameBack {
+  readonly why: ReturnReason;
+  /** Where it was tight, loose, short or long. */
+  readonly area: FitArea | null;
+  readonly note: string | null;
+  readonly goes: ReturnWay;
+  readonly by: Author;
+  readonly at: string;
+  /** What had been tried and decided of the garment by then: what is done after it begins anew. */
+  readonly trialId: string | null;
+  readonly decisionId: string | null;
+}
+
+/** A garment that was handed over. */
+export interface Handing {
+  /** Of the act, which may have handed over several. */
+  readonly actId: string;
+  readonly chartId: string;
+  readonly way: HandingWay;
+  /** The label; `null` of what was made to measure. */
+  readonly size: string | null;
+  readonly sizes: Readonly<Record<string, string>>;
+  /** The last day of a hire. */
+  readonly until: string | null;
+  /** Why it was handed over without having been tried on, where that must be. */
+  readonly untried: string | null;
+  readonly signature: Signature;
+  readonly by: Author;
+  readonly at: string;
+  /** `null` while the wearer has it. */
+  readonly back: CameBack | null;
+}
+
 /** A docket as its acts make it. */
 export interface Docket {
   readonly id: string;
@@ -197,6 +256,7 @@ export interface Docket {
   readonly trials: readonly GarmentTrial[];
   readonly alterations: readonly GarmentAlteration[];
   readonly fittings: readonly Fitting[];
+  readonly handings: readonly Handing[];
 }
 
 /** The garment of a chart, where it stands on a docket. */

@@ -7,6 +7,7 @@ import {
   type Fitting,
   type GarmentAlteration,
   type GarmentTrial,
+  type Handing,
 } from './docket';
 
 /** The sizes of a garment that were put on, in their order; the last is on now. */
@@ -48,12 +49,37 @@ export function finalSize(docket: Docket, chartId: string): FinalSize | null {
   return { size: decision.size, sizes: decision.sizes, tried: false };
 }
 
+/** What was handed over last of a garment, whether or not it came back; `null` where nothing was. */
+export function lastHanding({ handings }: Pick<Docket, 'handings'>, chartId: string): Handing | null {
+  return handings.filter((one) => one.chartId === chartId).at(-1) ?? null;
+}
+
+/** Whether nothing was tried or decided of a garment since it came back. */
+function isAsItCameBack(docket: Docket, { chartId, back }: Handing): boolean {
+  return (
+    back !== null &&
+    back.trialId === (trialsOf(docket, chartId).at(-1)?.id ?? null) &&
+    back.decisionId === (standingDecision(docket, chartId)?.id ?? null)
+  );
+}
+
 /** How far a garment of a docket can have come. */
-export const STAGES = ['not-decided', 'made-to-measure', 'to-try', 'on', 'kept'] as const;
+export const STAGES = [
+  'not-decided',
+  'made-to-measure',
+  'to-try',
+  'on',
+  'kept',
+  'handed-over',
+  'came-back',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** How far a garment of a docket has come. */
 export function stageOf(docket: Docket, chartId: string): Stage {
+  const handing = lastHanding(docket, chartId);
+  if (handing !== null && handing.back === null) return 'handed-over';
+  if (handing !== null && isAsItCameBack(docket, handing)) return 'came-back';
   const fitting = standingFitting(docket, chartId);
   if (fitting !== null) return fitting.outcome === 'kept' ? 'kept' : 'made-to-measure';
   if (trialsOf(docket, chartId).length > 0) return 'on';

@@ -22,6 +22,7 @@ describe('the habits of a house', () => {
       edgePercent: 10,
       allowedApart: {},
       remeasure: { days: 183, of: {}, growing: { under: 18, days: 91 } },
+      handing: {},
       cautions: [],
     });
   });

@@ -3,8 +3,9 @@ import { measurement } from '../body/catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from '../body/catalogue/codes';
 import { allowedDifference } from '../capture/agreement';
 import { HOUSE_RULES, type ChartSheet, type HouseRule } from '../chart/chart-shape';
-import { GARMENT_KINDS } from '../chart/garment-kind';
+import { GARMENT_KINDS, type GarmentKind } from '../chart/garment-kind';
 import { named } from '../chart/named';
+import { HANDING_WAYS, type HandingWay } from './docket';
 import { INCH_PARTS } from '../quantity/format-length';
 import { micrometres, type Length } from '../quantity/length';
 
@@ -42,6 +43,8 @@ export const habitsSchema = z.object({
       growing: z.object({ under: z.int().min(1).max(30), days: daysSchema }).default({ under: 18, days: 91 }),
     })
     .default({ days: 183, of: {}, growing: { under: 18, days: 91 } }),
+  /** How a garment of a kind is handed over where nobody says otherwise; issued where nothing is said. */
+  handing: z.partialRecord(kindSchema, z.enum(HANDING_WAYS)).default({}),
   /** What is said besides wherever a garment of a kind, or any (`null`), is sized. */
   cautions: z
     .array(z.object({ kind: kindSchema.nullable(), words: z.string().trim().min(1).max(500) }))
@@ -49,6 +52,14 @@ export const habitsSchema = z.object({
     .default([]),
 });
 export type Habits = z.infer<typeof habitsSchema>;
+
+/** The kinds of which people usually have none of their own: they are hired out where the house has settled nothing. */
+const HIRED: readonly GarmentKind[] = ['dry-suit', 'waders'];
+
+/** How this house hands a garment over where nobody says otherwise. */
+export function handingIn({ handing }: Pick<Habits, 'handing'>, kind: GarmentKind): HandingWay {
+  return named(handing, kind) ?? (HIRED.includes(kind) ? 'hired' : 'issued');
+}
 
 /** The habits of a house that has settled nothing. */
 export const UNSETTLED: Habits = habitsSchema.parse({});

@@ -79,9 +79,7 @@ describe('sizedAsItRuns', () => {
   it('says nothing where it is the same size, where there is no sign, and where nothing is settled', () => {
     const low = tried(95).one;
     expect(sizedAsItRuns(low.docket!, chart, low.shelf.habits, [{ ...found!, small: mm(5) }])).toBeNull();
-    expect(
-      sizedAsItRuns(one.docket!, chart, one.shelf.habits, [{ ...found!, runs: 'no-sign' }]),
-    ).toBeNull();
+    expect(sizedAsItRuns(one.docket!, chart, one.shelf.habits, [{ ...found!, runs: 'no-sign' }])).toBeNull();
     expect(sizedAsItRuns(one.docket!, chart, one.shelf.habits, [])).toBeNull();
     const open = new SpecDocket([chart]);
     open.reads('chest-girth', 101, 101);

@@ -1,36 +1,48 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { placesSeen } from '../fit/sizes-after-trial';
+import type { CompiledChart } from '../chart/compile-chart';
+import { placeSeen, placesSeen, type PlaceSeen } from '../fit/sizes-after-trial';
 import { compiledAsItRuns, tellingRuns, type ChartRun, type GarmentLook } from '../fit/chart-runs';
 import { withFullerHip } from '../match/fuller-hip';
 import { judge } from '../match/judge';
 import type { LabelChance } from '../match/verdict';
-import type { Docket } from './docket';
+import { toldBy } from './acts/garment-came-back';
+import type { Docket, Handing } from './docket';
 import { asTrials, trialsOf } from './fitting';
 import type { Habits } from './habits';
 import { bodyOf, compiled, judgeOne, rulingOf } from './judge';
 import type { ShelvedChart } from './shelf';
 
 /**
- * What a docket tells of how one of its charts runs: every size that was put on, by the column of what was
+ * What a docket tells of how one of its charts runs: every size that was put on or came back, by the column of what was
  * looked at, with what that came to for the wearer. What rests on nothing that was read tells nothing.
  */
 export function looksOn(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentLook[] {
-  const trials = asTrials(trialsOf(docket, chart.id));
-  if (trials.length === 0) return [];
+  const chartNow = compiled(chart.sheet);
+  const seen = [
+    ...asTrials(trialsOf(docket, chart.id)).flatMap((trial) => placesSeen(chartNow, trial)),
+    ...docket.handings
+      .filter(({ chartId }) => chartId === chart.id)
+      .flatMap((handing) => toldByReturn(chartNow, handing)),
+  ];
+  if (seen.length === 0) return [];
   const { parts } = judgeOne(docket, chart, habits);
   const placed = new Map(
     parts.flatMap(({ part, placements }) => placements.map((one) => [`${part} ${one.code}`, one] as const)),
   );
-  return trials.flatMap((trial) =>
-    placesSeen(compiled(chart.sheet), trial).flatMap(({ part, column, size, sight }) => {
-      const one = placed.get(`${part} ${column.code}`);
-      // What stands in for a measurement is an estimate: it would tell of itself and not of the chart.
-      if (one === undefined || one.estimatedFrom !== null) return [];
-      const label = chart.sheet.parts.find(({ code }) => code === part)!.sizes[size]!;
-      const { value, standardError } = one;
-      return [{ wearer: docket.wearerId, part, code: column.code, size: label, sight, value, standardError }];
-    }),
-  );
+  return seen.flatMap(({ part, column, size, sight }) => {
+    const one = placed.get(`${part} ${column.code}`);
+    // What stands in for a measurement is an estimate: it would tell of itself and not of the chart.
+    if (one === undefined || one.estimatedFrom !== null) return [];
+    const label = chart.sheet.parts.find(({ code }) => code === part)!.sizes[size]!;
+    const { value, standardError } = one;
+    return [{ wearer: docket.wearerId, part, code: column.code, size: label, sight, value, standardError }];
+  });
+}
+
+/** What a garment that came back tells of its size, where the wearer said so. */
+function toldByReturn(chart: CompiledChart, { sizes, back }: Handing): PlaceSeen[] {
+  const sight = back === null ? null : toldBy(back.why);
+  return sight === null || back!.area === null ? [] : placeSeen(chart, sizes, back!.area, sight);
 }
 
 /** What a garment would be by how its chart runs, where that is another size than the chart says. */

@@ -54,6 +54,17 @@ export type Refusal =
   | { readonly code: 'must-be-seen'; readonly look: string }
   /** It is kept although something is not right, which nothing mends, and no reason was given. */
   | { readonly code: 'not-right'; readonly says: string }
+  | { readonly code: 'handed-twice' }
+  | { readonly code: 'handed-already'; readonly garment: string }
+  /** It has no size, or came back and nothing was done since. */
+  | { readonly code: 'nothing-to-hand-over'; readonly garment: string }
+  /** A size is on, and nobody has said what trying it on came to. */
+  | { readonly code: 'still-on'; readonly garment: string }
+  | { readonly code: 'until-missing'; readonly garment: string }
+  /** What must be looked at on the wearer was not kept after a trial, and no reason was given. */
+  | { readonly code: 'must-be-tried'; readonly garment: string; readonly look: string }
+  | { readonly code: 'no-such-handing' }
+  | { readonly code: 'area-missing' }
   | {
       readonly code: 'unreadable-alteration';
       readonly problem: AlterationProblem;

@@ -66,7 +66,28 @@ export function sayRefusal(refusal: Refusal): string {
       return `Not looked at yet: ${refusal.look}. Look at it, or say why it is left out.`;
     case 'not-right':
       return `“${refusal.says}” is not mended. Try another size, note what is altered, or give a reason to keep it.`;
+    case 'handed-twice':
+      return 'One garment stands there twice. Take one of them out.';
+    case 'handed-already':
+      return `The wearer has the ${inSentence(refusal.garment)} already. Take it back first.`;
+    case 'nothing-to-hand-over':
+      return `There is no size of the ${inSentence(refusal.garment)} to hand over. Decide it, or try it on first.`;
+    case 'still-on':
+      return `The ${inSentence(refusal.garment)} is being tried on. Keep the size that is on, or another, first.`;
+    case 'until-missing':
+      return `Until when is the ${inSentence(refusal.garment)} hired? Give the last day.`;
+    case 'must-be-tried':
+      return `The ${inSentence(refusal.garment)} is not handed over before it was looked at on the wearer: ${refusal.look}. Try it on, or give a reason.`;
+    case 'no-such-handing':
+      return 'This garment is not with the wearer. Reload the page and look at the docket.';
+    case 'area-missing':
+      return 'Say where it was tight, loose, short or long.';
     case 'unreadable-alteration':
       return sayAlterationProblem(refusal.problem, refusal.unit);
   }
+}
+
+/** The name of a garment in the middle of a sentence. */
+function inSentence(garment: string): string {
+  return garment.charAt(0).toLowerCase() + garment.slice(1);
 }

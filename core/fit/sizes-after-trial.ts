@@ -67,8 +67,8 @@ export function sizesAfterTrial(
 }
 
 /** What the answers of one trial tell of the columns of a chart; each place once, and worst where two differ. */
-export function placesSeen({ sheet, parts }: CompiledChart, { sizes, seen }: Trial): PlaceSeen[] {
-  const checks = fitChecksOf(sheet);
+export function placesSeen(compiled: CompiledChart, { sizes, seen }: Trial): PlaceSeen[] {
+  const checks = fitChecksOf(compiled.sheet);
   const sights = new Map<FitPlace, Sight>();
   for (const { check: code, answer: said } of seen) {
     const check = checks.find((one) => one.code === code);
@@ -80,14 +80,23 @@ export function placesSeen({ sheet, parts }: CompiledChart, { sizes, seen }: Tri
     const tells = check.answers.find((one) => one.code === said)?.tells ?? null;
     if (tells !== null) sights.set(tells.place, tells.is);
   }
-  return [...sights].flatMap(([place, sight]) => {
-    const part = partOfPlace(sheet, place);
-    const column = part === null ? null : columnOfPlace(sheet, part, place);
-    const whole = parts.find(({ whole: one }) => one.code === part?.code)?.whole;
-    const found = whole?.deciding.find(({ code }) => code === column?.code);
-    const size = part === null ? NONE : part.sizes.indexOf(named(sizes, part.code) ?? '');
-    return found === undefined || size < 0 ? [] : [{ part: part!.code, column: found, size, sight }];
-  });
+  return [...sights].flatMap(([place, sight]) => placeSeen(compiled, sizes, place, sight));
+}
+
+/** What was seen of one place of some sizes; nothing where no column of the chart goes by it. */
+export function placeSeen(
+  { sheet, parts }: CompiledChart,
+  sizes: Trial['sizes'],
+  place: FitPlace,
+  sight: Sight,
+): PlaceSeen[] {
+  const part = partOfPlace(sheet, place);
+  if (part === null) return [];
+  const code = columnOfPlace(sheet, part, place)?.code;
+  const whole = parts.find(({ whole: one }) => one.code === part.code)?.whole;
+  const column = whole?.deciding.find((one) => one.code === code);
+  const size = part.sizes.indexOf(named(sizes, part.code) ?? '');
+  return column === undefined || size < 0 ? [] : [{ part: part.code, column, size, sight }];
 }
 
 /** The distance from size to size that a reading goes by: the least of the columns it decides. */

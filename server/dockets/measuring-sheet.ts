@@ -32,10 +32,8 @@ import {
   type WorkingUnit,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
+import { line, LINE, SOFT } from '../print/parts';
 import { printPdf, words } from '../print/print-pdf';
-
-const SOFT = '#5C6765';
-const LINE = '#B9B3A2';
 
 /**
  * The steps of a docket on paper, for someone without a screen: what to prepare, then every placing of
@@ -187,8 +185,4 @@ function printWishes(docket: Docket, asked: readonly WishCode[]): Content[] {
       };
     }),
   ];
-}
-
-function line(text: string, heading = false): Content {
-  return { ...words(text, heading ? { bold: true, fontSize: 13 } : {}), margin: [0, heading ? 14 : 5, 0, 0] };
 }

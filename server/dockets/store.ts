@@ -132,18 +132,31 @@ export async function noteAct(transaction: Database, act: Act, docket: Docket | 
     case 'garment-decided':
       await garment(act.chartId).update({ outcome: act.outcome, size: act.found?.size ?? null });
       break;
+    default:
+  }
+  for (const chartId of docket === null ? [] : stagedBy(act, docket))
+    await garment(chartId).update({
+      stage: stageOf(docket!, chartId),
+      final_size: finalSize(docket!, chartId)?.size ?? null,
+    });
+}
+
+/** Of which garments an act may change how far they have come. */
+function stagedBy(act: Act, { garments }: Docket): readonly string[] {
+  switch (act.kind) {
+    case 'garment-decided':
     case 'garment-tried':
     case 'trial-withdrawn':
     case 'garment-fitted':
-      break;
+    case 'garment-came-back':
+      return [act.chartId];
+    case 'garments-handed-over':
+      return act.garments.map(({ chartId }) => chartId);
+    case 'handing-withdrawn':
+      return garments.map(({ chartId }) => chartId);
     default:
-      return;
+      return [];
   }
-  if (docket !== null)
-    await garment(act.chartId).update({
-      stage: stageOf(docket, act.chartId),
-      final_size: finalSize(docket, act.chartId)?.size ?? null,
-    });
 }
 
 /** Every docket with a garment that is not decided for good: none of them may be forgotten, however old. */

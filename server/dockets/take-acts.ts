@@ -139,6 +139,8 @@ function asRepeated(kept: KeptAct, act: Act): Taken {
 
 /** An act without what is found when it is let in: that is never taken from who sends it. */
 function unfound(act: Act): Act {
+  if (act.kind === 'garments-handed-over')
+    return { ...act, garments: act.garments.map((one) => ({ ...one, found: null })) };
   return 'found' in act ? { ...act, found: null } : act;
 }
 

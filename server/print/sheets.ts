@@ -1,6 +1,9 @@
 import type { Bench, Chart, WearerExport, WearerRecord } from '@neat-measure/contract';
 import { printChart } from '../charts/chart-sheet';
 import { printMeasuringSheet } from '../dockets/measuring-sheet';
+import { printLabels, type LabelsToPrint } from '../handing/labels';
+import { printOrder, type OrderToPrint } from '../handing/order-form';
+import { printSizes, type SizesToPrint } from '../handing/size-sheet';
 import { printRecord } from '../wearers/record-sheet';
 import { printPerson } from '../wearers/person-sheet';
 
@@ -9,7 +12,10 @@ export type Sheet =
   | { readonly sheet: 'steps'; readonly bench: Bench }
   | { readonly sheet: 'chart'; readonly chart: Chart }
   | { readonly sheet: 'person'; readonly person: WearerExport }
-  | { readonly sheet: 'record'; readonly record: WearerRecord };
+  | { readonly sheet: 'record'; readonly record: WearerRecord }
+  | ({ readonly sheet: 'sizes' } & SizesToPrint)
+  | ({ readonly sheet: 'labels' } & LabelsToPrint)
+  | ({ readonly sheet: 'order' } & OrderToPrint);
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
 export function printSheet(sheet: Sheet): Promise<Buffer> {
@@ -22,6 +28,12 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printPerson(sheet.person);
     case 'record':
       return printRecord(sheet.record);
+    case 'sizes':
+      return printSizes(sheet);
+    case 'labels':
+      return printLabels(sheet);
+    case 'order':
+      return printOrder(sheet);
   }
 }
 

@@ -1,3 +1,5 @@
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { actAnswersSchema, ROUTES, type ActAnswer, type Fitter, type Role } from '@neat-measure/contract';
 import type { Express } from 'express';
 import type { Server, ServerOptions } from 'node:http';
@@ -14,6 +16,11 @@ import { createListener } from '../http/listener';
 import { printSheet } from '../print/sheets';
 import { addPerson } from '../people/service';
 import { findAccount } from '../people/store';
+
+/** A folder of its own for what specs post. */
+export function outboxOfSpecs(): string {
+  return join(tmpdir(), `neat-measure-outbox-${process.pid}`);
+}
 
 /** What a request came back with. */
 export interface Answer {
@@ -82,7 +89,12 @@ export class Harness {
       },
       print: printSheet,
       stopping: streams.signal,
-      config: { SECURE_COOKIE: false, TRUSTED_PROXIES: 0, WEB_ROOT: undefined },
+      config: {
+        SECURE_COOKIE: false,
+        TRUSTED_PROXIES: 0,
+        WEB_ROOT: undefined,
+        OUTBOX: outboxOfSpecs(),
+      },
     });
     const server = createListener(app, limits);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

@@ -10,10 +10,9 @@ import {
   WAIST_WORDS,
 } from '@neat-measure/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
+import { LINE, SOFT } from '../print/parts';
 import { printPdf, words } from '../print/print-pdf';
 
-const SOFT = '#5C6765';
-const LINE = '#B9B3A2';
 type Point = WearerRecord['points'][number];
 
 /** A person's record on paper: the figure as they are built, and of every measurement each value with how it was taken. */

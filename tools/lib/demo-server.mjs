@@ -23,6 +23,7 @@ export async function demoServer(name, ...parts) {
     DATABASE_OWNER_URL: ways.owner,
     PORT: '0',
     WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
+    OUTBOX: `${folder}-outbox`,
     DEMO_FOLDER: join(ROOT, 'demo'),
     LOG_LEVEL: 'error',
   });
@@ -35,7 +36,7 @@ export async function demoServer(name, ...parts) {
     async stop() {
       await server.stop();
       await mariadb.stop();
-      rmSync(folder, { recursive: true, force: true });
+      for (const own of [folder, `${folder}-outbox`]) rmSync(own, { recursive: true, force: true });
     },
   };
 }

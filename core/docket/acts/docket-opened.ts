@@ -37,6 +37,7 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     trials: [],
     alterations: [],
     fittings: [],
+    handings: [],
   };
 }
 

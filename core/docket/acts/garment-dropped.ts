@@ -11,6 +11,8 @@ export const garmentDropped: ActKind<GarmentDropped> = {
   schema,
   refuse: (docket, { chartId }) => {
     if (garmentOn(docket, chartId) === undefined) return { code: 'not-on-docket' };
+    // What a wearer has, or had, stays on their docket.
+    if (docket.handings.some((one) => one.chartId === chartId)) return { code: 'decided-already' };
     return isClosing(standingDecision(docket, chartId)) ? { code: 'decided-already' } : null;
   },
   carryOut: (docket, { chartId }) => ({

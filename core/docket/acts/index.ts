@@ -6,10 +6,13 @@ import { consentRecorded, type ConsentRecorded } from './consent-recorded';
 import { docketOpened, type DocketOpened } from './docket-opened';
 import { fitChecked, type FitChecked } from './fit-checked';
 import { garmentAsked, type GarmentAsked } from './garment-asked';
+import { garmentCameBack, type GarmentCameBack } from './garment-came-back';
 import { garmentDecided, type GarmentDecided } from './garment-decided';
 import { garmentDropped, type GarmentDropped } from './garment-dropped';
 import { garmentFitted, type GarmentFitted } from './garment-fitted';
 import { garmentTried, type GarmentTried } from './garment-tried';
+import { garmentsHandedOver, type GarmentsHandedOver } from './garments-handed-over';
+import { handingWithdrawn, type HandingWithdrawn } from './handing-withdrawn';
 import { measurementAsked, type MeasurementAsked } from './measurement-asked';
 import { protocolAsked, type ProtocolAsked } from './protocol-asked';
 import { readingTaken, type ReadingTaken } from './reading-taken';
@@ -43,7 +46,10 @@ export type Act =
   | TrialWithdrawn
   | FitChecked
   | AlterationNoted
-  | GarmentFitted;
+  | GarmentFitted
+  | GarmentsHandedOver
+  | HandingWithdrawn
+  | GarmentCameBack;
 
 type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by' | 'undoes'> : never;
 /** What is done, before it is said by whom, when and on which docket. */
@@ -71,6 +77,9 @@ const KINDS = [
   fitChecked,
   alterationNoted,
   garmentFitted,
+  garmentsHandedOver,
+  handingWithdrawn,
+  garmentCameBack,
 ] as const;
 
 /** The kinds by name. */

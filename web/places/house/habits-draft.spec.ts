@@ -8,6 +8,7 @@ const HABITS = habitsSchema.parse({
   edgePercent: 20,
   allowedApart: { 'chest-girth': inches(0.5), 'waist-girth': mm(7.3) },
   remeasure: { days: 90, of: { height: 1_000, 'chest-girth': 30 }, growing: { under: 16, days: 40 } },
+  handing: { hat: 'sold' },
   cautions: [{ kind: null, words: 'Write it into the ledger.' }],
 });
 

@@ -7,6 +7,7 @@ import {
   sayMeasureProblem,
   type GarmentKind,
   type Habits,
+  type HandingWay,
   type HouseRule,
   type Length,
   type MeasurementCode,
@@ -26,6 +27,10 @@ export interface RuleRow {
   readonly kind: GarmentKind;
   readonly rule: HouseRule;
 }
+export interface HandingRow {
+  readonly kind: GarmentKind;
+  readonly way: HandingWay;
+}
 export interface CautionRow {
   readonly kind: GarmentKind | null;
   readonly words: string;
@@ -42,12 +47,13 @@ export interface HabitsDraft {
   readonly growingDays: number;
   readonly measured: readonly MeasuredRow[];
   readonly rules: readonly RuleRow[];
+  readonly handing: readonly HandingRow[];
   readonly cautions: readonly CautionRow[];
 }
 
 /** Habits as rows to be typed in, lengths in the house's unit. */
 export function draftOf(habits: Habits): HabitsDraft {
-  const { unit, inchParts, edgePercent, remeasure, allowedApart, rules, cautions } = habits;
+  const { unit, inchParts, edgePercent, remeasure, allowedApart, rules, handing, cautions } = habits;
   const codes = [
     ...new Set([...Object.keys(allowedApart), ...Object.keys(remeasure.of)]),
   ] as MeasurementCode[];
@@ -64,6 +70,7 @@ export function draftOf(habits: Habits): HabitsDraft {
       days: remeasure.of[code] ?? null,
     })),
     rules: Object.entries(rules).map(([kind, rule]) => ({ kind: kind as GarmentKind, rule })),
+    handing: Object.entries(handing).map(([kind, way]) => ({ kind: kind as GarmentKind, way })),
     cautions,
   };
 }
@@ -74,11 +81,14 @@ export function draftOf(habits: Habits): HabitsDraft {
  * @returns the habits, or in a sentence what has to be changed first
  */
 export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
-  const { unit, inchParts, edgePercent, days, growingUnder, growingDays, measured, rules, cautions } = draft;
+  const { unit, inchParts, edgePercent, days, growingUnder, growingDays, measured, rules } = draft;
+  const { handing, cautions } = draft;
   const twice = repeated(measured.map(({ code }) => code));
   if (twice !== null) return failure(`${measurement(twice).name} stands there twice. Take one out.`);
   const twiceRuled = repeated(rules.map(({ kind }) => kind));
   if (twiceRuled !== null) return failure('One kind has two rules. Take one out.');
+  const twiceHanded = repeated(handing.map(({ kind }) => kind));
+  if (twiceHanded !== null) return failure('One kind is handed over in two ways. Take one out.');
   const fault = measured.map((row) => rowFault(row, unit)).find((one) => one !== '');
   if (fault !== undefined) return failure(fault);
   const read = habitsSchema.safeParse({
@@ -97,6 +107,7 @@ export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
       }),
     ),
     rules: Object.fromEntries(rules.map(({ kind, rule }) => [kind, rule])),
+    handing: Object.fromEntries(handing.map(({ kind, way }) => [kind, way])),
     cautions,
   });
   return read.success

@@ -4,6 +4,8 @@ import type { Settings } from '@neat-measure/contract';
 import {
   CATALOGUE,
   GARMENT_KINDS,
+  HANDING_WAYS,
+  HANDING_WORDS,
   HOUSE_RULES,
   KIND_WORDS,
   RULE_WORDS,
@@ -23,6 +25,7 @@ import {
   type CautionRow,
   type HabitsDraft,
   type MeasuredRow,
+  type HandingRow,
   type RuleRow,
 } from './habits-draft';
 import { ControlName } from '../../parts/forms/control-name';
@@ -84,6 +87,20 @@ export class SizingDesk {
   }
   protected removeMeasured(at: number): void {
     this.change({ measured: this.draft()!.measured.filter((_, index) => index !== at) });
+  }
+
+  protected readonly ways = HANDING_WAYS.map((value) => ({ value, label: HANDING_WORDS[value] }));
+
+  protected addHanding(): void {
+    const taken = this.draft()!.handing.map(({ kind }) => kind);
+    const kind = GARMENT_KINDS.find((one) => !taken.includes(one));
+    if (kind !== undefined) this.change({ handing: [...this.draft()!.handing, { kind, way: 'issued' }] });
+  }
+  protected setHanding(at: number, change: Partial<HandingRow>): void {
+    this.change({ handing: changed(this.draft()!.handing, at, change) });
+  }
+  protected removeHanding(at: number): void {
+    this.change({ handing: this.draft()!.handing.filter((_, index) => index !== at) });
   }
 
   protected addRule(): void {

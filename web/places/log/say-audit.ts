@@ -29,6 +29,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'link-made': 'made a link for measuring oneself',
   'link-ended': 'took a link back',
   'link-used': 'measured themselves by a link',
+  'letter-posted': 'put a sheet into the post',
 };
 
 /** Something that happened, as a sentence: who, what, and what of it. */
@@ -49,6 +50,8 @@ export function sayAudit(entry: AuditEntry, nameOf: (id: string) => string | nul
       return `${who} ${AUDIT_WORDS[kind]}${whom === null || whom === who ? '' : `: ${whom}`}.`;
     case 'chart-kept':
       return `${who} kept ${text(of['garment'], 'a chart')} of ${text(of['maker'], 'a maker')}, version ${text(of['version'], '')}.`;
+    case 'letter-posted':
+      return `${who} put the ${text(of['sheet'], 'sheet')} of a docket into the post${tail(of['to'], 'to')}.`;
     case 'tape-paired':
     case 'tape-unpaired':
       return `${who} ${AUDIT_WORDS[kind]}: ${about ?? ''}.`;

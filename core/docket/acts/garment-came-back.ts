@@ -1,0 +1,63 @@
+import * as z from 'zod';
+import { areaFacts, FIT_AREAS, type FitArea } from '../../fit/areas';
+import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../docket';
+import { lastHanding, trialsOf } from '../fitting';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+
+const schema = z.object({
+  ...ACT_BASE,
+  kind: z.literal('garment-came-back'),
+  chartId: idSchema,
+  why: z.enum(RETURN_REASONS),
+  /** Where it was tight, loose, short or long. */
+  area: z.enum(FIT_AREAS as [FitArea, ...FitArea[]]).nullable(),
+  note: wordsSchema(300).nullable(),
+  goes: z.enum(RETURN_WAYS),
+});
+/** A garment came back: exchanged, returned, or its hire is over. */
+export type GarmentCameBack = z.infer<typeof schema>;
+
+/** Why a garment came back, in words. */
+export const RETURN_WORDS: Readonly<Record<ReturnReason, string>> = {
+  tight: 'tight',
+  loose: 'loose',
+  short: 'short',
+  long: 'long',
+  'changed-mind': 'the wearer changed their mind',
+  faulty: 'faulty',
+  'hire-over': 'the hire is over',
+};
+
+/** What a reason tells of the size, where it tells of one. */
+export function toldBy(why: ReturnReason): 'small' | 'large' | null {
+  if (why === 'tight' || why === 'short') return 'small';
+  return why === 'loose' || why === 'long' ? 'large' : null;
+}
+
+export const garmentCameBack: ActKind<GarmentCameBack> = {
+  kind: 'garment-came-back',
+  schema,
+  refuse: (docket, { chartId, why, area }) => {
+    const handing = lastHanding(docket, chartId);
+    if (handing === null || handing.back !== null) return { code: 'no-such-handing' };
+    return toldBy(why) !== null && area === null ? { code: 'area-missing' } : null;
+  },
+  carryOut: (docket, { chartId, why, area, note, goes, by, at }) => {
+    const last = lastHanding(docket, chartId);
+    const back = {
+      why,
+      area,
+      note,
+      goes,
+      by,
+      at,
+      trialId: trialsOf(docket, chartId).at(-1)?.id ?? null,
+      decisionId: standingDecision(docket, chartId)?.id ?? null,
+    };
+    return { ...docket, handings: docket.handings.map((one) => (one === last ? { ...one, back } : one)) };
+  },
+  say: ({ chartId, why, area, note }, { garment }) => {
+    const where = area === null ? '' : ` in the ${areaFacts(area).name}`;
+    return `took ${garment(chartId)} back: ${RETURN_WORDS[why]}${where}${note === null ? '' : `, ${note}`}`;
+  },
+};

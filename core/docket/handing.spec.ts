@@ -1,0 +1,171 @@
+import {
+  handingIn,
+  lastDone,
+  lastHanding,
+  looksOn,
+  RIGHT,
+  sayAct,
+  sayRefusal,
+  SIGNATURE_GROUND,
+  stageOf,
+  UNSETTLED,
+  type Act,
+  type Refusal,
+} from '../testing/all';
+import { shelvedChart, SpecDocket } from '../testing/docket';
+
+type HandedOver = Extract<Act, { kind: 'garments-handed-over' }>;
+type One = HandedOver['garments'][number];
+const SIGNED: HandedOver['signature'] = { by: 'name', name: 'Ibrahima Lund' };
+const says = (refusal: Refusal | null) => (refusal === null ? null : sayRefusal(refusal));
+
+/** A docket with garments of some kinds, each decided in M. */
+function decided(...kinds: readonly string[]) {
+  const charts = kinds.map((kind) => shelvedChart({ kind, garment: `Test ${kind}` }));
+  const one = new SpecDocket(charts);
+  one.reads('chest-girth', 98, 98);
+  one.reads('waist-girth', 85, 85);
+  for (const chart of charts) one.does('garment-decided', one.decision(chart));
+  const fields = (at: number, changes: Partial<One> = {}): One => ({
+    chartId: charts[at]!.id,
+    way: 'issued',
+    until: null,
+    untried: null,
+    found: null,
+    ...changes,
+  });
+  const hand = (...garments: One[]) =>
+    one.tries(one.act('garments-handed-over', { garments, signature: SIGNED }));
+  const wear = (at: number, size = 'M') => {
+    const chartId = charts[at]!.id;
+    return one.does('garment-tried', { chartId, sizes: { size }, carrier: null, found: null }).id;
+  };
+  const keep = (at: number, trialId: string) =>
+    one.does('garment-fitted', {
+      chartId: charts[at]!.id,
+      trialId,
+      outcome: 'kept',
+      reason: null,
+      found: null,
+    });
+  const back = (at: number, changes: Partial<Extract<Act, { kind: 'garment-came-back' }>> = {}) =>
+    one.tries(
+      one.act('garment-came-back', {
+        chartId: charts[at]!.id,
+        why: 'changed-mind',
+        area: null,
+        note: null,
+        goes: 'stock',
+        ...changes,
+      }),
+    );
+  const stage = (at: number) => stageOf(one.docket!, charts[at]!.id);
+  const last = (at: number) => lastHanding(one.docket!, charts[at]!.id);
+  return { one, charts, fields, hand, wear, keep, back, stage, last };
+}
+
+describe('handing garments over', () => {
+  it('hands several over with one act, each its own way, in the size that was decided or proved', () => {
+    const { one, fields, hand, wear, keep, stage, last } = decided('jacket', 'trousers', 'waders');
+    keep(0, wear(0, 'L'));
+    expect(
+      hand(fields(0), fields(1, { way: 'sold' }), fields(2, { way: 'hired', until: '2026-06-01' })),
+    ).toBeNull();
+    expect([0, 1, 2].map((at) => [stage(at), last(at)?.way, last(at)?.size])).toEqual([
+      ['handed-over', 'issued', 'L'],
+      ['handed-over', 'sold', 'M'],
+      ['handed-over', 'hired', 'M'],
+    ]);
+    const names = { garment: () => 'it', protocol: () => '' };
+    expect(sayAct(one.acts.at(-1)!, names)).toBe(
+      'Odalys Wren issued it in L, sold it in M and hired out it in M.',
+    );
+  });
+
+  it('hands over nothing that is not decided, still on, out already, or hired without an end', () => {
+    const { fields, hand, wear, stage } = decided('jacket', 'trousers');
+    expect(says(hand(fields(0, { way: 'hired' })))).toMatch(/^Until when is the test jacket hired/);
+    expect(hand(fields(0), fields(0))?.code).toBe('handed-twice');
+    wear(1);
+    expect(hand(fields(0), fields(1))?.code)
+      .withContext('all of it, or none')
+      .toBe('still-on');
+    expect(stage(0)).toBe('to-try');
+    expect(hand(fields(0))).toBeNull();
+    expect(says(hand(fields(0)))).toMatch(/^The wearer has the test jacket already/);
+    const undecided = shelvedChart();
+    const open = new SpecDocket([undecided]);
+    const early = { ...fields(0), chartId: undecided.id };
+    expect(open.tries(open.act('garments-handed-over', { garments: [early], signature: SIGNED }))?.code).toBe(
+      'nothing-to-hand-over',
+    );
+  });
+
+  it('hands no vest over before it was looked at seated and kept, unless a reason is given, which stays', () => {
+    const { one, charts, fields, hand, wear, keep, last } = decided('vest', 'vest');
+    expect(says(hand(fields(0)))).toMatch(/before it was looked at on the wearer: Seated.*give a reason\.$/);
+    expect(hand(fields(0, { untried: 'Posted to the outer station' }))).toBeNull();
+    expect(last(0)?.untried).toBe('Posted to the outer station');
+    const trialId = wear(1);
+    for (const check of ['gap-seated', 'overlap', 'order'])
+      one.does('fit-checked', { chartId: charts[1]!.id, trialId, check, answer: RIGHT, reason: null });
+    keep(1, trialId);
+    expect(hand(fields(1))).toBeNull();
+  });
+
+  it('takes one back with the reason, and begins with it anew', () => {
+    const { one, charts, fields, hand, wear, keep, back, stage, last } = decided('jacket');
+    expect(back(0)?.code).toBe('no-such-handing');
+    keep(0, wear(0));
+    hand(fields(0));
+    expect(back(0, { why: 'tight' })?.code).toBe('area-missing');
+    expect(back(0, { why: 'tight', area: 'chest', note: 'After a week', goes: 'quarantine' })).toBeNull();
+    expect([stage(0), last(0)?.back?.goes]).toEqual(['came-back', 'quarantine']);
+    expect(hand(fields(0))?.code)
+      .withContext('the same again is no exchange')
+      .toBe('nothing-to-hand-over');
+    expect(one.tries(one.act('garment-dropped', { chartId: charts[0]!.id }))?.code).toBe('decided-already');
+    keep(0, wear(0, 'L'));
+    expect(stage(0)).toBe('kept');
+    expect(hand(fields(0))).toBeNull();
+    expect(one.docket!.handings.map(({ size }) => size)).toEqual(['M', 'L']);
+  });
+
+  it('has what came back tight or long tell of how the chart runs, and nothing else that came back', () => {
+    const { one, charts, fields, hand, back } = decided('jacket', 'trousers');
+    hand(fields(0), fields(1));
+    back(0, { why: 'tight', area: 'chest' });
+    back(1, { why: 'faulty' });
+    const looks = (at: number) =>
+      looksOn(one.docket!, charts[at]!, one.shelf.habits).map(({ size, code, sight }) => [size, code, sight]);
+    expect(looks(0)).toEqual([['M', 'chest-girth', 'small']]);
+    expect(looks(1)).toEqual([]);
+  });
+
+  it('is taken back as a slip, and done again', () => {
+    const { one, fields, hand, stage } = decided('jacket', 'trousers');
+    hand(fields(0), fields(1));
+    const undo = () => {
+      const { act, undoing } = lastDone(one.acts, one.shelf)!;
+      const { kind, ...more } = undoing!;
+      one.does(kind, more as never, { undoes: act.id });
+    };
+    undo();
+    expect([stage(0), stage(1)]).toEqual(['to-try', 'to-try']);
+    expect(hand(fields(0))).toBeNull();
+  });
+
+  it('keeps what was signed by hand as it was written', () => {
+    const { one, fields, last } = decided('jacket');
+    const strokes = [[0, 0, SIGNATURE_GROUND.width, SIGNATURE_GROUND.height]];
+    one.does('garments-handed-over', { garments: [fields(0)], signature: { by: 'hand', strokes } });
+    expect(last(0)?.signature).toEqual({ by: 'hand', strokes });
+  });
+});
+
+describe('handingIn', () => {
+  it('hires out what people have none of, and issues the rest, unless the house has settled it', () => {
+    expect([handingIn(UNSETTLED, 'dry-suit'), handingIn(UNSETTLED, 'jacket')]).toEqual(['hired', 'issued']);
+    expect(handingIn({ handing: { jacket: 'sold' } }, 'jacket')).toBe('sold');
+  });
+});

@@ -1,0 +1,70 @@
+import type { Bench } from '@neat-measure/contract';
+import {
+  alterationsOf,
+  finalSize,
+  formatLength,
+  judgeDocket,
+  madeToMeasureNeeds,
+  measurement,
+  replay,
+  sayAltered,
+  sayDerivedLine,
+  settledValues,
+  type WorkingUnit,
+} from '@neat-measure/core';
+import type { Content } from 'pdfmake/interfaces';
+import { line, SOFT } from '../print/parts';
+import { printPdf, words } from '../print/print-pdf';
+
+/** A garment of a docket to be ordered. */
+export interface OrderToPrint {
+  readonly bench: Bench;
+  readonly chartId: string;
+}
+
+/**
+ * The form that a maker is sent for one garment: the numbers their method asks for, in their unit, the
+ * arithmetic with its rounding, and the sizes it comes to. The wearer goes by the number of the docket.
+ */
+export function printOrder({ bench, chartId }: OrderToPrint): Promise<Buffer> {
+  const docket = replay(bench.acts.map(({ act }) => act))!;
+  const { chart, verdict } = judgeDocket(docket, bench).garments.find((one) => one.chart.id === chartId)!;
+  const { sheet } = chart;
+  const { unit } = sheet;
+  const title = `Order · ${sheet.maker} · docket ${bench.number}`;
+  const final = finalSize(docket, chartId);
+  const nameOf = (code: string) => verdict.derived.find((one) => one.code === code)?.name ?? code;
+  const needs = madeToMeasureNeeds(sheet, settledValues(docket.readings, bench.habits));
+  return printPdf(
+    [
+      words(sheet.garment, { bold: true, fontSize: 20 }),
+      {
+        ...words(`${sheet.maker} · for docket ${bench.number} · version ${chart.version} of the chart`),
+        color: SOFT,
+      },
+      line(final === null ? 'Made to measure' : `Size ${final.size}`, true),
+      ...(final === null
+        ? []
+        : sheet.parts.map(({ code, name }) => line(`${name}: ${final.sizes[code] ?? '–'}`))),
+      line('What your method asks for', true),
+      ...needs.map(({ code, value }) =>
+        line(
+          `${measurement(code).name}: ${value === null ? 'not taken' : formatLength(value, unitOf(code, unit))}`,
+        ),
+      ),
+      ...(verdict.derived.length === 0 ? [] : [line('Your arithmetic', true)]),
+      ...verdict.derived.flatMap(({ lines }) =>
+        lines.map((one): Content => line(sayDerivedLine(one, { maker: unit, reader: unit, nameOf }))),
+      ),
+      ...verdict.options.map(({ name, adds }) => line(`Option: ${name}, ${adds}`)),
+      ...alterationsOf(docket, chartId).map((one) => line(`Please ${sayAltered(one, docket.unit)}.`)),
+      ...verdict.cautions.map((caution) => line(`Caution. ${caution}`)),
+    ],
+    title,
+  );
+}
+
+function unitOf(code: Parameters<typeof measurement>[0], unit: WorkingUnit): WorkingUnit | 'kg' {
+  const { kind } = measurement(code);
+  return kind === 'mass' ? 'kg' : kind === 'foot' ? 'mm' : unit;
+}
