@@ -342,6 +342,7 @@ describe('the sentences', () => {
     one.does('garments-handed-over', { garments: [{ ...handing, chartId: other.id }], signature });
     const tight = { why: 'tight', area: 'collar', note: null, goes: 'stock' } as const;
     one.does('garment-came-back', { chartId: other.id, ...tight });
+    one.does('return-withdrawn', { chartId: other.id });
     one.does('trial-withdrawn', { chartId, trialId: on });
     one.does('garment-dropped', { chartId: chart.id });
     const said = one.acts.map((act) => sayAct(act, names));

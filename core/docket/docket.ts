@@ -170,7 +170,7 @@ export type HandingWay = (typeof HANDING_WAYS)[number];
 
 /** A wearer's name under what they took: written by their hand, as strokes on a ground 600 wide and 160 high, or typed. */
 export type Signature =
-  | { readonly by: 'hand'; readonly strokes: readonly (readonly number[])[] }
+  | { readonly by: 'hand'; readonly strokes: number[][] }
   | { readonly by: 'name'; readonly name: string };
 
 /** Why a garment came back, in the trade's words. */

@@ -143,7 +143,7 @@ describe('handing garments over', () => {
   });
 
   it('is taken back as a slip, and done again', () => {
-    const { one, fields, hand, stage } = decided('jacket', 'trousers');
+    const { one, fields, hand, back, stage } = decided('jacket', 'trousers');
     hand(fields(0), fields(1));
     const undo = () => {
       const { act, undoing } = lastDone(one.acts, one.shelf)!;
@@ -153,6 +153,10 @@ describe('handing garments over', () => {
     undo();
     expect([stage(0), stage(1)]).toEqual(['to-try', 'to-try']);
     expect(hand(fields(0))).toBeNull();
+    back(0);
+    expect(stage(0)).toBe('came-back');
+    undo();
+    expect(stage(0)).withContext('the wearer has it still').toBe('handed-over');
   });
 
   it('keeps what was signed by hand as it was written', () => {

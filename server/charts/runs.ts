@@ -28,7 +28,7 @@ export type RunsTask =
 /** So many dockets are read at once: a season of them does not stand in memory together. */
 const AT_ONCE = 200;
 /** What was seen of a garment, and what taking it back is noted as. */
-const SEEN = ['garment-tried', 'trial-withdrawn', 'fit-checked', 'garment-came-back'];
+const SEEN = ['garment-tried', 'trial-withdrawn', 'fit-checked', 'garment-came-back', 'return-withdrawn'];
 
 /** What was reckoned before, as long as nothing was seen since and the house sizes as it did. */
 const KNOWN = new LRUCache<string, { readonly on: string; readonly runs: readonly ChartRun[] }>({ max: 200 });

@@ -149,6 +149,7 @@ function stagedBy(act: Act, { garments }: Docket): readonly string[] {
     case 'trial-withdrawn':
     case 'garment-fitted':
     case 'garment-came-back':
+    case 'return-withdrawn':
       return [act.chartId];
     case 'garments-handed-over':
       return act.garments.map(({ chartId }) => chartId);

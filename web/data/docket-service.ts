@@ -8,9 +8,11 @@ import {
   exceptionsSchema,
   HABITS_EVENT,
   keptActSchema,
+  letterPath,
   listPath,
   pageSchema,
   pathOf,
+  postedSchema,
   ROUTES,
   selfLinkSchema,
   type Bench,
@@ -19,7 +21,9 @@ import {
   type DocketSummary,
   type Exception,
   type KeptAct,
+  type Letter,
   type Page,
+  type Posted,
   type SelfLink,
 } from '@neat-measure/contract';
 import { Observable, of } from 'rxjs';
@@ -49,6 +53,11 @@ export class DocketService {
   /** The charts of a docket that run otherwise than they say. */
   runs(id: string): Observable<DocketRuns> {
     return this.api.get(docketRunsPath(id), docketRunsSchema);
+  }
+
+  /** Puts a sheet of a docket into the simulated post, once for an id. */
+  post(docketId: string, letterId: string, letter: Letter): Observable<Posted> {
+    return this.api.put(letterPath(docketId, letterId), letter, postedSchema);
   }
 
   open(id: string): Observable<Bench> {

@@ -56,6 +56,7 @@ export const garmentCameBack: ActKind<GarmentCameBack> = {
     };
     return { ...docket, handings: docket.handings.map((one) => (one === last ? { ...one, back } : one)) };
   },
+  undo: (_before, { chartId }) => ({ kind: 'return-withdrawn', chartId }),
   say: ({ chartId, why, area, note }, { garment }) => {
     const where = area === null ? '' : ` in the ${areaFacts(area).name}`;
     return `took ${garment(chartId)} back: ${RETURN_WORDS[why]}${where}${note === null ? '' : `, ${note}`}`;

@@ -17,6 +17,7 @@ import { measurementAsked, type MeasurementAsked } from './measurement-asked';
 import { protocolAsked, type ProtocolAsked } from './protocol-asked';
 import { readingTaken, type ReadingTaken } from './reading-taken';
 import { readingWithdrawn, type ReadingWithdrawn } from './reading-withdrawn';
+import { returnWithdrawn, type ReturnWithdrawn } from './return-withdrawn';
 import { ruleOverruled, type RuleOverruled } from './rule-overruled';
 import { stepPassed, type StepPassed } from './step-passed';
 import { suspicionConfirmed, type SuspicionConfirmed } from './suspicion-confirmed';
@@ -49,7 +50,8 @@ export type Act =
   | GarmentFitted
   | GarmentsHandedOver
   | HandingWithdrawn
-  | GarmentCameBack;
+  | GarmentCameBack
+  | ReturnWithdrawn;
 
 type WithoutBase<One> = One extends Act ? Omit<One, 'id' | 'docketId' | 'at' | 'by' | 'undoes'> : never;
 /** What is done, before it is said by whom, when and on which docket. */
@@ -80,6 +82,7 @@ const KINDS = [
   garmentsHandedOver,
   handingWithdrawn,
   garmentCameBack,
+  returnWithdrawn,
 ] as const;
 
 /** The kinds by name. */

@@ -29,6 +29,8 @@ import { PreparePanel } from './measuring/prepare-panel';
 import { ReadingPanel } from './measuring/reading-panel';
 import { StancePanel } from './measuring/stance-panel';
 import { TapeStrip } from './measuring/tape-strip';
+import { HandPanel } from './handing/hand-panel';
+import { HandingStore } from './handing/handing-store';
 import { TryPanel } from './trying/try-panel';
 import { TryingStore } from './trying/trying-store';
 import { WishesPanel } from './measuring/wishes-panel';
@@ -44,6 +46,7 @@ import { WishesPanel } from './measuring/wishes-panel';
     DecidePanel,
     GarmentCards,
     TapeStrip,
+    HandPanel,
     TryPanel,
     WishesPanel,
     NzButtonModule,
@@ -57,6 +60,7 @@ import { WishesPanel } from './measuring/wishes-panel';
     ForesightService,
     ForesightStore,
     TryingStore,
+    HandingStore,
   ],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
@@ -81,6 +85,7 @@ export class Bench {
   private readonly decidePanel = viewChild(DecidePanel);
   /** By its name in the template: it is fetched when it is wanted. */
   private readonly tryPanel = viewChild<TryPanel>('tryPanel');
+  private readonly handPanel = viewChild<HandPanel>('handPanel');
 
   /** Which garment is being decided, by its place on the docket. */
   protected readonly garmentAt = signal(0);
@@ -88,6 +93,9 @@ export class Bench {
   protected readonly stop = this.cursor.stop;
   protected readonly deciding = computed(() => this.stop().kind === 'decide' && this.garment() !== null);
   protected readonly trying = computed(() => this.stop().kind === 'try' && this.store.garments().length > 0);
+  protected readonly handing = computed(
+    () => this.stop().kind === 'hand' && this.store.garments().length > 0,
+  );
   private readonly tryingStore = inject(TryingStore);
   /** The garment that the work is at, by its place on the docket, once it is past the tape. */
   protected readonly at = computed(() =>
@@ -162,6 +170,12 @@ export class Bench {
     this.cursor.toTrying();
   }
 
+  /** From handing over, to trying on a garment by its place. */
+  protected tryThis(at: number): void {
+    this.tryingStore.at.set(at);
+    this.cursor.toTrying();
+  }
+
   /** Leaves for the next wearer. */
   protected leave(): void {
     void this.router.navigateByUrl('/bench');
@@ -192,6 +206,7 @@ export class Bench {
     () =>
       (this.stop().kind === 'step') === (this.reading() !== undefined) &&
       this.trying() === (this.tryPanel() !== undefined) &&
+      this.handing() === (this.handPanel() !== undefined) &&
       this.deciding() === (this.decidePanel()?.shown() ?? false),
   );
 
@@ -213,6 +228,7 @@ export class Bench {
     () =>
       this.reading()?.commands ??
       this.tryPanel()?.commands ??
+      this.handPanel()?.commands ??
       (this.deciding() ? (this.decidePanel()?.commands ?? []) : []),
   );
 
@@ -239,6 +255,12 @@ export class Bench {
         does: 'try on what was decided',
         when: () => !this.trying() && this.store.garments().length > 0,
         run: () => this.tryOn(),
+      },
+      {
+        keys: ['i'],
+        does: 'hand over: issue, hire out or sell',
+        when: () => !this.handing() && this.store.garments().length > 0,
+        run: () => this.cursor.toHanding(),
       },
       { keys: ['l'], does: 'lengths wanted of the garment: wishes', run: () => this.cursor.toWishes() },
       { keys: ['g'], does: 'go to the step that decides most', run: () => this.foresight.takeNext() },

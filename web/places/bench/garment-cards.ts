@@ -4,7 +4,9 @@ import {
   alterationsOf,
   countingFeet,
   formatLength,
+  HANDING_WORDS,
   isClosing,
+  lastHanding,
   measurement,
   sayAltered,
   sayReason,
@@ -84,6 +86,12 @@ export class GarmentCards {
     const docket = this.store.docket();
     if (docket === null) return null;
     const [stage, on] = [stageOf(docket, chartId), trialsOf(docket, chartId).at(-1)];
+    const handing = lastHanding(docket, chartId);
+    if (handing !== null && (stage === 'handed-over' || stage === 'came-back')) {
+      const word = handing.back === null ? HANDING_WORDS[handing.way] : 'came back';
+      const until = handing.until === null || handing.back !== null ? '' : `until ${handing.until}`;
+      return { size: handing.size ?? 'made to measure', word, reason: until, kept: handing.back === null };
+    }
     const fitting = standingFitting(docket, chartId);
     if (stage === 'on') return { size: on!.size, word: 'on now', reason: '', kept: false };
     if (fitting === null) return null;

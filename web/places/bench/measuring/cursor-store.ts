@@ -105,6 +105,11 @@ export class CursorStore {
     this.at.set('try');
   }
 
+  /** To handing over. */
+  toHanding(): void {
+    this.at.set('hand');
+  }
+
   /** Back to the measurement before, past changes of stance; whether there is one. */
   toStepBefore(): boolean {
     const code = stepBefore(this.stops(), this.stop());

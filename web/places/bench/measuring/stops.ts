@@ -6,14 +6,15 @@ import {
   type Stance,
 } from '@neat-measure/core';
 
-/** Where the work can stand: preparing, a change of stance, a measurement, what is wished, deciding the garments, or trying them on. */
+/** Where the work can stand: preparing, a change of stance, a measurement, what is wished, deciding the garments, trying them on, or handing them over. */
 export type Stop =
   | { readonly key: 'prepare'; readonly kind: 'prepare' }
   | { readonly key: string; readonly kind: 'stance'; readonly stance: Stance }
   | { readonly key: string; readonly kind: 'step'; readonly code: MeasurementCode }
   | { readonly key: 'wishes'; readonly kind: 'wishes' }
   | { readonly key: 'decide'; readonly kind: 'decide' }
-  | { readonly key: 'try'; readonly kind: 'try' };
+  | { readonly key: 'try'; readonly kind: 'try' }
+  | { readonly key: 'hand'; readonly kind: 'hand' };
 
 /**
  * The stops of a plan in their order. The first stance is asked for while preparing; along a chain the
@@ -36,7 +37,7 @@ export function stopsOf(plan: Pick<Plan, 'steps'>, wishes = false, tries = false
   }
   if (wishes) stops.push({ key: 'wishes', kind: 'wishes' });
   stops.push({ key: 'decide', kind: 'decide' });
-  if (tries) stops.push({ key: 'try', kind: 'try' });
+  if (tries) stops.push({ key: 'try', kind: 'try' }, { key: 'hand', kind: 'hand' });
   return stops;
 }
 

@@ -297,11 +297,12 @@ export class DocketDesk {
   protected stateOf({ garments }: DocketSummary): string {
     const open = garments.filter(({ decided }) => decided === null).length;
     if (open > 0) return `${open} open`;
-    const untried = garments.filter(({ stage }) => stage === 'to-try' || stage === 'on').length;
-    return garments.length === 0 || untried === garments.length
-      ? 'decided'
-      : untried === 0
-        ? 'tried on'
-        : `${untried} to try on`;
+    const at = (...stages: readonly string[]) =>
+      garments.filter(({ stage }) => stages.includes(stage)).length;
+    const untried = at('to-try', 'on');
+    if (garments.length > 0 && at('handed-over') === garments.length) return 'handed over';
+    if (at('came-back') > 0) return `${at('came-back')} came back`;
+    if (untried === garments.length) return 'decided';
+    return untried === 0 ? 'tried on' : `${untried} to try on`;
   }
 }

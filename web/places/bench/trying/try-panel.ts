@@ -5,10 +5,8 @@ import {
   type ElementRef,
   effect,
   inject,
-  input,
   output,
-  signal,
-  untracked,
+  linkedSignal,
   viewChild,
 } from '@angular/core';
 import {
@@ -45,16 +43,15 @@ type Asking = 'leave-out' | 'keep' | 'made-to-measure';
   imports: [NzButtonModule, NzInputModule, FitPicture, SizeChoice, AlterationRows],
   templateUrl: './try-panel.html',
   styleUrl: './try-panel.less',
-  host: { class: 'stack', '[hidden]': '!shown()' },
+  host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TryPanel {
   protected readonly store = inject(DocketStore);
   protected readonly trying = inject(TryingStore);
   protected readonly units = inject(UnitService);
-  readonly shown = input(true);
-  /** Nothing is left to be tried on. */
-  readonly leave = output<void>();
+  /** Nothing is left to be tried on: what was kept is handed over. */
+  readonly hands = output<void>();
 
   protected readonly sheet = computed(() => this.trying.sheet()!);
   protected readonly count = computed(() => this.store.garments().length);
@@ -193,28 +190,24 @@ export class TryPanel {
   /** Whether nothing of the docket is left to be tried on. */
   protected readonly allTried = computed(() => this.trying.allTried());
 
+  /** Where the work stands: whatever was begun of one garment, size or check ends with it. */
+  private readonly where = computed(
+    () => `${this.trying.at()} ${this.trying.on()?.id ?? ''} ${this.trying.check()?.code ?? ''}`,
+  );
   /** What is being asked in words, and what was typed of it. */
-  protected readonly asking = signal<Asking | null>(null);
-  protected readonly words = signal('');
-  protected readonly fault = signal('');
+  protected readonly asking = linkedSignal<string, Asking | null>({
+    source: this.where,
+    computation: () => null,
+  });
+  protected readonly words = linkedSignal({ source: this.where, computation: () => '' });
+  protected readonly fault = linkedSignal({ source: this.where, computation: () => '' });
   /** Whether another size is being chosen. */
-  protected readonly choosing = signal(false);
-  protected readonly carrier = signal('');
+  protected readonly choosing = linkedSignal({ source: this.where, computation: () => false });
+  protected readonly carrier = linkedSignal({ source: () => this.trying.at(), computation: () => '' });
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   private readonly rows = viewChild(AlterationRows);
 
   constructor() {
-    const where = computed(
-      () => `${this.trying.at()} ${this.trying.on()?.id ?? ''} ${this.trying.check()?.code ?? ''}`,
-    );
-    effect(() => {
-      where();
-      untracked(() => this.rest());
-    });
-    effect(() => {
-      this.trying.at();
-      untracked(() => this.carrier.set(''));
-    });
     effect(() => this.field()?.nativeElement.focus());
   }
 
@@ -402,7 +395,7 @@ export class TryPanel {
   }
 
   protected onward(): void {
-    if (!this.trying.toNextOpen()) this.leave.emit();
+    if (!this.trying.toNextOpen()) this.hands.emit();
   }
 
   protected move(by: 1 | -1): void {

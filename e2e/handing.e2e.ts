@@ -1,0 +1,110 @@
+import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
+
+test('a kit goes by keyboard from name to issued, one size is exchanged, and the sheet is printed', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Isolde Keeps', ['Ranger field jacket', 'Warden trousers']);
+  await takeReadings(page, '97', '97', '85', '85', '86', '86', '79', '79');
+  await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
+  await page.keyboard.press('a');
+  await expect(page.getByText('accepted ✓').first()).toBeVisible();
+  if (!(await page.getByRole('button', { name: /Warden trousers .*accepted ✓/ }).isVisible()))
+    await page.keyboard.press('Enter');
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  // Nobody has signed yet.
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Have the wearer sign');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  await page.keyboard.press('2');
+  await page.keyboard.press('w');
+  await page.keyboard.type('Isolde Keeps');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Ranger field jacket M issued ✓/ })).toBeVisible();
+  // The jacket comes back: tight in the chest. Another is tried on, kept, and goes in its place.
+  await page.getByRole('button', { name: 'Take back' }).first().click();
+  await expect(page.getByText('Why it comes back')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: /Ranger field jacket M came back/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Try on' }).click();
+  await page.keyboard.press('o');
+  await page.getByRole('radio', { name: /^L/ }).click({ force: true });
+  await page.getByRole('button', { name: 'Put on L' }).click();
+  await expect(page.locator('[data-on]')).toHaveText('L');
+  await page.keyboard.press('a');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Kept: L.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  await page.keyboard.press('w');
+  await page.keyboard.type('Isolde Keeps');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /Ranger field jacket L issued ✓/ })).toBeVisible();
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  for (const sheet of ['sizes.pdf', 'labels.pdf']) {
+    const answer = await page.request.get(`/api/dockets/${id}/${sheet}`);
+    expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  }
+  await page.getByText('Print or post').click();
+  await page.getByLabel('Into the outbox, to').fill('isolde@brackwater.example');
+  await page.getByRole('button', { name: 'The sizes' }).click();
+  await expect(
+    page.getByText(/It lies in the outbox as .*\.eml\. Nothing has left this machine\./),
+  ).toBeVisible();
+  // As it was left, for whoever opens it next.
+  await page.reload();
+  await expect(page.getByRole('button', { name: /Ranger field jacket L issued ✓/ })).toBeVisible();
+});
+
+test('a vest goes to nobody untried without a reason, and a hire has an end', async ({ fitter: page }) => {
+  await openDocket(page, 'Ruben Station', ['Saltmarsh vest', 'Saltpan waders']);
+  await page.keyboard.press('d');
+  for (const garment of ['Saltmarsh vest', 'Saltpan waders']) {
+    await page.getByRole('button', { name: new RegExp(garment) }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(garment);
+    await page.keyboard.press('o');
+    const parts = page.getByRole('group', { name: 'Another size' }).locator('fieldset');
+    await expect(parts.first()).toBeVisible();
+    for (let part = 0; part < (await parts.count()) - 1; part++)
+      await parts.nth(part).getByRole('radio').first().click({ force: true });
+    await page.getByLabel('Reason in your own words').fill('As last year');
+    await page.keyboard.press('Enter');
+    await expect(
+      page.getByRole('button', { name: new RegExp(`${garment} .*chosen instead ✓`) }),
+    ).toBeVisible();
+  }
+  await expect(page.getByText('chosen instead ✓').nth(1)).toBeVisible();
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await expect(page.getByText('hired out')).toBeVisible();
+  await page.keyboard.press('w');
+  await page.keyboard.type('Ruben Station');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('looked at on the wearer before it goes');
+  await page.getByLabel(/Why Saltmarsh vest goes without/).fill('Posted to the outer station');
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await expect(page.getByRole('button', { name: /Saltpan waders .*hired out ✓.*until/ })).toBeVisible();
+  await page.locator('li', { hasText: 'Saltpan waders' }).getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByText('the hire is over')).toBeVisible();
+  await chooseFrom(page, 'It goes', 'to be washed and dried');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: /Saltpan waders .*came back/ })).toBeVisible();
+});
+
+test('a wearer signs with a finger', async ({ fitter: page }) => {
+  await openDocket(page, 'Fenna Finger', ['Estuary fleece']);
+  await takeReadings(page, '98', '98');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('i');
+  const pad = page.getByRole('img', { name: 'Or written here by finger or pen' });
+  const box = (await pad.boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 40);
+  await page.mouse.down();
+  for (let at = 0; at < 12; at++) await page.mouse.move(box.x + 20 + at * 15, box.y + 40 + (at % 2) * 20);
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'wipe' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
+});

@@ -1,0 +1,110 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  finalSize,
+  fitChecksOf,
+  handingIn,
+  KIND_CAUTIONS,
+  lastHanding,
+  stageOf,
+  standingDecision,
+  type FitArea,
+  type HandingWay,
+  type ReturnReason,
+  type ReturnWay,
+  type Signature,
+} from '@neat-measure/core';
+import { DocketStore } from '../docket-store';
+
+/** What was chosen of one garment before it is handed over. */
+interface Chosen {
+  readonly taken?: boolean;
+  readonly way?: HandingWay;
+  readonly until?: string;
+  readonly untried?: string;
+}
+
+const NO_CHOICE: Chosen = {};
+/** A hire lasts so many days unless another day is given. */
+const HIRE_DAYS = 3;
+
+/** Handing over what was decided and proved, several garments with one act; and taking back. */
+@Injectable()
+export class HandingStore {
+  private readonly store = inject(DocketStore);
+  private readonly chosen = signal<Readonly<Record<string, Chosen>>>({});
+
+  /** Every garment with how it stands, and how it would be handed over. */
+  readonly garments = computed(() => {
+    const docket = this.store.docket();
+    const { habits } = this.store.shelf();
+    return this.store.garments().map(({ chart }) => {
+      const { id, sheet } = chart;
+      const choice = this.chosen()[id] ?? NO_CHOICE;
+      const stage = docket === null ? 'not-decided' : stageOf(docket, id);
+      const final = docket === null ? null : finalSize(docket, id);
+      const ready = stage === 'to-try' || stage === 'kept' || stage === 'made-to-measure';
+      const way = choice.way ?? handingIn(habits, sheet.kind);
+      return {
+        id,
+        name: sheet.garment,
+        size: final?.size ?? (stage === 'made-to-measure' ? 'made to measure' : null),
+        kind: sheet.kind,
+        stage,
+        ready,
+        handing: docket === null ? null : lastHanding(docket, id),
+        taken: ready && (choice.taken ?? stage !== 'made-to-measure'),
+        way,
+        until: choice.until ?? daysFromNow(HIRE_DAYS),
+        /** It must be looked at on the wearer, and was not kept after a trial. */
+        owed: ready && stage !== 'kept' && fitChecksOf(sheet).some(({ must }) => must),
+        untried: choice.untried ?? '',
+        reason: docket === null ? null : (standingDecision(docket, id)?.reason ?? null),
+      };
+    });
+  });
+  readonly taken = computed(() => this.garments().filter(({ taken }) => taken));
+  readonly out = computed(() => this.garments().filter(({ stage }) => stage === 'handed-over'));
+  /** What the wearer is told of what they take, each once. */
+  readonly cautions = computed(() => [
+    ...new Set(this.taken().flatMap(({ kind }) => KIND_CAUTIONS[kind] ?? [])),
+  ]);
+
+  choose(id: string, choice: Chosen): void {
+    this.chosen.update((all) => ({ ...all, [id]: { ...(all[id] ?? {}), ...choice } }));
+  }
+
+  /** Hands over everything that is ticked; whether it was let in. */
+  handOver(signature: Signature): boolean {
+    const garments = this.taken().map(({ id, way, until, untried }) => ({
+      chartId: id,
+      way,
+      until: way === 'hired' ? until : null,
+      untried: untried.trim() === '' ? null : untried.trim(),
+      found: null,
+    }));
+    if (garments.length === 0) return false;
+    const done = this.store.does({ kind: 'garments-handed-over', garments, signature });
+    if (done) this.chosen.set({});
+    return done;
+  }
+
+  /** Takes a garment back; whether it was let in. */
+  takeBack(chartId: string, why: ReturnReason, area: FitArea | null, note: string, goes: ReturnWay): boolean {
+    return this.store.does({
+      kind: 'garment-came-back',
+      chartId,
+      why,
+      area,
+      note: note.trim() === '' ? null : note.trim(),
+      goes,
+    });
+  }
+}
+
+/** A day so many days from today, as the browser's fields write it. */
+function daysFromNow(days: number): string {
+  const day = new Date();
+  day.setDate(day.getDate() + days);
+  const two = (number: number) => String(number).padStart(2, '0');
+  return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
+}
