@@ -159,7 +159,7 @@ function courseOf(docket: Docket, { id, sheet }: Chart, verdict: GarmentVerdict)
           `${capital(HANDING_WORDS[handing.way])} by ${handing.by.name}, ${dayOf(handing.at)}${handing.until === null ? '' : `, until ${dayOf(handing.until)}`}`,
         ]),
     ...(handing?.untried ? [`Handed over without having been tried on: ${handing.untried}`] : []),
-    ...(handing?.back == null ? [] : [`Came back ${dayOf(handing.back.at)}`]),
+    ...((handing?.back ?? null) === null ? [] : [`Came back ${dayOf(handing!.back!.at)}`]),
   ];
 }
 

@@ -9,18 +9,7 @@ import {
   linkedSignal,
   viewChild,
 } from '@angular/core';
-import {
-  KIND_CAUTIONS,
-  labelOf,
-  placeName,
-  POSE_WORDS,
-  RIGHT,
-  sayAltered,
-  sayChance,
-  sayContradiction,
-  sayWay,
-  type Way,
-} from '@neat-measure/core';
+import { KIND_CAUTIONS, labelOf, RIGHT, sayWay, type Way } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { UnitService } from '../../../data/unit-service';
@@ -29,10 +18,8 @@ import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { SizeChoice, type ChosenSizes } from '../deciding/size-choice';
 import { DocketStore } from '../docket-store';
 import { AlterationRows } from './alteration-rows';
+import { TryingAccount } from './trying-account';
 import { TryingStore } from './trying-store';
-
-/** So many labels are told with their chances. */
-const LABELS_SHOWN = 4;
 
 /** What is asked in words before something is done. */
 type Asking = 'leave-out' | 'keep' | 'made-to-measure';
@@ -43,12 +30,14 @@ type Asking = 'leave-out' | 'keep' | 'made-to-measure';
   imports: [NzButtonModule, NzInputModule, FitPicture, SizeChoice, AlterationRows],
   templateUrl: './try-panel.html',
   styleUrl: './try-panel.less',
+  providers: [TryingAccount],
   host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TryPanel {
   protected readonly store = inject(DocketStore);
   protected readonly trying = inject(TryingStore);
+  protected readonly account = inject(TryingAccount);
   protected readonly units = inject(UnitService);
   /** Nothing is left to be tried on: what was kept is handed over. */
   readonly hands = output<void>();
@@ -68,119 +57,6 @@ export class TryPanel {
   protected readonly proposed = computed(() => labelOf(this.sheet(), this.trying.first()));
   protected readonly size = computed(() => this.trying.on()?.size ?? this.proposed() ?? '–');
 
-  /** The sizes that were on before, with what was wrong with each. */
-  protected readonly before = computed(() =>
-    this.trying
-      .trials()
-      .slice(0, -1)
-      .map(({ id, size, seen }) => ({ id, size, wrong: this.wrongIn(seen) })),
-  );
-
-  private wrongIn(seen: readonly { readonly check: string; readonly answer: string | null }[]): string {
-    const said = seen.flatMap(({ check, answer }) => {
-      const known = this.trying.checks().find(({ code }) => code === check);
-      return known?.answers.filter(({ code }) => code === answer).map(({ says }) => inSentence(says)) ?? [];
-    });
-    return said.length === 0 ? 'nothing was wrong' : said.join(', ');
-  }
-
-  /** The check that is looked at, with its answers by number. */
-  protected readonly look = computed(() => {
-    const check = this.trying.check();
-    if (check === null) return null;
-    const answered = this.trying.seenAt(check.code);
-    const ways = (code: string) => {
-      const answer = check.answers.find((one) => one.code === code)!;
-      const [first] = this.leadsOf(answer.code);
-      return first === undefined ? '' : sayWay(first);
-    };
-    return {
-      check,
-      pose: POSE_WORDS[check.pose],
-      place: this.trying.checks().indexOf(check) + 1,
-      answered: answered?.answer ?? null,
-      left:
-        answered !== undefined && answered.answer === null ? (answered.reason ?? 'no reason given') : null,
-      answers: check.answers.map(({ code, says }, at) => ({
-        code,
-        says,
-        key: String(at + 1),
-        leads: ways(code),
-      })),
-    };
-  });
-
-  /** What an answer at the check that is looked at would lead to. */
-  private leadsOf(answer: string): readonly Way[] {
-    const [check, on] = [this.trying.check(), this.trying.on()];
-    if (check === null || on === null) return [];
-    return this.trying.leadsOf(check.code, answer);
-  }
-
-  /** Every check with what was seen, in few signs. */
-  protected readonly progress = computed(() =>
-    this.trying.checks().map((check) => {
-      const seen = this.trying.seenAt(check.code);
-      const state =
-        seen === undefined
-          ? 'open'
-          : seen.answer === RIGHT
-            ? 'right'
-            : seen.answer === null
-              ? 'left'
-              : 'wrong';
-      const answer = check.answers.find(({ code }) => code === seen?.answer)?.says ?? '';
-      const words = {
-        open: 'not looked at',
-        right: 'right',
-        left: `left out: ${seen?.reason ?? ''}`,
-        wrong: answer,
-      };
-      return {
-        code: check.code,
-        look: check.look,
-        state,
-        sign: { open: '·', right: '✓', left: '–', wrong: '×' }[state],
-        says: words[state],
-        by: seen?.by.name ?? '',
-      };
-    }),
-  );
-
-  /** What follows from what was seen. */
-  protected readonly advice = computed(() => {
-    const advice = this.trying.advice();
-    if (advice === null) return null;
-    const { odds, surprising } = this.trying.after();
-    return {
-      faults: advice.faults,
-      contradictions: advice.contradictions.map(sayContradiction),
-      next: advice.next,
-      instead: advice.next?.insteadOf ?? null,
-      ways: advice.ways
-        .filter(({ does }) => does !== 'try' && does !== 'made-to-measure')
-        .map((way) => sayWay(way)),
-      odds:
-        advice.faults.length === 0
-          ? []
-          : odds
-              .slice(0, LABELS_SHOWN)
-              .map((one) => ({ label: one.label ?? 'no size of this chart', words: sayChance(one.chance) })),
-      surprising: advice.faults.length > 0 && surprising ? this.surprise() : '',
-      owed: advice.owed,
-    };
-  });
-
-  private surprise(): string {
-    const places = (this.trying.advice()?.faults ?? []).flatMap(({ answer }) =>
-      answer.tells === null ? [] : [placeName(this.sheet(), answer.tells.place)],
-    );
-    return `By what was read this is hardly to be expected. Read again what decides the ${[...new Set(places)].join(' and the ')}, or look again.`;
-  }
-
-  protected readonly altered = computed(() =>
-    this.trying.alterations().map((one) => sayAltered(one, this.units.unit())),
-  );
   protected readonly standing = computed(() => {
     const fitting = this.trying.fitting();
     if (fitting === null) return null;
@@ -231,8 +107,8 @@ export class TryPanel {
         keys: ['1', '2', '3', '4', '5', '6'],
         shown: ['1–6'],
         does: 'what is wrong',
-        when: (key) => this.mode() === 'look' && this.look()!.answers[Number(key) - 1] !== undefined,
-        run: (key) => this.answer(this.look()!.answers[Number(key) - 1]!.code),
+        when: (key) => this.mode() === 'look' && this.account.look()!.answers[Number(key) - 1] !== undefined,
+        run: (key) => this.answer(this.account.look()!.answers[Number(key) - 1]!.code),
       },
       {
         keys: ['x'],
@@ -313,7 +189,7 @@ export class TryPanel {
         return this.answer(RIGHT);
       case 'next': {
         if (this.trying.fitting() !== null) return this.onward();
-        const next = this.advice()?.next ?? null;
+        const next = this.account.advice()?.next ?? null;
         if (next !== null) this.trying.wear(next.sizes, this.trying.on()!.carrier);
         else this.keep();
       }
@@ -335,7 +211,7 @@ export class TryPanel {
 
   /** What must be looked at is left out with a reason alone. */
   protected leaveOut(): void {
-    if (this.look()!.check.must) this.ask('leave-out');
+    if (this.account.look()!.check.must) this.ask('leave-out');
     else this.trying.answer(null);
   }
 
@@ -405,8 +281,4 @@ export class TryPanel {
 
   protected readonly sayWay = sayWay;
   protected readonly RIGHT = RIGHT;
-}
-
-function inSentence(says: string): string {
-  return says.charAt(0).toLowerCase() + says.slice(1);
 }

@@ -1,0 +1,118 @@
+import { TestBed } from '@angular/core/testing';
+import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
+import { Journal } from '../../../data/journal/journal';
+import { handleKey } from '../../../parts/shortcuts/keys';
+import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
+import { forgetDevice, Wire } from '../../../testing/wire';
+import { DocketStore } from '../docket-store';
+import { TryingStore } from './trying-store';
+import { TryPanel } from './try-panel';
+
+describe('TryPanel', () => {
+  beforeEach(forgetDevice);
+  afterEach(forgetDevice);
+
+  /** A coat of some kind that was proposed in M, on its way onto somebody. */
+  function begin(kind: 'jacket' | 'vest' = 'jacket') {
+    const wire = new Wire([DocketStore, TryingStore]);
+    const readings = ['98', '98'].map((one) => readingOf('chest-girth', one));
+    const waists = ['86', '86'].map((one) => readingOf('waist-girth', one));
+    const bench = benchFor(onShelf({ ...watchCoat(), kind }), [...readings, ...waists]);
+    const store = TestBed.inject(DocketStore);
+    store.open(bench.id, () => undefined);
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
+    wire.http.expectOne(docketRunsPath(bench.id)).flush([]);
+    const fixture = TestBed.createComponent(TryPanel);
+    fixture.detectChanges();
+    const host = fixture.nativeElement as HTMLElement;
+    const press = (...keys: readonly string[]) => {
+      const handled = keys.map((key) => {
+        const done = handleKey(
+          fixture.componentInstance.commands,
+          key,
+          new KeyboardEvent('keydown', { key }),
+        );
+        fixture.detectChanges();
+        return done;
+      });
+      return handled.at(-1);
+    };
+    const acts = () =>
+      TestBed.inject(Journal)
+        .waiting()
+        .map(({ act }) => act)
+        .filter((act) => act.docketId === bench.id);
+    const text = () => host.textContent.replace(/\s+/g, ' ');
+    const write = (words: string) => {
+      const field = host.querySelector<HTMLInputElement>('#why')!;
+      field.value = words;
+      field.dispatchEvent(new Event('input'));
+      field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      fixture.detectChanges();
+    };
+    return { host, press, acts, text, write };
+  }
+
+  it('puts the proposal on, asks check by check, and keeps it where all is right', () => {
+    const { press, acts, text } = begin();
+    expect(text()).toContain('Put on M');
+    press('Enter');
+    expect(text()).toContain('Closed at the middle button');
+    press('Enter', 'ArrowDown', 'ArrowUp');
+    expect(text()).toContain('The lapels lie flat');
+    press('a');
+    expect(text()).toContain('Nothing is wrong with M.');
+    press('Enter');
+    expect(text()).toContain('Kept: M.');
+    expect(acts().map(({ kind }): string => kind)).toEqual([
+      'garment-tried',
+      ...Array.from({ length: 5 }, () => 'fit-checked'),
+      'garment-fitted',
+    ]);
+  });
+
+  it('leads to the next size, says what was wrong with the one before, and asks why where it is kept so', () => {
+    const { press, acts, text, write } = begin();
+    press('Enter', '1', 'a');
+    expect(text()).toContain('Try L: a size up.');
+    expect(text()).toMatch(/By tape and trial: *[ML] \d+ %/);
+    press('Enter');
+    expect(text()).toContain('M was on: it pulls at the button.');
+    press('2', 'a', 'k');
+    expect(text()).toContain('Why is it kept as it is?');
+    expect(press('k')).withContext('no key while something is asked').toBeFalse();
+    write('');
+    expect(text()).toContain('Write why');
+    write('The wearer wants it so');
+    expect(text()).toContain('Kept: L. The wearer wants it so.');
+    expect(acts().at(-1)).toEqual(jasmine.objectContaining({ kind: 'garment-fitted', outcome: 'kept' }));
+  });
+
+  it('leaves out what must be looked at with a reason alone, and answers none of it with the rest', () => {
+    const { press, acts, text, write } = begin('vest');
+    expect(text()).toContain('Outer carrier');
+    press('Enter', 'a');
+    expect(text()).toContain('Seated: that gap just closes');
+    press('x');
+    expect(acts().at(-1)!.kind).toBe('fit-checked');
+    const before = acts().length;
+    write('The chair is broken');
+    expect(acts().length).toBe(before + 1);
+    expect(acts().at(-1)).toEqual(jasmine.objectContaining({ answer: null, reason: 'The chair is broken' }));
+    expect(text()).toContain('The sides overlap');
+    press('Enter', 'Enter');
+    expect(text()).toContain('left out: The chair is broken');
+  });
+
+  it('opens again what it came to, and takes another size', () => {
+    const { host, press, text } = begin();
+    press('Enter', 'a', 'Enter');
+    expect(press('k')).withContext('kept already').toBeFalse();
+    press('e');
+    expect(text()).toContain('Nothing is wrong with M.');
+    press('o');
+    expect(host.querySelector('nm-size-choice')).not.toBeNull();
+    press('Escape');
+    expect(host.querySelector('nm-size-choice')).toBeNull();
+  });
+});

@@ -1,0 +1,141 @@
+import { computed, inject, Injectable } from '@angular/core';
+import {
+  placeName,
+  POSE_WORDS,
+  RIGHT,
+  sayAltered,
+  sayChance,
+  sayContradiction,
+  sayWay,
+  type Way,
+} from '@neat-measure/core';
+import { UnitService } from '../../../data/unit-service';
+import { TryingStore } from './trying-store';
+
+/** So many labels are told with their chances. */
+const LABELS_SHOWN = 4;
+
+/** What is told of a garment that is being tried on, in words: what to look at, what was seen, and what follows. */
+@Injectable()
+export class TryingAccount {
+  private readonly trying = inject(TryingStore);
+  private readonly units = inject(UnitService);
+
+  /** The sizes that were on before, with what was wrong with each. */
+  readonly before = computed(() =>
+    this.trying
+      .trials()
+      .slice(0, -1)
+      .map(({ id, size, seen }) => ({ id, size, wrong: this.wrongIn(seen) })),
+  );
+
+  private wrongIn(seen: readonly { readonly check: string; readonly answer: string | null }[]): string {
+    const said = seen.flatMap(({ check, answer }) => {
+      const known = this.trying.checks().find(({ code }) => code === check);
+      return known?.answers.filter(({ code }) => code === answer).map(({ says }) => inSentence(says)) ?? [];
+    });
+    return said.length === 0 ? 'nothing was wrong' : said.join(', ');
+  }
+
+  /** The check that is looked at, with its answers by number. */
+  readonly look = computed(() => {
+    const check = this.trying.check();
+    if (check === null) return null;
+    const answered = this.trying.seenAt(check.code);
+    const ways = (code: string) => {
+      const answer = check.answers.find((one) => one.code === code)!;
+      const [first] = this.leadsOf(answer.code);
+      return first === undefined ? '' : sayWay(first);
+    };
+    return {
+      check,
+      pose: POSE_WORDS[check.pose],
+      place: this.trying.checks().indexOf(check) + 1,
+      answered: answered?.answer ?? null,
+      left:
+        answered !== undefined && answered.answer === null ? (answered.reason ?? 'no reason given') : null,
+      answers: check.answers.map(({ code, says }, at) => ({
+        code,
+        says,
+        key: String(at + 1),
+        leads: ways(code),
+      })),
+    };
+  });
+
+  /** What an answer at the check that is looked at would lead to. */
+  private leadsOf(answer: string): readonly Way[] {
+    const [check, on] = [this.trying.check(), this.trying.on()];
+    if (check === null || on === null) return [];
+    return this.trying.leadsOf(check.code, answer);
+  }
+
+  /** Every check with what was seen, in few signs. */
+  readonly progress = computed(() =>
+    this.trying.checks().map((check) => {
+      const seen = this.trying.seenAt(check.code);
+      const state =
+        seen === undefined
+          ? 'open'
+          : seen.answer === RIGHT
+            ? 'right'
+            : seen.answer === null
+              ? 'left'
+              : 'wrong';
+      const answer = check.answers.find(({ code }) => code === seen?.answer)?.says ?? '';
+      const words = {
+        open: 'not looked at',
+        right: 'right',
+        left: `left out: ${seen?.reason ?? ''}`,
+        wrong: answer,
+      };
+      return {
+        code: check.code,
+        look: check.look,
+        state,
+        sign: { open: '·', right: '✓', left: '–', wrong: '×' }[state],
+        says: words[state],
+        by: seen?.by.name ?? '',
+      };
+    }),
+  );
+
+  /** What follows from what was seen. */
+  readonly advice = computed(() => {
+    const advice = this.trying.advice();
+    if (advice === null) return null;
+    const { odds, surprising } = this.trying.after();
+    return {
+      faults: advice.faults,
+      contradictions: advice.contradictions.map(sayContradiction),
+      next: advice.next,
+      instead: advice.next?.insteadOf ?? null,
+      ways: advice.ways
+        .filter(({ does }) => does !== 'try' && does !== 'made-to-measure')
+        .map((way) => sayWay(way)),
+      odds:
+        advice.faults.length === 0
+          ? []
+          : odds
+              .slice(0, LABELS_SHOWN)
+              .map((one) => ({ label: one.label ?? 'no size of this chart', words: sayChance(one.chance) })),
+      surprising: advice.faults.length > 0 && surprising ? this.surprise() : '',
+      owed: advice.owed,
+    };
+  });
+
+  private surprise(): string {
+    const places = (this.trying.advice()?.faults ?? []).flatMap(({ answer }) =>
+      answer.tells === null ? [] : [placeName(this.trying.sheet()!, answer.tells.place)],
+    );
+    return `By what was read this is hardly to be expected. Read again what decides the ${[...new Set(places)].join(' and the ')}, or look again.`;
+  }
+
+  readonly altered = computed(() =>
+    this.trying.alterations().map((one) => sayAltered(one, this.units.unit())),
+  );
+}
+
+function inSentence(says: string): string {
+  return says.charAt(0).toLowerCase() + says.slice(1);
+}
