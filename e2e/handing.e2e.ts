@@ -1,3 +1,4 @@
+import { expectAccessible } from './axe';
 import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
 
 test('a kit goes by keyboard from name to issued, one size is exchanged, and the sheet is printed', async ({
@@ -12,6 +13,7 @@ test('a kit goes by keyboard from name to issued, one size is exchanged, and the
     await page.keyboard.press('Enter');
   await page.keyboard.press('i');
   await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await expectAccessible(page, 'handing over');
   // Nobody has signed yet.
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Have the wearer sign');
@@ -26,6 +28,7 @@ test('a kit goes by keyboard from name to issued, one size is exchanged, and the
   // The jacket comes back: tight in the chest. Another is tried on, kept, and goes in its place.
   await page.getByRole('button', { name: 'Take back' }).first().click();
   await expect(page.getByText('Why it comes back')).toBeVisible();
+  await expectAccessible(page, 'taking back');
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByRole('button', { name: /Ranger field jacket M came back/ })).toBeVisible();
   await page.getByRole('button', { name: 'Try on' }).click();

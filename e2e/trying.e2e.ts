@@ -1,3 +1,4 @@
+import { expectAccessible } from './axe';
 import { expect, openDocket, takeReadings, test } from './fitter';
 import type { Page } from '@playwright/test';
 
@@ -26,10 +27,12 @@ test('one size is changed at the trial by keyboard, another altered, and the doc
   await expect(page.getByText('Put on M, fasten it as it is worn')).toBeVisible();
   await page.keyboard.press('Enter');
   await looks(page, 'the arms crossed in front');
+  await expectAccessible(page, 'a check');
   await page.keyboard.press('1');
   await looks(page, 'The cuffs cover the wrists');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Try L: a size up.')).toBeVisible();
+  await expectAccessible(page, 'what follows');
   await expect(page.getByText(/By tape and trial: *L \d+ %/)).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(on(page)).toHaveText('L');

@@ -73,7 +73,6 @@ try {
     await page.getByRole('checkbox', { name: protocol }).check();
   await page.getByRole('button', { name: 'Open the docket' }).click();
   await page.getByRole('button', { name: 'Begin' }).waitFor();
-  await shoot('prepare');
   await page.keyboard.press('Enter');
   await type('96', '96', '98.5', '98.5');
   await page.getByRole('button', { name: 'it is so' }).waitFor();
@@ -111,6 +110,9 @@ try {
   await page.getByRole('tab', { name: 'Map' }).click();
   await page.locator('.map svg').waitFor();
   await shoot('map');
+  await page.getByRole('tab', { name: 'How it runs' }).click();
+  await page.getByText('wearers.').waitFor();
+  await shoot('runs');
   await page.getByRole('button', { name: 'Change it' }).click();
   await shoot('draft');
   await page.getByRole('button', { name: 'Discard' }).click();
@@ -122,14 +124,20 @@ try {
   await page.getByLabel('Collar to belt').fill('19');
   await page.getByText('The maker’s arithmetic').click();
   await shoot('try');
-  await page.getByRole('button', { name: 'Change it' }).click();
-  await page.getByRole('tab', { name: 'Arithmetic' }).click();
-  await page.getByText(/widest girth .* = /).waitFor();
-  await shoot('arithmetic');
-  await page.getByRole('button', { name: 'Discard' }).click();
-  await page.goto(`${base}/charts/kits`);
-  await page.getByRole('button', { name: /Ranger/ }).click();
-  await shoot('kits');
+  // Back for a fitting: a vest, seated; and a kit that was proved and goes.
+  await page.goto(`${base}/bench`);
+  await page.getByRole('radio', { name: 'cm', exact: true }).click();
+  await page.getByLabel(/only those back for a fitting/).click();
+  await page.locator('.recent a', { hasText: 'Saltmarsh vest' }).first().click();
+  await page.getByText('must be looked at').waitFor();
+  await shoot('trying');
+  await page.goto(`${base}/bench`);
+  await page.getByLabel('Find a docket').fill('Anton Mbali');
+  await page.locator('.recent a', { hasText: 'Anton Mbali' }).first().click();
+  await page.getByRole('region', { name: 'Docket' }).waitFor();
+  await page.keyboard.press('i');
+  await page.getByLabel(/^Signed/).fill('Anton Mbali');
+  await shoot('handing');
   // One person all over, as makers to order take them, along a chain.
   await page.goto(`${base}/bench`);
   await page.getByRole('option').first().waitFor();

@@ -10,6 +10,7 @@ const MOST_WAITING = 40;
  */
 export class Thread<Task, Result> {
   private readonly pool: Piscina<Task, Result>;
+  private stopped = false;
 
   /** @param script the bundled script that does it, from where this one stands */
   constructor(script: string) {
@@ -26,11 +27,19 @@ export class Thread<Task, Result> {
   async run(task: Task): Promise<Result> {
     if (this.pool.queueSize >= MOST_WAITING)
       throw new ProblemError('unavailable', 'Too many ask for this at once. Wait a moment, then try again.');
-    return this.pool.run(task);
+    try {
+      return await this.pool.run(task);
+    } catch (error) {
+      // Whoever waited while the server stopped asks the next one.
+      if (this.stopped)
+        throw new ProblemError('unavailable', 'The server is stopping. Try again in a moment.');
+      throw error;
+    }
   }
 
   /** Ends it; what is not done is given up. */
   stop(): Promise<void> {
+    this.stopped = true;
     return this.pool.destroy();
   }
 }

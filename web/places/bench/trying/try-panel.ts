@@ -29,7 +29,59 @@ type Asking = 'leave-out' | 'keep' | 'made-to-measure';
   selector: 'nm-try-panel',
   imports: [NzButtonModule, NzInputModule, FitPicture, SizeChoice, AlterationRows],
   templateUrl: './try-panel.html',
-  styleUrl: './try-panel.less',
+  // The same head, account and foot as deciding has: what is on is the largest thing here.
+  styleUrl: '../deciding/decide-panel.less',
+  styles: `
+    .answers {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(108px, 1fr));
+      gap: 10px;
+      margin-top: 10px;
+    }
+    .answer {
+      display: flex;
+      flex-direction: column;
+      gap: 10px;
+      min-height: var(--target);
+      padding: 10px;
+      color: inherit;
+      font: inherit;
+      text-align: left;
+      cursor: pointer;
+      &[aria-pressed='true'] {
+        border-color: var(--green);
+        background: var(--green-wash);
+      }
+      &:hover {
+        border-color: var(--ink);
+      }
+      kbd {
+        margin-right: 6px;
+      }
+      small {
+        display: block;
+        margin-top: 2px;
+      }
+    }
+    .right {
+      border-width: 2px;
+      border-color: var(--green);
+    }
+    nm-fit-picture {
+      height: 210px;
+    }
+    .sign {
+      width: 22px;
+      color: var(--ink);
+      font: 700 18px/1 var(--figures);
+      &[data-state='open'] {
+        color: var(--soft);
+      }
+    }
+    .seen .pick {
+      flex-wrap: wrap;
+    }
+  `,
   providers: [TryingAccount],
   host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
