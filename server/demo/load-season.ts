@@ -4,12 +4,15 @@ import {
   apply,
   bareUnit,
   FIT_AREAS,
+  HANDING_WAYS,
   measurement,
   MEASUREMENT_CODES,
   planOf,
   readAlteration,
   readingIdsBehind,
   readReading,
+  RETURN_REASONS,
+  RETURN_WAYS,
   sayRefusal,
   type Act,
   type Docket,
@@ -53,6 +56,26 @@ const alterationSchema = z.object({
   typed: z.string(),
 });
 
+const handedSchema = z.object({
+  way: z.enum(HANDING_WAYS),
+  /** For how many days it was hired. */
+  days: z.int().nullable().default(null),
+  /** Why it came back, where it did. */
+  back: z
+    .object({
+      why: z.enum(RETURN_REASONS),
+      area: z
+        .enum(FIT_AREAS as [FitArea, ...FitArea[]])
+        .nullable()
+        .default(null),
+      goes: z.enum(RETURN_WAYS),
+      /** The sizes it was exchanged for, tried on and kept. */
+      then: z.record(z.string(), z.string()).nullable().default(null),
+    })
+    .nullable()
+    .default(null),
+});
+
 const seasonSchema = z.object({
   dockets: z.array(
     z.object({
@@ -66,6 +89,8 @@ const seasonSchema = z.object({
       /** The sizes that were put on, by the name of the chart's file, with what was seen of each. */
       trials: z.record(z.string(), z.array(trialSchema)).default({}),
       alterations: z.record(z.string(), z.array(alterationSchema)).default({}),
+      /** What was handed over in the end, by the name of the chart's file. */
+      handed: z.record(z.string(), handedSchema).default({}),
     }),
   ),
 });
@@ -94,11 +119,13 @@ export async function loadSeason(
     protocols: [],
     habits: UNSETTLED,
   };
+  const wearers = await database('wearers').select<{ id: string; name: string }[]>('id', 'name');
+  const names = new Map(wearers.map(({ id, name }) => [id, name]));
   for (const [at, docket] of oldestFirst.entries()) {
     // One after the other, so that those of one day keep an order.
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
     const hand = new Hand(shelf, fitter, opened);
-    workThrough(hand, docket, charts);
+    workThrough(hand, names.get(docket.wearer) ?? 'The wearer', docket, charts);
     for (const act of hand.acts) await noteAct(database, act, hand.docket);
     await addActs(database, hand.acts);
   }
@@ -116,6 +143,11 @@ class Hand {
     private clock: number,
   ) {}
 
+  /** The moment of what was done last. */
+  get now(): number {
+    return this.clock;
+  }
+
   does(doing: Doing): void {
     const at = new Date((this.clock += MINUTE_MS / 4)).toISOString();
     const by = { id: this.fitter.id, name: this.fitter.name };
@@ -129,6 +161,7 @@ class Hand {
 
 function workThrough(
   hand: Hand,
+  name: string,
   {
     wearer,
     occasion,
@@ -137,6 +170,7 @@ function workThrough(
     decisions,
     trials,
     alterations,
+    handed,
   }: z.infer<typeof seasonSchema>['dockets'][number],
   charts: ReadonlyMap<string, string>,
 ): void {
@@ -185,6 +219,7 @@ function workThrough(
   }
   for (const [file, sizes] of Object.entries(trials))
     tryOn(hand, charts.get(file)!, sizes, alterations[file] ?? []);
+  for (const [file, one] of Object.entries(handed)) handOver(hand, charts.get(file)!, name, one);
 }
 
 /** Puts size after size on, answers what was seen, notes what is altered, and keeps what was kept. */
@@ -207,4 +242,28 @@ function tryOn(
     }
     hand.does({ kind: 'garment-fitted', chartId, trialId, outcome: 'kept', reason, found: null });
   }
+}
+
+/** Hands a garment over, to a wearer who signs; takes it back, and exchanges it, where it was. */
+function handOver(
+  hand: Hand,
+  chartId: string,
+  name: string,
+  { way, days, back }: z.infer<typeof handedSchema>,
+): void {
+  const go = () => {
+    const until = days === null ? null : new Date(hand.now + days * DAY_MS).toISOString().slice(0, 10);
+    hand.does({
+      kind: 'garments-handed-over',
+      garments: [{ chartId, way, until, untried: null, found: null }],
+      signature: { by: 'name', name },
+    });
+  };
+  go();
+  if (back === null) return;
+  const { why, area, goes, then } = back;
+  hand.does({ kind: 'garment-came-back', chartId, why, area, note: null, goes });
+  if (then === null) return;
+  tryOn(hand, chartId, [{ sizes: then, carrier: null, seen: {}, kept: true, reason: null }], []);
+  go();
 }
