@@ -102,7 +102,7 @@ export * from './docket/acts/step-passed';
 export * from './docket/acts/garment-decided';
 export { NOT_SEEN } from './docket/acts/fit-checked';
 export { RETURN_WORDS, toldBy } from './docket/acts/garment-came-back';
-export { HANDING_WORDS, SIGNATURE_GROUND } from './docket/acts/garments-handed-over';
+export { HANDING_WORDS, LONGEST_SIGNATURE, SIGNATURE_GROUND } from './docket/acts/garments-handed-over';
 export * from './docket/apply';
 export * from './docket/say-act';
 export * from './docket/undo';

@@ -51,6 +51,16 @@ describe('looksOn', () => {
   });
 });
 
+describe('looksOn, of a reading in doubt', () => {
+  it('tells nothing until it is read again or confirmed', () => {
+    const { one, chart } = tried(100, ['M', 'small']);
+    expect(looksOn(one.docket!, chart, one.shelf.habits).length).toBe(1);
+    one.reads('waist-girth', 130, 130, 130);
+    expect(one.verdict(chart).verdict).toBe('suspect');
+    expect(looksOn(one.docket!, chart, one.shelf.habits)).toEqual([]);
+  });
+});
+
 describe('sizedAsItRuns', () => {
   const { one, chart } = tried(101, ['M', 'small']);
   const { sheet } = chart;

@@ -25,7 +25,9 @@ export function looksOn(docket: Docket, chart: ShelvedChart, habits: Habits): Ga
       .flatMap((handing) => toldByReturn(chartNow, handing)),
   ];
   if (seen.length === 0) return [];
-  const { parts } = judgeOne(docket, chart, habits);
+  const { verdict, parts } = judgeOne(docket, chart, habits);
+  // By a reading in doubt nobody can tell whether the chart or the tape was wrong.
+  if (verdict === 'suspect') return [];
   const placed = new Map(
     parts.flatMap(({ part, placements }) => placements.map((one) => [`${part} ${one.code}`, one] as const)),
   );

@@ -124,6 +124,25 @@ describe('howItRuns', () => {
     expect(apart.small).toBeGreaterThan(together.small * 1.3);
   });
 
+  it('says nothing of a column with a single size', () => {
+    const single = onlyPart(
+      compileChart(
+        wholeSheet({
+          unit: 'cm',
+          parts: [scale('size', 'chest-girth', ['one'], { unit: 'cm' }, ['80-120'])],
+        }),
+      ),
+    ).deciding[0]!;
+    const look: LookedAtSize = {
+      wearer: 'a',
+      value: 1_150_000,
+      standardError: 7_000,
+      size: 0,
+      sight: 'small',
+    };
+    expect(howItRuns(single, [look])).toBeNull();
+  });
+
   it('is the same whatever the order of what was seen', () => {
     const looks = season(20, 15_000, seededRandom(5));
     expect(howItRuns(COLUMN, [...looks].reverse())).toEqual(howItRuns(COLUMN, looks));

@@ -41,6 +41,8 @@ const REACH = 2;
 const GRID = 161;
 /** Into how many equally likely stretches the error of one wearer is cut. */
 const STRETCHES = 16;
+/** A step below a tenth of a millimetre is none: the column has one size, or its sizes hold the same. */
+const LEAST_STEP = 100;
 /** What lies outside the interval, on each side. */
 const TAIL = 0.025;
 
@@ -54,11 +56,12 @@ const TAIL = 0.025;
  * not matter.
  *
  * @param column compiled, of the version that is asked about
- * @returns `null` where nobody has looked
+ * @returns `null` where nobody has looked, or where the column has no steps
  */
 export function howItRuns(column: CompiledColumn, looks: readonly LookedAtSize[]): ColumnRun | null {
-  if (looks.length === 0) return null;
   const { step } = column;
+  // Where no size has a neighbour there is no distance to reckon in.
+  if (looks.length === 0 || step < LEAST_STEP) return null;
   const [prior, spread] = [PRIOR_SHARE * step, (2 * REACH * step) / (GRID - 1)];
   const shifts = Array.from({ length: GRID }, (_, at) => -REACH * step + at * spread);
   const log = shifts.map((shift) => -0.5 * (shift / prior) ** 2);

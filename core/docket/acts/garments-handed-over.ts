@@ -18,6 +18,12 @@ import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
 export const SIGNATURE_GROUND = { width: 600, height: 160 } as const;
 const strokeSchema = z.array(z.int().min(-50).max(700)).min(2).max(800);
 
+/** Numbers that a signature may take: what is kept of it must travel with the docket. */
+export const LONGEST_SIGNATURE = 3_000;
+function isShort(strokes: readonly (readonly number[])[]): boolean {
+  return strokes.reduce((sum, { length }) => sum + length, 0) <= LONGEST_SIGNATURE;
+}
+
 const schema = z.object({
   ...ACT_BASE,
   kind: z.literal('garments-handed-over'),
@@ -43,7 +49,7 @@ const schema = z.object({
     .max(MOST_GARMENTS),
   signature: z.discriminatedUnion('by', [
     /** Strokes as x and y in turn, on a ground of `SIGNATURE_GROUND`. */
-    z.object({ by: z.literal('hand'), strokes: z.array(strokeSchema).min(1).max(60) }),
+    z.object({ by: z.literal('hand'), strokes: z.array(strokeSchema).min(1).max(60).refine(isShort) }),
     z.object({ by: z.literal('name'), name: wordsSchema(120) }),
   ]),
 });

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { SIGNATURE_GROUND, type Signature } from '@neat-measure/core';
+import { LONGEST_SIGNATURE, SIGNATURE_GROUND, type Signature } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import SignaturePad from 'signature_pad';
@@ -109,18 +109,26 @@ export class SignatureField {
   private read(): void {
     const canvas = this.canvas().nativeElement;
     const scale = this.ground.width / canvas.getBoundingClientRect().width;
-    const strokes = this.pad!.toData()
-      .map(({ points }) =>
-        points.slice(0, MOST_POINTS).flatMap(({ x, y }) => [Math.round(x * scale), Math.round(y * scale)]),
+    const drawn = this.pad!.toData().slice(0, MOST_STROKES);
+    const points = drawn.reduce((sum, stroke) => sum + stroke.points.length, 0);
+    // Of a long signature every second point tells it as well, or every third.
+    const every = Math.max(1, Math.ceil((2 * points + 4 * drawn.length) / LONGEST_SIGNATURE));
+    const strokes = drawn
+      .map((stroke) =>
+        stroke.points
+          .filter((_, at) => at % every === 0 || at === stroke.points.length - 1)
+          .flatMap(({ x, y }) => [x, y].map((at) => within(Math.round(at * scale)))),
       )
-      .filter((stroke) => stroke.length >= 2)
-      .map((stroke) => stroke.map((at) => Math.min(Math.max(at, -50), 700)))
-      .slice(0, MOST_STROKES);
+      .filter((stroke) => stroke.length >= 2);
     this.written.set(strokes.length > 0);
     if (strokes.length > 0) this.signature.set({ by: 'hand', strokes });
   }
 }
 
 /** As much of a signature as is kept. */
-const MOST_POINTS = 400;
 const MOST_STROKES = 60;
+
+/** A pen that leaves the ground comes back to its edge. */
+function within(at: number): number {
+  return Math.min(Math.max(at, -50), 700);
+}

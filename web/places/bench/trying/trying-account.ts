@@ -107,6 +107,7 @@ export class TryingAccount {
     const { odds, surprising } = this.trying.after();
     return {
       faults: advice.faults,
+      lead: this.lead(),
       contradictions: advice.contradictions.map(sayContradiction),
       next: advice.next,
       instead: advice.next?.insteadOf ?? null,
@@ -119,10 +120,33 @@ export class TryingAccount {
           : odds
               .slice(0, LABELS_SHOWN)
               .map((one) => ({ label: one.label ?? 'no size of this chart', words: sayChance(one.chance) })),
-      surprising: advice.faults.length > 0 && surprising ? this.surprise() : '',
+      surprising: this.doubt() || (advice.faults.length > 0 && surprising ? this.surprise() : ''),
       owed: advice.owed,
     };
   });
+
+  /** What is said where nothing asks for another size: only of what was looked at. */
+  private lead(): string {
+    const size = this.trying.on()?.size ?? '';
+    const seen = this.trying.on()?.seen ?? [];
+    const right = seen.filter(({ answer }) => answer === RIGHT).length;
+    const left = seen.filter(({ answer }) => answer === null).length;
+    if ((this.trying.advice()?.faults.length ?? 0) > 0)
+      return 'No other size of this chart is better by what was seen.';
+    if (this.trying.checks().length === 0)
+      return `There is no list of what to look at for this kind. Look at ${size} on the wearer, and keep it or another.`;
+    if (right === 0) return `Nothing of ${size} was looked at: all of it was left out.`;
+    return left === 0
+      ? `Nothing is wrong with ${size}.`
+      : `Nothing was seen to be wrong with ${size}; ${left} left out.`;
+  }
+
+  /** Odds that rest on a reading in doubt are not worth more than it. */
+  private doubt(): string {
+    return this.trying.garment()?.verdict.verdict === 'suspect'
+      ? 'A reading that decides this garment is in doubt: read it again, or confirm it, before the odds here are believed.'
+      : '';
+  }
 
   private surprise(): string {
     const places = (this.trying.advice()?.faults ?? []).flatMap(({ answer }) =>
