@@ -44,7 +44,18 @@ const layers = Object.entries(ABOVE).map(([layer, group]) => ({
 }));
 
 /** Core's folders in the order of the work: a folder knows those before it, and none after. */
-const ORDER = ['quantity', 'body', 'capture', 'chart', 'match', 'foresight', 'fit', 'docket', 'group'];
+const ORDER = [
+  'quantity',
+  'body',
+  'capture',
+  'chart',
+  'match',
+  'foresight',
+  'fit',
+  'docket',
+  'stock',
+  'group',
+];
 
 const order = [...ORDER, 'reference'].map((folder, at) => {
   // Published tables are charts; nothing but specs and the places that show them goes by one.

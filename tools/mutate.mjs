@@ -9,7 +9,18 @@ import { npmPackages } from './lib/install.mjs';
 import { BUILD, ROOT } from './lib/paths.mjs';
 import { node, say } from './lib/run.mjs';
 
-const FOLDERS = ['quantity', 'body', 'capture', 'chart', 'match', 'foresight', 'fit', 'docket', 'group'];
+const FOLDERS = [
+  'quantity',
+  'body',
+  'capture',
+  'chart',
+  'match',
+  'foresight',
+  'fit',
+  'docket',
+  'stock',
+  'group',
+];
 const { values, positionals } = parseArgs({
   options: { sample: { type: 'string', default: '25' } },
   allowPositionals: true,

@@ -398,11 +398,12 @@ describe('the sentences', () => {
         code: one,
         garment: 'Field jacket',
       })),
+      { code: 'until-past', garment: 'Waders', until: '2026-04-01' },
       { code: 'must-be-tried', garment: 'Saltmarsh vest', look: 'Seated: that gap just closes' },
       { code: 'length-differs', typed: '98', length: 1 as never },
       { code: 'no-such-size', size: null, part: 'Front', sizes: ['1', '2'] },
     ];
-    for (const refusal of refusals) expect(sayRefusal(refusal)).withContext(refusal.code).toMatch(/[.]$/);
+    for (const refusal of refusals) expect(sayRefusal(refusal)).withContext(refusal.code).toMatch(/[.?]$/);
     expect(sayRefusal(refusals.at(-1)!)).toBe('Nothing is no size of Front. Choose one of 1, 2.');
   });
 });

@@ -85,6 +85,7 @@ describe('handing garments over', () => {
   it('hands over nothing that is not decided, still on, out already, or hired without an end', () => {
     const { fields, hand, wear, stage } = decided('jacket', 'trousers');
     expect(says(hand(fields(0, { way: 'hired' })))).toMatch(/^Until when is the test jacket hired/);
+    expect(says(hand(fields(0, { way: 'hired', until: '2026-04-01' })))).toMatch(/^2026-04-01 is past/);
     expect(hand(fields(0), fields(0))?.code).toBe('handed-twice');
     wear(1);
     expect(hand(fields(0), fields(1))?.code)

@@ -61,6 +61,7 @@ export type Refusal =
   /** A size is on, and nobody has said what trying it on came to. */
   | { readonly code: 'still-on'; readonly garment: string }
   | { readonly code: 'until-missing'; readonly garment: string }
+  | { readonly code: 'until-past'; readonly garment: string; readonly until: string }
   /** What must be looked at on the wearer was not kept after a trial, and no reason was given. */
   | { readonly code: 'must-be-tried'; readonly garment: string; readonly look: string }
   | { readonly code: 'no-such-handing' }

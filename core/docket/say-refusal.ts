@@ -76,6 +76,8 @@ export function sayRefusal(refusal: Refusal): string {
       return `The ${inSentence(refusal.garment)} is being tried on. Keep the size that is on, or another, first.`;
     case 'until-missing':
       return `Until when is the ${inSentence(refusal.garment)} hired? Give the last day.`;
+    case 'until-past':
+      return `${refusal.until} is past: until when is the ${inSentence(refusal.garment)} hired?`;
     case 'must-be-tried':
       return `The ${inSentence(refusal.garment)} is not handed over before it was looked at on the wearer: ${refusal.look}. Try it on, or give a reason.`;
     case 'no-such-handing':

@@ -73,7 +73,7 @@ describe('howItRuns', () => {
       const random = seededRandom(wearers);
       const normal = seededNormal(random);
       let [held, seasons] = [0, 0];
-      for (let count = 0; count < (wearers > 50 ? 100 : 200); count++) {
+      for (let count = 0; count < (wearers > 50 ? 60 : 160); count++) {
         // Charts as they come: most near what they say, some far from it.
         const shift = PRIOR_SHARE * STEP * normal();
         const run = howItRuns(COLUMN, season(wearers, shift, random));
@@ -94,14 +94,14 @@ describe('howItRuns', () => {
     const random = seededRandom(77);
     const told = (shift: number, wearers: number) => {
       const counts = { small: 0, large: 0, 'no-sign': 0 };
-      for (let count = 0; count < 50; count++)
+      for (let count = 0; count < 40; count++)
         counts[howItRuns(COLUMN, season(wearers, shift, random))!.runs] += 1;
       return counts;
     };
-    expect(told(0, 20)['no-sign']).toBeGreaterThanOrEqual(45);
-    expect(told(0, 60)['no-sign']).toBeGreaterThanOrEqual(45);
-    expect(told(30_000, 40).small).toBeGreaterThanOrEqual(40);
-    expect(told(-30_000, 40).large).toBeGreaterThanOrEqual(40);
+    expect(told(0, 20)['no-sign']).toBeGreaterThanOrEqual(36);
+    expect(told(0, 60)['no-sign']).toBeGreaterThanOrEqual(36);
+    expect(told(30_000, 40).small).toBeGreaterThanOrEqual(32);
+    expect(told(-30_000, 40).large).toBeGreaterThanOrEqual(32);
     expect(told(30_000, 40).large + told(-30_000, 40).small).toBe(0);
   });
 

@@ -59,11 +59,11 @@ export type GarmentsHandedOver = z.infer<typeof schema>;
 export const garmentsHandedOver: ActKind<GarmentsHandedOver> = {
   kind: 'garments-handed-over',
   schema,
-  refuse: (docket, { garments }, shelf) => {
+  refuse: (docket, { garments, at }, shelf) => {
     if (new Set(garments.map(({ chartId }) => chartId)).size < garments.length)
       return { code: 'handed-twice' };
     for (const one of garments) {
-      const refusal = refuseOne(docket, one, shelf);
+      const refusal = refuseOne(docket, one, at, shelf);
       if (refusal !== null) return refusal;
     }
     return null;
@@ -100,10 +100,13 @@ export const HANDING_WORDS: Readonly<Record<HandingWay, string>> = {
   sold: 'sold',
 };
 
+const DAY_MS = 86_400_000;
+
 /** What must be looked at on a wearer is not handed over before it was kept after a trial, or a reason given. */
 function refuseOne(
   docket: Docket,
   { chartId, way, until, untried }: GarmentsHandedOver['garments'][number],
+  at: string,
   { charts }: Shelf,
 ): Refusal | null {
   const chart = charts.find(({ id }) => id === chartId);
@@ -114,6 +117,9 @@ function refuseOne(
   if (stage === 'not-decided' || stage === 'came-back') return { code: 'nothing-to-hand-over', garment };
   if (stage === 'on') return { code: 'still-on', garment };
   if (way === 'hired' && until === null) return { code: 'until-missing', garment };
+  // A day of slack for wherever on earth it is still, or already, that day.
+  if (until !== null && Date.parse(until) < Date.parse(at) - 2 * DAY_MS)
+    return { code: 'until-past', garment, until };
   const must = fitChecksOf(chart.sheet).find((check) => check.must);
   return must !== undefined && stage !== 'kept' && untried === null
     ? { code: 'must-be-tried', garment, look: must.look }

@@ -96,6 +96,8 @@ export class Bench {
   protected readonly handing = computed(
     () => this.stop().kind === 'hand' && this.store.garments().length > 0,
   );
+  /** Before anything is tried on or handed over. */
+  private readonly atTheTape = computed(() => !this.trying() && !this.handing());
   private readonly tryingStore = inject(TryingStore);
   /** The garment that the work is at, by its place on the docket, once it is past the tape. */
   protected readonly at = computed(() =>
@@ -238,16 +240,22 @@ export class Bench {
       {
         keys: ['Enter'],
         does: '',
-        when: notOnButton,
+        // Past the tape a panel has Enter to itself: what it does not take, nobody does.
+        when: (key, event) => this.atTheTape() && notOnButton(key, event),
         run: () => (this.stop().kind === 'decide' ? this.leave() : this.cursor.next()),
       },
       {
         keys: ['s'],
         does: '',
-        when: () => this.stop().kind !== 'step',
+        when: () => this.atTheTape() && this.stop().kind !== 'step',
         run: () => this.cursor.next(),
       },
-      { keys: ['r'], does: 'take the last reading back', run: () => this.entry.takeBack() },
+      {
+        keys: ['r'],
+        does: 'take the last reading back',
+        when: () => this.atTheTape(),
+        run: () => this.entry.takeBack(),
+      },
       { keys: ['b'], does: 'back one step', run: () => this.cursor.back() },
       { keys: ['d'], does: 'decide the garments', run: () => this.cursor.toDeciding() },
       {

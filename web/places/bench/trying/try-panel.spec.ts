@@ -1,8 +1,12 @@
 import { TestBed } from '@angular/core/testing';
 import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
+import type { Doing } from '@neat-measure/core';
+import { Subject } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { DocketService, type Heard } from '../../../data/docket-service';
 import { Journal } from '../../../data/journal/journal';
 import { handleKey } from '../../../parts/shortcuts/keys';
-import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
+import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
 import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
 import { TryingStore } from './trying-store';
@@ -18,6 +22,8 @@ describe('TryPanel', () => {
     const readings = ['98', '98'].map((one) => readingOf('chest-girth', one));
     const waists = ['86', '86'].map((one) => readingOf('waist-girth', one));
     const bench = benchFor(onShelf({ ...watchCoat(), kind }), [...readings, ...waists]);
+    const heard = new Subject<Heard>();
+    (TestBed.inject(DocketService).hear as jasmine.Spy).and.returnValue(heard);
     const store = TestBed.inject(DocketStore);
     store.open(bench.id, () => undefined);
     wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
@@ -50,7 +56,21 @@ describe('TryPanel', () => {
       field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
       fixture.detectChanges();
     };
-    return { host, press, acts, text, write };
+    /** Somebody else puts a size on, and the server tells. */
+    const theirs = (size: string) => {
+      const tiernan = { id: uuidv7(), name: 'Tiernan Oake' };
+      const chartId = store.docket()!.garments[0]!.chartId;
+      const tried: Doing = {
+        kind: 'garment-tried',
+        chartId,
+        sizes: { size },
+        carrier: null,
+        found: { size },
+      };
+      for (const act of [...acts(), actOn(bench.id, tried, tiernan)]) heard.next({ kept: keptAct(act) });
+      fixture.detectChanges();
+    };
+    return { host, press, acts, text, write, theirs };
   }
 
   it('puts the proposal on, asks check by check, and keeps it where all is right', () => {
@@ -102,6 +122,23 @@ describe('TryPanel', () => {
     expect(text()).toContain('The sides overlap');
     press('Enter', 'Enter');
     expect(text()).toContain('left out: The chair is broken');
+  });
+
+  it('takes no answer in the moment in which somebody else has put another size on', () => {
+    jasmine.clock().install().mockDate(new Date('2026-05-04T08:00:00Z'));
+    try {
+      const { press, acts, text, theirs } = begin();
+      press('Enter');
+      theirs('L');
+      expect(text()).toContain('M was on: nothing was wrong');
+      press('Enter');
+      expect(acts().map(({ kind }): string => kind)).toEqual(['garment-tried']);
+      jasmine.clock().mockDate(new Date('2026-05-04T08:00:01Z'));
+      press('Enter');
+      expect(acts().at(-1)!.kind).toBe('fit-checked');
+    } finally {
+      jasmine.clock().uninstall();
+    }
   });
 
   it('opens again what it came to, and takes another size', () => {

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import {
   adviceOn,
   adviseFit,
@@ -20,6 +20,7 @@ import {
   type SizesAfterTrial,
   type Way,
 } from '@neat-measure/core';
+import { SessionService } from '../../../data/session-service';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
 
@@ -30,6 +31,7 @@ const NOTHING_KNOWN: SizesAfterTrial = { odds: [], surprising: false };
 export class TryingStore {
   private readonly store = inject(DocketStore);
   private readonly units = inject(UnitService);
+  private readonly session = inject(SessionService);
 
   /** Which garment is tried on, by its place on the docket. */
   readonly at = signal(0);
@@ -131,10 +133,26 @@ export class TryingStore {
     return this.store.does({ kind: 'garment-tried', chartId: this.chartId(), sizes, carrier, found: null });
   }
 
+  /** The size that somebody else put on, and when that was seen here. */
+  private others: { readonly trialId: string; readonly since: number } | null = null;
+
+  constructor() {
+    effect(() => {
+      const on = this.on();
+      if (on === null || on.by.id === this.session.fitter()?.id) this.others = null;
+      else if (this.others?.trialId !== on.id) this.others = { trialId: on.id, since: Date.now() };
+    });
+  }
+
   /** Answers the check that is looked at, and goes on to the next that is open. */
   answer(answer: string | null, reason: string | null = null): boolean {
     const [on, check] = [this.on(), this.check()];
     if (on === null || check === null) return false;
+    // Whoever was about to answer looked at the size before.
+    if (this.others !== null && Date.now() - this.others.since < JUST_NOW_MS) {
+      this.store.trouble.set(`${on.by.name} put ${on.size} on just now. Look at that one, then answer.`);
+      return false;
+    }
     const done = this.see(check.code, answer, reason);
     if (done) this.gone.set(null);
     return done;
@@ -222,5 +240,7 @@ export class TryingStore {
   }
 }
 
+/** Nobody looks at another size and answers sooner. */
+const JUST_NOW_MS = 700;
 /** Past the last check. */
 const END = '…';

@@ -1,0 +1,60 @@
+import type { ChartSheet } from '../chart/chart-shape';
+import { isMade, labelOf } from '../chart/label';
+
+/**
+ * One thing that can lie on a shelf: a garment in one label. It belongs to a chart and not to a version of
+ * it, so that what is on the shelf stays what it is when the maker's table changes.
+ */
+export interface Article {
+  /** The series of the chart's versions. */
+  readonly seriesId: string;
+  readonly label: string;
+}
+
+/** The most labels of one chart that are listed; panels of four parts come in thousands, and are found by typing. */
+export const MOST_LABELS = 2_000;
+
+/**
+ * Every label that a chart makes, smallest first, part by part.
+ *
+ * @returns at most `MOST_LABELS`; `whole` tells whether that is all
+ */
+export function madeLabels(sheet: ChartSheet): {
+  readonly labels: readonly string[];
+  readonly whole: boolean;
+} {
+  const labels = new Set<string>();
+  const walk = (at: number, sizes: Readonly<Record<string, string>>): boolean => {
+    const part = sheet.parts[at];
+    if (part === undefined) {
+      const label = labelOf(sheet, sizes);
+      if (label !== null) labels.add(label);
+      return labels.size < MOST_LABELS;
+    }
+    return part.sizes.every((size) => {
+      const chosen = { ...sizes, [part.code]: size };
+      return !isMade(sheet, chosen) || walk(at + 1, chosen);
+    });
+  };
+  const whole = walk(0, {});
+  return { labels: [...labels], whole };
+}
+
+/** What became of the labels of a chart with its next version: those that stay, are new, and are gone. */
+export interface LabelChanges {
+  readonly stay: readonly string[];
+  readonly come: readonly string[];
+  /** Of these somebody has to say what they are called now, where any lie on a shelf. */
+  readonly gone: readonly string[];
+}
+
+/** Compares the labels of two versions of a chart. */
+export function labelChanges(before: ChartSheet, after: ChartSheet): LabelChanges {
+  const [had, has] = [madeLabels(before).labels, madeLabels(after).labels];
+  const [old, now] = [new Set(had), new Set(has)];
+  return {
+    stay: had.filter((label) => now.has(label)),
+    come: has.filter((label) => !old.has(label)),
+    gone: had.filter((label) => !now.has(label)),
+  };
+}

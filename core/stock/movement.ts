@@ -1,0 +1,101 @@
+/** Where in a store room something lies: to be handed out, to be dried first, or set aside to be looked at. */
+export const COMPARTMENTS = ['shelf', 'drying', 'quarantine'] as const;
+export type Compartment = (typeof COMPARTMENTS)[number];
+
+/** Where something is: in a compartment of a room, or outside the stores. */
+export type Whereabouts =
+  | { readonly in: 'room'; readonly roomId: string; readonly compartment: Compartment }
+  | { readonly in: 'maker' }
+  | { readonly in: 'wearer' }
+  | { readonly in: 'waste' }
+  /** What a count found too much, or missed. */
+  | { readonly in: 'difference' };
+
+/** What can happen to things in stores, each from somewhere to somewhere. */
+export const MOVEMENT_KINDS = [
+  'received',
+  'issued',
+  'returned',
+  'moved',
+  'released',
+  'written-off',
+  'counted',
+] as const;
+export type MovementKind = (typeof MOVEMENT_KINDS)[number];
+
+/** Some pieces of one article that went from somewhere to somewhere. The list of them is the stock: nothing is overwritten. */
+export interface Movement {
+  readonly id: string;
+  readonly kind: MovementKind;
+  /** The article's own id. */
+  readonly articleId: string;
+  readonly from: Whereabouts;
+  readonly to: Whereabouts;
+  readonly count: number;
+  /** Why: of what is written off, and of what a count found otherwise. */
+  readonly reason: string | null;
+}
+
+/** Why a movement is not let in, as data. */
+export type MovementRefusal =
+  | { readonly code: 'no-count' }
+  /** Its kind does not go from there to there. */
+  | { readonly code: 'other-way'; readonly kind: MovementKind }
+  | { readonly code: 'nowhere' }
+  | { readonly code: 'reason-missing' }
+  /** So many are there. */
+  | { readonly code: 'too-few'; readonly there: number };
+
+const shelf = (where: Whereabouts) => where.in === 'room' && where.compartment === 'shelf';
+const aside = (where: Whereabouts) => where.in === 'room' && where.compartment !== 'shelf';
+const room = (where: Whereabouts) => where.in === 'room';
+
+/** From where to where each kind goes. */
+const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) => boolean>> = {
+  received: (from, to) => from.in === 'maker' && room(to),
+  issued: (from, to) => shelf(from) && to.in === 'wearer',
+  returned: (from, to) => from.in === 'wearer' && (room(to) || to.in === 'waste'),
+  moved: (from, to) => room(from) && room(to),
+  released: (from, to) => aside(from) && shelf(to),
+  'written-off': (from, to) => room(from) && to.in === 'waste',
+  counted: (from, to) => (from.in === 'difference' && room(to)) || (room(from) && to.in === 'difference'),
+};
+
+/**
+ * Why a movement cannot be; `null` where it can. Nothing leaves a place where it is not: that holds for
+ * rooms alone, as nobody counts what makers, wearers and the waste have.
+ *
+ * @param there how many pieces of the article are where it goes from
+ */
+export function refuseMovement(
+  { kind, from, to, count, reason }: Omit<Movement, 'id' | 'articleId'>,
+  there: number,
+): MovementRefusal | null {
+  if (!Number.isInteger(count) || count < 1) return { code: 'no-count' };
+  if (!WAYS[kind](from, to)) return { code: 'other-way', kind };
+  if (placeKey(from) === placeKey(to)) return { code: 'nowhere' };
+  if ((kind === 'written-off' || kind === 'counted') && reason === null) return { code: 'reason-missing' };
+  return room(from) && there < count ? { code: 'too-few', there } : null;
+}
+
+/** One text for one place. */
+export function placeKey(where: Whereabouts): string {
+  return where.in === 'room' ? `${where.roomId}/${where.compartment}` : where.in;
+}
+
+/** How many pieces of each article are where, by article and place: sums of the list, and of nothing else. */
+export function balances(movements: readonly Movement[]): ReadonlyMap<string, ReadonlyMap<string, number>> {
+  const found = new Map<string, Map<string, number>>();
+  for (const { articleId, from, to, count } of movements) {
+    const own = found.get(articleId) ?? new Map<string, number>();
+    found.set(articleId, own);
+    own.set(placeKey(from), (own.get(placeKey(from)) ?? 0) - count);
+    own.set(placeKey(to), (own.get(placeKey(to)) ?? 0) + count);
+  }
+  return found;
+}
+
+/** How many pieces of an article are at a place. */
+export function countAt(movements: readonly Movement[], articleId: string, where: Whereabouts): number {
+  return balances(movements).get(articleId)?.get(placeKey(where)) ?? 0;
+}

@@ -1,0 +1,147 @@
+import fc from 'fast-check';
+import { scale, wholeSheet } from '../testing/whole-sheet';
+import { labelChanges, madeLabels } from './article';
+import {
+  balances,
+  COMPARTMENTS,
+  countAt,
+  MOVEMENT_KINDS,
+  placeKey,
+  refuseMovement,
+  type Movement,
+  type MovementKind,
+  type Whereabouts,
+} from './movement';
+
+const at = (roomId: string, compartment: (typeof COMPARTMENTS)[number] = 'shelf'): Whereabouts => ({
+  in: 'room',
+  roomId,
+  compartment,
+});
+const MAKER: Whereabouts = { in: 'maker' };
+const WEARER: Whereabouts = { in: 'wearer' };
+const WASTE: Whereabouts = { in: 'waste' };
+const DIFFERENCE: Whereabouts = { in: 'difference' };
+const PLACES: readonly Whereabouts[] = [
+  ...['boathouse', 'hall'].flatMap((room) => COMPARTMENTS.map((one) => at(room, one))),
+  MAKER,
+  WEARER,
+  WASTE,
+  DIFFERENCE,
+];
+
+describe('madeLabels', () => {
+  const trousers = (more: object = {}) =>
+    wholeSheet({
+      label: '{waist}x{leg}',
+      parts: [
+        scale('waist', 'trouser-waist-girth', ['32', '34', '36']),
+        scale('leg', 'inside-leg-length', ['30', '32']),
+      ],
+      ...more,
+    });
+
+  it('lists what a chart makes, and only that', () => {
+    expect(madeLabels(trousers())).toEqual({
+      labels: ['32x30', '32x32', '34x30', '34x32', '36x30', '36x32'],
+      whole: true,
+    });
+    const made = { parts: ['waist', 'leg'], made: { 32: ['30'], 34: ['30', '32'], 36: ['32'] } };
+    expect(madeLabels(trousers({ combinations: [made] })).labels).toEqual([
+      '32x30',
+      '34x30',
+      '34x32',
+      '36x32',
+    ]);
+  });
+
+  it('says where it is not all', () => {
+    const sizes = Array.from({ length: 60 }, (_, one) => `${20 + one}`);
+    const panels = wholeSheet({
+      label: '{a}-{b}-{c}',
+      parts: ['chest-girth', 'waist-girth', 'hip-girth'].map((code, one) => scale('abc'[one]!, code, sizes)),
+    });
+    const { labels, whole } = madeLabels(panels);
+    expect([labels.length, whole]).toEqual([2_000, false]);
+  });
+
+  it('compares the labels of two versions', () => {
+    const before = wholeSheet({ parts: [scale('size', 'head-girth', ['21', '22', '23'])] });
+    const after = wholeSheet({ parts: [scale('size', 'head-girth', ['22', '23', '24'])] });
+    expect(labelChanges(before, after)).toEqual({ stay: ['22', '23'], come: ['24'], gone: ['21'] });
+  });
+});
+
+describe('refuseMovement', () => {
+  const refused = (kind: MovementKind, from: Whereabouts, to: Whereabouts, more: object = {}, there = 5) =>
+    refuseMovement({ kind, from, to, count: 2, reason: null, ...more }, there)?.code ?? null;
+
+  it('lets each kind go its own way and no other', () => {
+    const ways = MOVEMENT_KINDS.map((kind) =>
+      PLACES.flatMap((from) =>
+        PLACES.filter((to) => refused(kind, from, to, { reason: 'So it is' }) === null).map(
+          (to) => `${placeKey(from)} > ${placeKey(to)}`,
+        ),
+      ),
+    );
+    const counted = (kind: MovementKind) => ways[MOVEMENT_KINDS.indexOf(kind)]!;
+    expect(counted('issued')).toEqual(['boathouse/shelf > wearer', 'hall/shelf > wearer']);
+    expect(counted('received').every((way) => way.startsWith('maker > '))).toBeTrue();
+    expect(counted('released')).toContain('hall/drying > boathouse/shelf');
+    expect(counted('released').some((way) => way.includes('/shelf >'))).toBeFalse();
+    expect(counted('written-off').every((way) => way.endsWith(' > waste'))).toBeTrue();
+    expect(counted('counted').length).toBe(12);
+    expect(counted('moved').length).toBe(30);
+    expect(counted('returned').length).toBe(7);
+  });
+
+  it('takes nothing from where it is not, and asks why where something goes for good', () => {
+    expect(refused('issued', at('hall'), WEARER, {}, 1)).toBe('too-few');
+    expect(refused('issued', at('hall'), WEARER, { count: 0 })).toBe('no-count');
+    expect(refused('issued', at('hall'), WEARER, { count: 1.5 })).toBe('no-count');
+    expect(refused('written-off', at('hall'), WASTE)).toBe('reason-missing');
+    expect(refused('counted', DIFFERENCE, at('hall'), { reason: 'Found behind the rail' }, 0)).toBeNull();
+    expect(refused('moved', at('hall'), at('hall'))).toBe('nowhere');
+    expect(refused('returned', WEARER, at('hall', 'drying'), {}, 0))
+      .withContext('nobody counts wearers')
+      .toBeNull();
+  });
+});
+
+describe('a ledger of movements', () => {
+  it('adds up after any walk: nothing comes from nowhere, and no place has less than nothing', () => {
+    const step = fc.record({
+      kind: fc.constantFrom(...MOVEMENT_KINDS),
+      from: fc.constantFrom(...PLACES),
+      to: fc.constantFrom(...PLACES),
+      count: fc.integer({ min: 0, max: 9 }),
+      articleId: fc.constantFrom('jacket M', 'jacket L', 'waders 42'),
+      reason: fc.constantFrom(null, 'So it is'),
+    });
+    fc.assert(
+      fc.property(fc.array(step, { maxLength: 200 }), (steps) => {
+        const done: Movement[] = [];
+        for (const one of steps)
+          if (refuseMovement(one, countAt(done, one.articleId, one.from)) === null)
+            done.push({ ...one, id: `${done.length}` });
+        for (const own of balances(done).values()) {
+          const sum = [...own.values()].reduce((all, count) => all + count, 0);
+          if (sum !== 0) return false;
+          for (const [place, count] of own) if (place.includes('/') && count < 0) return false;
+        }
+        return true;
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('is the same in whatever order it is summed', () => {
+    const some: Movement[] = [
+      { id: '1', kind: 'received', articleId: 'a', from: MAKER, to: at('hall'), count: 5, reason: null },
+      { id: '2', kind: 'issued', articleId: 'a', from: at('hall'), to: WEARER, count: 2, reason: null },
+    ];
+    expect(countAt(some, 'a', at('hall'))).toBe(3);
+    expect(countAt([...some].reverse(), 'a', at('hall'))).toBe(3);
+    expect(countAt(some, 'b', at('hall'))).toBe(0);
+  });
+});
