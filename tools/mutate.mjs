@@ -41,7 +41,7 @@ const instrumenter = createInjector()
 
 /** Files that are one table of data, or words alone: a spec that holds them would be their copy. */
 const TABLES =
-  /catalogue\/(?!codes)|protocols\.ts|body-statistics|tape-paths|figure\.ts|fit-checks\.ts|kept-verdict|\/say-/;
+  /catalogue\/(?!codes)|protocols\.ts|body-statistics|tape-paths|figure\.ts|checks-by-kind\.ts|fit\/drawing\/|kept-verdict|\/say-/;
 
 /**
  * Lines of which a change gives the same answers, only slower, or the same number another way: no spec

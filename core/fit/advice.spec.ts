@@ -97,6 +97,14 @@ describe('adviseFit', () => {
     expect(ways.map(sayWay)).toEqual(['take in the waist', 'made to measure']);
   });
 
+  it('holds against a size only what was seen of that size', () => {
+    const { next, contradictions } = adviseFit(BLAZER, [
+      blazer('42R', { button: 'large' }),
+      blazer('38R', { button: 'small' }),
+    ]);
+    expect([next?.label, contradictions]).toEqual(['40R', []]);
+  });
+
   it('says what contradicts, and goes the way the trade goes', () => {
     const cases = [
       // A shoulder cannot be mended, and neither can a chest be let out.

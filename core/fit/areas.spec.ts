@@ -53,6 +53,12 @@ describe('partOfPlace', () => {
     expect(of(BLAZER, 'collar', 'boot', 'seals')).toEqual([null, null, null]);
   });
 
+  it('takes the part that measures it most directly, wherever it stands among them', () => {
+    const parts = [scale('upper', 'height', ['64', '68']), scale('lower', 'inside-leg-length', ['30', '32'])];
+    for (const order of [parts, [...parts].reverse()])
+      expect(of(wholeSheet({ kind: 'trousers', parts: order }), 'leg')).toEqual(['lower']);
+  });
+
   it('tells parts that go by the same measurements apart by what the maker calls them', () => {
     expect(of(VEST, 'front-width', 'back-width', 'front-length', 'back-length')).toEqual([
       'front-width',

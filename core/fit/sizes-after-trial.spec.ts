@@ -79,6 +79,23 @@ describe('sizesAfterTrial', () => {
     expect(surprising(980)).toBeFalse();
   });
 
+  it('tells of no size where it may well be none of the chart', () => {
+    const beyond = chances(1_175, wore('XL', 'small'));
+    expect(beyond['null']).toBeGreaterThan(0.8);
+    const apart = sizesAfterTrial(COAT, body(1_175), {}, [wore('XL', 'small')]).odds;
+    expect(apart.map(({ label }) => label)).toContain(null);
+  });
+
+  it('is no more surprised by what was right, and less easily by several things that were wrong', () => {
+    const surprising = (chest: number, ...trials: Trial[]) =>
+      sizesAfterTrial(COAT, body(chest), {}, trials).surprising;
+    // One wrong thing among several that were right is one.
+    expect(surprising(945, wore('M', 'small'), wore('L', RIGHT))).toBeTrue();
+    expect(surprising(945, wore('M', RIGHT), wore('M', RIGHT), wore('M', RIGHT))).toBeFalse();
+    // Two that go the same way are hardly less likely than the first.
+    expect(surprising(945, wore('M', 'small'), wore('M', 'small'))).toBeFalse();
+  });
+
   it('says nothing where nothing was read', () => {
     expect(sizesAfterTrial(COAT, new Map(), {}, [wore('M', 'small')])).toEqual({
       odds: [],
