@@ -5,7 +5,7 @@ import { compiledAsItRuns, tellingRuns, type ChartRun, type GarmentLook } from '
 import { withFullerHip } from '../match/fuller-hip';
 import { judge } from '../match/judge';
 import type { LabelChance } from '../match/verdict';
-import { toldBy } from './acts/garment-came-back';
+import { toldBy } from './acts/handing/garment-came-back';
 import type { Docket, Handing } from './docket';
 import { asTrials, trialsOf } from './fitting';
 import type { Habits } from './habits';

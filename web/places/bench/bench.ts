@@ -191,6 +191,11 @@ export class Bench {
   }
 
   protected onKey(event: KeyboardEvent): void {
+    // A key that is held down answers nothing by itself: nobody has looked at what comes up next.
+    if (event.repeat && !this.atTheTape() && (event.key === 'Enter' || !isTakenElsewhere(event))) {
+      event.preventDefault();
+      return;
+    }
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
     // Before its stop is drawn a key waits for it: it belongs to that stop, not to the one before.
     if (this.drawn() && this.ahead.length === 0) this.press(event);

@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import type { ChartSheet } from '../../chart/chart-shape';
-import { FITTING_OUTCOMES, standingDecision, type Docket } from '../docket';
-import { adviceOn, standingFitting, trialsOf, unmendedOn } from '../fitting';
-import type { Refusal } from '../refusal';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+import type { ChartSheet } from '../../../chart/chart-shape';
+import { FITTING_OUTCOMES, standingDecision, type Docket } from '../../docket';
+import { adviceOn, standingFitting, trialsOf, unmendedOn } from '../../fitting';
+import type { Refusal } from '../../refusal';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,

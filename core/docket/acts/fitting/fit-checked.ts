@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { RIGHT } from '../../fit/fit-check';
-import { fitChecksOf } from '../../fit/fit-checks';
-import type { SeenAtTrial } from '../docket';
-import { standingFitting } from '../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+import { RIGHT } from '../../../fit/fit-check';
+import { fitChecksOf } from '../../../fit/fit-checks';
+import type { SeenAtTrial } from '../../docket';
+import { standingFitting } from '../../fitting';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
 
 /** What a check is answered by that counts as not looked at again. */
 export const NOT_SEEN = 'not-seen';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { lastHanding } from '../fitting';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { lastHanding } from '../../fitting';
+import { ACT_BASE, idSchema, type ActKind } from '../act';
 
 const schema = z.object({ ...ACT_BASE, kind: z.literal('return-withdrawn'), chartId: idSchema });
 /** A garment did not come back after all: the wearer has it still. */

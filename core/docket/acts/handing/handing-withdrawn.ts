@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { fitChecksOf } from '../../fit/fit-checks';
-import { list } from '../../words/list';
+import { fitChecksOf } from '../../../fit/fit-checks';
+import { list } from '../../../words/list';
 import {
   garmentOn,
   HANDING_WAYS,
@@ -8,11 +8,11 @@ import {
   type Docket,
   type Handing,
   type HandingWay,
-} from '../docket';
-import { finalSize, stageOf } from '../fitting';
-import type { Refusal } from '../refusal';
-import type { Shelf } from '../shelf';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+} from '../../docket';
+import { finalSize, stageOf } from '../../fitting';
+import type { Refusal } from '../../refusal';
+import type { Shelf } from '../../shelf';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
 
 /** The ground a signature is written on, and the most of it: a name of some dozen strokes. */
 export const SIGNATURE_GROUND = { width: 600, height: 160 } as const;

@@ -1,9 +1,9 @@
 import * as z from 'zod';
-import { labelOf } from '../../chart/label';
-import { garmentOn } from '../docket';
-import { trialsOf } from '../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
-import { refuseLabels, sizesSchema } from './sizes';
+import { labelOf } from '../../../chart/label';
+import { garmentOn } from '../../docket';
+import { trialsOf } from '../../fitting';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { refuseLabels, sizesSchema } from '../sizes';
 
 const schema = z.object({
   ...ACT_BASE,

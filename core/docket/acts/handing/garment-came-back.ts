@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { areaFacts, FIT_AREAS, type FitArea } from '../../fit/areas';
-import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../docket';
-import { lastHanding, trialsOf } from '../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
+import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../../docket';
+import { lastHanding, trialsOf } from '../../fitting';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,

@@ -1,10 +1,10 @@
 import * as z from 'zod';
-import { ALTERED_HOW, readAlteration, sayAltered } from '../../fit/alterations';
-import { areaFacts, FIT_AREAS, type FitArea } from '../../fit/areas';
-import { WORKING_UNITS, type Length } from '../../quantity/length';
-import { garmentOn } from '../docket';
-import { standingFitting } from '../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+import { ALTERED_HOW, readAlteration, sayAltered } from '../../../fit/alterations';
+import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
+import { WORKING_UNITS, type Length } from '../../../quantity/length';
+import { garmentOn } from '../../docket';
+import { standingFitting } from '../../fitting';
+import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,
