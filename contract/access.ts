@@ -99,7 +99,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', one(ROUTES.dockets), 'viewer', 'A docket'),
   at('GET', docketStreamPath(':id'), 'viewer', 'What is done on a docket from now on'),
   at('GET', sheetPath(':id'), 'viewer', 'The steps of a docket on paper'),
-  at('GET', sizesSheetPath(':id'), 'viewer', 'The sizes of a docket on one page'),
+  at('GET', sizesSheetPath(':id'), 'fitter', 'The sizes of a docket on one page'),
   at('GET', labelsPath(':id'), 'fitter', 'Labels for the parcels of a docket'),
   at('GET', orderFormPath(':id', ':chartId'), 'fitter', 'The form with which a garment is ordered'),
   at('PUT', letterPath(':id', ':letterId'), 'fitter', 'Put a sheet of a docket into the post'),
