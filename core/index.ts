@@ -102,7 +102,11 @@ export * from './docket/acts/step-passed';
 export * from './docket/acts/garment-decided';
 export { NOT_SEEN } from './docket/acts/fitting/fit-checked';
 export { RETURN_WORDS, toldBy } from './docket/acts/handing/garment-came-back';
-export { HANDING_WORDS, LONGEST_SIGNATURE, SIGNATURE_GROUND } from './docket/acts/handing/garments-handed-over';
+export {
+  HANDING_WORDS,
+  LONGEST_SIGNATURE,
+  SIGNATURE_GROUND,
+} from './docket/acts/handing/garments-handed-over';
 export * from './docket/apply';
 export * from './docket/say-act';
 export * from './docket/undo';
