@@ -54,6 +54,46 @@ function piecesOf(parts: ChartSheet['parts'], label: string | null): readonly st
   return pieces;
 }
 
+/**
+ * The sizes of the parts that a label stands for: `labelOf` the other way round.
+ *
+ * @returns `null` for what is no label of the chart, or of nothing that it makes
+ */
+export function sizesOfLabel(
+  sheet: Pick<ChartSheet, 'label' | 'parts' | 'combinations'>,
+  label: string,
+): Record<string, string> | null {
+  const pieces = piecesOf(sheet.parts, sheet.label);
+  const walk = (at: number, from: number, sizes: Record<string, string>): Record<string, string> | null => {
+    const piece = pieces[at];
+    if (piece === undefined) return from === label.length && labelOf(sheet, sizes) === label ? sizes : null;
+    if (at % 2 === 0) return label.startsWith(piece, from) ? walk(at + 1, from + piece.length, sizes) : null;
+    const part = sheet.parts.find(({ code }) => code === piece);
+    // One size may begin as another does, `4` and `42`: each that fits is tried.
+    for (const size of part?.sizes ?? []) {
+      if (!label.startsWith(size, from)) continue;
+      const found = walk(at + 1, from + size.length, { ...sizes, [piece]: size });
+      if (found !== null && isMade(sheet, found)) return found;
+    }
+    return null;
+  };
+  return walk(0, 0, {}) ?? calledSo(sheet, label);
+}
+
+/** The two sizes that have a name of their own together. */
+function calledSo(
+  sheet: Pick<ChartSheet, 'label' | 'parts' | 'combinations'>,
+  label: string,
+): Record<string, string> | null {
+  for (const { parts, called } of sheet.combinations)
+    for (const [one, others] of Object.entries(called ?? {}))
+      for (const [other, name] of Object.entries(others)) {
+        const sizes = { [parts[0]]: one, [parts[1]]: other };
+        if (name === label && labelOf(sheet, sizes) === label && isMade(sheet, sizes)) return sizes;
+      }
+  return null;
+}
+
 /** Whether the sizes of the parts are offered and made together. */
 export function isMade(
   { combinations, parts }: Pick<ChartSheet, 'combinations' | 'parts'>,

@@ -388,8 +388,12 @@ describe('the sentences', () => {
           'handed-twice',
           'no-such-handing',
           'area-missing',
+          'lost-goes-nowhere',
         ] as const
       ).map((one) => ({ code: one })),
+      { code: 'not-on-shelf', garment: 'Field jacket', size: 'M' },
+      { code: 'piece-refused', garment: 'Dry suit', why: 'Its inspection was due.' },
+      { code: 'booked-otherwise', garment: 'Dry suit', until: '2026-06-10' },
       { code: 'docket-full', most: 40 },
       { code: 'not-the-proposal', proposed: 'M' },
       { code: 'must-be-seen', look: 'The seals lie snug' },

@@ -181,6 +181,8 @@ export const RETURN_REASONS = [
   'long',
   'changed-mind',
   'faulty',
+  'damaged',
+  'lost',
   'hire-over',
 ] as const;
 export type ReturnReason = (typeof RETURN_REASONS)[number];
@@ -196,11 +198,19 @@ export interface CameBack {
   readonly area: FitArea | null;
   readonly note: string | null;
   readonly goes: ReturnWay;
+  /** The store room it was taken back into; nothing where the stores have nothing to do with it. */
+  readonly to?: string | undefined;
   readonly by: Author;
   readonly at: string;
   /** What had been tried and decided of the garment by then: what is done after it begins anew. */
   readonly trialId: string | null;
   readonly decisionId: string | null;
+}
+
+/** From which store room something was taken, and which piece of those that are numbered. */
+export interface TakenFrom {
+  readonly roomId: string;
+  readonly pieceId: string | null;
 }
 
 /** A garment that was handed over. */
@@ -216,6 +226,8 @@ export interface Handing {
   readonly until: string | null;
   /** Why it was handed over without having been tried on, where that must be. */
   readonly untried: string | null;
+  /** Where in the stores it was taken from; nothing where it was not from there. */
+  readonly from?: TakenFrom | undefined;
   readonly signature: Signature;
   readonly by: Author;
   readonly at: string;

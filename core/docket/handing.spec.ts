@@ -119,6 +119,7 @@ describe('handing garments over', () => {
     expect(back(0)?.code).toBe('no-such-handing');
     keep(0, wear(0));
     hand(fields(0));
+    expect(back(0, { why: 'lost', goes: 'drying' })?.code).toBe('lost-goes-nowhere');
     expect(back(0, { why: 'tight' })?.code).toBe('area-missing');
     expect(back(0, { why: 'tight', area: 'chest', note: 'After a week', goes: 'quarantine' })).toBeNull();
     expect([stage(0), last(0)?.back?.goes]).toEqual(['came-back', 'quarantine']);

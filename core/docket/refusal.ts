@@ -66,6 +66,13 @@ export type Refusal =
   | { readonly code: 'must-be-tried'; readonly garment: string; readonly look: string }
   | { readonly code: 'no-such-handing' }
   | { readonly code: 'area-missing' }
+  | { readonly code: 'lost-goes-nowhere' }
+  /** The stores have none of that size there, or not any more. */
+  | { readonly code: 'not-on-shelf'; readonly garment: string; readonly size: string }
+  /** The piece is not there, or must not be handed out; why, in words. */
+  | { readonly code: 'piece-refused'; readonly garment: string; readonly why: string }
+  /** Somebody else has it booked for some of those days. */
+  | { readonly code: 'booked-otherwise'; readonly garment: string; readonly until: string }
   | {
       readonly code: 'unreadable-alteration';
       readonly problem: AlterationProblem;

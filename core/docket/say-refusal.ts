@@ -84,6 +84,14 @@ export function sayRefusal(refusal: Refusal): string {
       return 'This garment is not with the wearer. Reload the page and look at the docket.';
     case 'area-missing':
       return 'Say where it was tight, loose, short or long.';
+    case 'lost-goes-nowhere':
+      return 'What was lost goes to no shelf: it is written off.';
+    case 'not-on-shelf':
+      return `There is no ${inSentence(refusal.garment)} in ${refusal.size} on that shelf any more. Look at what is there, order it, or try the nearest.`;
+    case 'piece-refused':
+      return `That piece of the ${inSentence(refusal.garment)} is not to be had. ${refusal.why}`;
+    case 'booked-otherwise':
+      return `That piece of the ${inSentence(refusal.garment)} is booked for somebody else before ${refusal.until}. Take another piece, or other days.`;
     case 'unreadable-alteration':
       return sayAlterationProblem(refusal.problem, refusal.unit);
   }

@@ -1,5 +1,5 @@
 import type { ChartSheet } from '../chart/chart-shape';
-import { isMade, labelOf } from '../chart/label';
+import { isMade, labelOf, sizesOfLabel } from '../chart/label';
 
 /**
  * One thing that can lie on a shelf: a garment in one label. It belongs to a chart and not to a version of
@@ -38,6 +38,37 @@ export function madeLabels(sheet: ChartSheet): {
   };
   const whole = walk(0, {});
   return { labels: [...labels], whole };
+}
+
+/**
+ * The other labels of an article's garment that lie nearest to it, by steps of size summed over the parts; of
+ * equals the larger first.
+ *
+ * @param sizes what the wearer's size is, part by part
+ * @param labels those that are to be had
+ */
+export function nearestLabels(
+  sheet: ChartSheet,
+  sizes: Readonly<Record<string, string>>,
+  labels: readonly string[],
+): readonly {
+  readonly label: string;
+  readonly sizes: Readonly<Record<string, string>>;
+  readonly steps: number;
+}[] {
+  const place = (of: Readonly<Record<string, string>>) =>
+    sheet.parts.map((part) => part.sizes.indexOf(of[part.code] ?? ''));
+  const own = place(sizes);
+  return labels
+    .flatMap((label) => {
+      const found = sizesOfLabel(sheet, label);
+      if (found === null) return [];
+      const by = place(found).map((at, index) => at - own[index]!);
+      const steps = by.reduce((sum, one) => sum + Math.abs(one), 0);
+      return steps === 0 ? [] : [{ label, sizes: found, steps, up: by.reduce((sum, one) => sum + one, 0) }];
+    })
+    .sort((a, b) => a.steps - b.steps || b.up - a.up)
+    .map(({ label, sizes: found, steps }) => ({ label, sizes: found, steps }));
 }
 
 /** What became of the labels of a chart with its next version: those that stay, are new, and are gone. */

@@ -9,7 +9,9 @@ export type Whereabouts =
   | { readonly in: 'wearer' }
   | { readonly in: 'waste' }
   /** What a count found too much, or missed. */
-  | { readonly in: 'difference' };
+  | { readonly in: 'difference' }
+  /** On its way to another label, where a chart calls a size otherwise now. */
+  | { readonly in: 'renaming' };
 
 /** What can happen to things in stores, each from somewhere to somewhere. */
 export const MOVEMENT_KINDS = [
@@ -20,6 +22,8 @@ export const MOVEMENT_KINDS = [
   'released',
   'written-off',
   'counted',
+  'undone',
+  'renamed',
 ] as const;
 export type MovementKind = (typeof MOVEMENT_KINDS)[number];
 
@@ -32,6 +36,8 @@ export interface Movement {
   readonly from: Whereabouts;
   readonly to: Whereabouts;
   readonly count: number;
+  /** Which piece, of those that are numbered; a movement of one is of one piece. */
+  readonly pieceId: string | null;
   /** Why: of what is written off, and of what a count found otherwise. */
   readonly reason: string | null;
 }
@@ -58,6 +64,10 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
   moved: (from, to) => room(from) && room(to),
   released: (from, to) => aside(from) && shelf(to),
   'written-off': (from, to) => room(from) && to.in === 'waste',
+  // A slip of the hand, set right at once: what was handed out, or taken back, was not.
+  undone: (from, to) =>
+    (from.in === 'wearer' && shelf(to)) || ((room(from) || from.in === 'waste') && to.in === 'wearer'),
+  renamed: (from, to) => (room(from) && to.in === 'renaming') || (from.in === 'renaming' && room(to)),
   counted: (from, to) => (from.in === 'difference' && room(to)) || (room(from) && to.in === 'difference'),
 };
 
@@ -68,7 +78,7 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
  * @param there how many pieces of the article are where it goes from
  */
 export function refuseMovement(
-  { kind, from, to, count, reason }: Omit<Movement, 'id' | 'articleId'>,
+  { kind, from, to, count, reason }: Omit<Movement, 'id' | 'articleId' | 'pieceId'>,
   there: number,
 ): MovementRefusal | null {
   if (!Number.isInteger(count) || count < 1) return { code: 'no-count' };
@@ -76,6 +86,32 @@ export function refuseMovement(
   if (placeKey(from) === placeKey(to)) return { code: 'nowhere' };
   if ((kind === 'written-off' || kind === 'counted') && reason === null) return { code: 'reason-missing' };
   return room(from) && there < count ? { code: 'too-few', there } : null;
+}
+
+/** The place that a text of `placeKey` stands for. */
+export function placeOf(key: string): Whereabouts {
+  const [roomId, compartment] = key.split('/');
+  return compartment === undefined
+    ? { in: key as Exclude<Whereabouts['in'], 'room'> }
+    : { in: 'room', roomId: roomId!, compartment: compartment as Compartment };
+}
+
+/** Why a movement is not let in, and what to do. */
+export function sayMovementRefusal(refusal: MovementRefusal, what: string): string {
+  switch (refusal.code) {
+    case 'no-count':
+      return `How many of ${what}? Write a whole number, 1 or more.`;
+    case 'other-way':
+      return `${what} cannot go that way. Look at where it is, and where it is to go.`;
+    case 'nowhere':
+      return `${what} is there already.`;
+    case 'reason-missing':
+      return `Say why, of ${what}: it goes for good.`;
+    case 'too-few':
+      return refusal.there === 0
+        ? `None of ${what} is there any more. Somebody else may have been first; look at what is there now.`
+        : `Only ${refusal.there} of ${what} ${refusal.there === 1 ? 'is' : 'are'} there. Look at what is there now.`;
+  }
 }
 
 /** One text for one place. */

@@ -1,12 +1,15 @@
 import fc from 'fast-check';
 import { scale, wholeSheet } from '../testing/whole-sheet';
-import { labelChanges, madeLabels } from './article';
+import { sizesOfLabel } from '../chart/label';
+import { labelChanges, madeLabels, nearestLabels } from './article';
 import {
   balances,
   COMPARTMENTS,
   countAt,
   MOVEMENT_KINDS,
   placeKey,
+  placeOf,
+  sayMovementRefusal,
   refuseMovement,
   type Movement,
   type MovementKind,
@@ -18,6 +21,7 @@ const at = (roomId: string, compartment: (typeof COMPARTMENTS)[number] = 'shelf'
   roomId,
   compartment,
 });
+const RENAMING: Whereabouts = { in: 'renaming' };
 const MAKER: Whereabouts = { in: 'maker' };
 const WEARER: Whereabouts = { in: 'wearer' };
 const WASTE: Whereabouts = { in: 'waste' };
@@ -28,6 +32,7 @@ const PLACES: readonly Whereabouts[] = [
   WEARER,
   WASTE,
   DIFFERENCE,
+  RENAMING,
 ];
 
 describe('madeLabels', () => {
@@ -52,6 +57,38 @@ describe('madeLabels', () => {
       '34x30',
       '34x32',
       '36x32',
+    ]);
+  });
+
+  it('reads every label that it makes back into its sizes, and nothing else', () => {
+    const sheet = trousers();
+    for (const label of madeLabels(sheet).labels) {
+      const [waist, leg] = label.split('x');
+      expect(sizesOfLabel(sheet, label)).toEqual({ waist: waist!, leg: leg! });
+    }
+    for (const none of ['32', '32x', 'x30', '38x30', '32x30 ', '', '32 x 30'])
+      expect(sizesOfLabel(sheet, none)).toBeNull();
+    const close = wholeSheet({
+      label: '{a}{b}',
+      parts: [scale('a', 'chest-girth', ['4', '42']), scale('b', 'waist-girth', ['1', '21'])],
+    });
+    expect(sizesOfLabel(close, '421'))
+      .withContext('one size begins as another does')
+      .toEqual({ a: '4', b: '21' });
+  });
+
+  it('finds the nearest of those that are to be had, the larger of two first', () => {
+    const found = nearestLabels(trousers(), { waist: '34', leg: '30' }, [
+      '32x30',
+      '36x32',
+      '36x30',
+      '34x30',
+      'nonsense',
+    ]);
+    expect(found.map(({ label, steps }) => [label, steps])).toEqual([
+      ['36x30', 1],
+      ['32x30', 1],
+      ['36x32', 2],
     ]);
   });
 
@@ -93,6 +130,23 @@ describe('refuseMovement', () => {
     expect(counted('counted').length).toBe(12);
     expect(counted('moved').length).toBe(30);
     expect(counted('returned').length).toBe(7);
+    expect(counted('undone').length).toBe(9);
+    expect(counted('renamed').length).toBe(12);
+  });
+
+  it('says each refusal with what to do, and reads a place from its text', () => {
+    for (const place of PLACES) expect(placeOf(placeKey(place))).toEqual(place);
+    const said = [
+      { code: 'no-count' },
+      { code: 'other-way', kind: 'moved' },
+      { code: 'nowhere' },
+      { code: 'reason-missing' },
+      { code: 'too-few', there: 0 },
+      { code: 'too-few', there: 1 },
+      { code: 'too-few', there: 3 },
+    ] as const;
+    expect(new Set(said.map((one) => sayMovementRefusal(one, 'Cap 7'))).size).toBe(said.length);
+    expect(sayMovementRefusal({ code: 'too-few', there: 0 }, 'Cap 7')).toContain('None of Cap 7');
   });
 
   it('takes nothing from where it is not, and asks why where something goes for good', () => {
@@ -123,7 +177,7 @@ describe('a ledger of movements', () => {
         const done: Movement[] = [];
         for (const one of steps)
           if (refuseMovement(one, countAt(done, one.articleId, one.from)) === null)
-            done.push({ ...one, id: `${done.length}` });
+            done.push({ ...one, pieceId: null, id: `${done.length}` });
         for (const own of balances(done).values()) {
           const sum = [...own.values()].reduce((all, count) => all + count, 0);
           if (sum !== 0) return false;
@@ -137,8 +191,26 @@ describe('a ledger of movements', () => {
 
   it('is the same in whatever order it is summed', () => {
     const some: Movement[] = [
-      { id: '1', kind: 'received', articleId: 'a', from: MAKER, to: at('hall'), count: 5, reason: null },
-      { id: '2', kind: 'issued', articleId: 'a', from: at('hall'), to: WEARER, count: 2, reason: null },
+      {
+        id: '1',
+        kind: 'received',
+        articleId: 'a',
+        from: MAKER,
+        to: at('hall'),
+        count: 5,
+        reason: null,
+        pieceId: null,
+      },
+      {
+        id: '2',
+        kind: 'issued',
+        articleId: 'a',
+        from: at('hall'),
+        to: WEARER,
+        count: 2,
+        reason: null,
+        pieceId: null,
+      },
     ];
     expect(countAt(some, 'a', at('hall'))).toBe(3);
     expect(countAt([...some].reverse(), 'a', at('hall'))).toBe(3);

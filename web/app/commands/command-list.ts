@@ -6,7 +6,7 @@ import {
   inject,
   linkedSignal,
   model,
-  viewChild,
+  viewChildren,
   signal,
   untracked,
   type ElementRef,
@@ -50,7 +50,9 @@ export class CommandList {
   private readonly session = inject(SessionService);
   private readonly here = inject(ShortcutService);
   private readonly ahead = inject(TypeAhead);
-  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
+  /** The field of the dialog that opened last: the one before may still be leaving. */
+  private readonly field = computed(() => this.fields().at(-1));
 
   private readonly wearerService = inject(WearerService);
   private readonly docketService = inject(DocketService);
@@ -122,8 +124,10 @@ export class CommandList {
 
   /** Gives the field the keys, and what was typed before it had them. */
   begin(field = this.field()?.nativeElement): void {
-    field?.focus();
-    if (field === undefined) return;
+    // The dialog says that it has opened after it moved: by then the list may have been left already,
+    // and the keys are no longer its own.
+    if (field === undefined || !this.open()) return;
+    field.focus();
     const typed = this.ahead.take();
     if (typed === '') return;
     // At once, as the next letter comes into the field itself before it is drawn anew.

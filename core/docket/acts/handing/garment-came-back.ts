@@ -13,6 +13,8 @@ const schema = z.object({
   area: z.enum(FIT_AREAS as [FitArea, ...FitArea[]]).nullable(),
   note: wordsSchema(300).nullable(),
   goes: z.enum(RETURN_WAYS),
+  /** The store room it is taken back into; nothing where the stores have nothing to do with it. */
+  to: idSchema.optional(),
 });
 /** A garment came back: exchanged, returned, or its hire is over. */
 export type GarmentCameBack = z.infer<typeof schema>;
@@ -25,6 +27,8 @@ export const RETURN_WORDS: Readonly<Record<ReturnReason, string>> = {
   long: 'long',
   'changed-mind': 'the wearer changed their mind',
   faulty: 'faulty',
+  damaged: 'damaged',
+  lost: 'lost',
   'hire-over': 'the hire is over',
 };
 
@@ -37,18 +41,20 @@ export function toldBy(why: ReturnReason): 'small' | 'large' | null {
 export const garmentCameBack: ActKind<GarmentCameBack> = {
   kind: 'garment-came-back',
   schema,
-  refuse: (docket, { chartId, why, area }) => {
+  refuse: (docket, { chartId, why, area, goes }) => {
     const handing = lastHanding(docket, chartId);
     if (handing === null || handing.back !== null) return { code: 'no-such-handing' };
+    if (why === 'lost' && goes !== 'waste') return { code: 'lost-goes-nowhere' };
     return toldBy(why) !== null && area === null ? { code: 'area-missing' } : null;
   },
-  carryOut: (docket, { chartId, why, area, note, goes, by, at }) => {
+  carryOut: (docket, { chartId, why, area, note, goes, to, by, at }) => {
     const last = lastHanding(docket, chartId);
     const back = {
       why,
       area,
       note,
       goes,
+      ...(to === undefined ? {} : { to }),
       by,
       at,
       trialId: trialsOf(docket, chartId).at(-1)?.id ?? null,

@@ -36,6 +36,8 @@ const schema = z.object({
         until: z.iso.date().nullable(),
         /** Why it is handed over without having been tried on, where that must be. */
         untried: wordsSchema(200).nullable(),
+        /** Where in the stores it is taken from; nothing where it is not from there. */
+        from: z.object({ roomId: idSchema, pieceId: idSchema.nullable() }).optional(),
         /** What is handed over: found when it is let in. */
         found: z
           .object({

@@ -26,11 +26,12 @@ export const handingWithdrawn: ActKind<HandingWithdrawn> = {
     if (own.length === 0) return null;
     return {
       kind: 'garments-handed-over',
-      garments: own.map(({ chartId, way, until, untried }) => ({
+      garments: own.map(({ chartId, way, until, untried, from }) => ({
         chartId,
         way,
         until,
         untried,
+        ...(from === undefined ? {} : { from }),
         found: null,
       })),
       signature: own[0]!.signature,

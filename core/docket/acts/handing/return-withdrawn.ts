@@ -21,8 +21,16 @@ export const returnWithdrawn: ActKind<ReturnWithdrawn> = {
   undo: (before, { chartId }) => {
     const back = lastHanding(before, chartId)?.back ?? null;
     if (back === null) return null;
-    const { why, area, note, goes } = back;
-    return { kind: 'garment-came-back', chartId, why, area, note, goes };
+    const { why, area, note, goes, to } = back;
+    return {
+      kind: 'garment-came-back',
+      chartId,
+      why,
+      area,
+      note,
+      goes,
+      ...(to === undefined ? {} : { to }),
+    };
   },
   say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} came back`,
 };

@@ -1,0 +1,42 @@
+import type { Keeping } from './keeping';
+
+/** What is known of one article before it is ordered. */
+export interface Supply {
+  /** So many wearers have this size, and not the garment. */
+  readonly wanted: number;
+  /** On shelves, to be handed out. */
+  readonly there: number;
+  /** Ordered, and not here yet. */
+  readonly coming: number;
+  /** So many are to lie there always. */
+  readonly minimum: number;
+}
+
+/** What is to be ordered of one article: for wearers, to fill the shelf up to its least, and spares. */
+export interface Need {
+  readonly forWearers: number;
+  readonly forShelf: number;
+  readonly spares: number;
+}
+
+/**
+ * What is to be ordered of one article. What lies there goes to wearers first; the shelf is filled up to its
+ * least from what is left; spares are so many of every hundred ordered for wearers, rounded up, and at least
+ * so many where any are.
+ */
+export function needOf(
+  { wanted, there, coming, minimum }: Supply,
+  { sparePercent, spareLeast }: Pick<Keeping, 'sparePercent' | 'spareLeast'>,
+): Need {
+  const have = there + coming;
+  const forWearers = Math.max(0, wanted - have);
+  const forShelf = Math.max(0, minimum - Math.max(0, have - wanted));
+  const spares = forWearers === 0 ? 0 : Math.max(spareLeast, Math.ceil((forWearers * sparePercent) / 100));
+  return { forWearers, forShelf, spares };
+}
+
+/** How many are to be ordered in all. */
+export function totalOf({ forWearers, forShelf, spares }: Need): number {
+  // What fills the shelf is a spare as well.
+  return forWearers + Math.max(forShelf, spares);
+}

@@ -1,0 +1,119 @@
+import type { MakerMessage } from './order-sheet';
+
+/** One line of an order: so many of one article. */
+export interface OrderLine {
+  readonly line: number;
+  readonly articleId: string;
+  readonly count: number;
+}
+
+/** What happened to an order, beside what its maker says: an append-only list. */
+export type OrderEvent =
+  | { readonly kind: 'sent'; readonly at: string }
+  | { readonly kind: 'heard'; readonly message: MakerMessage }
+  /** Pieces came in for a line; of another size where a substitute was taken. */
+  | { readonly kind: 'received'; readonly line: number; readonly count: number }
+  /** Something else came than was ordered, and went back. */
+  | { readonly kind: 'sent-back'; readonly count: number; readonly label: string }
+  /** The rest of a line is waited for no more. */
+  | { readonly kind: 'closed'; readonly line: number; readonly count: number };
+
+/** How one line stands. */
+export interface LineStanding {
+  readonly line: number;
+  readonly received: number;
+  readonly closed: number;
+  /** Still to come. */
+  readonly open: number;
+  /** On its way by the maker's word, and not received yet. */
+  readonly underWay: number;
+  readonly backOrdered: { readonly count: number; readonly until: string } | null;
+  readonly substitute: { readonly count: number; readonly label: string } | null;
+}
+
+/** How an order stands. */
+export interface OrderStanding {
+  readonly stage: 'draft' | 'sent' | 'acknowledged' | 'part-received' | 'done';
+  /** The day the maker named last; `null` before it named one. */
+  readonly promised: string | null;
+  /** Whether that day is past, and something is still to come. */
+  readonly late: boolean;
+  readonly lines: readonly LineStanding[];
+}
+
+/** How an order stands on a day, by all that happened to it. */
+export function standingOfOrder(
+  lines: readonly OrderLine[],
+  events: readonly OrderEvent[],
+  today: string,
+): OrderStanding {
+  const heard = events.flatMap((one) => (one.kind === 'heard' ? [one.message] : []));
+  const standing = lines.map((line) => standingOfLine(line, events, heard));
+  const promised =
+    heard
+      .flatMap((one) => (one.says === 'acknowledged' || one.says === 'late' ? [one.promised] : []))
+      .at(-1) ?? null;
+  const open = standing.some((line) => line.open > 0);
+  return {
+    stage: stageOfOrder(events, standing),
+    promised,
+    late: open && promised !== null && promised < today,
+    lines: standing,
+  };
+}
+
+function standingOfLine(
+  { line, count }: OrderLine,
+  events: readonly OrderEvent[],
+  heard: readonly MakerMessage[],
+): LineStanding {
+  const sum = (kind: 'received' | 'closed') =>
+    events.reduce((all, one) => (one.kind === kind && one.line === line ? all + one.count : all), 0);
+  const [received, closed] = [sum('received'), sum('closed')];
+  const despatched = heard
+    .flatMap((one) => (one.says === 'despatched' ? one.holds : []))
+    .reduce((all, one) => (one.line === line ? all + one.count : all), 0);
+  const open = Math.max(0, count - received - closed);
+  const backOrdered = heard
+    .flatMap((one) => (one.says === 'back-ordered' && one.line === line ? [one] : []))
+    .at(-1);
+  const substitute = heard
+    .flatMap((one) => (one.says === 'substituted' && one.line === line ? [one] : []))
+    .at(-1);
+  return {
+    line,
+    received,
+    closed,
+    open,
+    underWay: Math.min(open, Math.max(0, despatched - received)),
+    backOrdered:
+      backOrdered === undefined || open === 0
+        ? null
+        : { count: Math.min(backOrdered.count, open), until: backOrdered.until },
+    substitute: substitute === undefined ? null : { count: substitute.count, label: substitute.label },
+  };
+}
+
+function stageOfOrder(events: readonly OrderEvent[], lines: readonly LineStanding[]): OrderStanding['stage'] {
+  if (lines.every(({ open }) => open === 0)) return 'done';
+  if (lines.some(({ received }) => received > 0)) return 'part-received';
+  if (events.some((one) => one.kind === 'heard' && one.message.says === 'acknowledged'))
+    return 'acknowledged';
+  return events.some(({ kind }) => kind === 'sent') ? 'sent' : 'draft';
+}
+
+/** What a maker says, in words. */
+export function sayMessage(message: MakerMessage, labelOfLine: (line: number) => string): string {
+  switch (message.says) {
+    case 'acknowledged':
+      return `Has the order; promises it for ${message.promised}.`;
+    case 'back-ordered':
+      return `${message.count} of ${labelOfLine(message.line)} cannot be had before ${message.until}.`;
+    case 'substituted':
+      return `Sends ${message.label} instead of ${message.count} of ${labelOfLine(message.line)}.`;
+    case 'late':
+      return `Is late; now promises it for ${message.promised}.`;
+    case 'despatched':
+      return `Parcel ${message.parcel} is on its way: ${message.holds.map(({ line, count }) => `${count} for ${labelOfLine(line)}`).join(', ')}.`;
+  }
+}

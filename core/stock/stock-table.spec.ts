@@ -1,0 +1,102 @@
+import { isDay, planStock, roleOfHeading, type KnownGarment, type StockRole } from './stock-table';
+
+const KNOWN: readonly KnownGarment[] = [
+  {
+    seriesId: 's1',
+    garment: 'Field jacket',
+    maker: 'Ostrel',
+    numbered: false,
+    labelAs: (one) => (/^[SML]$/i.test(one) ? one.toUpperCase() : null),
+  },
+  { seriesId: 's2', garment: 'Cap', maker: 'Ostrel', numbered: false, labelAs: (one) => one },
+  { seriesId: 's3', garment: 'Cap', maker: 'Kelp', numbered: false, labelAs: (one) => one },
+  { seriesId: 's4', garment: 'Vest', maker: 'Kelp', numbered: true, labelAs: (one) => one },
+];
+const plan = (rows: string[][], said: [number, StockRole][] = []) =>
+  planStock({ rows: rows.map((cells, at) => ({ line: at + 1, cells })) }, new Map(said), KNOWN);
+const faults = (rows: string[][]) => plan(rows).faults.map(({ line, says }) => `${line}: ${says}`);
+
+describe('a table of stock', () => {
+  it('is read by its headings', () => {
+    const { rows, asks } = plan([
+      ['Item', 'Size', 'Qty', 'Min', 'Shelf no. of the old system'],
+      ['Field jacket', 'm', '4', '2', 'B7'],
+    ]);
+    expect(rows).withContext('something is still to be said').toEqual([]);
+    expect(asks).toEqual(['What is “Shelf no. of the old system”?']);
+    const said = plan(
+      [
+        ['Item', 'Size', 'Qty', 'Min', 'Shelf no. of the old system'],
+        ['Field jacket', 'm', '4', '2', 'B7'],
+      ],
+      [[4, 'left-out']],
+    );
+    expect(said.rows.map(({ seriesId, label, count, minimum }) => [seriesId, label, count, minimum])).toEqual(
+      [['s1', 'M', 4, 2]],
+    );
+  });
+
+  it('asks which column is what, and takes no two for one', () => {
+    expect(plan([['Item', 'Qty']]).asks).toEqual(['Which column is the size?']);
+    expect(plan([['Item', 'Size']]).asks).toEqual([
+      'Which column says how many, or the number of the piece?',
+    ]);
+    expect(plan([['Item', 'Size', 'Qty', 'Stock']]).asks).toEqual([
+      'Two columns are how many: leave one of them out.',
+    ]);
+    expect([
+      roleOfHeading('QTY'),
+      roleOfHeading('Serial No.'),
+      roleOfHeading('Weight'),
+      roleOfHeading(''),
+    ]).toEqual(['count', 'serial', null, 'left-out']);
+  });
+
+  it('tells what it cannot take, line by line, and takes nothing like it instead', () => {
+    const table = (...rows: string[][]) => [
+      ['Item', 'Maker', 'Size', 'Qty', 'Serial number', 'Made'],
+      ...rows,
+    ];
+    expect(
+      faults(
+        table(
+          ['Raincoat', '', 'M', '1', '', ''],
+          ['Cap', '', 'M', '1', '', ''],
+          ['Field jacket', '', '46', '1', '', ''],
+          ['Field jacket', '', 'M', '1,5', '', ''],
+          ['Field jacket', '', 'M', '-2', '', ''],
+          ['Field jacket', '', 'M', '1', 'X1', ''],
+          ['Vest', '', '13', '1', '', ''],
+          ['Vest', '', '13', '2', 'V1', ''],
+          ['Vest', '', '13', '', 'V2', '31.03.2026'],
+          ['Vest', '', '13', '', 'V3', '2026-02-30'],
+        ),
+      ),
+    ).toEqual([
+      '2: No chart is called “Raincoat”.',
+      '3: “Cap” is made by Ostrel and Kelp: say whose it is.',
+      '4: “46” is no size of Field jacket.',
+      '5: “1,5” is not how many.',
+      '6: “-2” is not how many.',
+      '7: Field jacket is not numbered here: leave the number out, or say that it is.',
+      '8: Vest is numbered: each piece is a row with its number.',
+      '9: The piece V1 is one, and not 2.',
+      '10: “31.03.2026” is no day: write it as 2026-03-31.',
+      '11: “2026-02-30” is no day: write it as 2026-03-31.',
+    ]);
+    const twice = plan(table(['Vest', '', '13', '', 'V1', ''], ['Vest', '', '14', '1', 'V1', '2026-03-31']));
+    expect(twice.rows.length).toBe(1);
+    expect(twice.faults[0]!.says).toBe('The piece V1 stands there twice.');
+    expect(plan(table(['Cap', 'kelp', '7', '0', '', ''])).rows[0]!.seriesId).toBe('s3');
+  });
+
+  it('knows the days of the calendar', () => {
+    expect(['2024-02-29', '2026-02-29', '2026-13-01', '20260101', ''].map(isDay)).toEqual([
+      true,
+      false,
+      false,
+      false,
+      false,
+    ]);
+  });
+});

@@ -1,0 +1,194 @@
+import { plainWords } from '../chart/brought/words/vocabulary';
+import type { Grid } from '../chart/brought/layout/grid';
+
+/** What a column of a table of stock can hold. */
+export const STOCK_ROLES = [
+  'garment',
+  'maker',
+  'size',
+  'count',
+  'minimum',
+  'serial',
+  'made',
+  'code',
+  'left-out',
+] as const;
+export type StockRole = (typeof STOCK_ROLES)[number];
+
+/** Each as a person calls it. */
+export const STOCK_ROLE_WORDS: Readonly<Record<StockRole, string>> = {
+  garment: 'garment',
+  maker: 'maker',
+  size: 'size',
+  count: 'how many',
+  minimum: 'least on the shelf',
+  serial: 'number of the piece',
+  made: 'day it was made',
+  code: 'maker’s code',
+  'left-out': 'left out',
+};
+
+/** Words of headings; one that could be several is asked about. */
+const WORDS: Readonly<Record<Exclude<StockRole, 'left-out'>, readonly string[]>> = {
+  garment: ['garment', 'item', 'article', 'product', 'style', 'description', 'artikel', 'article name'],
+  maker: ['maker', 'brand', 'manufacturer', 'supplier', 'hersteller', 'marque'],
+  size: ['size', 'label', 'größe', 'groesse', 'grosse', 'taille', 'talla'],
+  count: [
+    'count',
+    'quantity',
+    'qty',
+    'on hand',
+    'in stock',
+    'stock',
+    'pieces',
+    'pcs',
+    'anzahl',
+    'menge',
+    'quantité',
+  ],
+  minimum: ['minimum', 'min', 'least', 'reorder point', 'minimum stock'],
+  serial: ['serial', 'serial number', 'serial no', 'piece', 'number', 'nr', 'no'],
+  made: ['made', 'manufactured', 'date of manufacture', 'made on', 'production date'],
+  code: ['code', 'ean', 'gtin', 'barcode', 'sku', 'maker code'],
+};
+
+/** A chart as a table of stock may name it. */
+export interface KnownGarment {
+  readonly seriesId: string;
+  readonly garment: string;
+  readonly maker: string;
+  readonly numbered: boolean;
+  /** The label as the chart writes it; `null` for one that it does not make. */
+  readonly labelAs: (written: string) => string | null;
+}
+
+/** A row that was understood. */
+export interface StockRow {
+  readonly line: number;
+  readonly seriesId: string;
+  readonly garment: string;
+  readonly label: string;
+  readonly count: number;
+  readonly minimum: number | null;
+  readonly serial: string | null;
+  readonly made: string | null;
+  readonly code: string | null;
+}
+
+/** A table of stock as far as it is understood. */
+export interface StockPlan {
+  readonly columns: readonly { readonly heading: string; readonly role: StockRole | null }[];
+  /** What is to be said before anything of it is taken. */
+  readonly asks: readonly string[];
+  readonly rows: readonly StockRow[];
+  readonly faults: readonly { readonly line: number; readonly says: string }[];
+}
+
+/** What a heading is taken for by its words; `null` where that is to be said. */
+export function roleOfHeading(heading: string): StockRole | null {
+  const words = plainWords(heading);
+  if (words === '') return 'left-out';
+  const found = (Object.keys(WORDS) as (keyof typeof WORDS)[]).filter((role) =>
+    WORDS[role].some((one) => plainWords(one) === words),
+  );
+  return found.length === 1 ? found[0]! : null;
+}
+
+const same = (one: string, other: string) => plainWords(one) === plainWords(other);
+
+/**
+ * Reads a table of stock: the first row is its heading. Nothing is guessed that could be another thing:
+ * a heading that is not known, a garment of two makers, a size that is not made are asked about or told.
+ *
+ * @param said what a person said a column is, by its place
+ */
+export function planStock(
+  { rows }: Grid,
+  said: ReadonlyMap<number, StockRole>,
+  known: readonly KnownGarment[],
+): StockPlan {
+  const [head, ...body] = rows;
+  const width = Math.max(0, ...rows.map(({ cells }) => cells.length));
+  const columns = Array.from({ length: width }, (_, at) => {
+    const heading = head?.cells[at] ?? '';
+    return { heading, role: said.get(at) ?? roleOfHeading(heading) };
+  });
+  const placeOfRole = (role: StockRole) => columns.findIndex((column) => column.role === role);
+  const asks = [
+    ...columns.flatMap(({ heading, role }) => (role === null ? [`What is “${heading}”?`] : [])),
+    ...STOCK_ROLES.filter(
+      (role) => role !== 'left-out' && columns.filter((column) => column.role === role).length > 1,
+    ).map((role) => `Two columns are ${STOCK_ROLE_WORDS[role]}: leave one of them out.`),
+    ...(['garment', 'size'] as const)
+      .filter((role) => placeOfRole(role) < 0)
+      .map((role) => `Which column is the ${STOCK_ROLE_WORDS[role]}?`),
+    ...(placeOfRole('count') < 0 && placeOfRole('serial') < 0
+      ? ['Which column says how many, or the number of the piece?']
+      : []),
+  ];
+  if (asks.length > 0) return { columns, asks, rows: [], faults: [] };
+  const taken: StockRow[] = [];
+  const faults: { line: number; says: string }[] = [];
+  const serials = new Set<string>();
+  for (const { line, cells } of body) {
+    const cell = (role: StockRole) => (cells[placeOfRole(role)] ?? '').trim();
+    const read = readRow(cell, known);
+    if (typeof read === 'string') faults.push({ line, says: read });
+    else if (read.serial !== null && serials.has(`${read.seriesId} ${read.serial}`))
+      faults.push({ line, says: `The piece ${read.serial} stands there twice.` });
+    else {
+      if (read.serial !== null) serials.add(`${read.seriesId} ${read.serial}`);
+      taken.push({ line, ...read });
+    }
+  }
+  return { columns, asks, rows: taken, faults };
+}
+
+/** A row, or why it cannot be taken. */
+function readRow(
+  cell: (role: StockRole) => string,
+  known: readonly KnownGarment[],
+): Omit<StockRow, 'line'> | string {
+  const named = known.filter(({ garment }) => same(garment, cell('garment')));
+  const found = cell('maker') === '' ? named : named.filter(({ maker }) => same(maker, cell('maker')));
+  if (found.length === 0)
+    return `No chart is called “${cell('garment')}”${cell('maker') === '' ? '' : ` of ${cell('maker')}`}.`;
+  if (found.length > 1)
+    return `“${cell('garment')}” is made by ${found.map(({ maker }) => maker).join(' and ')}: say whose it is.`;
+  const [{ seriesId, garment, numbered, labelAs }] = found as [KnownGarment];
+  const label = labelAs(cell('size'));
+  if (label === null) return `“${cell('size')}” is no size of ${garment}.`;
+  const serial = cell('serial') === '' ? null : cell('serial').slice(0, 60);
+  if (numbered && serial === null) return `${garment} is numbered: each piece is a row with its number.`;
+  if (!numbered && serial !== null)
+    return `${garment} is not numbered here: leave the number out, or say that it is.`;
+  const count = cell('count') === '' && serial !== null ? 1 : wholeNumber(cell('count'));
+  if (count === null) return `“${cell('count')}” is not how many.`;
+  if (serial !== null && count !== 1) return `The piece ${serial} is one, and not ${count}.`;
+  const minimum = cell('minimum') === '' ? null : wholeNumber(cell('minimum'));
+  if (cell('minimum') !== '' && minimum === null) return `“${cell('minimum')}” is no least number.`;
+  const made = cell('made') === '' ? null : cell('made');
+  if (made !== null && !isDay(made)) return `“${made}” is no day: write it as 2026-03-31.`;
+  return {
+    seriesId,
+    garment,
+    label,
+    count,
+    minimum,
+    serial,
+    made,
+    code: cell('code') === '' ? null : cell('code'),
+  };
+}
+
+/** A whole number as it is written for counts, nothing or more; a number with a comma or point is none. */
+function wholeNumber(text: string): number | null {
+  return /^\d{1,5}$/.test(text) ? Number(text) : null;
+}
+
+/** Whether a text is a day of the calendar, `2026-03-31`. */
+export function isDay(text: string): boolean {
+  if (!/^\d{4}-\d\d-\d\d$/.test(text)) return false;
+  const at = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(at.getTime()) && at.toISOString().slice(0, 10) === text;
+}
