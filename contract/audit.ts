@@ -33,6 +33,7 @@ export const AUDIT_KINDS = [
   'link-ended',
   'link-used',
   'letter-posted',
+  'stores-kept',
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 
@@ -46,7 +47,7 @@ export const auditEntrySchema = z.object({
   by: fitterSchema.nullable(),
   kind: z.enum(AUDIT_KINDS),
   aboutKind: z
-    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'kit', 'tape', 'link', 'settings'])
+    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'kit', 'tape', 'link', 'settings', 'stores'])
     .nullable(),
   about: z.string().nullable(),
   wearerId: idSchema.nullable(),

@@ -20,6 +20,7 @@ export const PROBLEM_KINDS = [
   'not-satisfiable',
   'too-many-requests',
   'chart-findings',
+  'stock-refused',
   'unavailable',
   'unexpected',
 ] as const;

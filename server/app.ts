@@ -31,6 +31,10 @@ import { sessionRoutes } from './session/routes';
 import { stillLasts } from './session/service';
 import { settingsRoutes } from './settings/routes';
 import { HouseSettings } from './settings/service';
+import { hireRoutes } from './stores/hire-routes';
+import type { Maker } from './stores/maker';
+import { orderRoutes } from './stores/order-routes';
+import { stockRoutes } from './stores/routes';
 import { wearerRoutes } from './wearers/routes';
 
 /** What an application is made of. */
@@ -42,6 +46,8 @@ export interface AppParts {
   readonly runs: Runs;
   /** Makes what is to be printed, away from it too. */
   readonly print: Print;
+  /** Who orders are sent to. */
+  readonly maker: Maker;
   /** Ends what would otherwise stay open: the streams. */
   readonly stopping: AbortSignal;
   readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT' | 'OUTBOX'>;
@@ -60,6 +66,7 @@ export function createApp({
   exceptions,
   runs,
   print,
+  maker,
   stopping,
   config,
 }: AppParts): Express {
@@ -132,6 +139,9 @@ export function createApp({
     kitRoutes(database),
     deviceRoutes(database, lasts, stopping),
     tapeRoutes(database),
+    stockRoutes(database),
+    hireRoutes(database),
+    orderRoutes(database, maker),
     auditRoutes(database),
   ])
     app.use(routes);

@@ -21,6 +21,8 @@ const environmentSchema = z.object({
   BACKUP_PASSPHRASE: z.string().min(12).optional(),
   /** Where the simulated post puts its messages. */
   OUTBOX: z.string().min(1).default('.data/outbox'),
+  /** Where the maker's desk answers; without it orders are carried by hand. */
+  MAKER_DESK: z.url({ protocol: /^https?$/ }).optional(),
   /** A certificate with its key, as files in PEM: the application then speaks https by itself. */
   TLS_CERTIFICATE: z.string().optional(),
   TLS_KEY: z.string().optional(),

@@ -16,6 +16,8 @@ import type { Sheet } from './print/sheets';
 import { keepRetention } from './retention/retention';
 import { findSettings } from './settings/store';
 import { loadDemo } from './demo/load-demo';
+import { makerAt } from './stores/maker';
+import { hearOf, openOrders } from './stores/orders';
 import { openDatabase } from './database/database';
 import { grantApplication } from './database/grants';
 import { alone, migrateAlone, untilThere } from './database/prepare';
@@ -25,6 +27,9 @@ const GRACE_MS = 8_000;
 
 /** How often what happened is sealed. */
 const SEAL_EVERY_MS = 20_000;
+
+/** How often makers are asked how open orders stand. */
+const ASK_EVERY_MS = 15_000;
 
 /** In which hour backups are made, by the machine's clock, and how often it is looked whether it has come. */
 const NIGHT_HOUR = 2;
@@ -52,6 +57,14 @@ async function main(): Promise<void> {
 
   // What happened is sealed as it settles; away for a while, the database is asked again at the next turn.
   const sealing = setInterval(() => void sealAudit(database).catch(() => undefined), SEAL_EVERY_MS);
+  const maker = makerAt(config.MAKER_DESK);
+  const asking = setInterval(() => {
+    if (config.MAKER_DESK === undefined) return;
+    // A maker who is away is asked again at the next turn, and an order that fails holds up no other.
+    openOrders(database)
+      .then((ids) => Promise.allSettled(ids.map((id) => hearOf(database, maker, id))))
+      .catch(() => undefined);
+  }, ASK_EVERY_MS);
   const streams = new AbortController();
   // One listener for every stream that is open, and those are many.
   setMaxListeners(0, streams.signal);
@@ -84,6 +97,7 @@ async function main(): Promise<void> {
           reckoning.run({ url: config.DATABASE_URL, of: 'docket', id }) as Promise<DocketRuns>,
       },
       print: (sheet) => printing.run(sheet),
+      maker,
       stopping: streams.signal,
       config: { ...config, SECURE_COOKIE: config.SECURE_COOKIE || certificate !== null },
     }),
@@ -105,6 +119,7 @@ async function main(): Promise<void> {
     streams.abort();
     clearInterval(sealing);
     clearInterval(looking);
+    clearInterval(asking);
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;

@@ -6,7 +6,7 @@ import { whoStandsIn } from './lib/door.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { giveUp, say } from './lib/run.mjs';
-import { keepServer } from './lib/serve.mjs';
+import { keepServer, startMakerDesk } from './lib/serve.mjs';
 
 const external = process.env.DATABASE_URL;
 if (external === undefined) leaveIfRunning(await whoStandsIn(DATABASE_FOLDER));
@@ -23,7 +23,19 @@ const ways =
     : { url: external, owner: process.env.DATABASE_OWNER_URL ?? external };
 const demo = process.env.NEAT_MEASURE_DEMO !== 'no';
 
+// Whoever orders in the demo orders of this one; a house of its own names another in MAKER_DESK.
+const desk =
+  demo && process.env.MAKER_DESK === undefined
+    ? await startMakerDesk({
+        DESK_FILE: join(DATA, 'maker-desk.json'),
+        DESK_DAY_SECONDS: process.env.DESK_DAY_SECONDS ?? '60',
+      }).catch(async (error) => {
+        await database.stop();
+        return giveUp(`The maker’s desk could not start: ${error.message}.`);
+      })
+    : null;
 const server = await keepServer({
+  ...(desk === null ? {} : { MAKER_DESK: `http://127.0.0.1:${desk.port}` }),
   DATABASE_URL: ways.url,
   DATABASE_OWNER_URL: ways.owner,
   WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
@@ -33,6 +45,7 @@ const server = await keepServer({
   PORT_MAY_MOVE: process.env.PORT === undefined ? 'true' : 'false',
   ...(demo ? { DEMO_FOLDER: join(ROOT, 'demo') } : {}),
 }).catch(async (error) => {
+  await desk?.stop();
   await database.stop();
   giveUp(`Neat Measure could not start: ${error.message}.`);
 });
@@ -44,6 +57,7 @@ if (demo) {
   say('Sign in as  odalys  with the passphrase  low-tide-table  (demo data; see README for real use).');
   say('A second fitter, to see two at one docket:  tiernan , slack-water-bell .');
 }
+if (desk !== null) say(`The maker’s desk, which plays whoever is ordered of:  http://127.0.0.1:${desk.port}`);
 say('Ctrl+C stops it.');
 
 let stopping = false;
@@ -51,6 +65,7 @@ async function stop(code) {
   if (stopping) return;
   stopping = true;
   await server.stop();
+  await desk?.stop();
   await database.stop();
   process.exit(code);
 }

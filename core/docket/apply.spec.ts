@@ -389,6 +389,7 @@ describe('the sentences', () => {
           'no-such-handing',
           'area-missing',
           'lost-goes-nowhere',
+          'not-from-stores',
         ] as const
       ).map((one) => ({ code: one })),
       { code: 'not-on-shelf', garment: 'Field jacket', size: 'M' },

@@ -119,6 +119,9 @@ describe('handing garments over', () => {
     expect(back(0)?.code).toBe('no-such-handing');
     keep(0, wear(0));
     hand(fields(0));
+    expect(back(0, { why: 'changed-mind', to: '0198a4c0-0000-7000-8000-000000000001' })?.code).toBe(
+      'not-from-stores',
+    );
     expect(back(0, { why: 'lost', goes: 'drying' })?.code).toBe('lost-goes-nowhere');
     expect(back(0, { why: 'tight' })?.code).toBe('area-missing');
     expect(back(0, { why: 'tight', area: 'chest', note: 'After a week', goes: 'quarantine' })).toBeNull();

@@ -67,6 +67,8 @@ export type Refusal =
   | { readonly code: 'no-such-handing' }
   | { readonly code: 'area-missing' }
   | { readonly code: 'lost-goes-nowhere' }
+  /** It was not taken from the stores, so nothing of them counts it. */
+  | { readonly code: 'not-from-stores' }
   /** The stores have none of that size there, or not any more. */
   | { readonly code: 'not-on-shelf'; readonly garment: string; readonly size: string }
   /** The piece is not there, or must not be handed out; why, in words. */

@@ -86,6 +86,8 @@ export function sayRefusal(refusal: Refusal): string {
       return 'Say where it was tight, loose, short or long.';
     case 'lost-goes-nowhere':
       return 'What was lost goes to no shelf: it is written off.';
+    case 'not-from-stores':
+      return 'It did not come from the stores, so it cannot go back into a store room by itself. Take it in under Stores.';
     case 'not-on-shelf':
       return `There is no ${inSentence(refusal.garment)} in ${refusal.size} on that shelf any more. Look at what is there, order it, or try the nearest.`;
     case 'piece-refused':

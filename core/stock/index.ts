@@ -1,5 +1,6 @@
 // The stores: what lies where, what is hired, ordered and counted. A door of its own: the Bench need not load it.
 export * from './article';
+export { sizesOfLabel } from '../chart/label';
 export * from './movement';
 export * from './days';
 export * from './keeping';

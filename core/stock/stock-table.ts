@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import { plainWords } from '../chart/brought/words/vocabulary';
 import type { Grid } from '../chart/brought/layout/grid';
 
@@ -82,6 +83,11 @@ export interface StockPlan {
   readonly asks: readonly string[];
   readonly rows: readonly StockRow[];
   readonly faults: readonly { readonly line: number; readonly says: string }[];
+}
+
+/** A table as CSV. No cell can start a formula in a spreadsheet. */
+export function tableAsCsv(rows: readonly (readonly string[])[]): string {
+  return `${Papa.unparse(rows as string[][], { newline: '\n', escapeFormulae: true })}\n`;
 }
 
 /** What a heading is taken for by its words; `null` where that is to be said. */

@@ -1,11 +1,15 @@
 import { openDatabase, type Database } from './database';
 
 /** What the application may do with tables that are not just any: what happened is only added to. */
-const FEWER: Readonly<Record<string, string>> = {
+export const FEWER: Readonly<Record<string, string>> = {
   audit: 'select, insert',
   acts_noted: 'select, insert',
   audit_seals: 'select, insert',
   acts: 'select, insert, delete',
+  stock_movements: 'select, insert',
+  stock_batches: 'select, insert',
+  piece_inspections: 'select, insert',
+  order_events: 'select, insert',
   schema_migrations: 'select',
 };
 

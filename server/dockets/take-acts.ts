@@ -10,8 +10,10 @@ import {
   type Refusal,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
+import { AS_IT_STANDS } from '../database/all-or-nothing';
 import { isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
+import { ActRefused, moveForAct } from '../stores/docket-acts';
 import { addAct, findAct, isOnRecord, listActs } from './act-store';
 import { shelfFor } from './shelf';
 import { lockDocket, noteAct } from './store';
@@ -75,6 +77,7 @@ export async function takeAct(database: Database, author: Fitter, sent: Act): Pr
       if (act.kind === 'docket-opened') return await open(database, act);
       return await takeOnDocket(database, act);
     } catch (error) {
+      if (error instanceof ActRefused) return { refusal: error.refusal };
       if (!isDuplicate(error)) throw error;
       return takenBefore(database, act, error);
     }
@@ -118,12 +121,14 @@ async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
     if (same !== undefined) return asRepeated(same, act);
     const acts = before.map((one) => one.act);
     const shelf = await shelfFor(transaction, [...acts, act]);
-    const applied = apply(replay(acts), act, shelf);
+    const docket = replay(acts);
+    const applied = apply(docket, act, shelf);
     if (!applied.ok) return { refusal: applied.problem };
     const kept = await addAct(transaction, applied.value.act);
     await noteAct(transaction, applied.value.act, applied.value.docket);
+    await moveForAct(transaction, applied.value.act, docket!, applied.value.docket, shelf);
     return { kept, repeated: false };
-  });
+  }, AS_IT_STANDS);
 }
 
 async function takenBefore(database: Database, act: Act, error: unknown): Promise<Taken> {

@@ -1,5 +1,4 @@
 import {
-  idSchema,
   labelsPath,
   letterPath,
   letterSchema,
@@ -13,7 +12,7 @@ import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { openBench } from '../dockets/service';
 import { notFound } from '../http/problem-error';
-import { fitterOf, readBody, readId } from '../http/request';
+import { fitterOf, readBody, readId, readParam } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
 import type { Print, Sheet } from '../print/sheets';
 import { post } from './post';
@@ -82,10 +81,4 @@ export function handingRoutes(database: Database, print: Print, outbox: string):
         );
       response.json({ file: file.name });
     });
-}
-
-function readParam(request: Request, name: string): string {
-  const read = idSchema.safeParse(request.params[name]);
-  if (!read.success) throw notFound('record');
-  return read.data;
 }

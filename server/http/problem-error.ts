@@ -18,6 +18,7 @@ const TITLES: Readonly<Record<ProblemKind, readonly [status: number, title: stri
   unsupported: [415, 'Not read here'],
   'not-satisfiable': [416, 'No such part'],
   'chart-findings': [422, 'The chart was not taken'],
+  'stock-refused': [409, 'The stores cannot do that'],
   'too-many-requests': [429, 'Too many requests'],
   unexpected: [500, 'Something went wrong'],
   unavailable: [503, 'Not available'],

@@ -73,6 +73,17 @@ export function readId(request: Request): string {
 }
 
 /**
+ * Reads another id of a path.
+ *
+ * @throws ProblemError `not-found` for something that is no id
+ */
+export function readParam(request: Request, name: string): string {
+  const read = idSchema.safeParse(request.params[name]);
+  if (!read.success) throw notFound('record');
+  return read.data;
+}
+
+/**
  * Reads the name of a tape from a path.
  *
  * @throws ProblemError `not-found` for something no tape is called

@@ -63,6 +63,8 @@ export async function fillEarlierHouse(database: Database): Promise<EarlierHouse
     rule: 'closest',
     outcome: 'accepted',
     size: 'M',
+    stage: 'to-try',
+    final_size: 'M',
   });
   const readings = [
     reading('chest-girth', '98', 1),

@@ -14,6 +14,7 @@ import { findCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
 import { printSheet } from '../print/sheets';
+import { makerAt } from '../stores/maker';
 import { addPerson } from '../people/service';
 import { findAccount } from '../people/store';
 
@@ -41,6 +42,8 @@ interface Starting {
   readonly limits?: ServerOptions;
   /** Opens the database another way than straight. */
   readonly through?: (url: string) => Promise<Database>;
+  /** Where its maker's desk answers. */
+  readonly maker?: string;
 }
 
 /** A database of a spec's own. */
@@ -67,7 +70,7 @@ export class Harness {
   ) {}
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
-  static async start({ limits, through }: Starting = {}): Promise<Harness> {
+  static async start({ limits, through, maker }: Starting = {}): Promise<Harness> {
     const own = await newDatabase();
     await migrate(own.url);
     const database = through === undefined ? own.database : await through(own.url);
@@ -88,6 +91,7 @@ export class Harness {
         onDocket: (id) => runsOnDocket(database, id),
       },
       print: printSheet,
+      maker: makerAt(maker),
       stopping: streams.signal,
       config: {
         SECURE_COOKIE: false,

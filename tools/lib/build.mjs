@@ -25,6 +25,7 @@ const PRODUCTS = {
           'server/charts/runs-worker.ts',
           'server/print/print-worker.ts',
           'server/backup/nightly-worker.ts',
+          'server/maker-desk/main.ts',
           'server/commands/add-fitter.ts',
           'server/commands/backup.ts',
           'server/commands/restore.ts',

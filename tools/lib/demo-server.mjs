@@ -4,21 +4,23 @@ import { buildChanged } from './build.mjs';
 import { waysInto } from './database.mjs';
 import { startMariadb } from './mariadb.mjs';
 import { DATA, ROOT } from './paths.mjs';
-import { startServer } from './serve.mjs';
+import { startMakerDesk, startServer } from './serve.mjs';
 
 /**
  * Starts the built server on a database of its own with the demo in it.
  *
  * @param name tells its data folder from others
  * @param parts what has to be built besides the server: all, without any
- * @returns `{ base, port, pid, ways, stop() }`
+ * @returns `{ base, port, pid, ways, desk, stop() }`; `desk` is the address of the maker's desk
  */
 export async function demoServer(name, ...parts) {
   await buildChanged(...parts);
   const folder = join(DATA, `${name}-${process.pid}`);
   const mariadb = await startMariadb(folder);
   const ways = waysInto(mariadb);
+  const desk = await startMakerDesk({});
   const server = await startServer({
+    MAKER_DESK: `http://127.0.0.1:${desk.port}`,
     DATABASE_URL: ways.url,
     DATABASE_OWNER_URL: ways.owner,
     PORT: '0',
@@ -33,8 +35,10 @@ export async function demoServer(name, ...parts) {
     port,
     pid,
     ways,
+    desk: `http://127.0.0.1:${desk.port}`,
     async stop() {
       await server.stop();
+      await desk.stop();
       await mariadb.stop();
       for (const own of [folder, `${folder}-outbox`]) rmSync(own, { recursive: true, force: true });
     },

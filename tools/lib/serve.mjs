@@ -10,8 +10,21 @@ import { say } from './run.mjs';
  * @param env its configuration, see server/config.ts
  * @returns `{ port, pid, ended, stop() }`; `ended` resolves when it ends by itself or is stopped
  */
-export async function startServer(env) {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server', 'dist', 'main.js')], {
+export function startServer(env) {
+  return startBuilt('main.js', env);
+}
+
+/**
+ * Starts the maker's desk of the demo: a process of its own, which stands for everybody that is ordered of.
+ *
+ * @param env see server/maker-desk/main.ts
+ */
+export function startMakerDesk(env) {
+  return startBuilt(join('maker-desk', 'main.js'), env);
+}
+
+async function startBuilt(script, env) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server', 'dist', script)], {
     cwd: ROOT,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
@@ -19,7 +32,7 @@ export async function startServer(env) {
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
   const port = await new Promise((resolve, reject) => {
     child.once('message', (message) => resolve(message.port));
-    void ended.then((code) => reject(new Error(`the server ended with code ${code} before it listened`)));
+    void ended.then((code) => reject(new Error(`${script} ended with code ${code} before it listened`)));
   });
   return {
     port,

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import * as stores from './0017-stores';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -34,6 +35,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0014-kits', kits],
   ['0015-born', born],
   ['0016-stages', stages],
+  ['0017-stores', stores],
 ];
 
 /** Their names, oldest first. */

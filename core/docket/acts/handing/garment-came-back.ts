@@ -41,9 +41,10 @@ export function toldBy(why: ReturnReason): 'small' | 'large' | null {
 export const garmentCameBack: ActKind<GarmentCameBack> = {
   kind: 'garment-came-back',
   schema,
-  refuse: (docket, { chartId, why, area, goes }) => {
+  refuse: (docket, { chartId, why, area, goes, to }) => {
     const handing = lastHanding(docket, chartId);
     if (handing === null || handing.back !== null) return { code: 'no-such-handing' };
+    if (to !== undefined && handing.from === undefined) return { code: 'not-from-stores' };
     if (why === 'lost' && goes !== 'waste') return { code: 'lost-goes-nowhere' };
     return toldBy(why) !== null && area === null ? { code: 'area-missing' } : null;
   },

@@ -1,0 +1,5 @@
+// The stores' part of the contract. A door of its own: the Bench need not load it.
+export * from './paths';
+export * from './stock';
+export * from './hire';
+export * from './orders';

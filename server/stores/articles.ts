@@ -1,0 +1,238 @@
+import { PAGE, wordsOf, type Page } from '@neat-measure/contract';
+import type { Article, ArticleAccount, StockMovement, StockQuery } from '@neat-measure/contract/stores';
+import { COMPARTMENTS, placeOf, type MovementKind } from '@neat-measure/core/stock';
+import type { Database } from '../database/database';
+import { withWords } from '../database/like';
+import { notFound } from '../http/problem-error';
+import { garmentsOf, type Garment } from './garments';
+import { codeOf, type ArticleRow } from './ledger';
+import { listPieces } from './pieces';
+import { wantedByArticle } from './wanted';
+
+/** Balances of articles by place, rooms and wearers alike: sums of the list. */
+export async function balancesOf(
+  database: Database,
+  ids: readonly string[],
+): Promise<Map<string, Map<string, number>>> {
+  const found = new Map<string, Map<string, number>>(ids.map((id) => [id, new Map()]));
+  if (ids.length === 0) return found;
+  const sums = async (column: 'from_place' | 'to_place', sign: 1 | -1) => {
+    const rows: { article_id: string; at: string; n: number | string }[] = await database('stock_movements')
+      .whereIn('article_id', [...ids])
+      .groupBy('article_id', column)
+      .select('article_id', { at: column })
+      .sum({ n: 'count' });
+    for (const { article_id, at, n } of rows) {
+      const own = found.get(article_id)!;
+      own.set(at, (own.get(at) ?? 0) + sign * Number(n));
+    }
+  };
+  await sums('to_place', 1);
+  await sums('from_place', -1);
+  return found;
+}
+
+/** How many of each article are still to come by orders that are not done. */
+export async function comingOf(database: Database, ids: readonly string[]): Promise<Map<string, number>> {
+  if (ids.length === 0) return new Map();
+  const rows: { article_id: string; count: number; came: number | string }[] = await database('order_lines')
+    .whereIn('order_lines.article_id', [...ids])
+    .groupBy('order_lines.order_id', 'order_lines.line', 'order_lines.article_id', 'order_lines.count')
+    .select(
+      'order_lines.article_id',
+      'order_lines.count',
+      database.raw(
+        `coalesce((select sum(e.count) from order_events e where e.order_id = order_lines.order_id
+           and e.line = order_lines.line and e.kind in ('received', 'closed')), 0) as came`,
+      ),
+    );
+  const coming = new Map<string, number>();
+  for (const { article_id, count, came } of rows)
+    coming.set(article_id, (coming.get(article_id) ?? 0) + Math.max(0, count - Number(came)));
+  return coming;
+}
+
+/** Articles with all that is known of where they are. */
+export async function tellArticles(database: Database, rows: readonly ArticleRow[]): Promise<Article[]> {
+  const ids = rows.map(({ id }) => id);
+  const [balances, coming, wanted, garments] = [
+    await balancesOf(database, ids),
+    await comingOf(database, ids),
+    await wantedByArticle(database),
+    await garmentsOf(database, [...new Set(rows.map(({ series_id }) => series_id))]),
+  ];
+  return rows.map((row) => {
+    const { seriesId, chartId, garment, maker, kind, keeping } = garments.get(row.series_id) as Garment;
+    const own = balances.get(row.id)!;
+    return {
+      id: row.id,
+      code: codeOf(row.number),
+      seriesId,
+      chartId,
+      garment,
+      maker,
+      kind,
+      label: row.label,
+      numbered: keeping.numbered,
+      minimum: row.minimum,
+      makerCode: row.maker_code,
+      version: row.version,
+      there: inRooms(own),
+      out: Math.max(0, own.get('wearer') ?? 0),
+      coming: coming.get(row.id) ?? 0,
+      wanted: wanted.get(`${row.series_id} ${row.label}`)?.length ?? 0,
+    };
+  });
+}
+
+function inRooms(balances: ReadonlyMap<string, number>): Article['there'] {
+  const rooms = new Map<string, { roomId: string; shelf: number; drying: number; quarantine: number }>();
+  for (const [key, count] of balances) {
+    const place = placeOf(key);
+    if (place.in !== 'room' || count === 0) continue;
+    const one = rooms.get(place.roomId) ?? { roomId: place.roomId, shelf: 0, drying: 0, quarantine: 0 };
+    one[place.compartment] = count;
+    rooms.set(place.roomId, one);
+  }
+  return [...rooms.values()];
+}
+
+/** How many of an article lie on shelves, to be handed out. */
+export function onShelves({ there }: Pick<Article, 'there'>): number {
+  return there.reduce((sum, { shelf }) => sum + shelf, 0);
+}
+
+/** A part of what lies in the stores, by garment and number of the article. */
+export async function listArticles(
+  database: Database,
+  { search, from, room, only }: StockQuery,
+): Promise<Page<Article>> {
+  const matching = () => {
+    const query = withWords(
+      database('articles').join('charts', (on) =>
+        on
+          .on('charts.series_id', 'articles.series_id')
+          .andOn(
+            database.raw(
+              'not exists (select 1 from charts later where later.series_id = charts.series_id and later.version > charts.version)',
+            ),
+          ),
+      ),
+      // The house's own code is the number of the article, written out.
+      wordsOf(search).map((word) => word.replace(/^nm0*(?=\d)/i, '')),
+      ['charts.garment', 'charts.maker', 'articles.label', 'articles.maker_code', 'articles.number'],
+    );
+    if (room !== undefined)
+      void query.whereIn(
+        'articles.id',
+        database('stock_movements')
+          .whereIn(
+            'to_place',
+            COMPARTMENTS.map((one) => `${room}/${one}`),
+          )
+          .select('article_id'),
+      );
+    if (only === 'low')
+      void query.where('articles.minimum', '>', 0).whereRaw(`articles.minimum > ${SHELVED}`);
+    return query;
+  };
+  const counted = await matching().count<{ n: number }[]>({ n: '*' });
+  const rows = await matching()
+    .orderBy(['charts.garment', 'charts.maker', 'articles.number'])
+    .offset(from)
+    .limit(PAGE)
+    .select<ArticleRow[]>('articles.*');
+  return { items: await tellArticles(database, rows), total: Number(counted[0]!.n) };
+}
+
+/** How many of an article lie on shelves, as the database reckons it. */
+const SHELVED = `(select coalesce(sum(if(m.to_place like '%/shelf', m.count, 0) - if(m.from_place like '%/shelf', m.count, 0)), 0)
+   from stock_movements m where m.article_id = articles.id)`;
+
+/** Every article that has a least number to lie there. */
+export async function lowArticles(database: Database): Promise<Article[]> {
+  const rows = await database<ArticleRow>('articles')
+    .where('minimum', '>', 0)
+    .whereRaw(`articles.minimum > ${SHELVED}`)
+    .orderBy('number');
+  return tellArticles(database, rows);
+}
+
+/** One article. @throws ProblemError `not-found` */
+export async function articleOf(database: Database, id: string): Promise<Article> {
+  const row = await database<ArticleRow>('articles').where({ id }).first();
+  if (row === undefined) throw notFound('article');
+  return (await tellArticles(database, [row]))[0]!;
+}
+
+/** So many movements are told; how many there are in all is told beside. */
+const MOST_MOVEMENTS = 60;
+
+interface MovementRow {
+  readonly place: number;
+  readonly kind: MovementKind;
+  readonly serial: string | null;
+  readonly from_place: string;
+  readonly to_place: string;
+  readonly count: number;
+  readonly reason: string | null;
+  readonly docket: number | null;
+  readonly order: number | null;
+  readonly by_id: string;
+  readonly name: string;
+  readonly at: Date;
+}
+
+/** An article with its pieces, and the latest of what happened to it. */
+export async function accountOf(database: Database, id: string): Promise<ArticleAccount> {
+  const article = await articleOf(database, id);
+  const pieces = await listPieces(database, (all) => void all.where('pieces.article_id', id));
+  const moved = await database('stock_movements')
+    .where({ article_id: id })
+    .count<{ n: number }[]>({ n: '*' });
+  const rows: MovementRow[] = await database('stock_movements')
+    .leftJoin('pieces', 'pieces.id', 'stock_movements.piece_id')
+    .leftJoin('dockets', 'dockets.id', 'stock_movements.docket_id')
+    .leftJoin('orders', 'orders.id', 'stock_movements.order_id')
+    .join('fitters', 'fitters.id', 'stock_movements.by_id')
+    .where('stock_movements.article_id', id)
+    .orderBy('stock_movements.place', 'desc')
+    .limit(MOST_MOVEMENTS)
+    .select('stock_movements.*', 'pieces.serial', 'fitters.name', {
+      docket: 'dockets.number',
+      order: 'orders.number',
+    });
+  return {
+    article,
+    pieces,
+    movements: rows.map(
+      ({
+        place,
+        kind,
+        serial,
+        from_place,
+        to_place,
+        count,
+        reason,
+        docket,
+        order,
+        by_id,
+        name,
+        at,
+      }): StockMovement => ({
+        place,
+        kind,
+        serial,
+        from: from_place,
+        to: to_place,
+        count,
+        reason,
+        docket,
+        order,
+        by: { id: by_id, name },
+        at: at.toISOString(),
+      }),
+    ),
+    moved: Number(moved[0]!.n),
+  };
+}

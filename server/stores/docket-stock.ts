@@ -1,0 +1,122 @@
+import type { Bench } from '@neat-measure/contract';
+import type { DocketStock } from '@neat-measure/contract/stores';
+import { finalSize, replay } from '@neat-measure/core';
+import type { Database } from '../database/database';
+import { onShelves, tellArticles } from './articles';
+import { garmentsOf } from './garments';
+import { freeFor } from './hire';
+import type { ArticleRow } from './ledger';
+import { findOrders } from './orders';
+import { listPieces, today } from './pieces';
+
+/**
+ * What the stores have for the garments of a docket in the sizes the wearer goes with. A garment of which
+ * nothing was ever in the stores is left out: it is handed over without them.
+ *
+ * @param days for which a hire would be: a piece that is booked meanwhile is none that may go
+ */
+export async function stockForDocket(
+  database: Database,
+  { acts, charts }: Pick<Bench, 'acts' | 'charts'>,
+  days: { readonly from?: string | undefined; readonly until?: string | undefined },
+): Promise<DocketStock> {
+  const docket = replay(acts.map(({ act }) => act));
+  if (docket === null) return [];
+  const sized = charts.flatMap(({ id, seriesId }) => {
+    const label = finalSize(docket, id)?.size ?? null;
+    return label === null || docket.garments.every(({ chartId }) => chartId !== id)
+      ? []
+      : [{ id, seriesId, label }];
+  });
+  const rows = await database<ArticleRow>('articles').whereIn(
+    'series_id',
+    sized.map(({ seriesId }) => seriesId),
+  );
+  const articles = await tellArticles(database, rows);
+  const garments = await garmentsOf(
+    database,
+    sized.map(({ seriesId }) => seriesId),
+  );
+  const rooms = new Map(
+    (await database('store_rooms').select<{ id: string; name: string }[]>('id', 'name')).map(
+      ({ id, name }) => [id, name],
+    ),
+  );
+  const orders = await ordersFor(database, docket.id);
+  const now = today();
+  const told: DocketStock[number][] = [];
+  for (const { id, seriesId, label } of sized) {
+    const own = articles.filter((one) => one.seriesId === seriesId);
+    if (own.length === 0) continue;
+    const { numbered } = garments.get(seriesId)!.keeping;
+    const article = own.find((one) => one.label === label);
+    const pieces =
+      numbered && article !== undefined
+        ? (await listPieces(database, (all) => void all.where('pieces.article_id', article.id))).filter(
+            ({ blocked, place }) => !blocked && place.endsWith('/shelf'),
+          )
+        : [];
+    const free =
+      numbered && days.until !== undefined
+        ? (await freeFor(database, seriesId, { from: days.from ?? now, until: days.until })).flatMap(
+            (one) => one.pieces,
+          )
+        : null;
+    const may = pieces.filter(
+      (piece) => free === null || free.some((one) => one.id === piece.id) || held(orders, piece.id),
+    );
+    told.push({
+      chartId: id,
+      label,
+      numbered,
+      there: (article?.there ?? [])
+        .filter(({ shelf }) => shelf > 0)
+        .map(({ roomId, shelf }) => {
+          const here = may.filter(({ place }) => place === `${roomId}/shelf`);
+          return {
+            roomId,
+            room: rooms.get(roomId) ?? '',
+            count: numbered ? here.length : shelf,
+            pieces: here.map(({ id: pieceId, serial, says }) => ({ id: pieceId, serial, says })),
+          };
+        })
+        .filter(({ count }) => count > 0),
+      others: own
+        .filter((one) => one.label !== label && onShelves(one) > 0)
+        .map((one) => ({ label: one.label, count: onShelves(one) })),
+      coming: article?.coming ?? 0,
+      orders: orders.of(id),
+    });
+  }
+  return told;
+}
+
+/** The orders in which something is for a docket, and the pieces that are booked for it. */
+async function ordersFor(database: Database, docketId: string) {
+  const ids = await database('order_lines')
+    .whereRaw('wanted_for like ?', [`%${docketId}%`])
+    .distinct('order_id')
+    .pluck<string[]>('order_id');
+  const orders = await findOrders(database, ids);
+  const booked = await database('bookings')
+    .where({ docket_id: docketId })
+    .whereNotNull('held_piece_id')
+    .pluck<string[]>('held_piece_id');
+  return {
+    booked,
+    of: (chartId: string) =>
+      orders.flatMap(({ number, stage, promised, lines }) =>
+        lines.some(
+          ({ wantedFor, open }) =>
+            open > 0 && wantedFor.some((one) => one.docketId === docketId && one.chartId === chartId),
+        )
+          ? [{ number, stage, promised }]
+          : [],
+      ),
+  };
+}
+
+/** A piece that is booked for this very docket is free for it. */
+function held({ booked }: { readonly booked: readonly string[] }, pieceId: string): boolean {
+  return booked.includes(pieceId);
+}

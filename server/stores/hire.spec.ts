@@ -1,0 +1,205 @@
+import { pathOf } from '@neat-measure/contract';
+import {
+  bookingSchema,
+  docketStockPath,
+  docketStockSchema,
+  freeSchema,
+  hireCalendarSchema,
+  STORES,
+  warningsSchema,
+} from '@neat-measure/contract/stores';
+import { addDays } from '@neat-measure/core/stock';
+import { v7 as uuidv7 } from 'uuid';
+import { Harness } from '../testing/harness';
+import { problem } from '../testing/records';
+import { handing, Stores, SUIT } from '../testing/stock';
+
+const TODAY = new Date().toISOString().slice(0, 10);
+const inDays = (days: number) => addDays(TODAY, days);
+
+describe('what is hired', () => {
+  let app: Harness;
+  const stores = new Stores(() => app);
+  const { records } = stores;
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+
+  /** Suits in M, with two days to dry. */
+  async function suits(...serials: string[]) {
+    const [roomId, series] = [await stores.room(), await stores.chart(SUIT)];
+    const article = await stores.receive(roomId, series, 'M', serials.length, serials);
+    const { pieces } = await stores.account(article.id);
+    const idOf = (serial: string) => pieces.find((one) => one.serial === serial)!.id;
+    return { roomId, series, article, idOf };
+  }
+  const book = (pieceId: string, from: string, until: string, more: object = {}, id = uuidv7()) =>
+    app.put(pathOf(STORES.bookings, id), {
+      pieceId,
+      docketId: null,
+      chartId: null,
+      who: 'Ibrahima Lund',
+      from,
+      until,
+      deposit: null,
+      cancelled: false,
+      version: 0,
+      ...more,
+    });
+  const free = async (series: string, from: string, until: string) => {
+    const { body } = await app.get(`${STORES.free}?series=${series}&from=${from}&until=${until}`);
+    return freeSchema
+      .parse(body)
+      .flatMap(({ label, pieces }) => pieces.map(({ serial }) => `${label} ${serial}`));
+  };
+  const calendar = async (series: string) => {
+    const query = `?from=${inDays(-60)}&until=${inDays(60)}&series=${series}`;
+    return hireCalendarSchema.parse((await app.get(`${STORES.bookings}${query}`)).body);
+  };
+  const warned = async (says: string) =>
+    warningsSchema
+      .parse((await app.get(STORES.warnings)).body)
+      .filter((one) => one.says.includes(says))
+      .map(({ kind }) => kind);
+
+  it('is booked once for a day, by fifty who ask at once', async () => {
+    const { series, idOf } = await suits('B1');
+    const answers = await Promise.all(
+      Array.from({ length: 50 }, (_, at) =>
+        book(idOf('B1'), inDays(3 + (at % 3)), inDays(5 + (at % 3)), { who: `Visitor ${at}` }),
+      ),
+    );
+    const statuses = answers.map(({ status }) => status);
+    expect(statuses.filter((status) => status === 200).length).toBe(1);
+    expect(statuses.filter((status) => status === 409).length).toBe(49);
+    expect((await calendar(series)).bookings.length).toBe(1);
+  });
+
+  it('is free again once it is dry, and not before', async () => {
+    const { series, idOf } = await suits('D1');
+    await book(idOf('D1'), inDays(10), inDays(12));
+    expect(await free(series, inDays(14), inDays(15))).toEqual([]);
+    expect(await free(series, inDays(15), inDays(16))).toEqual(['M D1']);
+    expect(await free(series, inDays(7), inDays(7))).toEqual(['M D1']);
+    expect(await free(series, inDays(8), inDays(8)))
+      .withContext('would still be wet')
+      .toEqual([]);
+    expect(problem(await book(idOf('D1'), inDays(14), inDays(16)))).toEqual([409, 'stock-refused']);
+    expect((await book(idOf('D1'), inDays(15), inDays(16))).status).toBe(200);
+  });
+
+  it('is booked, changed and taken back by its version', async () => {
+    const { series, idOf } = await suits('E1', 'E2');
+    const id = uuidv7();
+    const send = (more: object) => book(idOf('E1'), inDays(1), inDays(2), more, id);
+    const first = bookingSchema.parse((await send({ deposit: 50 })).body);
+    expect([first.version, first.deposit, first.late]).toEqual([1, 50, 0]);
+    expect((await send({ deposit: 50 })).body.version)
+      .withContext('the same again')
+      .toBe(1);
+    const moved = bookingSchema.parse((await send({ pieceId: idOf('E2'), version: 1 })).body);
+    expect(moved.serial).toBe('E2');
+    expect(problem(await send({ version: 1, until: inDays(3), who: 'Somebody else' }))).toEqual([
+      409,
+      'changed-meanwhile',
+    ]);
+    expect((await send({ pieceId: idOf('E2'), version: 2, cancelled: true })).body.outcome).toBe('cancelled');
+    expect((await free(series, inDays(1), inDays(2))).length).toBe(2);
+    expect(problem(await send({ version: 3 }))).toEqual([409, 'stock-refused']);
+  });
+
+  it('refuses days that cannot be, and pieces there are not', async () => {
+    const { idOf } = await suits('F1');
+    expect(problem(await book(idOf('F1'), inDays(3), inDays(2)))).toEqual([409, 'stock-refused']);
+    expect(problem(await book(idOf('F1'), inDays(3), inDays(800)))).toEqual([409, 'stock-refused']);
+    expect(problem(await book(idOf('F1'), inDays(-9), inDays(-8)))).toEqual([409, 'stock-refused']);
+    expect(problem(await book(idOf('F1'), '2026-02-30', inDays(8)))).toEqual([400, 'invalid']);
+    expect(problem(await book(uuidv7(), inDays(3), inDays(4)))).toEqual([404, 'not-found']);
+    expect(problem(await book(idOf('F1'), inDays(3), inDays(4), { who: '' }))).toEqual([400, 'invalid']);
+  });
+
+  it('goes out by the docket, is said to be late, comes back, and dries', async () => {
+    const { roomId, series, article, idOf } = await suits('G1', 'G2');
+    const docket = await stores.sized(series, 'M');
+    await book(idOf('G1'), TODAY, inDays(2), { docketId: docket, chartId: series, who: 'Visitor' });
+    const there = async (until: string) =>
+      docketStockSchema
+        .parse((await app.get(`${docketStockPath(docket)}?from=${TODAY}&until=${until}`)).body)[0]!
+        .there.flatMap(({ pieces }) => pieces.map(({ serial }) => serial));
+    expect(await there(inDays(2)))
+      .withContext('its own booking is no hindrance')
+      .toEqual(['G1', 'G2']);
+    const from = { roomId, pieceId: idOf('G1') };
+    await records.does(docket, handing(series, { way: 'hired', until: inDays(2), from }));
+    const [out] = (await calendar(series)).bookings;
+    expect([out!.out, out!.docketId]).toEqual([TODAY, docket]);
+    // Days pass: the booking is as it would be three days after it was due.
+    await app
+      .database('bookings')
+      .where({ id: out!.id })
+      .update({ from_day: inDays(-6), until_day: inDays(-3), free_day: inDays(-1) });
+    expect(await warned('G1')).toEqual(['overdue']);
+    expect((await calendar(series)).bookings[0]!.late).toBe(3);
+    expect(await free(series, TODAY, inDays(1)))
+      .withContext('nobody knows when it comes back')
+      .toEqual(['M G2']);
+    await book(idOf('G1'), inDays(1), inDays(2), { who: 'The next' });
+    expect((await warned('G1')).sort()).toEqual(['clash', 'overdue']);
+    const back = { kind: 'garment-came-back', chartId: series, why: 'hire-over', area: null } as const;
+    await records.does(docket, { ...back, note: 'Muddy', goes: 'drying', to: roomId });
+    const [ended] = (await calendar(series)).bookings;
+    expect([ended!.outcome, ended!.back, ended!.late, ended!.note]).toEqual(['back', TODAY, 3, 'Muddy']);
+    expect(ended!.free).withContext('the next has it from there on').toBe(inDays(1));
+    const [place] = (await stores.account(article.id)).pieces.filter(({ serial }) => serial === 'G1');
+    expect(place!.place).toBe(`${roomId}/drying`);
+    const dried = {
+      kind: 'released',
+      from: `${roomId}/drying`,
+      to: `${roomId}/shelf`,
+      pieceIds: [idOf('G1')],
+    };
+    expect((await stores.move(article.id, dried)).status).toBe(200);
+    expect(problem(await stores.move(article.id, dried)))
+      .withContext('it is not there any more')
+      .toEqual([409, 'stock-refused']);
+  });
+
+  it('does not go out where somebody else has it booked, and neither act nor movement stands', async () => {
+    const { roomId, series, article, idOf } = await suits('H1');
+    await book(idOf('H1'), inDays(2), inDays(3));
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('H1') };
+    const answer = await app.does(docket, handing(series, { way: 'hired', until: inDays(1), from }));
+    expect(answer).toEqual(jasmine.objectContaining({ outcome: 'refused', code: 'booked-otherwise' }));
+    expect((await records.made(docket)).handings).toEqual([]);
+    expect(await stores.shelf(article.id)).toBe(1);
+    const asked = docketStockSchema.parse(
+      (await app.get(`${docketStockPath(docket)}?from=${TODAY}&until=${inDays(1)}`)).body,
+    );
+    expect(asked[0]!.there).toEqual([]);
+  });
+
+  it('is lost for good, and a slip is no hire', async () => {
+    const { roomId, series, article, idOf } = await suits('J1');
+    const docket = await stores.sized(series, 'M');
+    const hired = handing(series, { way: 'hired', until: inDays(1), from: { roomId, pieceId: idOf('J1') } });
+    const slip = await records.does(docket, hired);
+    await records.does(docket, { kind: 'handing-withdrawn', actId: slip });
+    expect((await calendar(series)).bookings).toEqual([]);
+    expect(await free(series, TODAY, inDays(1))).toEqual(['M J1']);
+    await records.does(docket, hired);
+    await records.does(docket, {
+      kind: 'garment-came-back',
+      chartId: series,
+      why: 'lost',
+      area: null,
+      note: 'Left on the spit',
+      goes: 'waste',
+    });
+    expect((await calendar(series)).pieces).toEqual([]);
+    expect((await stores.account(article.id)).pieces[0]!.place).toBe('waste');
+    expect(problem(await book(idOf('J1'), inDays(3), inDays(4)))).toEqual([409, 'stock-refused']);
+    await records.does(docket, { kind: 'return-withdrawn', chartId: series });
+    const [again] = (await calendar(series)).bookings;
+    expect([again!.outcome, again!.free]).toEqual([null, inDays(4)]);
+  });
+});

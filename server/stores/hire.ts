@@ -1,0 +1,383 @@
+import type { Act, Handing } from '@neat-measure/core';
+import { addDays, freeAfter, freePieces, lateBy, refuseDays, type Booking } from '@neat-measure/core/stock';
+import type { BookingSave, Free, HireBooking, HireCalendar, HireQuery } from '@neat-measure/contract/stores';
+import { v7 as uuidv7 } from 'uuid';
+import type { Database } from '../database/database';
+import { saveVersioned, type SavedVersion } from '../database/save-versioned';
+import { isDuplicate } from '../database/trouble';
+import { notFound } from '../http/problem-error';
+import { garmentOf, garmentsOf, type Garment } from './garments';
+import { StockRefused } from './ledger';
+import { asDay, listPieces, pieceOf, today, type KnownPiece } from './pieces';
+
+/** A piece is held by somebody else for some of the days. */
+export class HireClash extends Error {}
+
+interface BookingRow {
+  readonly id: string;
+  readonly piece_id: string;
+  readonly held_piece_id: string | null;
+  readonly docket_id: string | null;
+  readonly chart_id: string | null;
+  readonly who: string;
+  readonly from_day: Date;
+  readonly until_day: Date;
+  readonly free_day: Date;
+  readonly deposit: number | null;
+  readonly out_day: Date | null;
+  readonly back_day: Date | null;
+  readonly outcome: HireBooking['outcome'];
+  readonly note: string | null;
+  readonly version: number;
+  readonly docket_number: number | null;
+}
+
+function bookingRows(database: Database) {
+  return database('bookings')
+    .leftJoin('dockets', 'dockets.id', 'bookings.docket_id')
+    .select<BookingRow[]>('bookings.*', { docket_number: 'dockets.number' });
+}
+
+async function tell(database: Database, rows: readonly BookingRow[]): Promise<HireBooking[]> {
+  const pieces = await listPieces(
+    database,
+    (all) => void all.whereIn('pieces.id', [...new Set(rows.map(({ piece_id }) => piece_id))]),
+  );
+  const garments = await garmentsOf(database, [...new Set(pieces.map(({ seriesId }) => seriesId))]);
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const on = today();
+  return rows.map((row) => {
+    const piece = byId.get(row.piece_id)!;
+    const [until, out, back] = [asDay(row.until_day)!, asDay(row.out_day), asDay(row.back_day)];
+    return {
+      id: row.id,
+      pieceId: row.piece_id,
+      docketId: row.docket_id,
+      chartId: row.chart_id,
+      docketNumber: row.docket_number,
+      who: row.who,
+      from: asDay(row.from_day)!,
+      until,
+      free: asDay(row.free_day)!,
+      deposit: row.deposit,
+      out,
+      back,
+      outcome: row.outcome,
+      note: row.note,
+      version: row.version,
+      garment: garments.get(piece.seriesId)!.garment,
+      label: piece.label,
+      serial: piece.serial,
+      late: out === null || row.outcome === 'cancelled' ? 0 : lateBy(until, back ?? on),
+    };
+  });
+}
+
+/** The bookings of some choice, by their first day. */
+export async function listBookings(
+  database: Database,
+  choice: (query: ReturnType<typeof bookingRows>) => void,
+): Promise<HireBooking[]> {
+  const query = bookingRows(database);
+  choice(query);
+  const rows: BookingRow[] = await query.orderBy(['bookings.from_day', 'bookings.id']);
+  return tell(database, rows);
+}
+
+/** One booking. @throws ProblemError `not-found` */
+export async function bookingOf(database: Database, id: string): Promise<HireBooking> {
+  const [found] = await listBookings(database, (query) => void query.where('bookings.id', id));
+  if (found === undefined) throw notFound('booking');
+  return found;
+}
+
+/** What is out of the house for good: nothing of it is booked. */
+const gone = ({ place }: KnownPiece) => place === 'waste' || place === 'difference' || place === 'maker';
+
+/** The pieces of what is numbered, and what is booked of them for some days. */
+export async function hireCalendar(
+  database: Database,
+  { from, until, series }: HireQuery,
+): Promise<HireCalendar> {
+  const pieces = await listPieces(database, (all) => {
+    if (series !== undefined) void all.where('pieces.series_id', series);
+  });
+  const garments = await garmentsOf(database, [...new Set(pieces.map(({ seriesId }) => seriesId))]);
+  const here = pieces.filter((piece) => !gone(piece));
+  const bookings = await listBookings(
+    database,
+    (query) =>
+      void query
+        .whereIn(
+          'bookings.piece_id',
+          here.map(({ id }) => id),
+        )
+        .where((shown) => shown.whereNull('outcome').orWhereNot({ outcome: 'cancelled' }))
+        .where('from_day', '<=', until)
+        // What is out and not back stays in sight, however long ago it was due.
+        .where((lasts) =>
+          lasts
+            .where('free_day', '>', from)
+            .orWhere((out) => out.whereNotNull('out_day').whereNull('outcome')),
+        ),
+  );
+  return {
+    pieces: here.map((piece) => ({ ...piece, garment: garments.get(piece.seriesId)!.garment })),
+    bookings,
+  };
+}
+
+/** What holds pieces: bookings, and what is out beyond its last day, of which nobody knows when it comes. */
+async function heldOf(
+  database: Database,
+  pieces: readonly KnownPiece[],
+  dryingDays: number,
+): Promise<Booking[]> {
+  const rows: BookingRow[] = await bookingRows(database).whereIn(
+    'held_piece_id',
+    pieces.map(({ id }) => id),
+  );
+  const soonest = freeAfter(today(), dryingDays);
+  return rows.map(({ piece_id, from_day, until_day, free_day, out_day, outcome }) => {
+    const free = asDay(free_day)!;
+    const stillOut = out_day !== null && outcome === null;
+    return {
+      pieceId: piece_id,
+      from: asDay(from_day)!,
+      until: asDay(until_day)!,
+      free: stillOut && free < soonest ? soonest : free,
+    };
+  });
+}
+
+/** Which pieces of a garment are free for some days, by size. Blocked ones, and those set aside, are not. */
+export async function freeFor(
+  database: Database,
+  seriesId: string,
+  days: { readonly from: string; readonly until: string },
+): Promise<Free> {
+  const { keeping } = await garmentOf(database, seriesId);
+  const all = await listPieces(database, (query) => void query.where('pieces.series_id', seriesId));
+  const now = today();
+  const fit = all.filter((piece) => {
+    if (gone(piece) || piece.blocked || piece.place.endsWith('/quarantine')) return false;
+    if (piece.lastDay !== null && piece.lastDay < days.until) return false;
+    // With a wearer and not by a hire: nobody knows when it comes back.
+    return piece.place !== 'wearer' || days.from > now;
+  });
+  const held = await heldOf(database, fit, keeping.dryingDays);
+  const withoutEnd = fit.filter(
+    ({ id, place }) => place !== 'wearer' || held.some(({ pieceId, from }) => pieceId === id && from <= now),
+  );
+  const free = freePieces(withoutEnd, held, days, keeping.dryingDays);
+  const labels = [...new Set(free.map(({ label }) => label))];
+  return labels.map((label) => ({
+    label,
+    pieces: free.filter((piece) => piece.label === label).map(({ id, serial }) => ({ id, serial })),
+  }));
+}
+
+const DAYS_SAID = {
+  'ends-before': 'The last day is before the first. Look at both.',
+  'too-long': 'That is a year or more. Look at the year.',
+} as const;
+
+/**
+ * Books a piece, changes a booking, or takes it back. That no piece is held twice on a day is a key of the
+ * table, whatever was free when somebody looked.
+ *
+ * @throws StockRefused where the piece is held, is blocked, or the days cannot be
+ */
+export async function saveBooking(database: Database, id: string, save: BookingSave): Promise<SavedVersion> {
+  const piece = await pieceOf(database, save.pieceId);
+  const { garment, keeping } = await garmentOf(database, piece.seriesId);
+  const wrong = refuseDays(save.from, save.until);
+  if (wrong !== null) throw new StockRefused(DAYS_SAID[wrong]);
+  const before = save.version === 0 ? null : await bookingOf(database, id);
+  if (
+    before !== null &&
+    (before.out !== null || before.outcome === 'cancelled') &&
+    before.version === save.version
+  )
+    throw new StockRefused(
+      before.out === null
+        ? 'This booking was taken back. Book anew.'
+        : 'It is out, or was: it is taken back at the docket, where it was handed out.',
+    );
+  if (!save.cancelled) {
+    if (piece.blocked || gone(piece))
+      throw new StockRefused(
+        `${garment} ${piece.serial} is not hired out. ${piece.says || 'It is not in the stores.'}`,
+      );
+    if (piece.lastDay !== null && piece.lastDay < save.until)
+      throw new StockRefused(
+        `${garment} ${piece.serial} may be used until ${piece.lastDay} only. Take another piece.`,
+      );
+    if (save.version === 0 && save.until < today())
+      throw new StockRefused(`${save.until} is past. Book days that are still to come.`);
+  }
+  try {
+    const saved = await saveVersioned(database, {
+      table: 'bookings',
+      id,
+      version: save.version,
+      columns: {
+        piece_id: save.pieceId,
+        held_piece_id: save.cancelled ? null : save.pieceId,
+        docket_id: save.docketId,
+        chart_id: save.chartId,
+        who: save.who,
+        from_day: save.from,
+        until_day: save.until,
+        free_day: freeAfter(save.until, keeping.dryingDays),
+        deposit: save.deposit,
+        outcome: save.cancelled ? 'cancelled' : null,
+      },
+      compared: ['piece_id', 'held_piece_id', 'docket_id', 'who', 'deposit', 'outcome'],
+    });
+    // A new row that is not there was kept out by the key of the days: nothing has its id.
+    if (saved === 'missing' && save.version === 0) throw heldBySomebody(garment, piece);
+    return saved;
+  } catch (error) {
+    throw isDuplicate(error) ? heldBySomebody(garment, piece) : error;
+  }
+}
+
+function heldBySomebody(garment: string, { serial }: KnownPiece): StockRefused {
+  return new StockRefused(
+    `${garment} ${serial} is booked for somebody else on some of those days, or would not be dry by then. Take another piece, or other days.`,
+  );
+}
+
+/** The booking of a garment of a docket that was not taken back; the one of the piece first. */
+async function ofDocket(
+  transaction: Database,
+  docketId: string,
+  chartId: string,
+  out: boolean,
+): Promise<BookingRow | undefined> {
+  return bookingRows(transaction)
+    .where({ 'bookings.docket_id': docketId, 'bookings.chart_id': chartId })
+    .modify(
+      (query) => void (out ? query.whereNotNull('out_day') : query.whereNull('out_day').whereNull('outcome')),
+    )
+    .orderBy('from_day', 'desc')
+    .first();
+}
+
+/**
+ * A numbered piece goes to the wearer: its booking begins, or one is made. What is issued for good is held too,
+ * with no day to come back: so that nobody books it.
+ *
+ * @throws HireClash where somebody else has it on those days
+ */
+export async function hireOut(
+  transaction: Database,
+  handing: Handing,
+  piece: KnownPiece,
+  { keeping }: Garment,
+  act: Act,
+): Promise<void> {
+  if (handing.way !== 'hired' || handing.until === null) return;
+  const booked = await ofDocket(transaction, act.docketId, handing.chartId, false);
+  const now = today();
+  const until = handing.until < now ? now : handing.until;
+  const columns = {
+    piece_id: piece.id,
+    held_piece_id: piece.id,
+    from_day: now,
+    until_day: until,
+    free_day: freeAfter(until, keeping.dryingDays),
+    out_day: now,
+  };
+  try {
+    if (booked !== undefined)
+      await transaction('bookings')
+        .where({ id: booked.id })
+        .update({ ...columns, version: booked.version + 1 });
+    else
+      await transaction('bookings').insert({
+        ...columns,
+        id: uuidv7(),
+        docket_id: act.docketId,
+        chart_id: handing.chartId,
+        who: await wearerOf(transaction, act.docketId),
+        version: 1,
+      });
+  } catch (error) {
+    throw isDuplicate(error) ? new HireClash() : error;
+  }
+}
+
+async function wearerOf(transaction: Database, docketId: string): Promise<string> {
+  const row = await transaction('dockets')
+    .join('wearers', 'wearers.id', 'dockets.wearer_id')
+    .where({ 'dockets.id': docketId })
+    .first<{ name: string }>('wearers.name');
+  return row.name;
+}
+
+/** The handing was a slip: the piece is not out, and held no more. */
+export async function hireNotOut(transaction: Database, docketId: string, chartId: string): Promise<void> {
+  const booked = await ofDocket(transaction, docketId, chartId, true);
+  if (booked === undefined || booked.outcome !== null) return;
+  await transaction('bookings')
+    .where({ id: booked.id })
+    .update({ held_piece_id: null, outcome: 'cancelled', out_day: null, version: booked.version + 1 });
+}
+
+/** It came back, or is lost: held until it is clean and dry, or until the next has it. */
+export async function hireEnded(
+  transaction: Database,
+  act: Extract<Act, { kind: 'garment-came-back' }>,
+  dryingDays: number,
+): Promise<void> {
+  const booked = await ofDocket(transaction, act.docketId, act.chartId, true);
+  if (booked === undefined || booked.outcome !== null) return;
+  const now = today();
+  const free = await upToTheNext(
+    transaction,
+    booked,
+    act.goes === 'drying' ? freeAfter(now, dryingDays) : addDays(now, 1),
+  );
+  await transaction('bookings')
+    .where({ id: booked.id })
+    .update({
+      back_day: now,
+      free_day: free,
+      outcome: act.why === 'lost' ? 'lost' : 'back',
+      note: act.note,
+      version: booked.version + 1,
+    });
+}
+
+/** It did not come back after all. */
+export async function hireNotEnded(
+  transaction: Database,
+  docketId: string,
+  chartId: string,
+  dryingDays: number,
+): Promise<void> {
+  const booked = await ofDocket(transaction, docketId, chartId, true);
+  if (booked === undefined || booked.outcome === null) return;
+  const free = await upToTheNext(transaction, booked, freeAfter(asDay(booked.until_day)!, dryingDays));
+  await transaction('bookings')
+    .where({ id: booked.id })
+    .update({ back_day: null, free_day: free, outcome: null, version: booked.version + 1 });
+}
+
+/** A day, or the first of the next booking of the same piece where that is before: two never meet, and the warnings tell of it. */
+async function upToTheNext(
+  transaction: Database,
+  { id, piece_id, from_day }: BookingRow,
+  free: string,
+): Promise<string> {
+  const next = await transaction('bookings')
+    .where({ held_piece_id: piece_id })
+    .whereNot({ id })
+    .where('from_day', '>', asDay(from_day)!)
+    .orderBy('from_day')
+    .first<{ from_day: Date } | undefined>('from_day');
+  const first = next === undefined ? null : asDay(next.from_day)!;
+  return first !== null && first < free ? first : free;
+}

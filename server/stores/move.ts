@@ -1,0 +1,100 @@
+import type { Move } from '@neat-measure/contract/stores';
+import { placeOf } from '@neat-measure/core/stock';
+import type { Database } from '../database/database';
+import { notFound } from '../http/problem-error';
+import { once } from './batches';
+import { garmentOf, refuseLabel } from './garments';
+import { countAt, holdArticle, holdArticles, move, StockRefused } from './ledger';
+import { pieceOf } from './pieces';
+import { refuseRoom } from './receive';
+
+/** Moves something within the stores, or out of them; of what is numbered each piece by itself. */
+export async function moveStock(database: Database, id: string, sent: Move, by: string): Promise<void> {
+  const [from, to] = [placeOf(sent.from), placeOf(sent.to)];
+  for (const place of [from, to]) if (place.in === 'room') await refuseRoom(database, place.roomId);
+  await once(database, { id, what: 'move', body: sent, by }, async (transaction) => {
+    const article = (await holdArticles(transaction, [sent.articleId])).get(sent.articleId);
+    if (article === undefined) throw notFound('article');
+    const { garment, keeping } = await garmentOf(transaction, article.series_id);
+    const base = { batchId: id, kind: sent.kind, articleId: article.id, from, to, reason: sent.reason, by };
+    if (!keeping.numbered) {
+      if (sent.pieceIds.length > 0) throw new StockRefused(`${garment} is counted here, not numbered.`);
+      return move(transaction, { ...base, what: `${garment} ${article.label}`, count: sent.count });
+    }
+    if (new Set(sent.pieceIds).size !== sent.count)
+      throw new StockRefused(`${garment} is numbered: say which pieces, ${sent.count} in all.`);
+    for (const pieceId of sent.pieceIds) {
+      const piece = await pieceOf(transaction, pieceId);
+      if (piece.articleId !== article.id) throw notFound('piece');
+      // What must not be worn is put on no shelf either, where somebody would take it from.
+      if (piece.blocked && (sent.kind === 'issued' || sent.kind === 'released'))
+        throw new StockRefused(`${garment} ${piece.serial}: ${piece.says}`);
+      await move(transaction, { ...base, what: `${garment} ${piece.serial}`, count: 1, pieceId });
+    }
+  });
+}
+
+/**
+ * Says what an article is called by now, whose label the latest version of its chart has no more: what lies
+ * there goes over to that label, pieces and all; or stays what it is, an old label.
+ */
+export async function renameArticle(
+  database: Database,
+  id: string,
+  articleId: string,
+  label: string | null,
+  by: string,
+): Promise<void> {
+  const row = await database('articles')
+    .where({ id: articleId })
+    .first<{ series_id: string } | undefined>('series_id');
+  if (row === undefined) throw notFound('article');
+  const garment = await garmentOf(database, row.series_id);
+  if (label !== null) await refuseLabel(database, garment, label);
+  await once(database, { id, what: 'renamed', body: { articleId, label }, by }, async (transaction) => {
+    if (label === null) {
+      await transaction('articles').where({ id: articleId }).update({ old_of: garment.chartId });
+      return;
+    }
+    const target = await holdArticle(transaction, row.series_id, label);
+    const article = (await holdArticles(transaction, [articleId])).get(articleId)!;
+    if (target.id === article.id) throw new StockRefused(`It is called ${label} already.`);
+    const places = await transaction('stock_movements')
+      .where({ article_id: articleId })
+      .where('to_place', 'like', '%/%')
+      .distinct('to_place')
+      .pluck<string[]>('to_place');
+    for (const key of places) {
+      const base = { batchId: id, kind: 'renamed', what: `${garment.garment} ${article.label}`, by } as const;
+      const reason = `${article.label} is called ${label} now`;
+      const here = placeOf(key);
+      const pieces = await piecesAt(transaction, articleId, key);
+      const over = async (count: number, pieceId: string | null) => {
+        const moving = { ...base, count, pieceId, reason };
+        await move(transaction, { ...moving, articleId, from: here, to: { in: 'renaming' } });
+        await move(transaction, { ...moving, articleId: target.id, from: { in: 'renaming' }, to: here });
+      };
+      if (pieces.length > 0) for (const pieceId of pieces) await over(1, pieceId);
+      else {
+        const count = await countAt(transaction, articleId, key);
+        if (count > 0) await over(count, null);
+      }
+    }
+    // Those with wearers are the same garment by another name as well, and come back under it.
+    await transaction('pieces').where({ article_id: articleId }).update({ article_id: target.id });
+    await transaction('articles').where({ id: articleId }).update({ old_of: garment.chartId, minimum: 0 });
+    if (article.minimum > target.minimum)
+      await transaction('articles').where({ id: target.id }).update({ minimum: article.minimum });
+  });
+}
+
+/** The numbered pieces of an article that are at a place. */
+export async function piecesAt(database: Database, articleId: string, place: string): Promise<string[]> {
+  return database('pieces')
+    .where({ article_id: articleId })
+    .whereRaw(
+      '(select m.to_place from stock_movements m where m.piece_id = pieces.id order by m.place desc limit 1) = ?',
+      [place],
+    )
+    .pluck<string[]>('id');
+}

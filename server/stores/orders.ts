@@ -1,0 +1,425 @@
+import type { Delivery, Order, OrderSave } from '@neat-measure/contract/stores';
+import {
+  makerMessageSchema,
+  sayMessage,
+  standingOfOrder,
+  type MakerMessage,
+  type OrderEvent,
+  type OrderSheet,
+} from '@neat-measure/core/stock';
+import * as z from 'zod';
+import { AS_IT_STANDS } from '../database/all-or-nothing';
+import type { Database } from '../database/database';
+import { readJson } from '../database/read-json';
+import { tryAgain } from '../database/trouble';
+import { notFound } from '../http/problem-error';
+import { once } from './batches';
+import { garmentOf, garmentsOf, refuseLabel, type Garment } from './garments';
+import { codeOf, holdArticle, StockRefused, type ArticleRow } from './ledger';
+import type { Maker } from './maker';
+import { refuseRoom, takeIn } from './receive';
+import { today } from './pieces';
+
+interface OrderRow {
+  readonly id: string;
+  readonly number: number;
+  readonly maker: string;
+  readonly room_id: string;
+  readonly name: string;
+  readonly at: Date;
+}
+interface LineRow {
+  readonly order_id: string;
+  readonly line: number;
+  readonly article_id: string;
+  readonly count: number;
+  readonly wanted_for: unknown;
+}
+interface EventRow {
+  readonly order_id: string;
+  readonly kind: 'sent' | 'heard' | 'received' | 'sent-back' | 'closed';
+  readonly line: number | null;
+  readonly count: number | null;
+  readonly body: unknown;
+  readonly name: string | null;
+  readonly at: Date;
+}
+
+const wantedForSchema = z.array(z.object({ docketId: z.string(), chartId: z.string() }));
+const backSchema = z.object({ label: z.string() });
+
+/** So many orders that are done are told beside those that are open. */
+const MOST_DONE = 40;
+
+/** Every order that is open, and the latest that are done; the newest first. */
+export async function listOrders(database: Database): Promise<Order[]> {
+  const rows: OrderRow[] = await orderRows(database);
+  const told = await tellOrders(database, rows);
+  const done = told.filter(({ stage }) => stage === 'done').slice(MOST_DONE);
+  return told.filter((one) => !done.includes(one));
+}
+
+/** Some orders. */
+export async function findOrders(database: Database, ids: readonly string[]): Promise<Order[]> {
+  return tellOrders(database, await orderRows(database).whereIn('orders.id', [...ids]));
+}
+
+/** One order. @throws ProblemError `not-found` */
+export async function orderOf(database: Database, id: string): Promise<Order> {
+  const [found] = await findOrders(database, [id]);
+  if (found === undefined) throw notFound('order');
+  return found;
+}
+
+function orderRows(database: Database) {
+  return database('orders')
+    .join('fitters', 'fitters.id', 'orders.by_id')
+    .orderBy('orders.number', 'desc')
+    .select<OrderRow[]>('orders.*', 'fitters.name');
+}
+
+async function tellOrders(database: Database, rows: readonly OrderRow[]): Promise<Order[]> {
+  const ids = rows.map(({ id }) => id);
+  const lines: LineRow[] = await database('order_lines')
+    .whereIn('order_id', ids)
+    .orderBy(['order_id', 'line']);
+  const events: EventRow[] = await database('order_events')
+    .leftJoin('fitters', 'fitters.id', 'order_events.by_id')
+    .whereIn('order_id', ids)
+    .orderBy('order_events.place')
+    .select('order_events.*', 'fitters.name');
+  const articles = await database<ArticleRow>('articles').whereIn(
+    'id',
+    lines.map(({ article_id }) => article_id),
+  );
+  const articleById = new Map(articles.map((one) => [one.id, one]));
+  const garments = await garmentsOf(database, [...new Set(articles.map(({ series_id }) => series_id))]);
+  const wanted = new Map(
+    lines.map((line) => [line, readJson(wantedForSchema, line.wanted_for, 'an order line')]),
+  );
+  const docketIds = [...wanted.values()].flat().map(({ docketId }) => docketId);
+  const numbers = new Map(
+    (
+      await database('dockets')
+        .whereIn('id', docketIds)
+        .select<{ id: string; number: number }[]>('id', 'number')
+    ).map((one) => [one.id, one.number]),
+  );
+  const on = today();
+  return rows.map((row) => {
+    const own = lines.filter(({ order_id }) => order_id === row.id);
+    const happened = events.filter(({ order_id }) => order_id === row.id);
+    const asLines = own.map(({ line, article_id, count }) => ({ line, articleId: article_id, count }));
+    const read = happened.map(toEvent);
+    const standing = standingOfOrder(asLines, read, on);
+    const labelOf = (line: number) => {
+      const article = articleById.get(own.find((one) => one.line === line)?.article_id ?? '');
+      return article === undefined
+        ? `line ${line}`
+        : `${garments.get(article.series_id)!.garment} ${article.label}`;
+    };
+    return {
+      id: row.id,
+      number: row.number,
+      maker: row.maker,
+      roomId: row.room_id,
+      at: row.at.toISOString(),
+      stage: standing.stage,
+      promised: standing.promised,
+      late: standing.late,
+      lines: own.map((line, at) => {
+        const article = articleById.get(line.article_id)!;
+        const garment = garments.get(article.series_id)!;
+        return {
+          ...standing.lines[at]!,
+          articleId: article.id,
+          seriesId: article.series_id,
+          garment: garment.garment,
+          label: article.label,
+          code: codeOf(article.number),
+          makerCode: article.maker_code,
+          numbered: garment.keeping.numbered,
+          count: line.count,
+          wantedFor: wanted
+            .get(line)!
+            .map((one) => ({ ...one, docketNumber: numbers.get(one.docketId) ?? null })),
+          pieces: read.flatMap((one) => (one.kind === 'heard' ? piecesIn(one.message, line.line) : [])),
+        };
+      }),
+      story: [
+        { on: row.at.toISOString(), by: row.name, says: 'Put the order together.' },
+        ...happened.map((event, at) => ({
+          on: event.at.toISOString(),
+          by: event.name ?? row.maker,
+          says: sayEvent(read[at]!, labelOf),
+        })),
+      ],
+    };
+  });
+}
+
+function piecesIn(message: MakerMessage, line: number): { serial: string; made: string }[] {
+  return message.says === 'despatched'
+    ? message.holds.flatMap((one) => (one.line === line ? one.pieces : []))
+    : [];
+}
+
+function toEvent({ kind, line, count, body, at }: EventRow): OrderEvent {
+  switch (kind) {
+    case 'sent':
+      return { kind, at: at.toISOString() };
+    case 'heard':
+      return { kind, message: readJson(makerMessageSchema, body, 'what a maker said') };
+    case 'sent-back':
+      return { kind, count: count!, label: readJson(backSchema, body, 'what went back').label };
+    default:
+      return { kind, line: line!, count: count! };
+  }
+}
+
+function sayEvent(event: OrderEvent, labelOf: (line: number) => string): string {
+  switch (event.kind) {
+    case 'sent':
+      return 'Sent it.';
+    case 'heard':
+      return sayMessage(event.message, labelOf);
+    case 'received':
+      return `Took in ${event.count} of ${labelOf(event.line)}.`;
+    case 'sent-back':
+      return `Sent back ${event.count} of ${event.label}.`;
+    case 'closed':
+      return `Waits no more for ${event.count} of ${labelOf(event.line)}.`;
+  }
+}
+
+/** Puts an order together. @throws StockRefused where a garment is another maker's, or a size none */
+export async function saveOrder(database: Database, id: string, save: OrderSave, by: string): Promise<void> {
+  await refuseRoom(database, save.roomId);
+  for (const { seriesId, label } of save.lines) {
+    const garment = await garmentOf(database, seriesId);
+    if (garment.maker !== save.maker)
+      throw new StockRefused(`${garment.garment} is made by ${garment.maker}, and not by ${save.maker}.`);
+    await refuseLabel(database, garment, label);
+  }
+  const keys = save.lines.map(({ seriesId, label }) => `${seriesId} ${label}`);
+  if (new Set(keys).size < keys.length) throw new StockRefused('A size stands there twice. Add the two up.');
+  await once(database, { id, what: 'order', body: save, by }, async (transaction) => {
+    await transaction('orders').insert({
+      id,
+      maker: save.maker,
+      room_id: save.roomId,
+      by_id: by,
+      at: new Date(),
+    });
+    for (const [at, { seriesId, label, count, wantedFor }] of save.lines.entries()) {
+      const article = await holdArticle(transaction, seriesId, label);
+      await transaction('order_lines').insert({
+        order_id: id,
+        line: at + 1,
+        article_id: article.id,
+        count,
+        wanted_for: JSON.stringify(wantedFor),
+      });
+    }
+  });
+}
+
+/** An order in its open form. */
+export function sheetOf(order: Order, house: string): OrderSheet {
+  return {
+    form: 'neat-measure-order',
+    version: 1,
+    order: order.id,
+    number: order.number,
+    house,
+    maker: order.maker,
+    sent: order.at,
+    lines: order.lines.map(({ line, garment, label, code, count, numbered }) => ({
+      line,
+      garment,
+      label,
+      code,
+      count,
+      numbered,
+    })),
+  };
+}
+
+/** What the house is called on its orders, where nothing else is said. */
+export const HOUSE = 'Neat Measure';
+
+/**
+ * Sends an order to its maker, and notes that. Sent again it is the same order to the maker, and is noted once.
+ *
+ * @throws ProblemError `unavailable` where the maker does not answer: the order stays as it was
+ */
+export async function sendOrder(database: Database, maker: Maker, id: string, by: string): Promise<void> {
+  const order = await orderOf(database, id);
+  if (order.stage === 'done')
+    throw new StockRefused('Nothing of this order is waited for. Put another together.');
+  await maker.send(sheetOf(order, HOUSE));
+  await tryAgain(() =>
+    database.transaction(async (transaction) => {
+      await transaction('orders').where({ id }).forUpdate().first('id');
+      const sent = await transaction('order_events').where({ order_id: id, kind: 'sent' }).first('place');
+      if (sent === undefined)
+        await transaction('order_events').insert({ order_id: id, kind: 'sent', by_id: by, at: new Date() });
+    }, AS_IT_STANDS),
+  );
+}
+
+/** Asks the maker how an order stands, and keeps what is new. What it said once stands, whatever it says later. */
+export async function hearOf(database: Database, maker: Maker, id: string): Promise<void> {
+  const { messages } = await maker.ask(id);
+  for (const message of messages)
+    await database('order_events')
+      .insert({
+        order_id: id,
+        kind: 'heard',
+        heard: message.place,
+        body: JSON.stringify(message),
+        at: new Date(),
+      })
+      .onConflict(['order_id', 'heard'])
+      .ignore();
+}
+
+/** The orders that were sent, and of which something is still to come. */
+export async function openOrders(database: Database): Promise<string[]> {
+  return database('orders')
+    .whereExists(
+      database('order_events').whereRaw('order_events.order_id = orders.id').where({ kind: 'sent' }),
+    )
+    .whereExists(
+      database('order_lines')
+        .whereRaw('order_lines.order_id = orders.id')
+        .whereRaw(
+          `order_lines.count > (select coalesce(sum(e.count), 0) from order_events e where e.order_id = order_lines.order_id
+             and e.line = order_lines.line and e.kind in ('received', 'closed'))`,
+        ),
+    )
+    .pluck<string[]>('id');
+}
+
+/** Waits no more for the rest of some lines. */
+export async function closeLines(
+  database: Database,
+  orderId: string,
+  batchId: string,
+  lines: readonly number[],
+  by: string,
+): Promise<void> {
+  await orderOf(database, orderId);
+  await once(database, { id: batchId, what: 'closed', body: { orderId, lines }, by }, async (transaction) => {
+    const order = await holdOrder(transaction, orderId);
+    for (const line of new Set(lines)) {
+      const found = order.lines.find((one) => one.line === line);
+      if (found === undefined) throw notFound('line of the order');
+      if (found.open > 0)
+        await transaction('order_events').insert({
+          order_id: orderId,
+          kind: 'closed',
+          line,
+          count: found.open,
+          by_id: by,
+          at: new Date(),
+        });
+    }
+  });
+}
+
+/** An order as it stands, held until the transaction ends. */
+async function holdOrder(transaction: Database, id: string): Promise<Order> {
+  await transaction('orders').where({ id }).forUpdate().first('id');
+  return orderOf(transaction, id);
+}
+
+/**
+ * Takes in what came of an order, checked off against it: all of it or nothing. What is of another size than was
+ * ordered lies on the shelf as what it is; for its line it counts only where its maker sends it in that one's place.
+ *
+ * @throws StockRefused where more came for a line than is open: the rest was not ordered, and is said to be so
+ */
+export async function deliver(
+  database: Database,
+  orderId: string,
+  batchId: string,
+  { holds }: Delivery,
+  by: string,
+): Promise<void> {
+  await orderOf(database, orderId);
+  const garments: Garment[] = [];
+  for (const { seriesId, label } of holds) {
+    const garment = await garmentOf(database, seriesId);
+    await refuseLabel(database, garment, label);
+    garments.push(garment);
+  }
+  await once(
+    database,
+    { id: batchId, what: 'delivery', body: { orderId, holds }, by },
+    async (transaction) => {
+      const order = await holdOrder(transaction, orderId);
+      const open = new Map(order.lines.map((one) => [one.line, one.open]));
+      const at = new Date();
+      for (const [index, hold] of holds.entries()) {
+        const garment = garments[index]!;
+        const what = `${garment.garment} ${hold.label}`;
+        if (hold.does === 'send-back') {
+          const body = JSON.stringify({ label: what });
+          await transaction('order_events').insert({
+            order_id: orderId,
+            kind: 'sent-back',
+            count: hold.count,
+            body,
+            by_id: by,
+            at,
+          });
+          continue;
+        }
+        const line = order.lines.find((one) => one.line === hold.line);
+        if (hold.line !== null && line === undefined) throw notFound('line of the order');
+        if (line !== undefined) {
+          refuseForLine(line, hold, what);
+          const left = open.get(line.line)!;
+          if (hold.count > left)
+            throw new StockRefused(
+              `${left} of ${what} ${left === 1 ? 'is' : 'are'} still to come by this order, and ${hold.count} were checked off. Take the rest in as not ordered, or send it back.`,
+            );
+          open.set(line.line, left - hold.count);
+        }
+        const article = await holdArticle(transaction, hold.seriesId, hold.label);
+        await takeIn(transaction, {
+          batchId,
+          garment,
+          article,
+          to: { in: 'room', roomId: order.roomId, compartment: 'shelf' },
+          count: hold.count,
+          pieces: hold.pieces,
+          orderId,
+          by,
+        });
+        if (line !== undefined)
+          await transaction('order_events').insert({
+            order_id: orderId,
+            kind: 'received',
+            line: line.line,
+            count: hold.count,
+            by_id: by,
+            at,
+          });
+      }
+    },
+  );
+}
+
+/** @throws StockRefused where what came is not what was ordered on that line, and its maker did not say so */
+function refuseForLine(
+  line: Order['lines'][number],
+  { seriesId, label }: Delivery['holds'][number],
+  what: string,
+): void {
+  if (line.seriesId === seriesId && (line.label === label || line.substitute?.label === label)) return;
+  throw new StockRefused(
+    `${what} was not ordered on that line: ${line.garment} ${line.label} was. Take it in as not ordered, or send it back.`,
+  );
+}

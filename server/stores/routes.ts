@@ -1,0 +1,178 @@
+import {
+  articleSaveSchema,
+  countExplainedPath,
+  countExplainedSchema,
+  countSaveSchema,
+  docketStockPath,
+  docketStockQuerySchema,
+  inspectionPath,
+  inspectionSchema,
+  keepingSaveSchema,
+  moveSchema,
+  receiptSchema,
+  renamedPath,
+  renamedSchema,
+  roomSaveSchema,
+  scanPath,
+  stockImportSchema,
+  stockQuerySchema,
+  STORES,
+  type Room,
+} from '@neat-measure/contract/stores';
+import { Router, type Response } from 'express';
+import * as z from 'zod';
+import { noted } from '../audit/store';
+import type { Database } from '../database/database';
+import { saveVersioned } from '../database/save-versioned';
+import { isDuplicate } from '../database/trouble';
+import { openBench } from '../dockets/service';
+import { refuseEdit } from '../http/problem-error';
+import { fitterOf, readBody, readId, readParam, readQuery } from '../http/request';
+import { accountOf, articleOf, listArticles } from './articles';
+import { explainCount, keepCount, tellCount } from './count';
+import { stockForDocket } from './docket-stock';
+import { keepGarment, listKept } from './garments';
+import { StockRefused } from './ledger';
+import { moveStock, renameArticle } from './move';
+import { inspect, pieceOf } from './pieces';
+import { importStock, receive } from './receive';
+import { scan } from './scan';
+import { stockTable } from './stock-table';
+import { listWarnings } from './warnings';
+
+/** An id of the caller's beside that of the path. */
+const batchSchema = z.object({ batchId: z.uuidv7() });
+
+/** What lies in the stores, and what happens to it. All need a session. */
+export function stockRoutes(database: Database): Router {
+  return Router()
+    .get(STORES.rooms, async (_request, response) => {
+      response.json(await listRooms(database));
+    })
+    .put(`${STORES.rooms}/:id`, async (request, response) => {
+      const id = readId(request);
+      const { name, version } = readBody(roomSaveSchema, request);
+      await keptInStores(database, response, { room: id, name }, async (transaction) => {
+        const named = await transaction('store_rooms').where({ name }).whereNot({ id }).first('id');
+        if (named !== undefined) throw new StockRefused(`There is a store room called ${name} already.`);
+        return saveVersioned(transaction, {
+          table: 'store_rooms',
+          id,
+          version,
+          columns: { name },
+          compared: ['name'],
+        });
+      });
+      response.json((await listRooms(database)).find((one) => one.id === id));
+    })
+    .get(STORES.keeping, async (_request, response) => {
+      response.json(await listKept(database));
+    })
+    .put(`${STORES.keeping}/:id`, async (request, response) => {
+      const id = readId(request);
+      const save = readBody(keepingSaveSchema, request);
+      await keptInStores(database, response, { series: id, ...save }, (transaction) =>
+        keepGarment(transaction, id, save),
+      );
+      response.json((await listKept(database)).find((one) => one.seriesId === id));
+    })
+    .get(STORES.table, async (_request, response) => {
+      response.json(await stockTable(database));
+    })
+    .get(STORES.stock, async (request, response) => {
+      response.json(await listArticles(database, readQuery(stockQuerySchema, request)));
+    })
+    .get(`${STORES.articles}/:id`, async (request, response) => {
+      response.json(await accountOf(database, readId(request)));
+    })
+    .put(`${STORES.articles}/:id`, async (request, response) => {
+      const id = readId(request);
+      const { minimum, makerCode, version } = readBody(articleSaveSchema, request);
+      await keptInStores(database, response, { article: id, minimum, makerCode }, (transaction) =>
+        saveVersioned(transaction, {
+          table: 'articles',
+          id,
+          version,
+          columns: { minimum, maker_code: makerCode },
+          compared: ['minimum', 'maker_code'],
+        }),
+      ).catch((error: unknown) => {
+        throw isDuplicate(error) ? new StockRefused(`The code ${makerCode!} is another article’s.`) : error;
+      });
+      response.json(await articleOf(database, id));
+    })
+    .put(renamedPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const { label, batchId } = readBody(renamedSchema.extend(batchSchema.shape), request);
+      await renameArticle(database, batchId, id, label, fitterOf(response).id);
+      response.status(204).end();
+    })
+    .put(`${STORES.receipts}/:id`, async (request, response) => {
+      const id = readId(request);
+      const by = fitterOf(response).id;
+      const table = stockImportSchema.safeParse(request.body);
+      if (table.success) {
+        await importStock(database, id, table.data, by);
+        response.status(204).end();
+        return;
+      }
+      // Where it is a table at all, its own faults are told.
+      if ((request.body as { rows?: unknown } | null)?.rows !== undefined)
+        readBody(stockImportSchema, request);
+      const articleId = await receive(database, id, readBody(receiptSchema, request), by);
+      response.json(await articleOf(database, articleId));
+    })
+    .put(`${STORES.movements}/:id`, async (request, response) => {
+      const sent = readBody(moveSchema, request);
+      await moveStock(database, readId(request), sent, fitterOf(response).id);
+      response.json(await articleOf(database, sent.articleId));
+    })
+    .get(`${STORES.pieces}/:id`, async (request, response) => {
+      response.json(await pieceOf(database, readId(request)));
+    })
+    .put(inspectionPath(':id', ':inspectionId'), async (request, response) => {
+      const id = readId(request);
+      const inspection = readBody(inspectionSchema, request);
+      await inspect(database, id, readParam(request, 'inspectionId'), inspection, fitterOf(response).id);
+      response.json(await pieceOf(database, id));
+    })
+    .put(`${STORES.counts}/:id`, async (request, response) => {
+      const sent = readBody(countSaveSchema, request);
+      response.json(await keepCount(database, readId(request), sent, fitterOf(response).id));
+    })
+    .put(countExplainedPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const { reasons, batchId } = readBody(countExplainedSchema.extend(batchSchema.shape), request);
+      const byArticle = new Map(reasons.map(({ articleId, reason }) => [articleId, reason]));
+      await explainCount(database, id, batchId, byArticle, fitterOf(response).id);
+      response.json(await tellCount(database, id));
+    })
+    .get(scanPath(':id'), async (request, response) => {
+      response.json(await scan(database, String(request.params['id'])));
+    })
+    .get(STORES.warnings, async (_request, response) => {
+      response.json(await listWarnings(database));
+    })
+    .get(docketStockPath(':id'), async (request, response) => {
+      const bench = await openBench(database, readId(request));
+      response.json(await stockForDocket(database, bench, readQuery(docketStockQuerySchema, request)));
+    });
+}
+
+/** Keeps an edit, and notes it. @throws ProblemError where it does not count */
+export async function keptInStores(
+  database: Database,
+  response: Response,
+  detail: object,
+  work: (transaction: Database) => Promise<'saved' | 'repeated' | 'changed' | 'missing'>,
+): Promise<void> {
+  const saved = await noted(database, work, (done) =>
+    done === 'saved' ? { by: fitterOf(response).id, kind: 'stores-kept', detail } : null,
+  );
+  refuseEdit(saved);
+}
+
+/** Every store room, by name. */
+export async function listRooms(database: Database): Promise<Room[]> {
+  return database('store_rooms').orderBy('name').select<Room[]>('id', 'name', 'version');
+}

@@ -1,0 +1,183 @@
+import type { Warning } from '@neat-measure/contract/stores';
+import { addDays, sizesOfLabel } from '@neat-measure/core/stock';
+import { findCharts } from '../charts/store';
+import type { Database } from '../database/database';
+import { balancesOf, lowArticles, onShelves } from './articles';
+import { garmentsOf } from './garments';
+import { listBookings } from './hire';
+import type { ArticleRow } from './ledger';
+import { findOrders, openOrders } from './orders';
+import { listPieces, today } from './pieces';
+
+const NONE = { articleId: null, orderId: null, bookingId: null, docketId: null };
+
+/** So many days before it is due, what is hired is said to come back. */
+const DUE_DAYS = 1;
+
+/** Everything that runs out, over or late, the gravest first. */
+export async function listWarnings(database: Database): Promise<Warning[]> {
+  const all = [
+    ...(await ofPieces(database)),
+    ...(await ofHires(database)),
+    ...(await ofOrders(database)),
+    ...(await ofShelves(database)),
+    ...(await ofLabels(database)),
+  ];
+  const grave: Warning['kind'][] = [
+    'piece-blocked',
+    'overdue',
+    'clash',
+    'order-late',
+    'low',
+    'label-gone',
+    'due-back',
+    'dry',
+    'piece-soon',
+  ];
+  return all.sort((a, b) => grave.indexOf(a.kind) - grave.indexOf(b.kind));
+}
+
+async function ofPieces(database: Database): Promise<Warning[]> {
+  const pieces = await listPieces(database, () => undefined);
+  const garments = await garmentsOf(database, [...new Set(pieces.map(({ seriesId }) => seriesId))]);
+  const drying = await sinceWhenDrying(database);
+  const on = today();
+  return pieces.flatMap(({ id, articleId, seriesId, label, serial, place, says, blocked }): Warning[] => {
+    if (place === 'waste' || place === 'difference') return [];
+    const { garment, keeping } = garments.get(seriesId)!;
+    const what = `${garment} ${label}, ${serial}`;
+    const where = place === 'wearer' ? ' A wearer has it.' : '';
+    const told: Warning[] = [];
+    if (says !== '')
+      told.push({
+        ...NONE,
+        kind: blocked ? 'piece-blocked' : 'piece-soon',
+        says: `${what}: ${says}${where}`,
+        articleId,
+      });
+    const since = drying.get(id);
+    if (since !== undefined && addDays(since, keeping.dryingDays) <= on)
+      told.push({
+        ...NONE,
+        kind: 'dry',
+        says: `${what} has dried since ${since}. Look at it, and put it back on the shelf.`,
+        articleId,
+      });
+    return told;
+  });
+}
+
+/** Since which day pieces dry that do. */
+async function sinceWhenDrying(database: Database): Promise<Map<string, string>> {
+  const rows = await database('stock_movements as m')
+    .whereNotNull('m.piece_id')
+    .where('m.to_place', 'like', '%/drying')
+    .whereRaw('m.place = (select max(l.place) from stock_movements l where l.piece_id = m.piece_id)')
+    .select<{ piece_id: string; at: Date }[]>('m.piece_id', 'm.at');
+  return new Map(rows.map(({ piece_id, at }) => [piece_id, at.toISOString().slice(0, 10)]));
+}
+
+async function ofHires(database: Database): Promise<Warning[]> {
+  const on = today();
+  const open = await listBookings(database, (query) => void query.whereNull('outcome'));
+  return open.flatMap((one): Warning[] => {
+    const base = { ...NONE, bookingId: one.id, docketId: one.docketId };
+    const what = `${one.garment} ${one.label}, ${one.serial}`;
+    if (one.out !== null && one.until < on)
+      return [
+        {
+          ...base,
+          kind: 'overdue',
+          says: `${what} was due back on ${one.until}: ${one.late} ${one.late === 1 ? 'day' : 'days'} late with ${one.who}.`,
+        },
+        ...open
+          .filter((next) => next.pieceId === one.pieceId && next.out === null && next.from <= addDays(on, 1))
+          .map((next): Warning => ({ ...clash(what, next), docketId: next.docketId })),
+      ];
+    if (one.out !== null && one.until <= addDays(on, DUE_DAYS))
+      return [{ ...base, kind: 'due-back', says: `${what} is due back on ${one.until} from ${one.who}.` }];
+    if (one.out === null && one.until < on)
+      return [
+        {
+          ...base,
+          kind: 'overdue',
+          says: `${what} was booked for ${one.who} until ${one.until}, and never fetched. Take the booking back.`,
+        },
+      ];
+    return [];
+  });
+}
+
+function clash(
+  what: string,
+  { id, who, from }: { readonly id: string; readonly who: string; readonly from: string },
+): Warning {
+  return {
+    ...NONE,
+    kind: 'clash',
+    bookingId: id,
+    says: `${what} is not back, and ${who} has it booked from ${from}. Give them another piece.`,
+  };
+}
+
+async function ofOrders(database: Database): Promise<Warning[]> {
+  const orders = await findOrders(database, await openOrders(database));
+  return orders
+    .filter(({ late }) => late)
+    .map(({ id, number, maker, promised }) => ({
+      ...NONE,
+      kind: 'order-late',
+      orderId: id,
+      says: `Order ${number} at ${maker} was promised for ${promised!}, and is not all here.`,
+    }));
+}
+
+async function ofShelves(database: Database): Promise<Warning[]> {
+  return (await lowArticles(database)).map((article) => {
+    const there = onShelves(article);
+    const coming = article.coming === 0 ? 'None is ordered.' : `${article.coming} ordered.`;
+    return {
+      ...NONE,
+      kind: 'low',
+      articleId: article.id,
+      says: `${article.garment} ${article.label}: ${there} on the shelf, at least ${article.minimum} should be. ${coming}`,
+    };
+  });
+}
+
+/** What lies in the stores in a label that the latest version of its chart has no more. */
+async function ofLabels(database: Database): Promise<Warning[]> {
+  const rows = await database<ArticleRow>('articles');
+  const garments = await garmentsOf(database, [...new Set(rows.map(({ series_id }) => series_id))]);
+  const charts = new Map(
+    (
+      await findCharts(
+        database,
+        [...garments.values()].map(({ chartId }) => chartId),
+      )
+    ).map((one) => [one.id, one]),
+  );
+  const gone = rows.filter((row) => {
+    const { chartId } = garments.get(row.series_id)!;
+    return row.old_of !== chartId && sizesOfLabel(charts.get(chartId)!.sheet, row.label) === null;
+  });
+  const balances = await balancesOf(
+    database,
+    gone.map(({ id }) => id),
+  );
+  return gone.flatMap((row): Warning[] => {
+    const own = [...balances.get(row.id)!].filter(([place]) => place.includes('/') || place === 'wearer');
+    const count = own.reduce((sum, [, n]) => sum + Math.max(0, n), 0);
+    const { garment } = garments.get(row.series_id)!;
+    return count === 0
+      ? []
+      : [
+          {
+            ...NONE,
+            kind: 'label-gone',
+            articleId: row.id,
+            says: `${garment} ${row.label}: its chart has no such size any more, and ${count} ${count === 1 ? 'is' : 'are'} in the house. Say what it is called now.`,
+          },
+        ];
+  });
+}
