@@ -32,6 +32,7 @@ import {
   orderSentPath,
   renamedPath,
   scanPath,
+  stockLabelsPath,
   STORES,
 } from './stores/paths';
 
@@ -128,6 +129,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', STORES.stock, 'viewer', 'What lies in the stores'),
   at('GET', one(STORES.articles), 'viewer', 'An article, and what happened to it'),
   at('PUT', one(STORES.articles), 'fitter', 'How many of an article are to lie there, and its maker’s code'),
+  at('GET', stockLabelsPath(':id'), 'fitter', 'Labels for what lies in the stores'),
   at('PUT', renamedPath(':id'), 'lead', 'Say what an article is called by now'),
   at('PUT', one(STORES.receipts), 'fitter', 'Take something in'),
   at('PUT', one(STORES.movements), 'fitter', 'Move something, or write it off'),

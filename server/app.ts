@@ -139,7 +139,7 @@ export function createApp({
     kitRoutes(database),
     deviceRoutes(database, lasts, stopping),
     tapeRoutes(database),
-    stockRoutes(database),
+    stockRoutes(database, print),
     hireRoutes(database),
     orderRoutes(database, maker),
     auditRoutes(database),

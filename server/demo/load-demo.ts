@@ -10,6 +10,7 @@ import { addPerson } from '../people/service';
 import { findAccount, hasAccounts } from '../people/store';
 import { saveWearer } from '../wearers/store';
 import { loadSeason } from './load-season';
+import { loadAfterSeason, loadStores } from './load-stores';
 
 const demoSchema = z.object({
   fitters: z.array(signInSchema.extend({ name: lineSchema(120), role: z.enum(ROLES) })).min(1),
@@ -56,7 +57,9 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
     const ids = new Map(demo.charts.map(({ id, file }) => [file, id]));
     for (const { id, charts, ...kit } of demo.kits)
       await saveKit(transaction, id, { ...kit, series: charts.map((file) => ids.get(file)!), version: 0 });
-    await loadSeason(transaction, folder, ids, keeper);
+    const pieces = await loadStores(transaction, folder, ids, keeper);
+    await loadSeason(transaction, folder, ids, keeper, pieces);
+    await loadAfterSeason(transaction, folder, ids, keeper);
   });
   return true;
 }

@@ -1,5 +1,6 @@
-import type { Fitter } from '@neat-measure/contract';
+import type { Chart, Fitter } from '@neat-measure/contract';
 import {
+  type Shelf,
   ALTERED_HOW,
   apply,
   bareUnit,
@@ -19,7 +20,7 @@ import {
   type FitArea,
   type Doing,
   UNSETTLED,
-  type Shelf,
+  type TakenFrom,
 } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -29,6 +30,7 @@ import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
 import { addActs } from '../dockets/act-store';
 import { noteAct } from '../dockets/store';
+import { moveForAct } from '../stores/docket-acts';
 
 const decisionSchema = z.discriminatedUnion('outcome', [
   z.object({ outcome: z.literal('accepted'), sizes: z.record(z.string(), z.string()) }),
@@ -60,6 +62,8 @@ const handedSchema = z.object({
   way: z.enum(HANDING_WAYS),
   /** For how many days it was hired. */
   days: z.int().nullable().default(null),
+  /** The number of the piece, where it was taken from the stores. */
+  piece: z.string().nullable().default(null),
   /** Why it came back, where it did. */
   back: z
     .object({
@@ -105,12 +109,14 @@ const MINUTE_MS = 60_000;
  * @param folder holds `season.json`
  * @param charts the id of each chart by its file
  * @param fitter who measured and decided
+ * @param pieces numbered pieces in the stores, by their numbers
  */
 export async function loadSeason(
   database: Database,
   folder: string,
   charts: ReadonlyMap<string, string>,
   fitter: Fitter,
+  pieces: ReadonlyMap<string, TakenFrom> = new Map(),
 ): Promise<void> {
   const { dockets } = seasonSchema.parse(JSON.parse(await readFile(join(folder, 'season.json'), 'utf8')));
   const oldestFirst = [...dockets].sort((one, other) => other.daysAgo - one.daysAgo);
@@ -125,9 +131,11 @@ export async function loadSeason(
     // One after the other, so that those of one day keep an order.
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
     const hand = new Hand(shelf, fitter, opened);
-    workThrough(hand, names.get(docket.wearer) ?? 'The wearer', docket, charts);
+    workThrough(hand, names.get(docket.wearer) ?? 'The wearer', docket, charts, pieces);
     for (const act of hand.acts) await noteAct(database, act, hand.docket);
     await addActs(database, hand.acts);
+    for (const { act, before, after } of hand.steps)
+      if (before !== null) await moveForAct(database, act, before, after, shelf);
   }
 }
 
@@ -135,10 +143,11 @@ export async function loadSeason(
 class Hand {
   readonly docketId = uuidv7();
   readonly acts: Act[] = [];
+  readonly steps: { readonly act: Act; readonly before: Docket | null; readonly after: Docket }[] = [];
   docket: Docket | null = null;
 
   constructor(
-    readonly shelf: Shelf,
+    readonly shelf: Shelf<Chart>,
     private readonly fitter: Fitter,
     private clock: number,
   ) {}
@@ -154,6 +163,7 @@ class Hand {
     const act: Act = { id: uuidv7(), docketId: this.docketId, at, by, ...doing };
     const applied = apply(this.docket, act, this.shelf);
     if (!applied.ok) throw new Error(`demo season, ${doing.kind}: ${sayRefusal(applied.problem)}`);
+    this.steps.push({ act: applied.value.act, before: this.docket, after: applied.value.docket });
     this.docket = applied.value.docket;
     this.acts.push(applied.value.act);
   }
@@ -173,6 +183,7 @@ function workThrough(
     handed,
   }: z.infer<typeof seasonSchema>['dockets'][number],
   charts: ReadonlyMap<string, string>,
+  pieces: ReadonlyMap<string, TakenFrom>,
 ): void {
   const unit = 'cm' as const;
   hand.does({ kind: 'docket-opened', wearerId: wearer, occasion, unit, preference: 'regular' });
@@ -219,7 +230,7 @@ function workThrough(
   }
   for (const [file, sizes] of Object.entries(trials))
     tryOn(hand, charts.get(file)!, sizes, alterations[file] ?? []);
-  for (const [file, one] of Object.entries(handed)) handOver(hand, charts.get(file)!, name, one);
+  for (const [file, one] of Object.entries(handed)) handOver(hand, charts.get(file)!, name, one, pieces);
 }
 
 /** Puts size after size on, answers what was seen, notes what is altered, and keeps what was kept. */
@@ -249,13 +260,23 @@ function handOver(
   hand: Hand,
   chartId: string,
   name: string,
-  { way, days, back }: z.infer<typeof handedSchema>,
+  { way, days, piece, back }: z.infer<typeof handedSchema>,
+  pieces: ReadonlyMap<string, TakenFrom>,
 ): void {
   const go = () => {
     const until = days === null ? null : new Date(hand.now + days * DAY_MS).toISOString().slice(0, 10);
     hand.does({
       kind: 'garments-handed-over',
-      garments: [{ chartId, way, until, untried: null, found: null }],
+      garments: [
+        {
+          chartId,
+          way,
+          until,
+          untried: null,
+          found: null,
+          ...(piece === null ? {} : { from: pieces.get(piece)! }),
+        },
+      ],
       signature: { by: 'name', name },
     });
   };

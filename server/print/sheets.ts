@@ -4,6 +4,7 @@ import { printMeasuringSheet } from '../dockets/measuring-sheet';
 import { printLabels, type LabelsToPrint } from '../handing/labels';
 import { printOrder, type OrderToPrint } from '../handing/order-form';
 import { printSizes, type SizesToPrint } from '../handing/size-sheet';
+import { printStockLabels, type StockLabelsToPrint } from '../stores/stock-labels';
 import { printRecord } from '../wearers/record-sheet';
 import { printPerson } from '../wearers/person-sheet';
 
@@ -15,6 +16,7 @@ export type Sheet =
   | { readonly sheet: 'record'; readonly record: WearerRecord }
   | ({ readonly sheet: 'sizes' } & SizesToPrint)
   | ({ readonly sheet: 'labels' } & LabelsToPrint)
+  | ({ readonly sheet: 'stock-labels' } & StockLabelsToPrint)
   | ({ readonly sheet: 'order' } & OrderToPrint);
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
@@ -32,6 +34,8 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printSizes(sheet);
     case 'labels':
       return printLabels(sheet);
+    case 'stock-labels':
+      return printStockLabels(sheet);
     case 'order':
       return printOrder(sheet);
   }

@@ -281,14 +281,15 @@ export async function hireOut(
   if (handing.way !== 'hired' || handing.until === null) return;
   const booked = await ofDocket(transaction, act.docketId, handing.chartId, false);
   const now = today();
-  const until = handing.until < now ? now : handing.until;
+  // What is written down late went out by its last day at the latest.
+  const from = handing.until < now ? handing.until : now;
   const columns = {
     piece_id: piece.id,
     held_piece_id: piece.id,
-    from_day: now,
-    until_day: until,
-    free_day: freeAfter(until, keeping.dryingDays),
-    out_day: now,
+    from_day: from,
+    until_day: handing.until,
+    free_day: freeAfter(handing.until, keeping.dryingDays),
+    out_day: from,
   };
   try {
     if (booked !== undefined)

@@ -8,8 +8,8 @@ const PATIENCE_MS = 5_000;
 export interface Maker {
   /** Gives it an order; the same again changes nothing. */
   send(sheet: OrderSheet): Promise<void>;
-  /** Everything it says of an order, the oldest first. */
-  ask(orderId: string): Promise<MakerAnswer>;
+  /** Everything it says of an order, the oldest first; `null` where it knows of none. */
+  ask(orderId: string): Promise<MakerAnswer | null>;
 }
 
 /** The most of an answer that is read. */
@@ -38,6 +38,7 @@ export function makerAt(address: string | undefined): Maker {
         'The maker’s desk does not answer. The order is kept here; try again in a while.',
       );
     const text = await answer.text();
+    if (answer.status === 404 && options.method === 'GET') return null;
     if (!answer.ok || text.length > MOST_BYTES)
       throw new ProblemError(
         'stock-refused',
@@ -54,7 +55,9 @@ export function makerAt(address: string | undefined): Maker {
       });
     },
     ask: async (orderId) => {
-      const read = makerAnswerSchema.safeParse(await call(`/orders/${orderId}`, { method: 'GET' }));
+      const answer = await call(`/orders/${orderId}`, { method: 'GET' });
+      if (answer === null) return null;
+      const read = makerAnswerSchema.safeParse(answer);
       if (!read.success || read.data.order !== orderId)
         throw new ProblemError(
           'stock-refused',
@@ -65,10 +68,11 @@ export function makerAt(address: string | undefined): Maker {
   };
 }
 
+/** What stands in a text; what is no JSON is kept as text, which no form takes. */
 function parse(text: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch {
-    return null;
+    return text;
   }
 }

@@ -270,7 +270,13 @@ export async function sendOrder(database: Database, maker: Maker, id: string, by
 
 /** Asks the maker how an order stands, and keeps what is new. What it said once stands, whatever it says later. */
 export async function hearOf(database: Database, maker: Maker, id: string): Promise<void> {
-  const { messages } = await maker.ask(id);
+  let answer = await maker.ask(id);
+  if (answer === null) {
+    // It has lost the order, or never got it: the same order again is the same to it.
+    await maker.send(sheetOf(await orderOf(database, id), HOUSE));
+    answer = await maker.ask(id);
+  }
+  const messages = answer?.messages ?? [];
   for (const message of messages)
     await database('order_events')
       .insert({

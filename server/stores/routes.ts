@@ -17,6 +17,7 @@ import {
   stockImportSchema,
   stockQuerySchema,
   STORES,
+  stockLabelsPath,
   type Room,
 } from '@neat-measure/contract/stores';
 import { Router, type Response } from 'express';
@@ -28,6 +29,8 @@ import { isDuplicate } from '../database/trouble';
 import { openBench } from '../dockets/service';
 import { refuseEdit } from '../http/problem-error';
 import { fitterOf, readBody, readId, readParam, readQuery } from '../http/request';
+import { sendPdf } from '../print/send-pdf';
+import type { Print } from '../print/sheets';
 import { accountOf, articleOf, listArticles } from './articles';
 import { explainCount, keepCount, tellCount } from './count';
 import { stockForDocket } from './docket-stock';
@@ -44,7 +47,7 @@ import { listWarnings } from './warnings';
 const batchSchema = z.object({ batchId: z.uuidv7() });
 
 /** What lies in the stores, and what happens to it. All need a session. */
-export function stockRoutes(database: Database): Router {
+export function stockRoutes(database: Database, print: Print): Router {
   return Router()
     .get(STORES.rooms, async (_request, response) => {
       response.json(await listRooms(database));
@@ -100,6 +103,10 @@ export function stockRoutes(database: Database): Router {
         throw isDuplicate(error) ? new StockRefused(`The code ${makerCode!} is another article’s.`) : error;
       });
       response.json(await articleOf(database, id));
+    })
+    .get(stockLabelsPath(':id'), async (request, response) => {
+      const account = await accountOf(database, readId(request));
+      sendPdf(response, await print({ sheet: 'stock-labels', account }), 'labels.pdf');
     })
     .put(renamedPath(':id'), async (request, response) => {
       const id = readId(request);

@@ -14,6 +14,7 @@ import {
   stockCountSchema,
   stockTableSchema,
   STORES,
+  stockLabelsPath,
   warningsSchema,
   type Warning,
 } from '@neat-measure/contract/stores';
@@ -378,6 +379,17 @@ describe('the stores', () => {
       ['Warden trousers', '32', '4', '2', ''],
       ['Grebe dry suit', 'M', '1', '0', 'T1'],
     ]);
+  });
+
+  it('print labels with codes, of what is counted and of every piece', async () => {
+    const roomId = await stores.room();
+    const counted = await stores.receive(roomId, await stores.chart(), '32', 1);
+    const numbered = await stores.receive(roomId, await stores.chart(SUIT), 'M', 2, [uuidv7(), 'Größe 7']);
+    for (const { id } of [counted, numbered]) {
+      const answer = await app.file(stockLabelsPath(id));
+      expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+      expect((await answer.arrayBuffer()).byteLength).toBeGreaterThan(2_000);
+    }
   });
 
   it('say how a garment is kept, and do not number what lies there counted', async () => {

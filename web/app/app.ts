@@ -41,6 +41,7 @@ export class App {
   protected readonly places = [
     { path: '/bench', name: 'Bench' },
     { path: '/charts', name: 'Charts' },
+    { path: '/stores', name: 'Stores' },
     { path: '/log', name: 'Log' },
   ];
   protected readonly fitter = this.session.fitter;

@@ -84,6 +84,11 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/charts/kits/kit-desk').then(({ KitDesk }) => KitDesk),
       },
       {
+        path: 'stores',
+        title: 'Stores · Neat Measure',
+        loadChildren: () => import('../places/stores/routes').then(({ ROUTES: stores }) => stores),
+      },
+      {
         path: 'log',
         title: 'Log · Neat Measure',
         loadComponent: () => import('../places/log/log').then(({ Log }) => Log),

@@ -20,6 +20,11 @@ export const DESTINATIONS: readonly {
   { name: 'Practice tape', path: '/bench/tape' },
   { name: 'Charts', path: '/charts' },
   { name: 'Kits', path: '/charts/kits' },
+  { name: 'Stores: shelves', path: '/stores/shelves' },
+  { name: 'Stores: hire', path: '/stores/hire' },
+  { name: 'Stores: orders', path: '/stores/orders' },
+  { name: 'Stores: counting', path: '/stores/counting' },
+  { name: 'Stores: how it is kept', path: '/stores/keeping' },
   { name: 'Log', path: '/log' },
   { name: 'House log', path: '/log/house', least: 'administrator' },
   ...DESKS.map(({ name, path, least }) => ({

@@ -1,7 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import { type ChartSheet } from '@neat-measure/core';
 import { importChartJson, sayJsonFinding } from '@neat-measure/core/sheets';
-import { exportWorkbook, LIMITS, sayBroughtProblem, type BroughtTable } from '@neat-measure/core/brought';
+import {
+  exportWorkbook,
+  writeWorkbook,
+  LIMITS,
+  sayBroughtProblem,
+  type BroughtTable,
+} from '@neat-measure/core/brought';
 import { BroughtReader, type BroughtQuestion } from './brought-reader';
 
 /** What a person brought: tables still to be understood, a whole chart, or something that cannot be taken. */
@@ -46,6 +52,13 @@ export class ChartFiles {
   /** A chart as a workbook, a worksheet a part. */
   async writeWorkbook(sheet: ChartSheet): Promise<Blob> {
     return new Blob([(await exportWorkbook(sheet)) as BlobPart], { type: XLSX });
+  }
+
+  /** Tables as a workbook, a worksheet each. */
+  async writeTables(
+    tables: readonly { readonly name: string; readonly rows: readonly (readonly string[])[] }[],
+  ): Promise<Blob> {
+    return new Blob([(await writeWorkbook(tables)) as BlobPart], { type: XLSX });
   }
 
   /** Hands a file to the person. */

@@ -21,6 +21,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'wearer-looked-at': 'looked at a docket',
   'wearer-exported': 'wrote out what is kept of a wearer',
   'wearer-erased': 'erased a wearer',
+  'stores-kept': 'changed something in the stores',
   'chart-kept': 'kept a chart',
   'chart-retired': 'took a chart from the shelf, or back onto it',
   'protocol-kept': 'kept a protocol',

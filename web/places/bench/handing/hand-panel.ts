@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import type { DocketStock } from '@neat-measure/contract/stores';
 import { FormsModule } from '@angular/forms';
 import { labelsPath, orderFormPath, sizesSheetPath } from '@neat-measure/contract';
 import {
@@ -10,6 +21,7 @@ import {
   RETURN_REASONS,
   RETURN_WAYS,
   RETURN_WORDS,
+  sayChance,
   toldBy,
   type FitArea,
   type ReturnReason,
@@ -20,12 +32,15 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { DocketService } from '../../../data/docket-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
-import { HandingStore } from './handing-store';
+import { HandingStore, WITHOUT_STORES } from './handing-store';
+import { StockHere, type Near } from './stock-here';
+import { StoresService } from '../../../data/stores-service';
 import { SignatureField } from './signature-field';
 
 /** Where a garment goes that came back, in words. */
@@ -65,7 +80,7 @@ const CONDITIONS = {
     .line {
       align-items: flex-start;
     }
-    .line > :is(.fields, .note) {
+    .line > :is(.fields, .note, .stocked) {
       flex: 1 1 100%;
     }
     kbd {
@@ -75,6 +90,9 @@ const CONDITIONS = {
       display: block;
       margin-top: 14px;
     }
+    .stocked {
+      justify-content: flex-end;
+    }
     .posting {
       align-items: flex-end;
     }
@@ -83,17 +101,80 @@ const CONDITIONS = {
     }
   `,
   host: { class: 'stack' },
+  providers: [StockHere],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandPanel {
   protected readonly store = inject(DocketStore);
   protected readonly handing = inject(HandingStore);
+  protected readonly stockHere = inject(StockHere);
+  protected readonly without = WITHOUT_STORES;
+  private readonly stores = inject(StoresService);
   private readonly dockets = inject(DocketService);
   readonly leave = output<void>();
   /** A garment is to be tried on, by its place. */
   readonly tries = output<number>();
 
   protected readonly ways = HANDING_WAYS.map((value) => ({ value, label: HANDING_WORDS[value] }));
+  constructor() {
+    this.handing.stock.set(this.stockHere);
+    inject(DestroyRef).onDestroy(() => this.handing.stock.set(null));
+    // Anew whenever something was handed over, came back, or another size was kept; of hires, for their days.
+    effect(() => {
+      this.store.docket();
+      const hired = this.handing.garments().find(({ ready, way }) => ready && way === 'hired');
+      const until = hired?.until ?? null;
+      untracked(() => this.stockHere.ask(until));
+    });
+  }
+
+  /** Orders one for this wearer, at once. */
+  protected order(chartId: string): void {
+    const docket = this.store.docket();
+    const chart = this.store.garments().find((one) => one.chart.id === chartId)?.chart;
+    const label = this.stockHere.of(chartId)?.label;
+    if (docket === null || chart === undefined || label === undefined) return;
+    this.fault.set('');
+    this.stores
+      .rooms()
+      .pipe(
+        switchMap(([room]) => {
+          const id = uuidv7();
+          const wantedFor = [{ docketId: docket.id, chartId }];
+          const lines = [{ seriesId: chart.seriesId, label, count: 1, wantedFor }];
+          return this.stores
+            .saveOrder(id, { maker: chart.sheet.maker, roomId: room!.id, lines })
+            .pipe(switchMap(() => this.stores.send(id)));
+        }),
+      )
+      .subscribe({
+        next: () => this.stockHere.ask(null),
+        error: (problem: Error) => {
+          this.stockHere.ask(null);
+          this.fault.set(problem.message);
+        },
+      });
+  }
+
+  /** Puts the nearest that is there on. */
+  protected tryNear(chartId: string, { sizes }: Near): void {
+    if (this.store.does({ kind: 'garment-tried', chartId, sizes, carrier: null, found: null }))
+      this.tryOn(chartId);
+  }
+
+  protected sayNear({ label, count, chance }: Near): string {
+    return `Try ${label} (${count} there, ${sayChance(chance)})`;
+  }
+
+  protected sayOrders(orders: DocketStock[number]['orders']): string {
+    return orders
+      .map(
+        ({ number, stage, promised }) =>
+          `Order ${number} ${stage === 'draft' ? 'is not sent yet' : 'is with its maker'}${promised === null ? '' : `, promised for ${promised}`}.`,
+      )
+      .join(' ');
+  }
+
   protected readonly signature = signal<Signature | null>(null);
   protected readonly fault = signal('');
   protected readonly conditions = computed(() => [
@@ -150,6 +231,11 @@ export class HandPanel {
       return this.fault.set(
         `${owed.name} has to be looked at on the wearer before it goes: try it on, or say why not.`,
       );
+    const none = this.handing.taken().find(({ stock, from }) => stock !== null && from === null);
+    if (none !== undefined)
+      return this.fault.set(
+        `None of ${none.name} is there in ${none.size ?? ''}: order it, try the nearest, or say that it is not from the stores.`,
+      );
     const signature = this.signature();
     if (signature === null) return this.fault.set('Have the wearer sign, or type their name.');
     this.fault.set('');
@@ -175,6 +261,13 @@ export class HandPanel {
   protected readonly goes = signal<ReturnWay>('stock');
   protected readonly reasons = RETURN_REASONS.map((value) => ({ value, label: RETURN_WORDS[value] }));
   protected readonly places = RETURN_WAYS.map((value) => ({ value, label: GOES_WORDS[value] }));
+  /** What was lost goes to no shelf. */
+  protected chooseWhy(why: ReturnReason): void {
+    this.why.set(why);
+    if (why === 'lost') this.goes.set('waste');
+    else if (why === 'damaged' || why === 'faulty') this.goes.set('quarantine');
+  }
+
   protected readonly asksWhere = computed(() => toldBy(this.why()) !== null);
   /** Where it can have been tight or long: where its kind is looked at. */
   protected readonly areas = computed(() => {

@@ -12,8 +12,10 @@ import {
   type ReturnReason,
   type ReturnWay,
   type Signature,
+  type TakenFrom,
 } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
+import type { StockHere } from './stock-here';
 
 /** What was chosen of one garment before it is handed over. */
 interface Chosen {
@@ -21,6 +23,8 @@ interface Chosen {
   readonly way?: HandingWay;
   readonly until?: string;
   readonly untried?: string;
+  /** Where in the stores it is taken from. */
+  readonly from?: string;
 }
 
 const NO_CHOICE: Chosen = {};
@@ -31,6 +35,8 @@ const HIRE_DAYS = 3;
 @Injectable()
 export class HandingStore {
   private readonly store = inject(DocketStore);
+  /** What the stores have, once the panel asks them; until then they have nothing to do with it. */
+  readonly stock = signal<Pick<StockHere, 'of' | 'choicesOf'> | null>(null);
   private readonly chosen = signal<Readonly<Record<string, Chosen>>>({});
 
   /** Every garment with how it stands, and how it would be handed over. */
@@ -43,6 +49,15 @@ export class HandingStore {
       const stage = docket === null ? 'not-decided' : stageOf(docket, id);
       const final = docket === null ? null : finalSize(docket, id);
       const ready = stage === 'to-try' || stage === 'kept' || stage === 'made-to-measure';
+      const stock = this.stock()?.of(id) ?? null;
+      const choices = this.stock()?.choicesOf(id) ?? [];
+      // What the stores keep and have not got is not handed over by itself.
+      const lacking = stock !== null && stock.there.length === 0;
+      const from = choices.some(({ value }) => value === choice.from)
+        ? choice.from!
+        : lacking
+          ? null
+          : (choices[0]?.value ?? null);
       const way = choice.way ?? handingIn(habits, sheet.kind);
       return {
         id,
@@ -52,12 +67,16 @@ export class HandingStore {
         stage,
         ready,
         handing: docket === null ? null : lastHanding(docket, id),
-        taken: ready && (choice.taken ?? stage !== 'made-to-measure'),
+        taken: ready && (choice.taken ?? (stage !== 'made-to-measure' && !lacking)),
         way,
         until: choice.until ?? daysFromNow(HIRE_DAYS),
         /** It must be looked at on the wearer, and was not kept after a trial. */
         owed: ready && stage !== 'kept' && fitChecksOf(sheet).some(({ must }) => must),
         untried: choice.untried ?? '',
+        stock,
+        choices,
+        /** Where it is taken from; `null` where the stores have none, and nobody has said otherwise. */
+        from,
         reason: docket === null ? null : (standingDecision(docket, id)?.reason ?? null),
       };
     });
@@ -75,12 +94,13 @@ export class HandingStore {
 
   /** Hands over everything that is ticked; whether it was let in. */
   handOver(signature: Signature): boolean {
-    const garments = this.taken().map(({ id, way, until, untried }) => ({
+    const garments = this.taken().map(({ id, way, until, untried, from }) => ({
       chartId: id,
       way,
       until: way === 'hired' ? until : null,
       untried: untried.trim() === '' ? null : untried.trim(),
       found: null,
+      ...(takenFrom(from) === undefined ? {} : { from: takenFrom(from)! }),
     }));
     if (garments.length === 0) return false;
     const done = this.store.does({ kind: 'garments-handed-over', garments, signature });
@@ -90,6 +110,7 @@ export class HandingStore {
 
   /** Takes a garment back; whether it was let in. */
   takeBack(chartId: string, why: ReturnReason, area: FitArea | null, note: string, goes: ReturnWay): boolean {
+    const handing = this.garments().find(({ id }) => id === chartId)?.handing;
     return this.store.does({
       kind: 'garment-came-back',
       chartId,
@@ -97,6 +118,8 @@ export class HandingStore {
       area,
       note: note.trim() === '' ? null : note.trim(),
       goes,
+      // It goes back to where it was taken from.
+      ...(handing?.from === undefined || goes === 'waste' ? {} : { to: handing.from.roomId }),
     });
   }
 }
@@ -107,4 +130,14 @@ function daysFromNow(days: number): string {
   day.setDate(day.getDate() + days);
   const two = (number: number) => String(number).padStart(2, '0');
   return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
+}
+
+/** What is chosen for what is handed over without the stores. */
+export const WITHOUT_STORES = 'none';
+
+/** What a choice of where to take something from stands for; nothing for what is handed over without the stores. */
+export function takenFrom(value: string | null): TakenFrom | undefined {
+  if (value === null || value === WITHOUT_STORES) return undefined;
+  const [roomId, pieceId] = value.split(' ');
+  return { roomId: roomId!, pieceId: pieceId ?? null };
 }

@@ -1,0 +1,118 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { DocketStock } from '@neat-measure/contract/stores';
+import { finalSize, sizesAfterTrials } from '@neat-measure/core';
+import { nearestLabels } from '@neat-measure/core/stock';
+import { catchError, debounceTime, of, Subject, switchMap } from 'rxjs';
+import { StoresService } from '../../../data/stores-service';
+import { DocketStore } from '../docket-store';
+import { WITHOUT_STORES } from './handing-store';
+
+/** Something to be taken from the stores, as it is chosen. */
+export interface Choice {
+  /** As `TakenFrom`, in one text; `none` for what is handed over without the stores. */
+  readonly value: string;
+  readonly label: string;
+}
+
+/** Another size that is there, and what the odds say of it. */
+export interface Near {
+  readonly label: string;
+  readonly sizes: Readonly<Record<string, string>>;
+  readonly count: number;
+  /** How likely it is the wearer's by tape and trial, from 0 to 1. */
+  readonly chance: number;
+}
+
+const MOST_NEAR = 3;
+
+/** What the stores have for the garments of the docket; what is not known yet stands in nobody's way. */
+@Injectable()
+export class StockHere {
+  private readonly store = inject(DocketStore);
+  private readonly service = inject(StoresService);
+  private readonly told = signal<DocketStock>([]);
+  readonly trouble = signal('');
+  private readonly asked = new Subject<string | null>();
+
+  constructor() {
+    this.asked
+      .pipe(
+        debounceTime(0),
+        switchMap((until) => {
+          const id = this.store.docket()?.id;
+          if (id === undefined) return of([]);
+          return this.service.forDocket(id, until).pipe(
+            catchError((problem: unknown) => {
+              // The docket goes on without the stores; that it does is said.
+              this.trouble.set(`What the stores have is not known just now. ${(problem as Error).message}`);
+              return of(null);
+            }),
+          );
+        }),
+        takeUntilDestroyed(inject(DestroyRef)),
+      )
+      .subscribe((told) => {
+        if (told === null) return;
+        this.trouble.set('');
+        this.told.set(told);
+      });
+  }
+
+  /** Asks what is there now; of what is hired, for the days until one. */
+  ask(until: string | null): void {
+    this.asked.next(until);
+  }
+
+  /** What the stores have of a garment; `null` where they have nothing to do with it. */
+  of(chartId: string): DocketStock[number] | null {
+    return this.told().find((one) => one.chartId === chartId) ?? null;
+  }
+
+  /** Where a garment can be taken from, the first of which is proposed. */
+  choicesOf(chartId: string): Choice[] {
+    const own = this.of(chartId);
+    if (own === null) return [];
+    const there = own.there.flatMap(({ roomId, room, count, pieces }): Choice[] =>
+      own.numbered
+        ? pieces.map(({ id, serial, says }) => ({
+            value: `${roomId} ${id}`,
+            label: `${serial}, ${room}${says === '' ? '' : ` (${says})`}`,
+          }))
+        : [{ value: roomId, label: `${room}: ${count} there` }],
+    );
+    return [...there, { value: WITHOUT_STORES, label: 'not from the stores' }];
+  }
+
+  /** Other sizes that are there, the likeliest of the nearest first. */
+  nearOf(chartId: string): readonly Near[] {
+    return this.near().get(chartId) ?? [];
+  }
+
+  private readonly near = computed(() => {
+    const docket = this.store.docket();
+    const found = new Map<string, readonly Near[]>();
+    if (docket === null) return found;
+    for (const { chartId, label, there, others } of this.told()) {
+      const chart = this.store.garments().find((one) => one.chart.id === chartId)?.chart;
+      if (there.length > 0 || others.length === 0 || chart === undefined) continue;
+      const { odds } = sizesAfterTrials(docket, chart, this.store.shelf().habits);
+      const own = finalSize(docket, chartId)?.sizes;
+      if (own === undefined) continue;
+      const labels = others.map((one) => one.label).filter((one) => one !== label);
+      const near = nearestLabels(chart.sheet, own, labels)
+        .slice(0, MOST_NEAR)
+        .map((one) => ({
+          label: one.label,
+          sizes: one.sizes,
+          count: others.find((other) => other.label === one.label)!.count,
+          chance: odds.find((other) => other.label === one.label)?.chance ?? 0,
+        }));
+      found.set(
+        chartId,
+        near.sort((a, b) => b.chance - a.chance),
+      );
+    }
+    return found;
+  });
+}

@@ -1,0 +1,185 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Delivery, NewPiece, Order, Scanned } from '@neat-measure/contract/stores';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { finalize } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { StoresService } from '../../../data/stores-service';
+import { ControlName } from '../../../parts/forms/control-name';
+import { StoresAccount } from '../stores-account';
+
+type Hold = Delivery['holds'][number];
+
+/** What was found in a parcel that was not ordered so: taken in as what it is, or sent back. */
+interface Odd {
+  readonly seriesId: string;
+  readonly garment: string;
+  readonly label: string;
+  readonly count: number;
+  readonly does: Hold['does'];
+  /** The line its maker sends it for, where it said so. */
+  readonly line: number | null;
+}
+
+/** A parcel is opened: what lies in it is scanned or typed against the order, and taken in. */
+@Component({
+  selector: 'nm-check-off',
+  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  templateUrl: './check-off.html',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CheckOff {
+  readonly order = input.required<Order>();
+  readonly done = output<void>();
+  private readonly service = inject(StoresService);
+  private readonly account = inject(StoresAccount);
+  /** So many of each line, by its number. */
+  protected readonly counts = signal<Readonly<Record<number, string>>>({});
+  protected readonly serials = signal<Readonly<Record<number, string>>>({});
+  protected readonly odd = signal<readonly Odd[]>([]);
+  protected readonly said = signal('');
+  protected readonly trouble = signal('');
+  protected readonly busy = signal(false);
+  protected readonly begun = signal(false);
+  protected readonly does = [
+    { value: 'take-in', label: 'taken in as what it is' },
+    { value: 'send-back', label: 'sent back' },
+  ];
+  protected readonly open = computed(() => this.order().lines.filter(({ open }) => open > 0));
+  private id = uuidv7();
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.account.taker.set(null));
+  }
+
+  /** From now on what is scanned is checked off against this order. */
+  protected begin(): void {
+    this.begun.set(true);
+    this.account.taker.set((scanned) => this.scanned(scanned));
+    const numbered = this.open().filter((line) => line.numbered && line.underWay > 0);
+    // The numbers its maker has written down are read off the pieces, and mended where they differ.
+    this.serials.set(
+      Object.fromEntries(
+        numbered.map(({ line, pieces }) => [line, pieces.map(({ serial }) => serial).join(' ')]),
+      ),
+    );
+  }
+
+  private scanned({ article, piece }: Scanned): void {
+    const line = this.open().find(({ articleId }) => articleId === article.id);
+    if (piece !== null) return this.said.set(`${piece.serial} is in the stores already.`);
+    if (line !== undefined) {
+      const next = Number(this.counts()[line.line] ?? '0') + 1;
+      if (next <= line.open) {
+        this.counts.update((all) => ({ ...all, [line.line]: String(next) }));
+        return this.said.set(`${article.garment} ${article.label}: ${next} of ${line.open}`);
+      }
+    }
+    this.addOdd(article.seriesId, article.garment, article.label);
+  }
+
+  /** Something of another size, or more than was ordered. */
+  protected addOdd(seriesId: string, garment: string, label: string): void {
+    const text = label.trim();
+    if (text === '') return;
+    const meant = this.open().find((line) => line.seriesId === seriesId && line.substitute?.label === text);
+    const there = this.odd().find((one) => one.seriesId === seriesId && one.label === text);
+    const count = (there?.count ?? 0) + 1;
+    const next: Odd = there ?? {
+      seriesId,
+      garment,
+      label: text,
+      count,
+      does: 'take-in',
+      line: meant?.line ?? null,
+    };
+    this.odd.set([...this.odd().filter((one) => one !== there), { ...next, count }]);
+    this.said.set(
+      meant === undefined
+        ? `${garment} ${text} was not ordered, or more than was: take it in as what it is, or send it back.`
+        : `${garment} ${text} comes in the place of ${meant.label}.`,
+    );
+  }
+
+  protected change(one: Odd, change: Partial<Odd>): void {
+    this.odd.update((all) => all.map((other) => (other === one ? { ...one, ...change } : other)));
+  }
+
+  protected drop(one: Odd): void {
+    this.odd.update((all) => all.filter((other) => other !== one));
+  }
+
+  /** Everything that is under way, as its maker wrote it: for a parcel that was looked through. */
+  protected all(): void {
+    this.counts.set(
+      Object.fromEntries(
+        this.open().map(({ line, underWay, open }) => [line, String(underWay > 0 ? underWay : open)]),
+      ),
+    );
+  }
+
+  protected put(line: number, count: string): void {
+    this.counts.update((all) => ({ ...all, [line]: count }));
+  }
+
+  protected name(line: number, serials: string): void {
+    this.serials.update((all) => ({ ...all, [line]: serials }));
+  }
+
+  protected takeIn(): void {
+    const holds: Hold[] = [];
+    for (const line of this.open()) {
+      const text = (this.counts()[line.line] ?? '').trim();
+      const serials = (this.serials()[line.line] ?? '').split(/[\s,;]+/).filter((one) => one !== '');
+      if (text === '' || text === '0') continue;
+      const count = Number(text);
+      if (!Number.isInteger(count) || count < 0) return this.trouble.set(`“${text}” is not how many.`);
+      const pieces = line.numbered ? serials.slice(0, count).map((serial) => this.pieceOf(line, serial)) : [];
+      if (line.numbered && pieces.length < count)
+        return this.trouble.set(
+          `${line.garment} is numbered: write down ${count} numbers, with blanks between.`,
+        );
+      const { seriesId, label } = line;
+      holds.push({ line: line.line, seriesId, label, count, pieces, does: 'take-in' });
+    }
+    for (const { seriesId, label, count, does, line } of this.odd())
+      holds.push({ line: does === 'take-in' ? line : null, seriesId, label, count, pieces: [], does });
+    if (holds.length === 0) return this.trouble.set('Nothing is checked off yet.');
+    this.busy.set(true);
+    this.trouble.set('');
+    this.service
+      .deliver(this.order().id, this.id, { holds })
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: () => {
+          this.id = uuidv7();
+          this.counts.set({});
+          this.serials.set({});
+          this.odd.set([]);
+          this.said.set('');
+          this.begun.set(false);
+          this.account.taker.set(null);
+          this.done.emit();
+        },
+        error: (problem: Error) => {
+          this.id = uuidv7();
+          this.trouble.set(problem.message);
+        },
+      });
+  }
+
+  private pieceOf({ pieces }: Order['lines'][number], serial: string): NewPiece {
+    return { serial, made: pieces.find((one) => one.serial === serial)?.made ?? null, goodUntil: null };
+  }
+}

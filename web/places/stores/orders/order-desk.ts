@@ -1,0 +1,198 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Order, StockNeed } from '@neat-measure/contract/stores';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { finalize, switchMap } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { Fetched } from '../../../data/fetched';
+import { SessionService } from '../../../data/session-service';
+import { StoresService } from '../../../data/stores-service';
+import { EmptyState } from '../../../parts/empty-state/empty-state';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { ControlName } from '../../../parts/forms/control-name';
+import { sayDay, StoresAccount } from '../stores-account';
+import { CheckOff } from './check-off';
+
+/** What was changed of what is proposed to be ordered. */
+interface Choice {
+  readonly taken?: boolean;
+  readonly count?: string;
+}
+
+const STAGES: Readonly<Record<Order['stage'], string>> = {
+  draft: 'not sent yet',
+  sent: 'sent',
+  acknowledged: 'its maker has it',
+  'part-received': 'came in part',
+  done: 'all here',
+};
+
+/** Orders: what is to be ordered and for whom, what was, how it stands, and checking off what comes. */
+@Component({
+  selector: 'nm-order-desk',
+  imports: [
+    CheckOff,
+    ControlName,
+    EmptyState,
+    Fetching,
+    FormsModule,
+    NzButtonModule,
+    NzCheckboxModule,
+    NzInputModule,
+    NzSelectModule,
+  ],
+  templateUrl: './order-desk.html',
+  styles: `
+    .maker {
+      padding: 14px 18px;
+      margin-top: 12px;
+    }
+    .late {
+      color: var(--brick);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OrderDesk {
+  /** The order that is open. */
+  readonly order = input<string>();
+  private readonly service = inject(StoresService);
+  protected readonly account = inject(StoresAccount);
+  protected readonly may = inject(SessionService).may('fitter');
+  protected readonly needs = new Fetched<readonly StockNeed[]>(() => this.service.needs());
+  protected readonly orders = new Fetched<readonly Order[]>(() => this.service.orders());
+  protected readonly choices = signal<Readonly<Record<string, Choice>>>({});
+  protected readonly room = signal<string | null>(null);
+  protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
+  protected readonly open = signal<string | null>(null);
+  protected readonly trouble = signal('');
+  protected readonly busy = signal(false);
+  protected readonly stages = STAGES;
+  protected readonly say = sayDay;
+
+  /** By maker, in the order of their names. */
+  protected readonly makers = computed(() => {
+    const needs = this.needs.value() ?? [];
+    return [...new Set(needs.map(({ maker }) => maker))].map((maker) => ({
+      maker,
+      lines: needs
+        .filter((one) => one.maker === maker)
+        .map((need) => {
+          const key = `${need.seriesId} ${need.label}`;
+          const { taken = true, count = String(need.total) } = this.choices()[key] ?? {};
+          return { key, need, taken, count, why: sayWhy(need) };
+        }),
+    }));
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.order();
+      if (id !== undefined) this.open.set(id);
+    });
+  }
+
+  protected choose(key: string, choice: Choice): void {
+    this.choices.update((all) => ({ ...all, [key]: { ...all[key], ...choice } }));
+  }
+
+  protected send(maker: string): void {
+    const roomId = this.roomId();
+    if (roomId === null)
+      return this.trouble.set('Into which room is it to go? Make a room under How it is kept.');
+    const lines = this.makers()
+      .find((one) => one.maker === maker)!
+      .lines.filter(({ taken }) => taken)
+      .map(({ need, count }) => ({
+        seriesId: need.seriesId,
+        label: need.label,
+        count: Number(count.trim() || NaN),
+        wantedFor: need.wantedFor.map(({ docketId, chartId }) => ({ docketId, chartId })),
+      }));
+    if (lines.length === 0) return this.trouble.set('Nothing is ticked.');
+    if (lines.some(({ count }) => !Number.isInteger(count) || count < 1))
+      return this.trouble.set(
+        'How many of each? Whole numbers, 1 or more; take the tick out of what is not ordered.',
+      );
+    const id = uuidv7();
+    this.run(
+      this.service.saveOrder(id, { maker, roomId, lines }).pipe(
+        switchMap(() => {
+          this.open.set(id);
+          return this.service.send(id);
+        }),
+      ),
+    );
+  }
+
+  protected sendAgain(id: string): void {
+    this.run(this.service.send(id));
+  }
+
+  protected ask(id: string): void {
+    this.run(this.service.ask(id));
+  }
+
+  protected close({ id, lines }: Order): void {
+    this.run(
+      this.service.close(
+        id,
+        uuidv7(),
+        lines.filter(({ open }) => open > 0).map(({ line }) => line),
+      ),
+    );
+  }
+
+  protected changed(): void {
+    this.needs.again();
+    this.orders.again();
+    this.account.changed();
+  }
+
+  private run(doing: ReturnType<StoresService['send']>): void {
+    if (this.busy()) return;
+    this.busy.set(true);
+    this.trouble.set('');
+    doing
+      .pipe(
+        finalize(() => {
+          this.busy.set(false);
+          this.choices.set({});
+          // An order that could not be sent is put together all the same, and waits.
+          this.changed();
+        }),
+      )
+      .subscribe({ error: (problem: Error) => this.trouble.set(problem.message) });
+  }
+
+  protected summary({ lines, promised, stage, late }: Order): string {
+    const open = lines.reduce((sum, one) => sum + one.open, 0);
+    const all = lines.reduce((sum, one) => sum + one.count, 0);
+    const when =
+      promised === null || open === 0 ? '' : `, ${late ? 'was ' : ''}promised for ${sayDay(promised)}`;
+    return `${STAGES[stage]}${stage === 'done' ? '' : `, ${open} of ${all} to come`}${when}`;
+  }
+
+  protected names({ wantedFor }: Order['lines'][number]): string {
+    const numbers = wantedFor.flatMap(({ docketNumber }) => docketNumber ?? []);
+    return numbers.length === 0 ? '' : `for docket ${numbers.join(', ')}`;
+  }
+}
+
+/** Why so many are proposed, and for whom. */
+function sayWhy({ forWearers, forShelf, spares, wantedFor, minimum, there, coming }: StockNeed): string {
+  const names = wantedFor.slice(0, 3).map(({ wearer }) => wearer);
+  const more = wantedFor.length - names.length;
+  return [
+    forWearers === 0 ? '' : `${forWearers} for ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`,
+    spares === 0 ? '' : `${spares} spare`,
+    forShelf === 0 ? '' : `at least ${minimum} should lie there`,
+    there === 0 ? '' : `${there} there`,
+    coming === 0 ? '' : `${coming} coming`,
+  ]
+    .filter((one) => one !== '')
+    .join('; ');
+}

@@ -1,0 +1,261 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Article, ArticleAccount, Move, Piece, StockMovement } from '@neat-measure/contract/stores';
+import { stockLabelsPath } from '@neat-measure/contract/stores';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { finalize, type Observable } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { SessionService } from '../../../data/session-service';
+import { StoresService } from '../../../data/stores-service';
+import { sayDay, StoresAccount, today } from '../stores-account';
+
+/** What can be done with what lies at a place, each in the words of the button. */
+const DOINGS = {
+  moved: 'move it to another room',
+  released: 'put it back on the shelf',
+  aside: 'set it aside',
+  issued: 'give it out without a docket',
+  returned: 'take it back from a wearer',
+  'written-off': 'write it off',
+} as const;
+type DoingKind = keyof typeof DOINGS;
+
+/** What happened, in words. */
+const HAPPENED: Readonly<Record<StockMovement['kind'], string>> = {
+  received: 'came in',
+  issued: 'went out',
+  returned: 'came back',
+  moved: 'was moved',
+  released: 'went back on the shelf',
+  'written-off': 'was written off',
+  counted: 'was put right by a count',
+  undone: 'was set right after a slip',
+  renamed: 'got another label',
+};
+
+/** One size of one garment: where it lies, its pieces, what can be done with it, and what happened to it. */
+@Component({
+  selector: 'nm-article-card',
+  imports: [FormsModule, NzButtonModule, NzCheckboxModule, NzInputModule, NzSelectModule],
+  templateUrl: './article-card.html',
+  styles: `
+    .panel {
+      padding: 14px 18px;
+      margin-top: 10px;
+    }
+    .story li {
+      padding: 5px 4px;
+    }
+    time {
+      min-width: 110px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ArticleCard {
+  readonly articleId = input.required<string>();
+  readonly moved = output<Article>();
+  readonly left = output<void>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly service = inject(StoresService);
+  protected readonly account = inject(StoresAccount);
+  protected readonly session = inject(SessionService);
+  protected readonly told = signal<ArticleAccount | null>(null);
+  protected readonly trouble = signal('');
+  protected readonly busy = signal(false);
+  protected readonly labels = computed(() => stockLabelsPath(this.articleId()));
+
+  protected readonly article = computed(() => this.told()?.article ?? null);
+  /** The places something of it is at, to begin from. */
+  protected readonly places = computed(() => {
+    const article = this.article();
+    if (article === null) return [];
+    const rooms = article.there.flatMap(({ roomId, ...counts }) =>
+      (['shelf', 'drying', 'quarantine'] as const).flatMap((compartment) =>
+        counts[compartment] > 0 ? [{ key: `${roomId}/${compartment}`, count: counts[compartment] }] : [],
+      ),
+    );
+    return article.out > 0 ? [...rooms, { key: 'wearer', count: article.out }] : rooms;
+  });
+  protected readonly story = computed(() =>
+    (this.told()?.movements ?? []).map((one) => ({
+      ...one,
+      day: sayDay(one.at.slice(0, 10)),
+      words: this.sayMovement(one),
+    })),
+  );
+  /** Those whose place is not waste: the others are told of by what happened. */
+  protected readonly pieces = computed(() =>
+    (this.told()?.pieces ?? []).filter(({ place }) => place !== 'waste'),
+  );
+
+  protected readonly from = signal<string | null>(null);
+  protected readonly kind = signal<DoingKind>('moved');
+  protected readonly toRoom = signal<string | null>(null);
+  protected readonly count = signal('1');
+  protected readonly reason = signal('');
+  protected readonly chosen = signal<readonly string[]>([]);
+  protected readonly place = computed(() => this.from() ?? this.places()[0]?.key ?? null);
+  protected readonly kinds = computed(() => {
+    const place = this.place() ?? '';
+    const all: DoingKind[] =
+      place === 'wearer'
+        ? ['returned']
+        : place.endsWith('/shelf')
+          ? ['moved', 'aside', 'issued', 'written-off']
+          : ['released', 'moved', 'written-off'];
+    return all.map((value) => ({ value, label: DOINGS[value] }));
+  });
+  protected readonly standingKind = computed(() =>
+    this.kinds().some(({ value }) => value === this.kind())
+      ? this.kind()
+      : (this.kinds()[0]?.value ?? 'moved'),
+  );
+  protected readonly placeChoices = computed(() =>
+    this.places().map(({ key, count }) => ({ value: key, label: `${this.account.nameOf(key)}: ${count}` })),
+  );
+  protected readonly here = computed(() => this.pieces().filter(({ place }) => place === this.place()));
+  protected readonly asksRoom = computed(
+    () =>
+      this.standingKind() === 'moved' ||
+      (this.standingKind() === 'returned' && this.account.rooms().length > 1),
+  );
+  protected readonly asksReason = computed(() =>
+    ['written-off', 'issued', 'aside'].includes(this.standingKind()),
+  );
+
+  protected readonly minimum = signal('');
+  protected readonly makerCode = signal('');
+
+  constructor() {
+    effect((onCleanup) => {
+      const id = this.articleId();
+      const asked = this.service.account(id).subscribe({
+        next: (told) => this.take(told),
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
+      onCleanup(() => asked.unsubscribe());
+    });
+  }
+
+  private take(told: ArticleAccount): void {
+    // In sight, once it is drawn: it opens below what was pressed.
+    if (this.told() === null) setTimeout(() => this.host.scrollIntoView({ block: 'nearest' }));
+    this.told.set(told);
+    this.minimum.set(String(told.article.minimum));
+    this.makerCode.set(told.article.makerCode ?? '');
+    this.chosen.set([]);
+    this.from.set(null);
+    this.count.set('1');
+    this.reason.set('');
+  }
+
+  protected choose(id: string, taken: boolean): void {
+    this.chosen.update((all) => (taken ? [...all, id] : all.filter((one) => one !== id)));
+  }
+
+  protected do(): void {
+    const [article, from] = [this.article(), this.place()];
+    if (article === null || from === null) return;
+    const pieceIds = article.numbered ? [...this.chosen()] : [];
+    const count = article.numbered ? pieceIds.length : Number(this.count().trim() || NaN);
+    if (!Number.isInteger(count) || count < 1)
+      return this.trouble.set(
+        article.numbered ? 'Tick the pieces it is about.' : 'How many? A whole number.',
+      );
+    const doing = this.standingKind();
+    const own = from.split('/')[0]!;
+    const room = this.toRoom() ?? this.account.rooms().find(({ id }) => id !== own)?.id ?? own;
+    const to: Record<DoingKind, string> = {
+      moved: `${room}/shelf`,
+      released: `${own}/shelf`,
+      aside: `${own}/quarantine`,
+      issued: 'wearer',
+      returned: `${this.toRoom() ?? this.account.rooms()[0]?.id ?? ''}/shelf`,
+      'written-off': 'waste',
+    };
+    const reason = this.reason().trim() === '' ? null : this.reason().trim();
+    if (doing === 'written-off' && reason === null) return this.trouble.set('Say why it is written off.');
+    const kind: Move['kind'] = doing === 'aside' ? 'moved' : doing;
+    this.run(
+      this.service.move(uuidv7(), {
+        kind,
+        articleId: article.id,
+        from,
+        to: to[doing],
+        count,
+        pieceIds,
+        reason,
+      }),
+    );
+  }
+
+  protected save(): void {
+    const article = this.article();
+    const minimum = Number(this.minimum().trim() || '0');
+    if (article === null) return;
+    if (!Number.isInteger(minimum) || minimum < 0)
+      return this.trouble.set('How many at least? A whole number.');
+    const makerCode = this.makerCode().trim() === '' ? null : this.makerCode().trim();
+    this.run(this.service.saveArticle(article.id, { minimum, makerCode, version: article.version }));
+  }
+
+  protected inspect(piece: Piece, passed: boolean): void {
+    const note = this.reason().trim() === '' ? null : this.reason().trim();
+    this.run(this.service.inspect(piece.id, uuidv7(), { day: today(), passed, note }));
+  }
+
+  /** Whether the latest version of its chart has the size no more, and some of it is in the house. */
+  protected readonly labelGone = computed(
+    () =>
+      this.session.may('lead') &&
+      (this.account.warnings.value() ?? []).some(
+        ({ kind, articleId }) => kind === 'label-gone' && articleId === this.articleId(),
+      ),
+  );
+  protected readonly newLabel = signal('');
+  protected rename(keep: boolean): void {
+    const article = this.article();
+    if (article === null) return;
+    this.run(this.service.rename(article.id, uuidv7(), keep ? null : this.newLabel().trim()));
+  }
+
+  private run(doing: Observable<unknown>): void {
+    this.busy.set(true);
+    this.trouble.set('');
+    doing.pipe(finalize(() => this.busy.set(false))).subscribe({
+      next: () =>
+        this.service.account(this.articleId()).subscribe({
+          next: (told) => {
+            this.take(told);
+            this.moved.emit(told.article);
+          },
+          error: (problem: Error) => this.trouble.set(problem.message),
+        }),
+      error: (problem: Error) => this.trouble.set(problem.message),
+    });
+  }
+
+  private sayMovement({ kind, count, serial, from, to, reason, docket, order }: StockMovement): string {
+    const what = serial ?? String(count);
+    const where =
+      kind === 'received'
+        ? ` into ${this.account.nameOf(to)}`
+        : ` from ${this.account.nameOf(from)} to ${this.account.nameOf(to)}`;
+    const by = docket !== null ? `, docket ${docket}` : order !== null ? `, order ${order}` : '';
+    return `${what} ${HAPPENED[kind]}${where}${by}${reason === null ? '' : `: ${reason}`}`;
+  }
+}

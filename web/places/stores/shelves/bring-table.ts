@@ -1,0 +1,172 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Chart } from '@neat-measure/contract';
+import type { KeptGarment } from '@neat-measure/contract/stores';
+import type { BroughtTable } from '@neat-measure/core/brought';
+import {
+  planStock,
+  sizesOfLabel,
+  STOCK_ROLE_WORDS,
+  STOCK_ROLES,
+  type StockRole,
+} from '@neat-measure/core/stock';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
+import { finalize, forkJoin } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { ChartFiles, type BroughtFile } from '../../../data/brought/chart-files';
+import { ChartService } from '../../../data/chart-service';
+import { Fetched } from '../../../data/fetched';
+import { StoresService } from '../../../data/stores-service';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { ControlName } from '../../../parts/forms/control-name';
+import { StoresAccount } from '../stores-account';
+
+/** The most rows that are shown before they are taken. */
+const SHOWN = 12;
+
+/** A table of stock from a file or a pasted block: what each column is, what cannot be taken and why, and then all of it. */
+@Component({
+  selector: 'nm-bring-table',
+  imports: [
+    ControlName,
+    Fetching,
+    FormsModule,
+    NzButtonModule,
+    NzInputModule,
+    NzSelectModule,
+    NzUploadModule,
+  ],
+  templateUrl: './bring-table.html',
+  styles: `
+    .panel {
+      padding: 14px 18px;
+      margin-top: 12px;
+    }
+    textarea {
+      max-width: 720px;
+    }
+    nz-select {
+      min-width: 150px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BringTable {
+  readonly done = output<void>();
+  readonly left = output<void>();
+  private readonly service = inject(StoresService);
+  private readonly charts = inject(ChartService);
+  private readonly files = inject(ChartFiles);
+  protected readonly account = inject(StoresAccount);
+  protected readonly garments = new Fetched<readonly KeptGarment[]>(
+    () => this.service.kept(),
+    (garments) => this.fetchCharts(garments),
+  );
+  private readonly sheets = signal<ReadonlyMap<string, Chart>>(new Map());
+  protected readonly table = signal<BroughtTable | null>(null);
+  protected readonly source = signal('');
+  protected readonly remarks = signal<readonly string[]>([]);
+  protected readonly said = signal<ReadonlyMap<number, StockRole>>(new Map());
+  protected readonly room = signal<string | null>(null);
+  protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
+  protected readonly busy = signal(false);
+  protected readonly trouble = signal<readonly string[]>([]);
+  protected readonly roles = STOCK_ROLES.map((value) => ({ value, label: STOCK_ROLE_WORDS[value] }));
+  private id = uuidv7();
+
+  protected readonly plan = computed(() => {
+    const table = this.table();
+    if (table === null) return null;
+    const known = (this.garments.value() ?? []).map(({ seriesId, garment, maker, keeping }) => ({
+      seriesId,
+      garment,
+      maker,
+      numbered: keeping.numbered,
+      labelAs: (written: string) => {
+        const sheet = this.sheets().get(seriesId)?.sheet;
+        if (sheet === undefined) return null;
+        const tried = [written, written.toUpperCase()].find((label) => sizesOfLabel(sheet, label) !== null);
+        return tried ?? null;
+      },
+    }));
+    return planStock(table.grid, this.said(), known);
+  });
+  protected readonly shown = computed(() => this.plan()?.rows.slice(0, SHOWN) ?? []);
+  protected readonly more = computed(() => Math.max(0, (this.plan()?.rows.length ?? 0) - SHOWN));
+  protected readonly pieces = computed(
+    () => this.plan()?.rows.reduce((sum, { count }) => sum + count, 0) ?? 0,
+  );
+
+  private fetchCharts(garments: readonly KeptGarment[]): void {
+    if (garments.length === 0) return;
+    forkJoin(garments.map(({ chartId }) => this.charts.open(chartId))).subscribe({
+      next: (charts) => this.sheets.set(new Map(charts.map((chart) => [chart.seriesId, chart]))),
+      error: (problem: Error) => this.trouble.set([problem.message]),
+    });
+  }
+
+  protected readonly take = (file: NzUploadFile): boolean => {
+    const own = (file.originFileObj ?? file) as unknown as File;
+    void this.files.read(own).then((brought) => this.look(brought));
+    return false;
+  };
+
+  protected async paste(text: string): Promise<void> {
+    if (text.trim() !== '') this.look(await this.files.readPasted(text));
+  }
+
+  private look(brought: BroughtFile | null): void {
+    if (brought === null) return;
+    this.trouble.set([]);
+    this.said.set(new Map());
+    this.id = uuidv7();
+    if (brought.kind !== 'tables') {
+      this.table.set(null);
+      this.trouble.set(
+        brought.kind === 'refused'
+          ? brought.sentences
+          : ['That is a chart, and no table of stock. Bring it under Charts.'],
+      );
+      return;
+    }
+    this.source.set(brought.source);
+    this.remarks.set([
+      ...brought.remarks,
+      ...(brought.tables.length > 1 ? [`The first of ${brought.tables.length} tables is taken.`] : []),
+    ]);
+    this.table.set(brought.tables[0] ?? null);
+  }
+
+  protected say(at: number, role: StockRole): void {
+    this.said.update((all) => new Map([...all, [at, role]]));
+  }
+
+  protected bring(): void {
+    const [plan, roomId] = [this.plan(), this.roomId()];
+    if (plan === null || roomId === null || plan.rows.length === 0) return;
+    this.busy.set(true);
+    this.trouble.set([]);
+    const rows = plan.rows.map(({ seriesId, label, count, minimum, serial, made, code }) => ({
+      seriesId,
+      label,
+      count,
+      minimum,
+      makerCode: code,
+      serial,
+      made,
+    }));
+    this.service
+      .bring(this.id, { roomId, rows })
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: () => this.done.emit(),
+        error: (problem: Error & { findings?: readonly string[] }) => {
+          this.id = uuidv7();
+          this.trouble.set((problem.findings?.length ?? 0) > 0 ? problem.findings! : [problem.message]);
+        },
+      });
+  }
+}

@@ -1,0 +1,149 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { Article } from '@neat-measure/contract/stores';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Paged } from '../../../data/paged';
+import { SessionService } from '../../../data/session-service';
+import { StoresService } from '../../../data/stores-service';
+import { EmptyState } from '../../../parts/empty-state/empty-state';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { ControlName } from '../../../parts/forms/control-name';
+import { bySize, StoresAccount } from '../stores-account';
+import { ArticleCard } from './article-card';
+import { BringTable } from './bring-table';
+import { StockOut } from './stock-out';
+import { TakeIn } from './take-in';
+
+/** A garment as it hangs in the stores: its sizes beside each other. */
+interface Rack {
+  readonly seriesId: string;
+  readonly garment: string;
+  readonly maker: string;
+  readonly sizes: readonly Peg[];
+}
+
+/** One size on a rack. */
+interface Peg {
+  readonly article: Article;
+  readonly shelf: number;
+  readonly aside: number;
+  readonly low: boolean;
+}
+
+/** Stands for no room in particular. */
+const EVERY_ROOM = 'every';
+
+/** What lies on the shelves: a rack a garment, on which gaps are seen. */
+@Component({
+  selector: 'nm-shelves',
+  imports: [
+    ArticleCard,
+    BringTable,
+    ControlName,
+    EmptyState,
+    Fetching,
+    FormsModule,
+    NzButtonModule,
+    NzInputModule,
+    NzSelectModule,
+    StockOut,
+    TakeIn,
+  ],
+  templateUrl: './shelves.html',
+  styleUrl: './shelves.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Shelves {
+  /** The article that is open. */
+  readonly article = input<string>();
+  private readonly service = inject(StoresService);
+  protected readonly account = inject(StoresAccount);
+  protected readonly may = inject(SessionService).may('fitter');
+  protected readonly room = signal(EVERY_ROOM);
+  protected readonly onlyLow = signal(false);
+  protected readonly doing = signal<'take-in' | 'bring' | 'give' | null>(null);
+  protected readonly open = signal<string | null>(null);
+  /** The one that was opened from elsewhere, which may not be among those that are listed. */
+  private readonly asked = signal<Article | null>(null);
+
+  protected readonly list = new Paged<Article>((query) =>
+    this.service.list({
+      ...query,
+      ...(this.room() === EVERY_ROOM ? {} : { room: this.room() }),
+      ...(this.onlyLow() ? { only: 'low' as const } : {}),
+    }),
+  );
+  protected readonly rooms = computed(() => [
+    { value: EVERY_ROOM, label: 'every room' },
+    ...this.account.roomChoices(),
+  ]);
+
+  protected readonly racks = computed((): readonly Rack[] => {
+    const asked = this.asked();
+    const items = this.list.items();
+    const all = asked === null || items.some(({ id }) => id === asked.id) ? items : [asked, ...items];
+    const room = this.room() === EVERY_ROOM ? null : this.room();
+    return [...new Set(all.map(({ seriesId }) => seriesId))].map((seriesId) => {
+      const own = all.filter((one) => one.seriesId === seriesId);
+      const { garment, maker } = own[0]!;
+      return {
+        seriesId,
+        garment,
+        maker,
+        sizes: own.sort((a, b) => bySize(a.label, b.label)).map((article) => pegOf(article, room)),
+      };
+    });
+  });
+
+  constructor() {
+    effect((onCleanup) => {
+      const id = this.article();
+      if (id === undefined) return;
+      this.open.set(id);
+      const asked = this.service.account(id).subscribe({
+        next: ({ article }) => this.asked.set(article),
+        error: () => undefined,
+      });
+      onCleanup(() => asked.unsubscribe());
+    });
+  }
+
+  protected choose(id: string): void {
+    this.open.update((open) => (open === id ? null : id));
+  }
+
+  protected narrow(): void {
+    this.list.again();
+  }
+
+  /** Something moved: what is shown is asked for anew, and what wants doing. */
+  protected changed(article: Article | null = null): void {
+    if (article !== null) {
+      this.asked.set(article);
+      this.open.set(article.id);
+    }
+    this.doing.set(null);
+    this.list.again();
+    this.account.changed();
+  }
+
+  protected say({ article, shelf, aside, low }: Peg): string {
+    const more = [
+      aside === 0 ? '' : `${aside} drying or set aside`,
+      article.coming === 0 ? '' : `${article.coming} ordered`,
+      article.wanted === 0 ? '' : `${article.wanted} waited for`,
+      low ? `at least ${article.minimum} should be there` : '',
+    ].filter((one) => one !== '');
+    return `${article.garment} ${article.label}: ${shelf} on the shelf${more.map((one) => `, ${one}`).join('')}`;
+  }
+}
+
+function pegOf(article: Article, room: string | null): Peg {
+  const there = article.there.filter(({ roomId }) => room === null || roomId === room);
+  const shelf = there.reduce((sum, one) => sum + one.shelf, 0);
+  const aside = there.reduce((sum, one) => sum + one.drying + one.quarantine, 0);
+  const all = article.there.reduce((sum, one) => sum + one.shelf, 0);
+  return { article, shelf, aside, low: all < article.minimum };
+}

@@ -1,0 +1,70 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Room, Scanned, Warning } from '@neat-measure/contract/stores';
+import { Fetched } from '../../data/fetched';
+import { StoresService } from '../../data/stores-service';
+
+/** What every desk of the stores shares: the rooms, what is to be looked at, and who takes what is scanned. */
+@Injectable()
+export class StoresAccount {
+  private readonly service = inject(StoresService);
+  readonly fetchedRooms = new Fetched<readonly Room[]>(() => this.service.rooms());
+  readonly rooms = computed(() => this.fetchedRooms.value() ?? []);
+  readonly warnings = new Fetched<readonly Warning[]>(() => this.service.warnings());
+  readonly roomChoices = computed(() => this.rooms().map(({ id, name }) => ({ value: id, label: name })));
+  /** The desk that waits for codes; without one, what is scanned is opened on the shelves. */
+  readonly taker = signal<((scanned: Scanned) => void) | null>(null);
+
+  /** Where a place is, in words. */
+  nameOf(place: string): string {
+    const [roomId, compartment] = place.split('/');
+    if (compartment === undefined) return OUTSIDE[place] ?? place;
+    const room = this.rooms().find(({ id }) => id === roomId)?.name ?? 'a room';
+    return compartment === 'shelf' ? room : `${room}, ${compartment === 'drying' ? 'drying' : 'set aside'}`;
+  }
+
+  /** Something was done: what is to be looked at may be another by now. */
+  changed(): void {
+    this.warnings.again();
+  }
+}
+
+const OUTSIDE: Readonly<Record<string, string>> = {
+  maker: 'the maker',
+  wearer: 'a wearer',
+  waste: 'waste',
+  difference: 'a count',
+  renaming: 'another label',
+};
+
+const LETTERS = ['XXXS', 'XXS', 'XS', 'S', 'M', 'L', 'XL', 'XXL', 'XXXL'];
+
+/** Sizes in the order people lay them out: letters as they grow, numbers by what they are. */
+export function bySize(one: string, other: string): number {
+  const [a, b] = [LETTERS.indexOf(one), LETTERS.indexOf(other)];
+  if (a >= 0 && b >= 0) return a - b;
+  const [mine, theirs] = [numbersIn(one), numbersIn(other)];
+  const at = mine.findIndex((number, index) => number !== theirs[index]);
+  if (at >= 0 && theirs[at] !== undefined) return mine[at]! - theirs[at]!;
+  return one.localeCompare(other, 'en', { numeric: true });
+}
+
+/** The numbers of a label in their order, `14 1/2/32` as 14.5 and 32. */
+function numbersIn(label: string): number[] {
+  return [...label.matchAll(/(\d+(?:\.\d+)?)(?: (\d)\/(\d))?/g)].map(
+    ([, whole, over, under]) => Number(whole) + (over === undefined ? 0 : Number(over) / Number(under)),
+  );
+}
+
+/** Today by the clock of this device, as days are written. */
+export function today(): string {
+  const now = new Date();
+  const two = (number: number) => String(number).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+}
+
+/** A day as people read it; the year only where it is another. */
+export function sayDay(day: string): string {
+  const at = new Date(`${day}T12:00:00`);
+  const year = at.getFullYear() === new Date().getFullYear() ? undefined : 'numeric';
+  return at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year });
+}

@@ -1,0 +1,145 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import type { Warning } from '@neat-measure/contract/stores';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { StoresService } from '../../data/stores-service';
+import { Fetching } from '../../parts/fetching/fetching';
+import { StoresAccount } from './stores-account';
+
+/** The desks of the stores. */
+const DESKS = [
+  { path: 'shelves', name: 'Shelves' },
+  { path: 'hire', name: 'Hire' },
+  { path: 'orders', name: 'Orders' },
+  { path: 'counting', name: 'Counting' },
+  { path: 'keeping', name: 'How it is kept' },
+] as const;
+
+/** A scanner types a code faster than anybody, and ends with Enter. */
+const SCANNER_MS = 60;
+const SHORTEST_CODE = 3;
+
+/** The stores: what lies where, what is hired, what is ordered, and what of it wants doing. */
+@Component({
+  selector: 'nm-stores',
+  imports: [Fetching, NzInputModule, RouterLink, RouterLinkActive, RouterOutlet],
+  template: `
+    <aside aria-label="Stores">
+      <h1>Stores</h1>
+      <input
+        #code
+        nz-input
+        nzSize="large"
+        type="text"
+        aria-label="Scan or type a code"
+        placeholder="scan or type a code"
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="60"
+        (keydown.enter)="scan(code.value); code.value = ''; $event.preventDefault()"
+      />
+      @if (said()) {
+        <p class="fault" role="alert">{{ said() }}</p>
+      }
+      <nav class="rows" aria-label="Desks of the stores">
+        @for (desk of desks; track desk.path) {
+          <a
+            class="pick"
+            [routerLink]="['/stores', desk.path]"
+            routerLinkActive="here"
+            ariaCurrentWhenActive="page"
+            >{{ desk.name }}</a
+          >
+        }
+      </nav>
+      <h2 class="under">{{ heading() }}</h2>
+      <nm-fetching [of]="account.warnings" words="Looking what wants doing" />
+      <ul class="rows" aria-label="What wants doing">
+        @for (one of account.warnings.value() ?? []; track $index) {
+          <li>
+            <button type="button" class="pick warning" [class]="one.kind" (click)="open(one)">
+              <span class="grow">{{ one.says }}</span>
+            </button>
+          </li>
+        }
+      </ul>
+    </aside>
+    <section aria-label="Desk"><router-outlet /></section>
+  `,
+  styles: `
+    .warning {
+      padding-left: 12px;
+      border-left: 4px solid var(--line-strong);
+    }
+    .warning > span {
+      flex-shrink: 1;
+      color: var(--ink);
+    }
+    :is(.piece-blocked, .overdue, .clash, .order-late) {
+      border-color: var(--brick);
+    }
+    h1 {
+      margin-bottom: 10px;
+    }
+    h2 {
+      margin-top: 22px;
+      font-size: 16px;
+    }
+  `,
+  host: { class: 'beside', '(document:keydown)': 'onKey($event)' },
+  providers: [StoresAccount],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Stores {
+  private readonly router = inject(Router);
+  private readonly service = inject(StoresService);
+  protected readonly account = inject(StoresAccount);
+  protected readonly desks = DESKS;
+  protected readonly said = signal('');
+  protected readonly heading = computed(() => {
+    const warnings = this.account.warnings.value();
+    if (warnings === null) return 'What wants doing';
+    return warnings.length === 0 ? 'Nothing wants doing' : `${warnings.length} to look at`;
+  });
+
+  private typed = '';
+  private last = 0;
+
+  /** Keys that come as fast as from a scanner, wherever they are meant for: a code once Enter follows. */
+  protected onKey(event: KeyboardEvent): void {
+    const target = event.target;
+    if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) return;
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const now = performance.now();
+    if (now - this.last > SCANNER_MS) this.typed = '';
+    this.last = now;
+    if (event.key === 'Enter' && this.typed.length >= SHORTEST_CODE) {
+      this.scan(this.typed);
+      this.typed = '';
+      event.preventDefault();
+    } else if (event.key.length === 1) this.typed += event.key;
+  }
+
+  protected scan(code: string): void {
+    const text = code.trim();
+    this.said.set('');
+    if (text === '') return;
+    this.service.scan(text).subscribe({
+      next: (scanned) => {
+        const taker = this.account.taker();
+        if (taker !== null) taker(scanned);
+        else void this.router.navigate(['/stores/shelves'], { queryParams: { article: scanned.article.id } });
+      },
+      error: (problem: Error) => this.said.set(problem.message),
+    });
+  }
+
+  protected open({ articleId, orderId, bookingId, docketId }: Warning): void {
+    if (articleId !== null)
+      void this.router.navigate(['/stores/shelves'], { queryParams: { article: articleId } });
+    else if (orderId !== null)
+      void this.router.navigate(['/stores/orders'], { queryParams: { order: orderId } });
+    else if (docketId !== null) void this.router.navigate(['/bench', docketId]);
+    else if (bookingId !== null) void this.router.navigate(['/stores/hire']);
+  }
+}
