@@ -128,6 +128,16 @@ export class HandPanel {
     });
   }
 
+  /** The first garment of which none is there, and which nobody has ordered for them. */
+  private readonly lacking = computed(
+    () =>
+      this.handing
+        .garments()
+        .find(
+          ({ ready, stock, from }) => ready && stock !== null && from === null && stock.orders.length === 0,
+        )?.id ?? null,
+  );
+
   /** Orders one for this wearer, at once. */
   protected order(chartId: string): void {
     const docket = this.store.docket();
@@ -182,6 +192,7 @@ export class HandPanel {
   ]);
   protected readonly heading = computed(() => {
     const [going, all] = [this.handing.taken().length, this.handing.garments().length];
+    if (!this.handing.looked()) return 'Looking what is there …';
     if (going > 0) return going === 1 ? '1 garment goes' : `${going} garments go`;
     return this.handing.out().length === all ? 'Everything is handed over' : 'Nothing is to be handed over';
   });
@@ -217,10 +228,17 @@ export class HandPanel {
       does: 'write the wearer’s name',
       run: () => document.getElementById('signed')?.focus(),
     },
+    {
+      keys: ['o'],
+      does: 'order what is not there',
+      when: () => this.lacking() !== null,
+      run: () => this.order(this.lacking()!),
+    },
     { keys: ['p'], does: 'print the sizes', run: () => window.open(this.sizesSheet(), '_blank', 'noopener') },
   ];
 
   protected enter(): void {
+    if (!this.handing.looked()) return;
     if (this.handing.taken().length === 0) this.leave.emit();
     else this.handOver();
   }

@@ -36,7 +36,7 @@ const HIRE_DAYS = 3;
 export class HandingStore {
   private readonly store = inject(DocketStore);
   /** What the stores have, once the panel asks them; until then they have nothing to do with it. */
-  readonly stock = signal<Pick<StockHere, 'of' | 'choicesOf'> | null>(null);
+  readonly stock = signal<Pick<StockHere, 'of' | 'choicesOf' | 'known'> | null>(null);
   private readonly chosen = signal<Readonly<Record<string, Chosen>>>({});
 
   /** Every garment with how it stands, and how it would be handed over. */
@@ -67,7 +67,7 @@ export class HandingStore {
         stage,
         ready,
         handing: docket === null ? null : lastHanding(docket, id),
-        taken: ready && (choice.taken ?? (stage !== 'made-to-measure' && !lacking)),
+        taken: ready && (choice.taken ?? (stage !== 'made-to-measure' && !lacking && this.looked())),
         way,
         until: choice.until ?? daysFromNow(HIRE_DAYS),
         /** It must be looked at on the wearer, and was not kept after a trial. */
@@ -81,6 +81,8 @@ export class HandingStore {
       };
     });
   });
+  /** Whether it is known what the stores have; where nobody asks them, they stand in nobody's way. */
+  readonly looked = computed(() => this.stock()?.known() ?? true);
   readonly taken = computed(() => this.garments().filter(({ taken }) => taken));
   readonly out = computed(() => this.garments().filter(({ stage }) => stage === 'handed-over'));
   /** What the wearer is told of what they take, each once. */

@@ -33,6 +33,8 @@ export class StockHere {
   private readonly service = inject(StoresService);
   private readonly told = signal<DocketStock>([]);
   readonly trouble = signal('');
+  /** Whether it has answered, or could not: until then nothing is said to go. */
+  readonly known = signal(false);
   private readonly asked = new Subject<string | null>();
 
   constructor() {
@@ -53,6 +55,7 @@ export class StockHere {
         takeUntilDestroyed(inject(DestroyRef)),
       )
       .subscribe((told) => {
+        this.known.set(true);
         if (told === null) return;
         this.trouble.set('');
         this.told.set(told);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Order, StockNeed } from '@neat-measure/contract/stores';
+import { orderFilePath, type Order, type StockNeed } from '@neat-measure/contract/stores';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -72,6 +72,7 @@ export class OrderDesk {
   protected readonly busy = signal(false);
   protected readonly stages = STAGES;
   protected readonly say = sayDay;
+  protected readonly file = orderFilePath;
 
   /** By maker, in the order of their names. */
   protected readonly makers = computed(() => {

@@ -128,6 +128,12 @@ export class ArticleCard {
     this.places().map(({ key, count }) => ({ value: key, label: `${this.account.nameOf(key)}: ${count}` })),
   );
   protected readonly here = computed(() => this.pieces().filter(({ place }) => place === this.place()));
+  /** Where it goes: what was chosen, else another room than it lies in. */
+  protected readonly room = computed(() => {
+    const own = this.place()?.split('/')[0];
+    const rooms = this.account.rooms();
+    return this.toRoom() ?? (rooms.find(({ id }) => id !== own) ?? rooms[0])?.id ?? null;
+  });
   protected readonly asksRoom = computed(
     () =>
       this.standingKind() === 'moved' ||
@@ -178,13 +184,13 @@ export class ArticleCard {
       );
     const doing = this.standingKind();
     const own = from.split('/')[0]!;
-    const room = this.toRoom() ?? this.account.rooms().find(({ id }) => id !== own)?.id ?? own;
+    const room = this.room() ?? own;
     const to: Record<DoingKind, string> = {
       moved: `${room}/shelf`,
       released: `${own}/shelf`,
       aside: `${own}/quarantine`,
       issued: 'wearer',
-      returned: `${this.toRoom() ?? this.account.rooms()[0]?.id ?? ''}/shelf`,
+      returned: `${room}/shelf`,
       'written-off': 'waste',
     };
     const reason = this.reason().trim() === '' ? null : this.reason().trim();
