@@ -76,7 +76,6 @@ try {
   await page.keyboard.press('Enter');
   await type('96', '96', '98.5', '98.5');
   await page.getByRole('button', { name: 'it is so' }).waitFor();
-  await shoot('check');
   await page.keyboard.press('c');
   await page.getByRole('heading', { name: 'Widest girth' }).waitFor();
   await type('99', '99', '97', '97', '102', '102', '39', '39');
@@ -113,9 +112,6 @@ try {
   await page.getByRole('tab', { name: 'How it runs' }).click();
   await page.getByText('wearers.').waitFor();
   await shoot('runs');
-  await page.getByRole('button', { name: 'Change it' }).click();
-  await shoot('draft');
-  await page.getByRole('button', { name: 'Discard' }).click();
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await chart('Tidewall vest');
   await page.getByRole('tab', { name: 'Try it' }).click();
@@ -138,6 +134,18 @@ try {
   await page.keyboard.press('i');
   await page.getByLabel(/^Signed/).fill('Anton Mbali');
   await shoot('handing');
+  // The stores: what hangs there, what is hired, what was ordered.
+  await page.goto(`${base}/stores/shelves`);
+  await page.getByRole('button', { name: /^Grebe dry suit M:/ }).click();
+  await page.getByText('What happened').waitFor();
+  await shoot('shelves');
+  await page.goto(`${base}/stores/hire`);
+  await page.getByRole('table', { name: 'What is hired, by piece and day' }).waitFor();
+  await shoot('hire');
+  await page.goto(`${base}/stores/orders`);
+  await page.getByRole('button', { name: /^Order 1,/ }).click();
+  await page.getByRole('button', { name: 'Check off what came' }).click();
+  await shoot('orders');
   // One person all over, as makers to order take them, along a chain.
   await page.goto(`${base}/bench`);
   await page.getByRole('option').first().waitFor();
@@ -189,11 +197,6 @@ try {
   await page.getByRole('button', { name: /^Height/ }).click();
   await page.locator('nm-value-plot svg').waitFor();
   await shoot('record');
-  await page.goto(`${base}/house/sizing`);
-  await page.getByRole('button', { name: 'Add a rule' }).click();
-  await page.getByRole('button', { name: 'Add a measurement' }).click();
-  await page.getByRole('heading', { name: 'How we size' }).scrollIntoViewIfNeeded();
-  await shoot('sizing');
 } finally {
   await demo.stop();
 }

@@ -79,6 +79,13 @@ export const makerAnswerSchema = z
   .meta({ title: 'What a maker says of an order', description: 'Every message, the oldest first.' });
 export type MakerAnswer = z.infer<typeof makerAnswerSchema>;
 
+/** The JSON Schemas of the open form of an order and of what its maker answers, as texts. */
+export function orderJsonSchemas(): { readonly order: string; readonly answer: string } {
+  const text = (schema: z.ZodType) =>
+    `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`;
+  return { order: text(orderSheetSchema), answer: text(makerAnswerSchema) };
+}
+
 /** An order as a table, a line a row. No cell can start a formula in a spreadsheet. */
 export function orderAsCsv({ number, maker, lines }: OrderSheet): string {
   const rows = lines.map(({ line, garment, label, code, count, numbered }) => ({

@@ -4,7 +4,7 @@ import {
   provideHttpClientTesting,
   type TestRequest,
 } from '@angular/common/http/testing';
-import type { Provider, Type } from '@angular/core';
+import type { EnvironmentProviders, Provider, Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { NO_PREFERENCES, ROUTES, type ActAnswer, type ActsSave, type SignedIn } from '@neat-measure/contract';
 import { UNSETTLED, type Act } from '@neat-measure/core';
@@ -29,7 +29,10 @@ export class Wire {
   readonly http: HttpTestingController;
 
   /** Somebody is signed in; what others do comes from `heard`. */
-  constructor(providers: (Provider | Type<unknown>)[] = [], heard: Observable<Heard> = NEVER) {
+  constructor(
+    providers: (Provider | EnvironmentProviders | Type<unknown>)[] = [],
+    heard: Observable<Heard> = NEVER,
+  ) {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [provideHttpClient(), provideHttpClientTesting(), ...providers],

@@ -1,9 +1,10 @@
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
 import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
 import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
-import { HandingStore } from './handing-store';
+import { HandingStore, takenFrom, WITHOUT_STORES } from './handing-store';
 
 describe('HandingStore', () => {
   beforeEach(forgetDevice);
@@ -73,5 +74,45 @@ describe('HandingStore', () => {
       jasmine.objectContaining({ note: null, area: 'chest' }),
     );
     expect(handing.garments()[0]!.ready).toBeFalse();
+  });
+
+  it('hands over nothing of which none is there, unless somebody says where it is from', () => {
+    const { store, handing, id } = begin('jacket');
+    const roomId = '0198a4c0-0000-7000-8000-000000000001';
+    const there = signal<{ roomId: string; room: string; count: number; pieces: never[] }[]>([]);
+    const known = signal(false);
+    const own = () => ({
+      chartId: id,
+      label: 'M',
+      numbered: false,
+      there: there(),
+      others: [],
+      coming: 0,
+      orders: [],
+    });
+    handing.stock.set({
+      known,
+      of: () => own(),
+      choicesOf: () => [
+        ...there().map(({ room }) => ({ value: roomId, label: room })),
+        { value: WITHOUT_STORES, label: 'not from the stores' },
+      ],
+    });
+    expect([handing.looked(), handing.taken().length]).withContext('nobody has answered').toEqual([false, 0]);
+    known.set(true);
+    expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([null, 0]);
+    there.set([{ roomId, room: 'Loft', count: 1, pieces: [] }]);
+    expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([roomId, 1]);
+    expect(handing.handOver(signed)).toBeTrue();
+    expect(store.docket()!.handings[0]!.from).toEqual({ roomId, pieceId: null });
+    expect(handing.takeBack(id, 'changed-mind', null, '', 'stock')).toBeTrue();
+    expect(store.docket()!.handings[0]!.back!.to).withContext('back to where it was taken from').toBe(roomId);
+  });
+
+  it('reads what was chosen into a room and a piece', () => {
+    expect(takenFrom(null)).toBeUndefined();
+    expect(takenFrom(WITHOUT_STORES)).toBeUndefined();
+    expect(takenFrom('room')).toEqual({ roomId: 'room', pieceId: null });
+    expect(takenFrom('room piece')).toEqual({ roomId: 'room', pieceId: 'piece' });
   });
 });

@@ -1,0 +1,119 @@
+import { provideRouter } from '@angular/router';
+import { TestBed } from '@angular/core/testing';
+import { STORES, type BookingSave, type HireBooking } from '@neat-measure/contract/stores';
+import { addDays } from '@neat-measure/core/stock';
+import { v7 as uuidv7 } from 'uuid';
+import { pieceOf } from '../../../testing/stores';
+import { Wire } from '../../../testing/wire';
+import { StoresAccount, today } from '../stores-account';
+import { HireDesk } from './hire-desk';
+
+describe('HireDesk', () => {
+  const seriesId = uuidv7();
+  const inDays = (days: number) => addDays(today(), days);
+  const piece = (serial: string) => ({ ...pieceOf(uuidv7(), serial), garment: 'Grebe dry suit', seriesId });
+  const booking = (pieceId: string, changes: Partial<HireBooking>): HireBooking => ({
+    id: uuidv7(),
+    pieceId,
+    docketId: null,
+    chartId: null,
+    docketNumber: null,
+    who: 'Visitor',
+    from: inDays(1),
+    until: inDays(2),
+    free: inDays(5),
+    deposit: null,
+    out: null,
+    back: null,
+    outcome: null,
+    note: null,
+    version: 1,
+    late: 0,
+    garment: 'Grebe dry suit',
+    label: 'M',
+    serial: 'G1',
+    ...changes,
+  });
+
+  function open(pieces: ReturnType<typeof piece>[], bookings: HireBooking[], free: object[] = []) {
+    const wire = new Wire([StoresAccount, provideRouter([])]);
+    TestBed.inject(StoresAccount);
+    wire.http.expectOne(STORES.rooms).flush([]);
+    wire.http.expectOne(STORES.warnings).flush([]);
+    const fixture = TestBed.createComponent(HireDesk);
+    fixture.detectChanges();
+    wire.http.expectOne(({ url }) => url.startsWith(STORES.bookings)).flush({ pieces, bookings });
+    fixture.detectChanges();
+    for (const one of wire.http.match(({ url }) => url.startsWith(STORES.free)))
+      if (!one.cancelled) one.flush(free);
+    fixture.detectChanges();
+    const host = fixture.nativeElement as HTMLElement;
+    const press = (name: string) => {
+      [...host.querySelectorAll('button')].find((one) => one.textContent.trim().includes(name))!.click();
+      fixture.detectChanges();
+    };
+    return { fixture, host, press, wire };
+  }
+
+  it('draws a hire by its days, and what dries behind it', () => {
+    const g1 = piece('G1');
+    const { host } = open([g1], [booking(g1.id, {})]);
+    const bar = host.querySelector<HTMLElement>('.bar')!;
+    // Three days that are past, then today, are the first four columns.
+    expect([bar.style.gridColumn, bar.className]).toEqual(['5 / 7', 'bar booked']);
+    expect(host.querySelector<HTMLElement>('.drying')!.style.gridColumn).toBe('7 / 9');
+  });
+
+  it('draws what is out beyond its day as out until now', () => {
+    const g1 = piece('G1');
+    const past = { from: inDays(-9), until: inDays(-2), free: inDays(1), out: inDays(-9), late: 2 };
+    const { host } = open([g1], [booking(g1.id, past)]);
+    const bar = host.querySelector<HTMLElement>('.bar')!;
+    expect([bar.style.gridColumn, bar.className]).toEqual(['1 / 5', 'bar late']);
+    expect(bar.ariaLabel).toContain('2 days late');
+  });
+
+  it('books a piece that is free, for somebody', () => {
+    const g1 = piece('G1');
+    const { press, wire, host, fixture } = open(
+      [g1],
+      [],
+      [{ label: 'M', pieces: [{ id: g1.id, serial: 'G1' }] }],
+    );
+    press('G1');
+    press('Book G1');
+    expect(host.querySelector('[role=alert]')!.textContent).toContain('For whom?');
+    const who = host.querySelector<HTMLInputElement>('#hire-who')!;
+    who.value = ' Maren ';
+    who.dispatchEvent(new Event('input'));
+    fixture.detectChanges();
+    press('Book G1');
+    const { body } = wire.http.expectOne(
+      ({ url, method }) => method === 'PUT' && url.startsWith(STORES.bookings),
+    ).request;
+    const { who: forWhom, from, until, pieceId, cancelled, version } = body as BookingSave;
+    expect([forWhom, from, until, pieceId, cancelled, version]).toEqual([
+      'Maren',
+      today(),
+      inDays(2),
+      g1.id,
+      false,
+      0,
+    ]);
+  });
+
+  it('gives another piece of the size in the place of one that is not back', () => {
+    const [g1, g2] = [piece('G1'), piece('G2')];
+    const own = booking(g1.id, {});
+    const { press, wire } = open([g1, g2], [own], [{ label: 'M', pieces: [{ id: g2.id, serial: 'G2' }] }]);
+    press('Visitor');
+    for (const one of wire.http.match(({ url }) => url.startsWith(STORES.free)))
+      if (!one.cancelled) one.flush([{ label: 'M', pieces: [{ id: g2.id, serial: 'G2' }] }]);
+    TestBed.tick();
+    press('Give G2 instead');
+    const { body } = wire.http.expectOne(
+      ({ url, method }) => method === 'PUT' && url.endsWith(own.id),
+    ).request;
+    expect((body as BookingSave).pieceId).toBe(g2.id);
+  });
+});

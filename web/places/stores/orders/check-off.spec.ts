@@ -1,0 +1,112 @@
+import { TestBed } from '@angular/core/testing';
+import { deliveryPath, STORES, type Delivery, type Order } from '@neat-measure/contract/stores';
+import { articleOf, orderOf, pieceOf, scannedOf } from '../../../testing/stores';
+import { Wire } from '../../../testing/wire';
+import { StoresAccount } from '../stores-account';
+import { CheckOff } from './check-off';
+
+describe('CheckOff', () => {
+  function open(order: Order) {
+    const wire = new Wire([StoresAccount]);
+    const account = TestBed.inject(StoresAccount);
+    wire.http.expectOne(STORES.rooms).flush([]);
+    wire.http.expectOne(STORES.warnings).flush([]);
+    const fixture = TestBed.createComponent(CheckOff);
+    fixture.componentRef.setInput('order', order);
+    fixture.detectChanges();
+    const host = fixture.nativeElement as HTMLElement;
+    const press = (name: string) => {
+      [...host.querySelectorAll('button')].find((one) => one.textContent.includes(name))!.click();
+      fixture.detectChanges();
+    };
+    const write = (label: string, text: string) => {
+      const field = [...host.querySelectorAll('input')].find((one) => one.ariaLabel?.includes(label))!;
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+      fixture.detectChanges();
+    };
+    const scan = (...args: Parameters<typeof scannedOf>) => {
+      account.taker()!(scannedOf(...args));
+      fixture.detectChanges();
+    };
+    const says = (role: string) => host.querySelector(`[role=${role}]`)?.textContent.trim() ?? '';
+    const sent = () => {
+      const match = wire.http.match((request) => request.url.startsWith(deliveryPath(order.id, '')));
+      return match.length === 0
+        ? null
+        : { holds: (match[0]!.request.body as Delivery).holds, request: match[0]! };
+    };
+    press('Check off what came');
+    return { host, press, write, scan, says, sent, account };
+  }
+
+  it('counts what is scanned, up to what was ordered; the rest was not', () => {
+    const [cap, hat] = [articleOf(), articleOf({ label: 'L' })];
+    const { scan, says, press, sent, account } = open(orderOf([cap, hat]));
+    for (let scans = 0; scans < 6; scans++) scan(cap);
+    expect(says('status')).toContain('was not ordered, or more than was');
+    press('Take it in');
+    const { holds, request } = sent()!;
+    expect(holds.map(({ line, label, count, does }) => [line, label, count, does])).toEqual([
+      [1, 'M', 5, 'take-in'],
+      [null, 'M', 1, 'take-in'],
+    ]);
+    request.flush(orderOf([cap, hat]));
+    expect(account.taker()).withContext('what is scanned next is no parcel’s').toBeNull();
+  });
+
+  it('takes another size for what it is, or in the place of one where its maker says so', () => {
+    const cap = articleOf();
+    const order = orderOf([cap]);
+    const { scan, says, press, sent } = open({
+      ...order,
+      lines: [{ ...order.lines[0]!, substitute: { count: 5, label: 'L' } }],
+    });
+    scan(articleOf({ seriesId: cap.seriesId, label: 'L' }));
+    expect(says('status')).toContain('in the place of M');
+    scan(articleOf({ label: 'S' }));
+    press('Take it in');
+    expect(sent()!.holds.map(({ line, label }) => [line, label])).toEqual([
+      [1, 'L'],
+      [null, 'S'],
+    ]);
+  });
+
+  it('wants the number of each piece, and takes its day from what the maker wrote', () => {
+    const suit = articleOf({ garment: 'Grebe dry suit', numbered: true });
+    const order = orderOf([suit]);
+    const pieces = [{ serial: 'A1', made: '2026-01-01' }];
+    const { write, says, press, sent, scan } = open({
+      ...order,
+      lines: [{ ...order.lines[0]!, pieces, underWay: 1 }],
+    });
+    write('How many of Grebe', '2');
+    press('Take it in');
+    expect(says('alert')).toContain('write down 2 numbers');
+    write('Their numbers', 'A1, B2');
+    press('Take it in');
+    expect(sent()!.holds[0]!.pieces).toEqual([
+      { serial: 'A1', made: '2026-01-01', goodUntil: null },
+      { serial: 'B2', made: null, goodUntil: null },
+    ]);
+    scan(suit, pieceOf(suit.id, 'A1'));
+    expect(says('status')).toContain('A1 is in the stores already');
+  });
+
+  it('sends nothing where nothing is checked off, or what is typed is no number', () => {
+    const { press, write, says, sent } = open(orderOf([articleOf()]));
+    press('Take it in');
+    expect(says('alert')).toBe('Nothing is checked off yet.');
+    write('How many of Marsh', '2,5');
+    press('Take it in');
+    expect([says('alert'), sent()]).toEqual(['“2,5” is not how many.', null]);
+  });
+
+  it('takes all that its maker says is there', () => {
+    const order = orderOf([articleOf(), articleOf({ label: 'L' })]);
+    const { press, sent } = open({ ...order, lines: [{ ...order.lines[0]!, underWay: 2 }, order.lines[1]!] });
+    press('All that its maker says');
+    press('Take it in');
+    expect(sent()!.holds.map(({ count }) => count)).toEqual([2, 5]);
+  });
+});
