@@ -105,6 +105,19 @@ test('anything is gone to, and done, by typing', async ({ fitter: page }) => {
   await expect(page.getByRole('status').filter({ hasText: 'Anneliese Mbeki' })).toBeVisible();
 });
 
+test('a list that is left before it has opened takes no keys of the next', async ({ fitter: page }) => {
+  for (let times = 0; times < 3; times++) {
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('how we');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'How we size' })).toBeVisible();
+    await page.keyboard.press('/');
+    await page.keyboard.type('stores: orders');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'To be ordered' })).toBeVisible();
+  }
+});
+
 test('what was done last is taken back with one key, act by act', async ({ fitter: page }) => {
   await openDocket(page, 'Ulrike Back', ['Ranger field jacket']);
   await takeReadings(page, '98', '98', '86', '86');

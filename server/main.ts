@@ -17,7 +17,7 @@ import { keepRetention } from './retention/retention';
 import { findSettings } from './settings/store';
 import { loadDemo } from './demo/load-demo';
 import { makerAt } from './stores/maker';
-import { hearOf, openOrders } from './stores/orders';
+import { hearOf, openOrders } from './stores/order-talk';
 import { openDatabase } from './database/database';
 import { grantApplication } from './database/grants';
 import { alone, migrateAlone, untilThere } from './database/prepare';

@@ -1,8 +1,6 @@
-import type { Chart, Fitter } from '@neat-measure/contract';
+import type { Fitter } from '@neat-measure/contract';
 import {
-  type Shelf,
   ALTERED_HOW,
-  apply,
   bareUnit,
   FIT_AREAS,
   HANDING_WAYS,
@@ -14,22 +12,18 @@ import {
   readReading,
   RETURN_REASONS,
   RETURN_WAYS,
-  sayRefusal,
-  type Act,
-  type Docket,
   type FitArea,
-  type Doing,
   UNSETTLED,
   type TakenFrom,
 } from '@neat-measure/core';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { v7 as uuidv7 } from 'uuid';
 import * as z from 'zod';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
 import { addActs } from '../dockets/act-store';
 import { noteAct } from '../dockets/store';
+import { Hand } from './hand';
 import { moveForAct } from '../stores/docket-acts';
 
 const decisionSchema = z.discriminatedUnion('outcome', [
@@ -136,36 +130,6 @@ export async function loadSeason(
     await addActs(database, hand.acts);
     for (const { act, before, after } of hand.steps)
       if (before !== null) await moveForAct(database, act, before, after, shelf);
-  }
-}
-
-/** Does one act after the other on one docket, a quarter of a minute apart. */
-class Hand {
-  readonly docketId = uuidv7();
-  readonly acts: Act[] = [];
-  readonly steps: { readonly act: Act; readonly before: Docket | null; readonly after: Docket }[] = [];
-  docket: Docket | null = null;
-
-  constructor(
-    readonly shelf: Shelf<Chart>,
-    private readonly fitter: Fitter,
-    private clock: number,
-  ) {}
-
-  /** The moment of what was done last. */
-  get now(): number {
-    return this.clock;
-  }
-
-  does(doing: Doing): void {
-    const at = new Date((this.clock += MINUTE_MS / 4)).toISOString();
-    const by = { id: this.fitter.id, name: this.fitter.name };
-    const act: Act = { id: uuidv7(), docketId: this.docketId, at, by, ...doing };
-    const applied = apply(this.docket, act, this.shelf);
-    if (!applied.ok) throw new Error(`demo season, ${doing.kind}: ${sayRefusal(applied.problem)}`);
-    this.steps.push({ act: applied.value.act, before: this.docket, after: applied.value.docket });
-    this.docket = applied.value.docket;
-    this.acts.push(applied.value.act);
   }
 }
 

@@ -1,9 +1,14 @@
 import { sayMessage } from '@neat-measure/core/stock';
-import type { Desk } from './desk';
 import { FATE_WORDS, FATES, messagesOf, parcelsOf, type DeskOrder } from './script';
 
+/** What of a desk its page shows. */
+interface DeskView {
+  readonly today: string;
+  readonly orders: readonly DeskOrder[];
+}
+
 /** The desk's page: orders as they lie there, what was said, and the parcels that left. */
-export function pageOf(desk: Desk): string {
+export function pageOf(desk: DeskView): string {
   const orders = [...desk.orders].reverse();
   return `<!doctype html>
 <html lang="en">
@@ -34,7 +39,7 @@ ${orders.length === 0 ? '<section><p>No order has come yet.</p></section>' : ord
 `;
 }
 
-function sectionOf(desk: Desk, order: DeskOrder): string {
+function sectionOf(desk: DeskView, order: DeskOrder): string {
   const { sheet, on, fates } = order;
   const nameOf = (line: number) => {
     const found = sheet.lines.find((one) => one.line === line);
@@ -72,7 +77,7 @@ ${parcels.length === 0 ? '' : `<p><b>Parcels, as they are packed</b></p><ul>${pa
 </section>`;
 }
 
-function fateField(desk: Desk, order: DeskOrder, line: number, fate: keyof typeof FATE_WORDS): string {
+function fateField(desk: DeskView, order: DeskOrder, line: number, fate: keyof typeof FATE_WORDS): string {
   if (order.on !== desk.today) return FATE_WORDS[fate];
   const options = FATES.map(
     (one) => `<option value="${one}"${one === fate ? ' selected' : ''}>${FATE_WORDS[one]}</option>`,

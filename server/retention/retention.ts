@@ -1,4 +1,5 @@
 import type { HouseSettings as Settings } from '@neat-measure/contract';
+import { forgetOldHires } from '../stores/forget';
 import { eraseWearer } from '../wearers/erase';
 import type { Database } from '../database/database';
 import { lapsedWearers, removeEndedLinks, removeOldLines, removeOldTrials } from './store';
@@ -14,7 +15,7 @@ export interface Retained {
 
 /**
  * Takes out what has been kept as long as the house keeps it, kind by kind: people nothing was done for
- * since, links that have ended, lines of tapes. What the house keeps without end stays.
+ * since, names on hires that ended, links that have ended, lines of tapes. What the house keeps without end stays.
  *
  * @param now in milliseconds since 1970
  */
@@ -30,6 +31,7 @@ export async function keepRetention(
       await eraseWearer(database, id, null, { keepBody: keepErasedBodies });
       wearers += 1;
     }
+  if (retention.peopleDays !== null) await forgetOldHires(database, before(retention.peopleDays));
   const links =
     retention.linksDays === null ? 0 : await removeEndedLinks(database, before(retention.linksDays));
   const lines =

@@ -11,7 +11,7 @@ import type { Chart } from '@neat-measure/contract';
 import { sayMovementRefusal, type Whereabouts } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
-import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire';
+import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire-acts';
 import { garmentsOf, type Garment } from './garments';
 import { holdArticles, move, StockRefused, type ArticleRow } from './ledger';
 import { listPieces, type KnownPiece } from './pieces';

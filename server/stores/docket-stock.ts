@@ -58,12 +58,11 @@ export async function stockForDocket(
         : [];
     const free =
       numbered && days.until !== undefined
-        ? (await freeFor(database, seriesId, { from: days.from ?? now, until: days.until })).flatMap(
-            (one) => one.pieces,
-          )
+        ? await freeFor(database, seriesId, { from: days.from ?? now, until: days.until })
         : null;
+    const mayGo = free === null ? null : new Set(free.flatMap((one) => one.pieces.map((piece) => piece.id)));
     const may = pieces.filter(
-      (piece) => free === null || free.some((one) => one.id === piece.id) || held(orders, piece.id),
+      (piece) => mayGo === null || mayGo.has(piece.id) || orders.booked.includes(piece.id),
     );
     told.push({
       chartId: id,
@@ -81,9 +80,15 @@ export async function stockForDocket(
           };
         })
         .filter(({ count }) => count > 0),
-      others: own
-        .filter((one) => one.label !== label && onShelves(one) > 0)
-        .map((one) => ({ label: one.label, count: onShelves(one) })),
+      others:
+        free === null
+          ? own
+              .filter((one) => one.label !== label && onShelves(one) > 0)
+              .map((one) => ({ label: one.label, count: onShelves(one) }))
+          : // What is free for those days, of any other size.
+            free
+              .filter((one) => one.label !== label)
+              .map((one) => ({ label: one.label, count: one.pieces.length })),
       coming: article?.coming ?? 0,
       orders: orders.of(id),
     });
@@ -114,9 +119,4 @@ async function ordersFor(database: Database, docketId: string) {
           : [],
       ),
   };
-}
-
-/** A piece that is booked for this very docket is free for it. */
-function held({ booked }: { readonly booked: readonly string[] }, pieceId: string): boolean {
-  return booked.includes(pieceId);
 }

@@ -12,6 +12,7 @@ import { addDays } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
 import { problem } from '../testing/records';
+import { forgetOldHires } from './forget';
 import { handing, Stores, SUIT } from '../testing/stock';
 
 const TODAY = new Date().toISOString().slice(0, 10);
@@ -176,6 +177,34 @@ describe('what is hired', () => {
       (await app.get(`${docketStockPath(docket)}?from=${TODAY}&until=${inDays(1)}`)).body,
     );
     expect(asked[0]!.there).toEqual([]);
+  });
+
+  it('offers the other sizes that are free for the days, and forgets the names of whom is erased', async () => {
+    const { roomId, series, idOf } = await suits('K1');
+    await stores.receive(roomId, series, 'L', 2, ['K2', 'K3']);
+    const large = (await calendar(series)).pieces.find(({ serial }) => serial === 'K2')!;
+    await book(large.id, inDays(1), inDays(2), { who: 'The next' });
+    await book(idOf('K1'), TODAY, inDays(2), { who: 'Somebody else' });
+    const docket = await stores.sized(series, 'M');
+    const asked = async () =>
+      docketStockSchema.parse((await app.get(`${docketStockPath(docket)}?until=${inDays(1)}`)).body)[0]!;
+    expect([(await asked()).there, (await asked()).others]).toEqual([[], [{ label: 'L', count: 1 }]]);
+    const [third] = await app
+      .database('pieces')
+      .where({ series_id: series, serial: 'K3' })
+      .pluck<string[]>('id');
+    await book(third!, inDays(5), inDays(6), { who: 'Ibrahima Lund', docketId: docket, chartId: series });
+    const { wearer } = await records.bench(docket);
+    const erased = await app.send('DELETE', `/api/wearers/${wearer.id}`, { keepBody: false });
+    expect(erased.status).toBeLessThan(300);
+    const names = (await calendar(series)).bookings.map(({ who }) => who);
+    expect(names.sort()).toEqual(['Somebody else', 'The next', 'somebody']);
+    await forgetOldHires(app.database, new Date(Date.parse(inDays(4))));
+    expect((await calendar(series)).bookings.map(({ who }) => who)).toEqual([
+      'somebody',
+      'somebody',
+      'somebody',
+    ]);
   });
 
   it('is lost for good, and a slip is no hire', async () => {

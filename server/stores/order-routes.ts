@@ -16,17 +16,9 @@ import type { Database } from '../database/database';
 import { fitterOf, readBody, readId, readParam } from '../http/request';
 import type { Maker } from './maker';
 import { listNeeds } from './needs';
-import {
-  closeLines,
-  deliver,
-  hearOf,
-  HOUSE,
-  listOrders,
-  orderOf,
-  saveOrder,
-  sendOrder,
-  sheetOf,
-} from './orders';
+import { closeLines, deliver } from './deliveries';
+import { hearOf, sendOrder } from './order-talk';
+import { HOUSE, listOrders, orderOf, saveOrder, sheetOf } from './orders';
 
 /** What is ordered of makers, and what comes. All need a session. */
 export function orderRoutes(database: Database, maker: Maker): Router {

@@ -1,4 +1,4 @@
-import type { Delivery, Order, OrderSave } from '@neat-measure/contract/stores';
+import type { Order, OrderSave } from '@neat-measure/contract/stores';
 import {
   makerMessageSchema,
   sayMessage,
@@ -8,16 +8,13 @@ import {
   type OrderSheet,
 } from '@neat-measure/core/stock';
 import * as z from 'zod';
-import { AS_IT_STANDS } from '../database/all-or-nothing';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
-import { tryAgain } from '../database/trouble';
 import { notFound } from '../http/problem-error';
 import { once } from './batches';
-import { garmentOf, garmentsOf, refuseLabel, type Garment } from './garments';
+import { garmentOf, garmentsOf, refuseLabel } from './garments';
 import { codeOf, holdArticle, StockRefused, type ArticleRow } from './ledger';
-import type { Maker } from './maker';
-import { refuseRoom, takeIn } from './receive';
+import { refuseRoom } from './receive';
 import { today } from './pieces';
 
 interface OrderRow {
@@ -247,185 +244,3 @@ export function sheetOf(order: Order, house: string): OrderSheet {
 
 /** What the house is called on its orders, where nothing else is said. */
 export const HOUSE = 'Neat Measure';
-
-/**
- * Sends an order to its maker, and notes that. Sent again it is the same order to the maker, and is noted once.
- *
- * @throws ProblemError `unavailable` where the maker does not answer: the order stays as it was
- */
-export async function sendOrder(database: Database, maker: Maker, id: string, by: string): Promise<void> {
-  const order = await orderOf(database, id);
-  if (order.stage === 'done')
-    throw new StockRefused('Nothing of this order is waited for. Put another together.');
-  await maker.send(sheetOf(order, HOUSE));
-  await tryAgain(() =>
-    database.transaction(async (transaction) => {
-      await transaction('orders').where({ id }).forUpdate().first('id');
-      const sent = await transaction('order_events').where({ order_id: id, kind: 'sent' }).first('place');
-      if (sent === undefined)
-        await transaction('order_events').insert({ order_id: id, kind: 'sent', by_id: by, at: new Date() });
-    }, AS_IT_STANDS),
-  );
-}
-
-/** Asks the maker how an order stands, and keeps what is new. What it said once stands, whatever it says later. */
-export async function hearOf(database: Database, maker: Maker, id: string): Promise<void> {
-  let answer = await maker.ask(id);
-  if (answer === null) {
-    // It has lost the order, or never got it: the same order again is the same to it.
-    await maker.send(sheetOf(await orderOf(database, id), HOUSE));
-    answer = await maker.ask(id);
-  }
-  const messages = answer?.messages ?? [];
-  for (const message of messages)
-    await database('order_events')
-      .insert({
-        order_id: id,
-        kind: 'heard',
-        heard: message.place,
-        body: JSON.stringify(message),
-        at: new Date(),
-      })
-      .onConflict(['order_id', 'heard'])
-      .ignore();
-}
-
-/** The orders that were sent, and of which something is still to come. */
-export async function openOrders(database: Database): Promise<string[]> {
-  return database('orders')
-    .whereExists(
-      database('order_events').whereRaw('order_events.order_id = orders.id').where({ kind: 'sent' }),
-    )
-    .whereExists(
-      database('order_lines')
-        .whereRaw('order_lines.order_id = orders.id')
-        .whereRaw(
-          `order_lines.count > (select coalesce(sum(e.count), 0) from order_events e where e.order_id = order_lines.order_id
-             and e.line = order_lines.line and e.kind in ('received', 'closed'))`,
-        ),
-    )
-    .pluck<string[]>('id');
-}
-
-/** Waits no more for the rest of some lines. */
-export async function closeLines(
-  database: Database,
-  orderId: string,
-  batchId: string,
-  lines: readonly number[],
-  by: string,
-): Promise<void> {
-  await orderOf(database, orderId);
-  await once(database, { id: batchId, what: 'closed', body: { orderId, lines }, by }, async (transaction) => {
-    const order = await holdOrder(transaction, orderId);
-    for (const line of new Set(lines)) {
-      const found = order.lines.find((one) => one.line === line);
-      if (found === undefined) throw notFound('line of the order');
-      if (found.open > 0)
-        await transaction('order_events').insert({
-          order_id: orderId,
-          kind: 'closed',
-          line,
-          count: found.open,
-          by_id: by,
-          at: new Date(),
-        });
-    }
-  });
-}
-
-/** An order as it stands, held until the transaction ends. */
-async function holdOrder(transaction: Database, id: string): Promise<Order> {
-  await transaction('orders').where({ id }).forUpdate().first('id');
-  return orderOf(transaction, id);
-}
-
-/**
- * Takes in what came of an order, checked off against it: all of it or nothing. What is of another size than was
- * ordered lies on the shelf as what it is; for its line it counts only where its maker sends it in that one's place.
- *
- * @throws StockRefused where more came for a line than is open: the rest was not ordered, and is said to be so
- */
-export async function deliver(
-  database: Database,
-  orderId: string,
-  batchId: string,
-  { holds }: Delivery,
-  by: string,
-): Promise<void> {
-  await orderOf(database, orderId);
-  const garments: Garment[] = [];
-  for (const { seriesId, label } of holds) {
-    const garment = await garmentOf(database, seriesId);
-    await refuseLabel(database, garment, label);
-    garments.push(garment);
-  }
-  await once(
-    database,
-    { id: batchId, what: 'delivery', body: { orderId, holds }, by },
-    async (transaction) => {
-      const order = await holdOrder(transaction, orderId);
-      const open = new Map(order.lines.map((one) => [one.line, one.open]));
-      const at = new Date();
-      for (const [index, hold] of holds.entries()) {
-        const garment = garments[index]!;
-        const what = `${garment.garment} ${hold.label}`;
-        if (hold.does === 'send-back') {
-          const body = JSON.stringify({ label: what });
-          await transaction('order_events').insert({
-            order_id: orderId,
-            kind: 'sent-back',
-            count: hold.count,
-            body,
-            by_id: by,
-            at,
-          });
-          continue;
-        }
-        const line = order.lines.find((one) => one.line === hold.line);
-        if (hold.line !== null && line === undefined) throw notFound('line of the order');
-        if (line !== undefined) {
-          refuseForLine(line, hold, what);
-          const left = open.get(line.line)!;
-          if (hold.count > left)
-            throw new StockRefused(
-              `${left} of ${what} ${left === 1 ? 'is' : 'are'} still to come by this order, and ${hold.count} were checked off. Take the rest in as not ordered, or send it back.`,
-            );
-          open.set(line.line, left - hold.count);
-        }
-        const article = await holdArticle(transaction, hold.seriesId, hold.label);
-        await takeIn(transaction, {
-          batchId,
-          garment,
-          article,
-          to: { in: 'room', roomId: order.roomId, compartment: 'shelf' },
-          count: hold.count,
-          pieces: hold.pieces,
-          orderId,
-          by,
-        });
-        if (line !== undefined)
-          await transaction('order_events').insert({
-            order_id: orderId,
-            kind: 'received',
-            line: line.line,
-            count: hold.count,
-            by_id: by,
-            at,
-          });
-      }
-    },
-  );
-}
-
-/** @throws StockRefused where what came is not what was ordered on that line, and its maker did not say so */
-function refuseForLine(
-  line: Order['lines'][number],
-  { seriesId, label }: Delivery['holds'][number],
-  what: string,
-): void {
-  if (line.seriesId === seriesId && (line.label === label || line.substitute?.label === label)) return;
-  throw new StockRefused(
-    `${what} was not ordered on that line: ${line.garment} ${line.label} was. Take it in as not ordered, or send it back.`,
-  );
-}

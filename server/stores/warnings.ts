@@ -6,7 +6,8 @@ import { balancesOf, lowArticles, onShelves } from './articles';
 import { garmentsOf } from './garments';
 import { listBookings } from './hire';
 import type { ArticleRow } from './ledger';
-import { findOrders, openOrders } from './orders';
+import { openOrders } from './order-talk';
+import { findOrders } from './orders';
 import { listPieces, today } from './pieces';
 
 const NONE = { articleId: null, orderId: null, bookingId: null, docketId: null };

@@ -8,6 +8,7 @@ import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { removeLinks } from '../self/store';
 import { findSettings } from '../settings/store';
+import { forgetHiresOf } from '../stores/forget';
 import { keepBody, removeWearer } from './store';
 
 /**
@@ -39,6 +40,7 @@ async function erase(database: Database, id: string, by: string | null, keep: bo
       if (values.size > 0) await keepBody(transaction, uuidv7(), Object.fromEntries(values));
     }
     await removeLinks(transaction, dockets);
+    await forgetHiresOf(transaction, dockets);
     await removeDockets(transaction, dockets);
     if (!(await removeWearer(transaction, id))) throw notFound('person');
     await forgetKey(transaction, id);

@@ -138,6 +138,8 @@ export async function up(database: Knex): Promise<void> {
     'unique (order_id, heard)',
     'foreign key (order_id) references orders (id)',
   ]);
+  // What waits to be handed over is asked of all dockets at once.
+  await database.raw('alter table docket_garments add index if not exists by_stage (stage, final_size)');
   await table(database, 'stock_counts', [
     `id ${ID} not null primary key`,
     `room_id ${ID} not null`,

@@ -1,0 +1,145 @@
+import type { Act, Handing } from '@neat-measure/core';
+import { addDays, freeAfter } from '@neat-measure/core/stock';
+import { v7 as uuidv7 } from 'uuid';
+import type { Database } from '../database/database';
+import { isDuplicate } from '../database/trouble';
+import type { Garment } from './garments';
+import { bookingRows, type BookingRow } from './hire';
+import { asDay, today, type KnownPiece } from './pieces';
+
+/** A piece is held by somebody else for some of the days. */
+export class HireClash extends Error {}
+
+/** The booking of a garment of a docket that was not taken back; the one of the piece first. */
+async function ofDocket(
+  transaction: Database,
+  docketId: string,
+  chartId: string,
+  out: boolean,
+): Promise<BookingRow | undefined> {
+  return bookingRows(transaction)
+    .where({ 'bookings.docket_id': docketId, 'bookings.chart_id': chartId })
+    .modify(
+      (query) => void (out ? query.whereNotNull('out_day') : query.whereNull('out_day').whereNull('outcome')),
+    )
+    .orderBy('from_day', 'desc')
+    .first();
+}
+
+/**
+ * A numbered piece goes to the wearer: its booking begins, or one is made. What is issued for good is held too,
+ * with no day to come back: so that nobody books it.
+ *
+ * @throws HireClash where somebody else has it on those days
+ */
+export async function hireOut(
+  transaction: Database,
+  handing: Handing,
+  piece: KnownPiece,
+  { keeping }: Garment,
+  act: Act,
+): Promise<void> {
+  if (handing.way !== 'hired' || handing.until === null) return;
+  const booked = await ofDocket(transaction, act.docketId, handing.chartId, false);
+  const now = today();
+  // What is written down late went out by its last day at the latest.
+  const from = handing.until < now ? handing.until : now;
+  const columns = {
+    piece_id: piece.id,
+    held_piece_id: piece.id,
+    from_day: from,
+    until_day: handing.until,
+    free_day: freeAfter(handing.until, keeping.dryingDays),
+    out_day: from,
+  };
+  try {
+    if (booked !== undefined)
+      await transaction('bookings')
+        .where({ id: booked.id })
+        .update({ ...columns, version: booked.version + 1 });
+    else
+      await transaction('bookings').insert({
+        ...columns,
+        id: uuidv7(),
+        docket_id: act.docketId,
+        chart_id: handing.chartId,
+        who: await wearerOf(transaction, act.docketId),
+        version: 1,
+      });
+  } catch (error) {
+    throw isDuplicate(error) ? new HireClash() : error;
+  }
+}
+
+async function wearerOf(transaction: Database, docketId: string): Promise<string> {
+  const row = await transaction('dockets')
+    .join('wearers', 'wearers.id', 'dockets.wearer_id')
+    .where({ 'dockets.id': docketId })
+    .first<{ name: string }>('wearers.name');
+  return row.name;
+}
+
+/** The handing was a slip: the piece is not out, and held no more. */
+export async function hireNotOut(transaction: Database, docketId: string, chartId: string): Promise<void> {
+  const booked = await ofDocket(transaction, docketId, chartId, true);
+  if (booked === undefined || booked.outcome !== null) return;
+  await transaction('bookings')
+    .where({ id: booked.id })
+    .update({ held_piece_id: null, outcome: 'cancelled', out_day: null, version: booked.version + 1 });
+}
+
+/** It came back, or is lost: held until it is clean and dry, or until the next has it. */
+export async function hireEnded(
+  transaction: Database,
+  act: Extract<Act, { kind: 'garment-came-back' }>,
+  dryingDays: number,
+): Promise<void> {
+  const booked = await ofDocket(transaction, act.docketId, act.chartId, true);
+  if (booked === undefined || booked.outcome !== null) return;
+  const now = today();
+  const free = await upToTheNext(
+    transaction,
+    booked,
+    act.goes === 'drying' ? freeAfter(now, dryingDays) : addDays(now, 1),
+  );
+  await transaction('bookings')
+    .where({ id: booked.id })
+    .update({
+      back_day: now,
+      free_day: free,
+      outcome: act.why === 'lost' ? 'lost' : 'back',
+      note: act.note,
+      version: booked.version + 1,
+    });
+}
+
+/** It did not come back after all. */
+export async function hireNotEnded(
+  transaction: Database,
+  docketId: string,
+  chartId: string,
+  dryingDays: number,
+): Promise<void> {
+  const booked = await ofDocket(transaction, docketId, chartId, true);
+  if (booked === undefined || booked.outcome === null) return;
+  const free = await upToTheNext(transaction, booked, freeAfter(asDay(booked.until_day)!, dryingDays));
+  await transaction('bookings')
+    .where({ id: booked.id })
+    .update({ back_day: null, free_day: free, outcome: null, version: booked.version + 1 });
+}
+
+/** A day, or the first of the next booking of the same piece where that is before: two never meet, and the warnings tell of it. */
+async function upToTheNext(
+  transaction: Database,
+  { id, piece_id, from_day }: BookingRow,
+  free: string,
+): Promise<string> {
+  const next = await transaction('bookings')
+    .where({ held_piece_id: piece_id })
+    .whereNot({ id })
+    .where('from_day', '>', asDay(from_day)!)
+    .orderBy('from_day')
+    .first<{ from_day: Date } | undefined>('from_day');
+  const first = next === undefined ? null : asDay(next.from_day)!;
+  return first !== null && first < free ? first : free;
+}

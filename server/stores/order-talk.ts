@@ -1,0 +1,65 @@
+import { AS_IT_STANDS } from '../database/all-or-nothing';
+import type { Database } from '../database/database';
+import { tryAgain } from '../database/trouble';
+import { StockRefused } from './ledger';
+import type { Maker } from './maker';
+import { HOUSE, orderOf, sheetOf } from './orders';
+
+/**
+ * Sends an order to its maker, and notes that. Sent again it is the same order to the maker, and is noted once.
+ *
+ * @throws ProblemError `unavailable` where the maker does not answer: the order stays as it was
+ */
+export async function sendOrder(database: Database, maker: Maker, id: string, by: string): Promise<void> {
+  const order = await orderOf(database, id);
+  if (order.stage === 'done')
+    throw new StockRefused('Nothing of this order is waited for. Put another together.');
+  await maker.send(sheetOf(order, HOUSE));
+  await tryAgain(() =>
+    database.transaction(async (transaction) => {
+      await transaction('orders').where({ id }).forUpdate().first('id');
+      const sent = await transaction('order_events').where({ order_id: id, kind: 'sent' }).first('place');
+      if (sent === undefined)
+        await transaction('order_events').insert({ order_id: id, kind: 'sent', by_id: by, at: new Date() });
+    }, AS_IT_STANDS),
+  );
+}
+
+/** Asks the maker how an order stands, and keeps what is new. What it said once stands, whatever it says later. */
+export async function hearOf(database: Database, maker: Maker, id: string): Promise<void> {
+  let answer = await maker.ask(id);
+  if (answer === null) {
+    // It has lost the order, or never got it: the same order again is the same to it.
+    await maker.send(sheetOf(await orderOf(database, id), HOUSE));
+    answer = await maker.ask(id);
+  }
+  const messages = answer?.messages ?? [];
+  for (const message of messages)
+    await database('order_events')
+      .insert({
+        order_id: id,
+        kind: 'heard',
+        heard: message.place,
+        body: JSON.stringify(message),
+        at: new Date(),
+      })
+      .onConflict(['order_id', 'heard'])
+      .ignore();
+}
+
+/** The orders that were sent, and of which something is still to come. */
+export async function openOrders(database: Database): Promise<string[]> {
+  return database('orders')
+    .whereExists(
+      database('order_events').whereRaw('order_events.order_id = orders.id').where({ kind: 'sent' }),
+    )
+    .whereExists(
+      database('order_lines')
+        .whereRaw('order_lines.order_id = orders.id')
+        .whereRaw(
+          `order_lines.count > (select coalesce(sum(e.count), 0) from order_events e where e.order_id = order_lines.order_id
+             and e.line = order_lines.line and e.kind in ('received', 'closed'))`,
+        ),
+    )
+    .pluck<string[]>('id');
+}
