@@ -109,6 +109,7 @@ test('a list that is left before it has opened takes no keys of the next', async
   for (let times = 0; times < 3; times++) {
     await page.keyboard.press('Control+k');
     await page.keyboard.type('how we');
+    await expect(page.getByRole('option', { name: /House: how we size/ })).toBeVisible();
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'How we size' })).toBeVisible();
     await page.keyboard.press('/');

@@ -46,7 +46,90 @@ interface Bar {
     RouterLink,
   ],
   templateUrl: './hire-desk.html',
-  styleUrl: './hire-desk.less',
+  styles: `
+    /* A line a piece, a column a day; a day is as wide as its date. */
+    .calendar {
+      --day: minmax(26px, 1fr);
+      min-width: 780px;
+      border: 1px solid var(--line);
+      background: var(--paper);
+    }
+    .days,
+    .piece {
+      display: grid;
+      grid-template-columns: 170px repeat(21, var(--day));
+      border-bottom: 1px solid var(--line);
+    }
+    .name {
+      padding: 4px 8px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+      small {
+        display: block;
+      }
+    }
+    .day {
+      display: grid;
+      justify-items: center;
+      border-left: 1px solid var(--line);
+      font: 500 14px/1.2 var(--figures);
+      small {
+        color: var(--soft);
+      }
+      &.now {
+        background: var(--green-wash);
+      }
+    }
+    .bars {
+      display: grid;
+      grid-column: 2 / -1;
+      grid-template-columns: repeat(21, var(--day));
+      align-items: center;
+    }
+    .bar,
+    .drying {
+      grid-row: 1;
+      height: 30px;
+    }
+    .bar {
+      min-width: 0;
+      padding: 0 6px;
+      border: 1px solid var(--ink);
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: inherit;
+      font: 500 13px/1 var(--text);
+      overflow: hidden;
+      text-align: left;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+      cursor: pointer;
+      &.booked {
+        border-style: dashed;
+      }
+      &.out {
+        border-color: var(--green);
+        background: var(--green-wash);
+      }
+      &.late {
+        border-color: var(--brick);
+        background: var(--brick-wash);
+      }
+      &.back {
+        border-color: var(--line-strong);
+        color: var(--soft);
+      }
+    }
+    /* Hatched as cloth on a line: it is here and cannot go. */
+    .drying {
+      background: repeating-linear-gradient(115deg, var(--line) 0 2px, transparent 2px 7px);
+    }
+    .panel {
+      padding: 14px 18px;
+      margin-top: 14px;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HireDesk {

@@ -52,7 +52,64 @@ const EVERY_ROOM = 'every';
     TakeIn,
   ],
   templateUrl: './shelves.html',
-  styleUrl: './shelves.less',
+  styles: `
+    /* A rack: the rail, and the sizes that hang from it. */
+    .rack {
+      margin-top: 22px;
+      h3 {
+        font: 600 17px/1.3 var(--text);
+      }
+    }
+    .pegs {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 4px;
+      margin-top: 4px;
+      border-top: 3px solid var(--line-strong);
+    }
+    .peg {
+      display: grid;
+      grid-template-rows: auto auto 18px;
+      justify-items: center;
+      min-width: 64px;
+      min-height: 76px;
+      padding: 6px 8px 2px;
+      border: 1px solid var(--line);
+      border-top: 0;
+      border-radius: 0 0 var(--radius) var(--radius);
+      background: var(--paper);
+      color: inherit;
+      font: inherit;
+      cursor: pointer;
+      &:hover {
+        background: var(--chalk);
+      }
+      &[aria-expanded='true'] {
+        border-color: var(--green);
+        background: var(--green-wash);
+      }
+      .count {
+        font: 650 22px/1.2 var(--figures);
+      }
+      small {
+        display: flex;
+        gap: 6px;
+        color: var(--soft);
+      }
+      /* A size of which none is there leaves a gap on the rail. */
+      &.gap:not([aria-expanded='true']) {
+        border-style: dashed;
+        background: none;
+        .count {
+          color: var(--soft);
+        }
+      }
+      &.low .count,
+      .wanted {
+        color: var(--brick);
+      }
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Shelves {
