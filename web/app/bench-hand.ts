@@ -20,51 +20,53 @@ import { SessionService } from '../data/session-service';
   selector: 'nm-bench-hand',
   imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, NzModalModule],
   template: `
-    <nz-modal
-      [nzVisible]="open()"
-      nzTitle="Who takes the bench over?"
-      [nzFooter]="null"
-      [nzWidth]="420"
-      (nzOnCancel)="open.set(false)"
-      (nzAfterOpen)="ask()"
-    >
-      <form *nzModalContent (submit)="take(); $event.preventDefault()" aria-label="Take the bench over">
-        @if (hands(); as all) {
-          <nz-radio-group nzName="hand" [ngModel]="chosen()" (ngModelChange)="choose($event)">
-            @for (one of all; track one.id) {
-              <label nz-radio [nzValue]="one.id">{{ one.name }}</label>
-            } @empty {
-              <p>Nobody has a bench code yet. Set one under your name.</p>
+    @if (open()) {
+      <nz-modal
+        [nzVisible]="open()"
+        nzTitle="Who takes the bench over?"
+        [nzFooter]="null"
+        [nzWidth]="420"
+        (nzOnCancel)="open.set(false)"
+        (nzAfterOpen)="ask()"
+      >
+        <form *nzModalContent (submit)="take(); $event.preventDefault()" aria-label="Take the bench over">
+          @if (hands(); as all) {
+            <nz-radio-group nzName="hand" [ngModel]="chosen()" (ngModelChange)="choose($event)">
+              @for (one of all; track one.id) {
+                <label nz-radio [nzValue]="one.id">{{ one.name }}</label>
+              } @empty {
+                <p>Nobody has a bench code yet. Set one under your name.</p>
+              }
+            </nz-radio-group>
+            @if (all.length > 0) {
+              <label class="field"
+                >Their code
+                <input
+                  #code
+                  nz-input
+                  class="num"
+                  type="password"
+                  inputmode="numeric"
+                  autocomplete="off"
+                  maxlength="8"
+                  required
+              /></label>
             }
-          </nz-radio-group>
-          @if (all.length > 0) {
-            <label class="field"
-              >Their code
-              <input
-                #code
-                nz-input
-                class="num"
-                type="password"
-                inputmode="numeric"
-                autocomplete="off"
-                maxlength="8"
-                required
-            /></label>
           }
-        }
-        @if (trouble()) {
-          <p class="fault" role="alert">{{ trouble() }}</p>
-        }
-        <div class="acts">
-          @if (chosen()) {
-            <button nz-button nzType="primary" type="submit">Take it over</button>
+          @if (trouble()) {
+            <p class="fault" role="alert">{{ trouble() }}</p>
           }
-          @if (house(); as house) {
-            <button nz-button type="button" (click)="giveBack()">Back to {{ house.name }}</button>
-          }
-        </div>
-      </form>
-    </nz-modal>
+          <div class="acts">
+            @if (chosen()) {
+              <button nz-button nzType="primary" type="submit">Take it over</button>
+            }
+            @if (house(); as house) {
+              <button nz-button type="button" (click)="giveBack()">Back to {{ house.name }}</button>
+            }
+          </div>
+        </form>
+      </nz-modal>
+    }
   `,
   styles: `
     nz-radio-group {

@@ -6,7 +6,7 @@ import {
   inject,
   linkedSignal,
   model,
-  viewChildren,
+  viewChild,
   signal,
   untracked,
   type ElementRef,
@@ -50,9 +50,7 @@ export class CommandList {
   private readonly session = inject(SessionService);
   private readonly here = inject(ShortcutService);
   private readonly ahead = inject(TypeAhead);
-  private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
-  /** The field of the dialog that opened last: the one before may still be leaving. */
-  private readonly field = computed(() => this.fields().at(-1));
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
   private readonly wearerService = inject(WearerService);
   private readonly docketService = inject(DocketService);

@@ -7,38 +7,40 @@ import { ShortcutService } from './shortcut-service';
   selector: 'nm-shortcut-list',
   imports: [NzModalModule],
   template: `
-    <nz-modal
-      [nzVisible]="service.shown()"
-      nzTitle="Keys"
-      [nzFooter]="null"
-      [nzWidth]="460"
-      (nzOnCancel)="service.shown.set(false)"
-    >
-      <ng-container *nzModalContent>
-        <dl>
-          @for (shortcut of service.shortcuts(); track $index) {
+    @if (service.shown()) {
+      <nz-modal
+        [nzVisible]="service.shown()"
+        nzTitle="Keys"
+        [nzFooter]="null"
+        [nzWidth]="460"
+        (nzOnCancel)="service.shown.set(false)"
+      >
+        <ng-container *nzModalContent>
+          <dl>
+            @for (shortcut of service.shortcuts(); track $index) {
+              <div>
+                <dt>
+                  @for (key of shortcut.keys; track key) {
+                    <kbd>{{ key }}</kbd>
+                  }
+                </dt>
+                <dd>{{ shortcut.does }}</dd>
+              </div>
+            } @empty {
+              <p>This place has no keys of its own.</p>
+            }
             <div>
-              <dt>
-                @for (key of shortcut.keys; track key) {
-                  <kbd>{{ key }}</kbd>
-                }
-              </dt>
-              <dd>{{ shortcut.does }}</dd>
+              <dt><kbd>?</kbd></dt>
+              <dd>this list</dd>
             </div>
-          } @empty {
-            <p>This place has no keys of its own.</p>
-          }
-          <div>
-            <dt><kbd>?</kbd></dt>
-            <dd>this list</dd>
-          </div>
-          <div>
-            <dt><kbd>Ctrl K</kbd> <kbd>/</kbd></dt>
-            <dd>go to anything, or do it, by typing</dd>
-          </div>
-        </dl>
-      </ng-container>
-    </nz-modal>
+            <div>
+              <dt><kbd>Ctrl K</kbd> <kbd>/</kbd></dt>
+              <dd>go to anything, or do it, by typing</dd>
+            </div>
+          </dl>
+        </ng-container>
+      </nz-modal>
+    }
   `,
   styles: `
     div {

@@ -109,7 +109,11 @@ export class Stores {
   protected onKey(event: KeyboardEvent): void {
     const target = event.target;
     if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) return;
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    // Somebody else has taken the key: the list of everything keeps what is typed before it stands.
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
+      this.typed = '';
+      return;
+    }
     const now = performance.now();
     if (now - this.last > SCANNER_MS) this.typed = '';
     this.last = now;
