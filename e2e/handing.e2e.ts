@@ -14,6 +14,11 @@ test('a kit goes by keyboard from name to issued, and its sheets are printed and
   await page.keyboard.press('i');
   await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
   await expectAccessible(page, 'handing over');
+  // What the stores have is asked once, and not over and over.
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  await page.waitForTimeout(600);
+  expect(asked.filter((url) => url.endsWith('/stock'))).toEqual([]);
   // Nobody has signed yet.
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Have the wearer sign');
@@ -79,11 +84,21 @@ test('a vest goes to nobody untried without a reason, and a hire has an end', as
   await expect(page.getByRole('button', { name: /Saltpan waders .*came back/ })).toBeVisible();
 });
 
-test('a wearer signs with a finger', async ({ fitter: page }) => {
+test('what is not there is tried in the nearest that is, and a wearer signs with a finger', async ({
+  fitter: page,
+}) => {
   await openDocket(page, 'Fenna Finger', ['Estuary fleece']);
-  await takeReadings(page, '106', '106');
+  await takeReadings(page, '98', '98');
+  await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
   await page.keyboard.press('Enter');
   await page.keyboard.press('i');
+  await page.getByRole('button', { name: /^Try L \(\d there, \d+ %\)/ }).click();
+  await expect(page.locator('[data-on]')).toHaveText('L');
+  await page.keyboard.press('a');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Kept: L.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
   const pad = page.getByRole('img', { name: 'Or written here by finger or pen' });
   const box = (await pad.boundingBox())!;
   await page.mouse.move(box.x + 20, box.y + 40);

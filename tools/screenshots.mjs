@@ -131,7 +131,9 @@ try {
   await page.getByLabel('Find a docket').fill('Anton Mbali');
   await page.locator('.recent a', { hasText: 'Anton Mbali' }).first().click();
   await page.getByRole('region', { name: 'Docket' }).waitFor();
+  await page.getByRole('heading', { level: 1 }).waitFor();
   await page.keyboard.press('i');
+  await page.getByText('None is there in').waitFor();
   await page.getByLabel(/^Signed/).fill('Anton Mbali');
   await shoot('handing');
   // The stores: what hangs there, what is hired, what was ordered.

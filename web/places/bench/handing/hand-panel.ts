@@ -116,14 +116,18 @@ export class HandPanel {
   readonly tries = output<number>();
 
   protected readonly ways = HANDING_WAYS.map((value) => ({ value, label: HANDING_WORDS[value] }));
+  /** The last day of what is to be hired out. By itself, as what the stores answer changes the garments and must ask nothing anew. */
+  private readonly hiredUntil = computed(
+    () => this.handing.garments().find(({ ready, way }) => ready && way === 'hired')?.until ?? null,
+  );
+
   constructor() {
     this.handing.stock.set(this.stockHere);
     inject(DestroyRef).onDestroy(() => this.handing.stock.set(null));
     // Anew whenever something was handed over, came back, or another size was kept; of hires, for their days.
     effect(() => {
       this.store.docket();
-      const hired = this.handing.garments().find(({ ready, way }) => ready && way === 'hired');
-      const until = hired?.until ?? null;
+      const until = this.hiredUntil();
       untracked(() => this.stockHere.ask(until));
     });
   }

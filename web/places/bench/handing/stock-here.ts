@@ -25,6 +25,8 @@ export interface Near {
 }
 
 const MOST_NEAR = 3;
+/** What is less likely to fit than so is not offered. A working value of ours. */
+const LEAST_CHANCE = 0.01;
 
 /** What the stores have for the garments of the docket; what is not known yet stands in nobody's way. */
 @Injectable()
@@ -113,7 +115,7 @@ export class StockHere {
         }));
       found.set(
         chartId,
-        near.sort((a, b) => b.chance - a.chance),
+        near.filter(({ chance }) => chance >= LEAST_CHANCE).sort((a, b) => b.chance - a.chance),
       );
     }
     return found;
