@@ -21,6 +21,28 @@ import {
   wearerSaveSchema,
 } from '@neat-measure/contract';
 import { chartSaveSchema } from '@neat-measure/contract/chart-save';
+import {
+  articleSaveSchema,
+  bookingSaveSchema,
+  countExplainedPath,
+  countExplainedSchema,
+  countSaveSchema,
+  deliveryPath,
+  deliverySchema,
+  inspectionPath,
+  inspectionSchema,
+  keepingSaveSchema,
+  moveSchema,
+  orderClosedPath,
+  orderClosedSchema,
+  orderSaveSchema,
+  receiptSchema,
+  renamedPath,
+  renamedSchema,
+  roomSaveSchema,
+  stockImportSchema,
+  STORES,
+} from '@neat-measure/contract/stores';
 import { actSchema, deviceLineSchema } from '@neat-measure/core';
 import * as z from 'zod';
 import { KEYS, TEXTS, type Draw } from './draw';
@@ -45,6 +67,19 @@ const SCHEMAS: Readonly<Record<string, z.ZodType>> = {
   [`PUT ${ROUTES.selfLinks}/:id`]: selfLinkSaveSchema,
   [`PUT ${PATHS.people}/:id`]: personSaveSchema,
   [`PUT ${PATHS.settings}`]: settingsSaveSchema,
+  [`PUT ${STORES.rooms}/:id`]: roomSaveSchema,
+  [`PUT ${STORES.keeping}/:id`]: keepingSaveSchema,
+  [`PUT ${STORES.articles}/:id`]: articleSaveSchema,
+  [`PUT ${renamedPath(':id')}`]: renamedSchema.extend({ batchId: z.uuidv7() }),
+  [`PUT ${STORES.receipts}/:id`]: z.union([receiptSchema, stockImportSchema]),
+  [`PUT ${STORES.movements}/:id`]: moveSchema,
+  [`PUT ${inspectionPath(':id', ':inspectionId')}`]: inspectionSchema,
+  [`PUT ${STORES.counts}/:id`]: countSaveSchema,
+  [`PUT ${countExplainedPath(':id')}`]: countExplainedSchema.extend({ batchId: z.uuidv7() }),
+  [`PUT ${STORES.bookings}/:id`]: bookingSaveSchema,
+  [`PUT ${STORES.orders}/:id`]: orderSaveSchema,
+  [`PUT ${orderClosedPath(':id')}`]: orderClosedSchema.extend({ batchId: z.uuidv7() }),
+  [`PUT ${deliveryPath(':id', ':deliveryId')}`]: deliverySchema,
 };
 
 /** The part of JSON Schema that the contract's schemas come to. */
@@ -169,6 +204,10 @@ export class Bodies {
   }
 
   private text({ format, pattern, minLength = 0 }: Shape): string {
+    if (pattern?.includes('quarantine') === true)
+      return this.draw.one([`${this.id()}/shelf`, `${this.id()}/drying`, 'maker', 'wearer', 'waste']);
+    if (format === 'date')
+      return new Date(Date.now() + (this.draw.int(60) - 30) * 86_400_000).toISOString().slice(0, 10);
     if (format === 'uuid' || format === 'uuidv7' || pattern?.includes('[0-9a-fA-F]{8}') === true)
       return this.id();
     if (format === 'date-time') return new Date().toISOString();

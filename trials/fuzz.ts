@@ -128,6 +128,12 @@ async function knownBodies(): Promise<unknown[]> {
   const dockets = (await get('/api/dockets')).items;
   docketIds.push(...dockets.map(({ id }) => id));
   for (const { id } of [...charts, ...dockets, ...(await get('/api/wearers')).items]) ids.push(id);
+  for (const path of ['/api/stores/rooms', '/api/stores/orders'])
+    for (const { id } of (await get(path)) as unknown as { id: string }[]) ids.push(id);
+  for (const { id } of (await get('/api/stores/stock')).items) ids.push(id);
+  const calendar = await get('/api/stores/bookings?from=2020-01-01&until=2099-01-01');
+  const { pieces, bookings } = calendar as unknown as Record<'pieces' | 'bookings', { id: string }[]>;
+  for (const { id } of [...pieces, ...bookings]) ids.push(id);
   const sheets = await Promise.all(
     charts.map(async ({ id }) => (await get(`/api/charts/${id}`)) as unknown as { sheet: object }),
   );

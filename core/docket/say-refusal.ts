@@ -93,7 +93,7 @@ export function sayRefusal(refusal: Refusal): string {
     case 'piece-refused':
       return `That piece of the ${inSentence(refusal.garment)} is not to be had. ${refusal.why}`;
     case 'booked-otherwise':
-      return `That piece of the ${inSentence(refusal.garment)} is booked for somebody else before ${refusal.until}. Take another piece, or other days.`;
+      return `That piece of the ${inSentence(refusal.garment)} is booked for somebody else${refusal.until === '' ? '' : ` before ${refusal.until}`}. Take another piece, or other days.`;
     case 'unreadable-alteration':
       return sayAlterationProblem(refusal.problem, refusal.unit);
   }

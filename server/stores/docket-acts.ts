@@ -90,6 +90,8 @@ export async function moveForAct(
     case 'garment-came-back': {
       const handing = lastHanding(after, act.chartId)!;
       return going([handing], async ({ article, piece, garment }) => {
+        // What goes into a room that is none would be nowhere.
+        if (act.to !== undefined) await refuseRoom(transaction, act.to, garment.garment);
         const what = `${garment.garment} ${piece?.serial ?? article.label}`;
         await move(transaction, {
           ...base,
@@ -119,6 +121,12 @@ export async function moveForAct(
     }
     default:
   }
+}
+
+/** @throws ActRefused where there is no such room */
+async function refuseRoom(transaction: Database, roomId: string, garment: string): Promise<void> {
+  if ((await transaction('store_rooms').where({ id: roomId }).first('id')) === undefined)
+    throw new ActRefused({ code: 'piece-refused', garment, why: 'There is no such store room.' });
 }
 
 /** What of a handing lies, or lay, in the stores. */

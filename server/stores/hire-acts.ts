@@ -39,7 +39,16 @@ export async function hireOut(
   { keeping }: Garment,
   act: Act,
 ): Promise<void> {
-  if (handing.way !== 'hired' || handing.until === null) return;
+  if (handing.way !== 'hired' || handing.until === null) {
+    // What is given away for good is promised to nobody else.
+    const promised = await transaction('bookings')
+      .where({ held_piece_id: piece.id })
+      .whereNull('outcome')
+      .where((others) => others.whereNull('docket_id').orWhereNot({ docket_id: act.docketId }))
+      .first('id');
+    if (promised !== undefined) throw new HireClash();
+    return;
+  }
   const booked = await ofDocket(transaction, act.docketId, handing.chartId, false);
   const now = today();
   // What is written down late went out by its last day at the latest.

@@ -207,6 +207,28 @@ describe('what is hired', () => {
     ]);
   });
 
+  it('is not given away for good while it is promised, and its room is one there is', async () => {
+    const { roomId, series, article, idOf } = await suits('L1');
+    await book(idOf('L1'), inDays(9), inDays(10));
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('L1') };
+    const issued = await app.does(docket, handing(series, { from }));
+    expect(issued).toEqual(jasmine.objectContaining({ outcome: 'refused', code: 'booked-otherwise' }));
+    await records.does(docket, handing(series, { way: 'hired', until: inDays(1), from }));
+    const back = {
+      kind: 'garment-came-back',
+      chartId: series,
+      why: 'hire-over',
+      area: null,
+      note: null,
+    } as const;
+    const nowhere = await app.does(docket, { ...back, goes: 'drying', to: uuidv7() });
+    expect(nowhere).toEqual(jasmine.objectContaining({ outcome: 'refused', code: 'piece-refused' }));
+    expect((await stores.account(article.id)).pieces[0]!.place).toBe('wearer');
+    await records.does(docket, { ...back, goes: 'waste' });
+    expect(await warned('L1')).toEqual(['clash']);
+  });
+
   it('is lost for good, and a slip is no hire', async () => {
     const { roomId, series, article, idOf } = await suits('J1');
     const docket = await stores.sized(series, 'M');

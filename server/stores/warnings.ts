@@ -81,6 +81,9 @@ async function sinceWhenDrying(database: Database): Promise<Map<string, string>>
 async function ofHires(database: Database): Promise<Warning[]> {
   const on = today();
   const open = await listBookings(database, (query) => void query.whereNull('outcome'));
+  const held = open.map(({ pieceId }) => pieceId);
+  const pieces = await listPieces(database, (all) => void all.whereIn('pieces.id', held));
+  const places = new Map(pieces.map(({ id, place }) => [id, place]));
   return open.flatMap((one): Warning[] => {
     const base = { ...NONE, bookingId: one.id, docketId: one.docketId };
     const what = `${one.garment} ${one.label}, ${one.serial}`;
@@ -97,6 +100,14 @@ async function ofHires(database: Database): Promise<Warning[]> {
       ];
     if (one.out !== null && one.until <= addDays(on, DUE_DAYS))
       return [{ ...base, kind: 'due-back', says: `${what} is due back on ${one.until} from ${one.who}.` }];
+    const place = places.get(one.pieceId);
+    if (one.out === null && place !== undefined && (place === 'waste' || place === 'difference'))
+      return [
+        {
+          ...clash(what, one),
+          says: `${what} is not in the house any more, and ${one.who} has it booked from ${one.from}. Give them another piece.`,
+        },
+      ];
     if (one.out === null && one.until < on)
       return [
         {

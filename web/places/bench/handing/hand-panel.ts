@@ -13,6 +13,7 @@ import type { DocketStock } from '@neat-measure/contract/stores';
 import { FormsModule } from '@angular/forms';
 import { labelsPath, orderFormPath, sizesSheetPath } from '@neat-measure/contract';
 import {
+  alterationsOf,
   areaFacts,
   fitChecksOf,
   FIT_AREAS,
@@ -21,6 +22,7 @@ import {
   RETURN_REASONS,
   RETURN_WAYS,
   RETURN_WORDS,
+  sayAltered,
   sayChance,
   toldBy,
   type FitArea,
@@ -304,9 +306,17 @@ export class HandPanel {
   protected beginReturn(chartId: string, hired: boolean): void {
     this.returning.set(chartId);
     this.why.set(hired ? 'hire-over' : 'tight');
-    this.goes.set(hired ? 'drying' : 'stock');
+    // What was altered is not the size of its label any more, and is looked at before it goes to anybody.
+    this.goes.set(hired ? 'drying' : this.alteredOf(chartId) === '' ? 'stock' : 'quarantine');
     this.area.set(this.areas()[0]?.value ?? null);
     this.note.set('');
+  }
+
+  /** What was altered on a garment, in words; nothing where nothing was. */
+  protected alteredOf(chartId: string): string {
+    const docket = this.store.docket();
+    const all = docket === null ? [] : alterationsOf(docket, chartId);
+    return all.map(({ area, how, length, unit }) => sayAltered({ area, how, length }, unit)).join(', ');
   }
 
   protected takeBack(): void {

@@ -1,10 +1,12 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   type ElementRef,
   effect,
   inject,
+  Injector,
   output,
   linkedSignal,
   viewChild,
@@ -147,6 +149,15 @@ export class TryPanel {
   }
 
   /** The keys of trying on; while something is asked in words, or another size is chosen, there are none but Escape. */
+  private readonly injector = inject(Injector);
+
+  /** Goes to what is altered; where it is asked for before it is drawn, once it is. */
+  private alter(): void {
+    const rows = this.rows();
+    if (rows !== undefined) rows.focus();
+    else afterNextRender(() => this.rows()?.focus(), { injector: this.injector });
+  }
+
   readonly commands: readonly KeyCommand[] = (
     [
       {
@@ -196,7 +207,7 @@ export class TryPanel {
         keys: ['w'],
         does: 'what is altered',
         when: () => this.mode() === 'next' && this.trying.fitting() === null,
-        run: () => this.rows()?.focus(),
+        run: () => this.alter(),
       },
       {
         keys: ['m'],

@@ -92,11 +92,11 @@ describe('CountDesk', () => {
     explained.flush({ id: uuidv7(), differences: [], explained: true });
     again.fixture.detectChanges();
     expect(again.text()).toContain('What is listed is as it was counted.');
-    expect(open().text()).toContain('Nothing is counted yet.');
+    expect(open().text()).toContain('What you count stands here.');
   });
 
   it('begins empty where what was kept cannot be read', () => {
     localStorage.setItem('neat-measure:count', '{"a":');
-    expect(open().text()).toContain('Nothing is counted yet.');
+    expect(open().text()).toContain('What you count stands here.');
   });
 });
