@@ -261,9 +261,13 @@ describe('the stores', () => {
     await app.put(pathOf(STORES.articles, article.id), { minimum: 4, makerCode: '4006381333931', version });
     expect((await scanned('4006381333931')).article.minimum).toBe(4);
     expect((await warned('low', article.id))[0]).toContain('1 on the shelf, at least 4');
-    expect(problem(await app.get(scanPath('nothing')))).toEqual([404, 'not-found']);
+    for (const none of ['nothing', '漢字', '½', 'x'.repeat(90), ' '])
+      expect(problem(await app.get(scanPath(none))))
+        .withContext(none)
+        .toEqual([404, 'not-found']);
     await stores.receive(roomId, await stores.chart(SUIT), 'M', 1, ['S-77/1']);
     expect(problem(await app.get(scanPath('S-77/1')))).toEqual([409, 'stock-refused']);
+    expect((await app.get(`${STORES.stock}?search=${encodeURIComponent('½ 漢字')}`)).status).toBe(200);
     const low = articlesSchema.parse((await app.get(`${STORES.stock}?only=low&room=${roomId}`)).body);
     expect(low.items.map(({ id }) => id)).toEqual([article.id]);
     const found = articlesSchema.parse((await app.get(`${STORES.stock}?search=${article.code}`)).body);

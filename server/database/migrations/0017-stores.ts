@@ -34,7 +34,8 @@ export async function up(database: Knex): Promise<void> {
     `series_id ${ID} not null`,
     'label varchar(200) character set utf8mb4 collate utf8mb4_bin not null',
     'minimum int unsigned not null default 0',
-    `maker_code varchar(40) ${ASCII} null unique`,
+    // Of plain letters, and kept as texts are: it is looked for by whatever somebody types.
+    'maker_code varchar(40) character set utf8mb4 collate utf8mb4_bin null unique',
     `old_of ${ID} null comment 'the version of the chart that has the label no more, where it is kept so'`,
     'version int unsigned not null',
     'unique (series_id, label)',
