@@ -104,7 +104,10 @@ test('a warden’s kit: one size changed at the trial, one garment ordered and r
   );
   expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf']);
   await toStores(page, 'Shelves');
-  await page.getByRole('button', { name: /^Ranger field jacket XL:/ }).click();
+  await page
+    .getByRole('region', { name: 'Ranger field jacket' })
+    .getByRole('button', { name: /^Ranger field jacket XL:/ })
+    .click();
   await expect(page.getByText(/1 went out from Main store to a wearer, docket \d+/).first()).toBeVisible();
 });
 

@@ -1,6 +1,8 @@
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { STORES } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
+import { Journal } from '../../data/journal/journal';
 import { Wire } from '../../testing/wire';
 import { bySize, sayDay, StoresAccount, today } from './stores-account';
 
@@ -17,6 +19,23 @@ describe('StoresAccount', () => {
     ]);
     expect(sorted('7 3/8', '7', '6 7/8', '7 1/8')).toEqual(['6 7/8', '7', '7 1/8', '7 3/8']);
     expect(sorted('34x32', '34x28', '100x30')).toEqual(['34x28', '34x32', '100x30']);
+  });
+
+  it('asks anew once what was done on the Bench has been kept', () => {
+    const unsent = signal(1);
+    const wire = new Wire([StoresAccount, { provide: Journal, useValue: { unsent } }]);
+    const account = TestBed.inject(StoresAccount);
+    TestBed.tick();
+    wire.http.expectOne(STORES.rooms).flush([]);
+    wire.http.expectOne(STORES.warnings).flush([]);
+    expect(account.turned()).toBe(0);
+    unsent.set(0);
+    TestBed.tick();
+    wire.http.expectOne(STORES.warnings).flush([]);
+    expect(account.turned()).toBe(1);
+    unsent.set(2);
+    TestBed.tick();
+    wire.http.expectNone(STORES.warnings);
   });
 
   it('says where something is, and which day', () => {

@@ -1,6 +1,7 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Room, Scanned, Warning } from '@neat-measure/contract/stores';
 import { Fetched } from '../../data/fetched';
+import { Journal } from '../../data/journal/journal';
 import { StoresService } from '../../data/stores-service';
 
 /** What every desk of the stores shares: the rooms, what is to be looked at, and who takes what is scanned. */
@@ -13,6 +14,25 @@ export class StoresAccount {
   readonly roomChoices = computed(() => this.rooms().map(({ id, name }) => ({ value: id, label: name })));
   /** The desk that waits for codes; without one, what is scanned is opened on the shelves. */
   readonly taker = signal<((scanned: Scanned) => void) | null>(null);
+
+  /** Counts what reached the server from elsewhere, such as a garment that was handed over just before: desks fetch anew. */
+  readonly turned = signal(0);
+
+  constructor() {
+    const journal = inject(Journal);
+    let waited = false;
+    effect(() => {
+      const waits = journal.unsent() > 0;
+      // What was done on the Bench has been kept by now, and may have moved something.
+      if (waited && !waits) untracked(() => this.turn());
+      waited = waits;
+    });
+  }
+
+  private turn(): void {
+    this.turned.update((count) => count + 1);
+    this.warnings.again();
+  }
 
   /** Where a place is, in words. */
   nameOf(place: string): string {

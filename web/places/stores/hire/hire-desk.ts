@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
@@ -202,6 +210,9 @@ export class HireDesk {
   >(null);
 
   constructor() {
+    effect(() => {
+      if (this.account.turned() > 0) untracked(() => this.calendar.again());
+    });
     effect((onCleanup) => {
       const [series, from, until] = [this.shown(), this.from(), this.until()];
       this.calendar.value();

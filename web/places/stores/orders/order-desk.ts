@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { orderFilePath, type Order, type StockNeed } from '@neat-measure/contract/stores';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -90,6 +99,9 @@ export class OrderDesk {
   });
 
   constructor() {
+    effect(() => {
+      if (this.account.turned() > 0) untracked(() => this.needs.again());
+    });
     effect(() => {
       const id = this.order();
       if (id !== undefined) this.open.set(id);
