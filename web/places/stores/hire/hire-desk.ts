@@ -10,7 +10,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
-import { addDays, daysFrom } from '@neat-measure/core/stock';
+import { addDays } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -22,23 +22,11 @@ import { StoresService } from '../../../data/stores-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
-import { bySize, sayDay, StoresAccount, today } from '../stores-account';
+import { bySize, StoresAccount, today } from '../stores-account';
+import { barOf, sayBooking, SHOWN_DAYS } from './hire-bars';
 
-/** So many days are shown. */
-const SHOWN_DAYS = 21;
 /** Of which so many are past. */
 const PAST_DAYS = 3;
-
-/** A booking as a bar on the line of its piece, in columns of days counted from 1. */
-interface Bar {
-  readonly booking: HireBooking;
-  readonly from: number;
-  readonly until: number;
-  /** The column behind the last day it dries. */
-  readonly free: number;
-  readonly kind: 'booked' | 'out' | 'late' | 'back';
-  readonly says: string;
-}
 
 /** The calendar of what is hired: a line a piece, with the days it is out and the days it dries. */
 @Component({
@@ -150,6 +138,7 @@ export class HireDesk {
     this.service.calendar(this.first(), this.lastDay()),
   );
   protected readonly garment = signal<string | null>(null);
+  protected readonly say = sayBooking;
   protected readonly trouble = signal('');
   protected readonly busy = signal(false);
 
@@ -194,7 +183,9 @@ export class HireDesk {
       .map((piece) => ({
         piece,
         where: this.account.nameOf(piece.place),
-        bars: calendar.bookings.filter(({ pieceId }) => pieceId === piece.id).map((one) => this.barOf(one)),
+        bars: calendar.bookings
+          .filter(({ pieceId }) => pieceId === piece.id)
+          .map((one) => barOf(one, this.first())),
       }));
   });
 
@@ -314,39 +305,4 @@ export class HireDesk {
         error: (problem: Error) => this.trouble.set(problem.message),
       });
   }
-
-  private barOf(booking: HireBooking): Bar {
-    const column = (day: string) => daysFrom(this.first(), day) + 1;
-    const stillOut = booking.out !== null && booking.outcome === null;
-    // What is out stays out, whatever was agreed.
-    const last = booking.back ?? (stillOut && booking.until < today() ? today() : booking.until);
-    const kind = stillOut
-      ? booking.until < today()
-        ? 'late'
-        : 'out'
-      : booking.outcome === null
-        ? 'booked'
-        : 'back';
-    const from = clamp(column(booking.from));
-    const until = Math.max(from + 1, clamp(column(last) + 1));
-    const free = Math.max(until, clamp(column(booking.free)));
-    return { booking, from, until, free, kind, says: this.say(booking) };
-  }
-
-  protected say(one: HireBooking): string {
-    const late = one.late === 0 ? '' : `, ${one.late} ${one.late === 1 ? 'day' : 'days'} late`;
-    const state =
-      one.outcome === 'lost'
-        ? 'lost'
-        : one.back !== null
-          ? `came back on ${sayDay(one.back)}`
-          : one.out !== null
-            ? 'is out'
-            : 'is booked';
-    return `${one.serial} for ${one.who}, ${sayDay(one.from)} to ${sayDay(one.until)}: ${state}${late}. Free again on ${sayDay(one.free)}.`;
-  }
-}
-
-function clamp(column: number): number {
-  return Math.min(Math.max(column, 1), SHOWN_DAYS + 1);
 }
