@@ -228,3 +228,14 @@ test('what is to be ordered goes to its maker, and the desk shows it', async ({ 
   expect(desk).toContain('Pindlemere Mill');
   expect(desk).not.toContain('Salome');
 });
+
+test('days pass at the maker’s desk by its own page', async ({ browser }) => {
+  const page = await browser.newPage();
+  await page.goto(process.env['E2E_DESK']!);
+  const today = async () => /Here it is (\S+)\./.exec(await page.locator('body').innerText())![1]!;
+  const before = await today();
+  await page.getByRole('button', { name: 'The next day' }).click();
+  await expect(page.getByRole('heading', { name: 'The maker’s desk' })).toBeVisible();
+  expect(await today()).not.toBe(before);
+  await page.close();
+});

@@ -122,6 +122,8 @@ export function deskApp(desk: Desk): Express {
         },
       },
       strictTransportSecurity: false,
+      // Without it browsers say of the desk's own forms that they come from nowhere.
+      referrerPolicy: { policy: 'same-origin' },
     }),
   );
   const refuse = (response: Response, status: number, detail: string) =>

@@ -51,6 +51,10 @@ const SHOWN = 12;
     nz-select {
       min-width: 150px;
     }
+    th > span {
+      display: block;
+      padding-top: 6px;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
