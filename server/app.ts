@@ -31,9 +31,9 @@ import { sessionRoutes } from './session/routes';
 import { stillLasts } from './session/service';
 import { settingsRoutes } from './settings/routes';
 import { HouseSettings } from './settings/service';
-import { hireRoutes } from './stores/hire-routes';
-import type { Maker } from './stores/maker';
-import { orderRoutes } from './stores/order-routes';
+import { hireRoutes } from './stores/hire/hire-routes';
+import type { Maker } from './stores/orders/maker';
+import { orderRoutes } from './stores/orders/order-routes';
 import { stockRoutes } from './stores/routes';
 import { wearerRoutes } from './wearers/routes';
 

@@ -7,11 +7,11 @@ import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import * as z from 'zod';
 import type { Database } from '../database/database';
-import { garmentOf, keepGarment, refuseLabel } from '../stores/garments';
-import { holdArticle, move } from '../stores/ledger';
-import { saveOrder } from '../stores/orders';
-import { listPieces, today } from '../stores/pieces';
-import { receive } from '../stores/receive';
+import { garmentOf, keepGarment, refuseLabel } from '../stores/ledger/garments';
+import { holdArticle, move } from '../stores/ledger/ledger';
+import { saveOrder } from '../stores/orders/orders';
+import { listPieces, today } from '../stores/ledger/pieces';
+import { receive } from '../stores/shelves/receive';
 
 const daysSchema = z.int().min(-400).max(400);
 const storesSchema = z.object({

@@ -4,7 +4,7 @@ import { printMeasuringSheet } from '../dockets/measuring-sheet';
 import { printLabels, type LabelsToPrint } from '../handing/labels';
 import { printOrder, type OrderToPrint } from '../handing/order-form';
 import { printSizes, type SizesToPrint } from '../handing/size-sheet';
-import { printStockLabels, type StockLabelsToPrint } from '../stores/stock-labels';
+import { printStockLabels, type StockLabelsToPrint } from '../stores/shelves/stock-labels';
 import { printRecord } from '../wearers/record-sheet';
 import { printPerson } from '../wearers/person-sheet';
 

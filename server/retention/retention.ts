@@ -1,5 +1,5 @@
 import type { HouseSettings as Settings } from '@neat-measure/contract';
-import { forgetOldHires } from '../stores/forget';
+import { forgetOldHires } from '../stores/hire/forget';
 import { eraseWearer } from '../wearers/erase';
 import type { Database } from '../database/database';
 import { lapsedWearers, removeEndedLinks, removeOldLines, removeOldTrials } from './store';

@@ -11,10 +11,10 @@ import type { Chart } from '@neat-measure/contract';
 import { sayMovementRefusal, type Whereabouts } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
-import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire-acts';
-import { garmentsOf, type Garment } from './garments';
-import { holdArticles, move, StockRefused, type ArticleRow } from './ledger';
-import { listPieces, type KnownPiece } from './pieces';
+import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire/hire-acts';
+import { garmentsOf, type Garment } from './ledger/garments';
+import { holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
+import { listPieces, type KnownPiece } from './ledger/pieces';
 
 /** An act that the docket lets in and the stores do not: all of it is undone. */
 export class ActRefused extends Error {

@@ -2,12 +2,12 @@ import type { Bench } from '@neat-measure/contract';
 import type { DocketStock } from '@neat-measure/contract/stores';
 import { finalSize, replay } from '@neat-measure/core';
 import type { Database } from '../database/database';
-import { onShelves, tellArticles } from './articles';
-import { garmentsOf } from './garments';
-import { freeFor } from './hire';
-import type { ArticleRow } from './ledger';
-import { findOrders } from './orders';
-import { listPieces, today } from './pieces';
+import { onShelves, tellArticles } from './ledger/articles';
+import { garmentsOf } from './ledger/garments';
+import { freeFor } from './hire/hire';
+import type { ArticleRow } from './ledger/ledger';
+import { findOrders } from './orders/orders';
+import { listPieces, today } from './ledger/pieces';
 
 /**
  * What the stores have for the garments of a docket in the sizes the wearer goes with. A garment of which

@@ -31,16 +31,16 @@ import { refuseEdit } from '../http/problem-error';
 import { fitterOf, readBody, readId, readParam, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/sheets';
-import { accountOf, articleOf, listArticles } from './articles';
-import { explainCount, keepCount, tellCount } from './count';
+import { accountOf, articleOf, listArticles } from './ledger/articles';
+import { explainCount, keepCount, tellCount } from './shelves/count';
 import { stockForDocket } from './docket-stock';
-import { keepGarment, listKept } from './garments';
-import { StockRefused } from './ledger';
-import { moveStock, renameArticle } from './move';
-import { inspect, pieceOf } from './pieces';
-import { importStock, receive } from './receive';
-import { scan } from './scan';
-import { stockTable } from './stock-table';
+import { keepGarment, listKept } from './ledger/garments';
+import { StockRefused } from './ledger/ledger';
+import { moveStock, renameArticle } from './shelves/move';
+import { inspect, pieceOf } from './ledger/pieces';
+import { importStock, receive } from './shelves/receive';
+import { scan } from './shelves/scan';
+import { stockTable } from './shelves/stock-table';
 import { listWarnings } from './warnings';
 
 /** An id of the caller's beside that of the path. */

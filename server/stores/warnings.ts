@@ -2,13 +2,13 @@ import type { Warning } from '@neat-measure/contract/stores';
 import { addDays, sizesOfLabel } from '@neat-measure/core/stock';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
-import { balancesOf, lowArticles, onShelves } from './articles';
-import { garmentsOf } from './garments';
-import { listBookings } from './hire';
-import type { ArticleRow } from './ledger';
-import { openOrders } from './order-talk';
-import { findOrders } from './orders';
-import { listPieces, today } from './pieces';
+import { balancesOf, lowArticles, onShelves } from './ledger/articles';
+import { garmentsOf } from './ledger/garments';
+import { listBookings } from './hire/hire';
+import type { ArticleRow } from './ledger/ledger';
+import { openOrders } from './orders/order-talk';
+import { findOrders } from './orders/orders';
+import { listPieces, today } from './ledger/pieces';
 
 const NONE = { articleId: null, orderId: null, bookingId: null, docketId: null };
 

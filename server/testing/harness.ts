@@ -14,7 +14,7 @@ import { findCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
 import { printSheet } from '../print/sheets';
-import { makerAt } from '../stores/maker';
+import { makerAt } from '../stores/orders/maker';
 import { addPerson } from '../people/service';
 import { findAccount } from '../people/store';
 

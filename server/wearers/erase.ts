@@ -8,7 +8,7 @@ import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { removeLinks } from '../self/store';
 import { findSettings } from '../settings/store';
-import { forgetHiresOf } from '../stores/forget';
+import { forgetHiresOf } from '../stores/hire/forget';
 import { keepBody, removeWearer } from './store';
 
 /**

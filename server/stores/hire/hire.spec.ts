@@ -10,10 +10,10 @@ import {
 } from '@neat-measure/contract/stores';
 import { addDays } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import { Harness } from '../testing/harness';
-import { problem } from '../testing/records';
+import { Harness } from '../../testing/harness';
+import { problem } from '../../testing/records';
 import { forgetOldHires } from './forget';
-import { handing, Stores, SUIT } from '../testing/stock';
+import { handing, Stores, SUIT } from '../../testing/stock';
 
 const TODAY = new Date().toISOString().slice(0, 10);
 const inDays = (days: number) => addDays(TODAY, days);

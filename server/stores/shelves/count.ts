@@ -1,14 +1,14 @@
 import type { CountSave, StockCount } from '@neat-measure/contract/stores';
 import { countSaveSchema } from '@neat-measure/contract/stores';
 import { differencesOf, withUncounted, type Whereabouts } from '@neat-measure/core/stock';
-import type { Database } from '../database/database';
-import { readJson } from '../database/read-json';
-import { notFound, ProblemError } from '../http/problem-error';
-import { once } from './batches';
-import { balancesOf } from './articles';
-import { garmentsOf } from './garments';
-import { countAt, holdArticles, move, placeOfPiece, StockRefused, type ArticleRow } from './ledger';
-import { listPieces } from './pieces';
+import type { Database } from '../../database/database';
+import { readJson } from '../../database/read-json';
+import { notFound, ProblemError } from '../../http/problem-error';
+import { once } from '../ledger/batches';
+import { balancesOf } from '../ledger/articles';
+import { garmentsOf } from '../ledger/garments';
+import { countAt, holdArticles, move, placeOfPiece, StockRefused, type ArticleRow } from '../ledger/ledger';
+import { listPieces } from '../ledger/pieces';
 import { refuseRoom } from './receive';
 
 /** Keeps what was counted in a place; what it differs in is told only now. */

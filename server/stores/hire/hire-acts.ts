@@ -1,11 +1,11 @@
 import type { Act, Handing } from '@neat-measure/core';
 import { addDays, freeAfter } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import type { Database } from '../database/database';
-import { isDuplicate } from '../database/trouble';
-import type { Garment } from './garments';
+import type { Database } from '../../database/database';
+import { isDuplicate } from '../../database/trouble';
+import type { Garment } from '../ledger/garments';
 import { bookingRows, type BookingRow } from './hire';
-import { asDay, today, type KnownPiece } from './pieces';
+import { asDay, today, type KnownPiece } from '../ledger/pieces';
 
 /** A piece is held by somebody else for some of the days. */
 export class HireClash extends Error {}

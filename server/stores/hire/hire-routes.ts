@@ -1,9 +1,9 @@
 import { bookingSaveSchema, freeQuerySchema, hireQuerySchema, STORES } from '@neat-measure/contract/stores';
 import { Router } from 'express';
-import type { Database } from '../database/database';
-import { readBody, readId, readQuery } from '../http/request';
+import type { Database } from '../../database/database';
+import { readBody, readId, readQuery } from '../../http/request';
 import { bookingOf, freeFor, hireCalendar, saveBooking } from './hire';
-import { keptInStores } from './routes';
+import { keptInStores } from '../routes';
 
 /** The calendar of what is hired. All need a session. */
 export function hireRoutes(database: Database): Router {

@@ -1,13 +1,13 @@
 import { PAGE, wordsOf, type Page } from '@neat-measure/contract';
 import type { Article, ArticleAccount, StockMovement, StockQuery } from '@neat-measure/contract/stores';
 import { COMPARTMENTS, placeOf, type MovementKind } from '@neat-measure/core/stock';
-import type { Database } from '../database/database';
-import { withWords } from '../database/like';
-import { notFound } from '../http/problem-error';
+import type { Database } from '../../database/database';
+import { withWords } from '../../database/like';
+import { notFound } from '../../http/problem-error';
 import { garmentsOf, type Garment } from './garments';
 import { codeOf, type ArticleRow } from './ledger';
 import { listPieces } from './pieces';
-import { wantedByArticle } from './wanted';
+import { wantedByArticle } from '../orders/wanted';
 
 /** Balances of articles by place, rooms and wearers alike: sums of the list. */
 export async function balancesOf(

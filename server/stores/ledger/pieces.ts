@@ -10,10 +10,10 @@ import {
 } from '@neat-measure/core/stock';
 import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
-import type { Database } from '../database/database';
-import { saveOnce } from '../database/save-once';
-import { isDuplicate } from '../database/trouble';
-import { idTaken, notFound } from '../http/problem-error';
+import type { Database } from '../../database/database';
+import { saveOnce } from '../../database/save-once';
+import { isDuplicate } from '../../database/trouble';
+import { idTaken, notFound } from '../../http/problem-error';
 import { garmentsOf, type Garment } from './garments';
 import { StockRefused, type ArticleRow } from './ledger';
 

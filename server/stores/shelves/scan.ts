@@ -1,8 +1,8 @@
 import type { Scanned } from '@neat-measure/contract/stores';
-import type { Database } from '../database/database';
-import { ProblemError } from '../http/problem-error';
-import { articleOf } from './articles';
-import { listPieces } from './pieces';
+import type { Database } from '../../database/database';
+import { ProblemError } from '../../http/problem-error';
+import { articleOf } from '../ledger/articles';
+import { listPieces } from '../ledger/pieces';
 
 /**
  * What a code stands for that was scanned or typed: the house's own of an article, a maker's, or the number of

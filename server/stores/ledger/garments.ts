@@ -2,11 +2,11 @@ import type { KeepingSave, KeptGarment } from '@neat-measure/contract/stores';
 import { keepingSchema } from '@neat-measure/contract/stores';
 import { sizesOfLabel, usualKeeping, type Keeping } from '@neat-measure/core/stock';
 import type { GarmentKind } from '@neat-measure/core';
-import { findCharts } from '../charts/store';
-import type { Database } from '../database/database';
-import { readJson } from '../database/read-json';
-import { saveVersioned, type SavedVersion } from '../database/save-versioned';
-import { notFound } from '../http/problem-error';
+import { findCharts } from '../../charts/store';
+import type { Database } from '../../database/database';
+import { readJson } from '../../database/read-json';
+import { saveVersioned, type SavedVersion } from '../../database/save-versioned';
+import { notFound } from '../../http/problem-error';
 import { StockRefused } from './ledger';
 
 /** A garment that can lie in the stores: the latest version of its chart, and how it is kept. */

@@ -6,9 +6,9 @@ import {
   type Whereabouts,
 } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import { allOrNothing } from '../database/all-or-nothing';
-import { Harness } from '../testing/harness';
-import { Stores, SUIT } from '../testing/stock';
+import { allOrNothing } from '../../database/all-or-nothing';
+import { Harness } from '../../testing/harness';
+import { Stores, SUIT } from '../../testing/stock';
 import { balancesOf } from './articles';
 import { holdArticles, move, StockRefused } from './ledger';
 
@@ -115,7 +115,7 @@ describe('the ledger of the stores', () => {
   it('lets nobody change or take out what is in it', async () => {
     const roomId = await stores.room();
     await stores.receive(roomId, await stores.chart(SUIT), 'M', 1, [uuidv7()]);
-    const { FEWER } = await import('../database/grants');
+    const { FEWER } = await import('../../database/grants');
     for (const table of ['stock_movements', 'order_events', 'piece_inspections', 'stock_batches'])
       expect(FEWER[table]).toBe('select, insert');
   });

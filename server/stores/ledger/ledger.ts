@@ -7,8 +7,8 @@ import {
   type Whereabouts,
 } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import type { Database } from '../database/database';
-import { ProblemError } from '../http/problem-error';
+import type { Database } from '../../database/database';
+import { ProblemError } from '../../http/problem-error';
 
 /** Why the stores cannot do something: what is said of it, and the reason as data where a movement is refused. */
 export class StockRefused extends ProblemError {

@@ -21,9 +21,9 @@ import {
 import { ROUTES } from '@neat-measure/contract';
 import { addDays, addMonths } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import { Harness } from '../testing/harness';
-import { chartSave, problem, sheetFrom } from '../testing/records';
-import { handing, Stores, SUIT } from '../testing/stock';
+import { Harness } from '../../testing/harness';
+import { chartSave, problem, sheetFrom } from '../../testing/records';
+import { handing, Stores, SUIT } from '../../testing/stock';
 
 const TODAY = new Date().toISOString().slice(0, 10);
 

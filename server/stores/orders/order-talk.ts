@@ -1,7 +1,7 @@
-import { AS_IT_STANDS } from '../database/all-or-nothing';
-import type { Database } from '../database/database';
-import { tryAgain } from '../database/trouble';
-import { StockRefused } from './ledger';
+import { AS_IT_STANDS } from '../../database/all-or-nothing';
+import type { Database } from '../../database/database';
+import { tryAgain } from '../../database/trouble';
+import { StockRefused } from '../ledger/ledger';
 import type { Maker } from './maker';
 import { HOUSE, orderOf, sheetOf } from './orders';
 

@@ -1,11 +1,11 @@
 import type { Move } from '@neat-measure/contract/stores';
 import { placeOf } from '@neat-measure/core/stock';
-import type { Database } from '../database/database';
-import { notFound } from '../http/problem-error';
-import { once } from './batches';
-import { garmentOf, refuseLabel } from './garments';
-import { countAt, holdArticle, holdArticles, move, StockRefused } from './ledger';
-import { pieceOf } from './pieces';
+import type { Database } from '../../database/database';
+import { notFound } from '../../http/problem-error';
+import { once } from '../ledger/batches';
+import { garmentOf, refuseLabel } from '../ledger/garments';
+import { countAt, holdArticle, holdArticles, move, StockRefused } from '../ledger/ledger';
+import { pieceOf } from '../ledger/pieces';
 import { refuseRoom } from './receive';
 
 /** Moves something within the stores, or out of them; of what is numbered each piece by itself. */

@@ -1,12 +1,12 @@
 import { freeAfter, freePieces, lateBy, refuseDays, type Booking } from '@neat-measure/core/stock';
 import type { BookingSave, Free, HireBooking, HireCalendar, HireQuery } from '@neat-measure/contract/stores';
-import type { Database } from '../database/database';
-import { saveVersioned, type SavedVersion } from '../database/save-versioned';
-import { isDuplicate } from '../database/trouble';
-import { notFound } from '../http/problem-error';
-import { garmentOf, garmentsOf } from './garments';
-import { StockRefused } from './ledger';
-import { asDay, listPieces, pieceOf, today, type KnownPiece } from './pieces';
+import type { Database } from '../../database/database';
+import { saveVersioned, type SavedVersion } from '../../database/save-versioned';
+import { isDuplicate } from '../../database/trouble';
+import { notFound } from '../../http/problem-error';
+import { garmentOf, garmentsOf } from '../ledger/garments';
+import { StockRefused } from '../ledger/ledger';
+import { asDay, listPieces, pieceOf, today, type KnownPiece } from '../ledger/pieces';
 
 /** A booking as its row has it, with the number of its docket. */
 export interface BookingRow {

@@ -12,8 +12,8 @@ import {
 import { orderAsCsv } from '@neat-measure/core/stock';
 import { Router } from 'express';
 import * as z from 'zod';
-import type { Database } from '../database/database';
-import { fitterOf, readBody, readId, readParam } from '../http/request';
+import type { Database } from '../../database/database';
+import { fitterOf, readBody, readId, readParam } from '../../http/request';
 import type { Maker } from './maker';
 import { listNeeds } from './needs';
 import { closeLines, deliver } from './deliveries';

@@ -1,7 +1,7 @@
-import type { Database } from '../database/database';
-import { tellArticles } from './articles';
-import type { ArticleRow } from './ledger';
-import { listPieces } from './pieces';
+import type { Database } from '../../database/database';
+import { tellArticles } from '../ledger/articles';
+import type { ArticleRow } from '../ledger/ledger';
+import { listPieces } from '../ledger/pieces';
 
 /** The headings of a table of stock: each is read back as what it is. */
 const HEAD = ['garment', 'maker', 'size', 'code', 'room', 'count', 'minimum', 'serial', 'made'] as const;

@@ -1,12 +1,12 @@
 import type { Receipt, StockImport } from '@neat-measure/contract/stores';
 import type { Whereabouts } from '@neat-measure/core/stock';
-import type { Database } from '../database/database';
-import { isDuplicate } from '../database/trouble';
-import { notFound, ProblemError } from '../http/problem-error';
-import { once } from './batches';
-import { garmentOf, refuseLabel, type Garment } from './garments';
-import { holdArticle, move, StockRefused, type ArticleRow } from './ledger';
-import { keepPiece } from './pieces';
+import type { Database } from '../../database/database';
+import { isDuplicate } from '../../database/trouble';
+import { notFound, ProblemError } from '../../http/problem-error';
+import { once } from '../ledger/batches';
+import { garmentOf, refuseLabel, type Garment } from '../ledger/garments';
+import { holdArticle, move, StockRefused, type ArticleRow } from '../ledger/ledger';
+import { keepPiece } from '../ledger/pieces';
 
 /** What comes in of one article, within a transaction. */
 export interface Incoming {

@@ -1,4 +1,4 @@
-import type { Database } from '../database/database';
+import type { Database } from '../../database/database';
 
 /** What stands in the place of a name that is forgotten. */
 export const FORGOTTEN = 'somebody';

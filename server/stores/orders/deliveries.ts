@@ -1,11 +1,11 @@
 import type { Delivery, Order } from '@neat-measure/contract/stores';
-import type { Database } from '../database/database';
-import { notFound } from '../http/problem-error';
-import { once } from './batches';
-import { garmentOf, refuseLabel, type Garment } from './garments';
-import { holdArticle, StockRefused } from './ledger';
+import type { Database } from '../../database/database';
+import { notFound } from '../../http/problem-error';
+import { once } from '../ledger/batches';
+import { garmentOf, refuseLabel, type Garment } from '../ledger/garments';
+import { holdArticle, StockRefused } from '../ledger/ledger';
 import { orderOf } from './orders';
-import { takeIn } from './receive';
+import { takeIn } from '../shelves/receive';
 
 /** Waits no more for the rest of some lines. */
 export async function closeLines(

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
-import { allOrNothing } from '../database/all-or-nothing';
-import type { Database } from '../database/database';
-import { isDuplicate } from '../database/trouble';
-import { idTaken } from '../http/problem-error';
+import { allOrNothing } from '../../database/all-or-nothing';
+import type { Database } from '../../database/database';
+import { isDuplicate } from '../../database/trouble';
+import { idTaken } from '../../http/problem-error';
 
 /** Something that is saved in one go, by the id of whoever sent it. */
 export interface Batch {

@@ -1,6 +1,6 @@
 import { handingIn, type GarmentKind } from '@neat-measure/core';
-import type { Database } from '../database/database';
-import { findSettings } from '../settings/store';
+import type { Database } from '../../database/database';
+import { findSettings } from '../../settings/store';
 
 /** A garment of a docket that has a size, and that the wearer does not have yet. */
 export interface Wanted {

@@ -1,5 +1,5 @@
 import type { ArticleAccount } from '@neat-measure/contract/stores';
-import { printLabelGrid } from '../print/label-grid';
+import { printLabelGrid } from '../../print/label-grid';
 
 /** What lies in the stores and is to be labelled. */
 export interface StockLabelsToPrint {

@@ -8,14 +8,14 @@ import {
   type OrderSheet,
 } from '@neat-measure/core/stock';
 import * as z from 'zod';
-import type { Database } from '../database/database';
-import { readJson } from '../database/read-json';
-import { notFound } from '../http/problem-error';
-import { once } from './batches';
-import { garmentOf, garmentsOf, refuseLabel } from './garments';
-import { codeOf, holdArticle, StockRefused, type ArticleRow } from './ledger';
-import { refuseRoom } from './receive';
-import { today } from './pieces';
+import type { Database } from '../../database/database';
+import { readJson } from '../../database/read-json';
+import { notFound } from '../../http/problem-error';
+import { once } from '../ledger/batches';
+import { garmentOf, garmentsOf, refuseLabel } from '../ledger/garments';
+import { codeOf, holdArticle, StockRefused, type ArticleRow } from '../ledger/ledger';
+import { refuseRoom } from '../shelves/receive';
+import { today } from '../ledger/pieces';
 
 interface OrderRow {
   readonly id: string;

@@ -1,5 +1,5 @@
 import { makerAnswerSchema, type MakerAnswer, type OrderSheet } from '@neat-measure/core/stock';
-import { ProblemError } from '../http/problem-error';
+import { ProblemError } from '../../http/problem-error';
 
 /** How long a maker has to answer. */
 const PATIENCE_MS = 5_000;

@@ -1,9 +1,9 @@
 import type { StockNeed } from '@neat-measure/contract/stores';
 import { needOf, totalOf } from '@neat-measure/core/stock';
-import type { Database } from '../database/database';
-import { onShelves, tellArticles } from './articles';
-import { garmentsOf } from './garments';
-import type { ArticleRow } from './ledger';
+import type { Database } from '../../database/database';
+import { onShelves, tellArticles } from '../ledger/articles';
+import { garmentsOf } from '../ledger/garments';
+import type { ArticleRow } from '../ledger/ledger';
 import { wantedByArticle } from './wanted';
 
 /** What is to be ordered: what decided dockets wait for and what shelves are to hold, less what is there and coming. */

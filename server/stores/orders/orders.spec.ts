@@ -19,10 +19,10 @@ import {
 } from '@neat-measure/contract/stores';
 import { orderSheetSchema } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import { Desk, deskApp } from '../maker-desk/desk';
-import { Harness } from '../testing/harness';
-import { problem } from '../testing/records';
-import { Stores, SUIT } from '../testing/stock';
+import { Desk, deskApp } from '../../maker-desk/desk';
+import { Harness } from '../../testing/harness';
+import { problem } from '../../testing/records';
+import { Stores, SUIT } from '../../testing/stock';
 
 const MAKER = 'Ostrel Workwear';
 
