@@ -85,17 +85,33 @@ async function whatDoesNotFit(page: Page): Promise<string[]> {
   });
 }
 
+/** What a finger would miss: lower than 44 px, less what rounding takes. */
+async function whatIsTooLow(page: Page): Promise<string[]> {
+  return page
+    .locator('button:visible, nav a:visible')
+    .evaluateAll((all) =>
+      all
+        .filter((one) => one.getBoundingClientRect().height < 43.5)
+        .map((one) => `too low: ${one.textContent}`),
+    );
+}
+
 const SIZES = [
-  { width: 1280, height: 800 },
   { width: 768, height: 1024 },
+  { width: 1280, height: 800 },
 ] as const;
 
-test('every place holds with words a third longer, on a desk and on a tablet', async ({ fitter: page }) => {
+test('every place has targets large enough, and holds with words a third longer, on a desk and on a tablet', async ({
+  fitter: page,
+}) => {
   const wrong: string[] = [];
   for (const place of PLACES) {
     await page.goto(place);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    // All of it: what is only there once an answer has come is touched as well.
     await page.waitForLoadState('networkidle');
+    await page.setViewportSize(SIZES[0]);
+    wrong.push(...(await whatIsTooLow(page)).map((one) => `${place}: ${one}`));
     await lengthenWords(page);
     for (const size of SIZES) {
       await page.setViewportSize(size);

@@ -63,6 +63,10 @@ export class SignIn {
   constructor() {
     // There is nothing else to do here, so typing may start at once.
     this.focusFirst();
+    // One name on both forms: what is typed while one makes way for the other is kept.
+    const [own, given] = [this.own.group.controls.signIn, this.given.group.controls.signIn];
+    own.valueChanges.subscribe((name) => given.setValue(name, { emitEvent: false }));
+    given.valueChanges.subscribe((name) => own.setValue(name, { emitEvent: false }));
     // Where nobody can sign in yet another form comes; else somebody may be typing by now.
     this.session.known().subscribe({
       next: () => this.session.firstRun() && this.focusFirst(),

@@ -86,7 +86,7 @@ const PAST_DAYS = 3;
     .bar,
     .drying {
       grid-row: 1;
-      height: 30px;
+      height: var(--target);
     }
     .bar {
       min-width: 0;
