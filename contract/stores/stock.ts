@@ -205,6 +205,9 @@ export type Inspection = z.infer<typeof inspectionSchema>;
 /** What an article is called now; `null` where it stays what it was, an old label. */
 export const renamedSchema = z.object({ label: lineSchema(200).nullable() });
 
+/** Nobody counts a room for longer than a month. */
+const MOST_SECONDS = 31 * 86_400;
+
 /** What was counted in one compartment of a room, without knowing what is listed. */
 export const countSaveSchema = z.object({
   roomId: idSchema,
@@ -212,22 +215,27 @@ export const countSaveSchema = z.object({
   lines: z.array(z.object({ articleId: idSchema, counted: z.int().min(0).max(10_000) })).max(2_000),
   /** Numbered pieces that were seen. */
   pieceIds: z.array(idSchema).max(2_000),
+  /** How long counting took, in seconds: what moved meanwhile may have been counted or not. */
+  seconds: z.int().min(0).max(MOST_SECONDS).default(0),
 });
 export type CountSave = z.infer<typeof countSaveSchema>;
-/** What a count found otherwise than is listed. */
+/** One article that was counted otherwise than was listed when the count was sent. */
+export const countDifferenceSchema = z.object({
+  articleId: idSchema,
+  garment: z.string(),
+  label: z.string(),
+  counted: z.int(),
+  listed: z.int(),
+  /** Numbered pieces that were listed and not seen, or were seen and listed elsewhere, then. */
+  pieces: z.array(z.object({ id: idSchema, serial: z.string(), seen: z.boolean() })),
+});
+export type CountDifference = z.infer<typeof countDifferenceSchema>;
+/** What a count found otherwise than was listed. */
 export const stockCountSchema = z.object({
   id: idSchema,
-  differences: z.array(
-    z.object({
-      articleId: idSchema,
-      garment: z.string(),
-      label: z.string(),
-      counted: z.int(),
-      listed: z.int(),
-      /** Numbered pieces that are listed and were not seen, or were seen and are listed elsewhere. */
-      pieces: z.array(z.object({ id: idSchema, serial: z.string(), seen: z.boolean() })),
-    }),
-  ),
+  differences: z.array(countDifferenceSchema),
+  /** What came (above nought) or went (below) there while it was counted: before its shelf was, or after. */
+  moved: z.array(z.object({ garment: z.string(), label: z.string(), change: z.int(), at: z.iso.datetime() })),
   explained: z.boolean(),
 });
 export type StockCount = z.infer<typeof stockCountSchema>;

@@ -2,8 +2,16 @@
 export interface CountLine {
   readonly articleId: string;
   readonly counted: number;
-  /** By the movements; told only once it was counted. */
+  /** By the movements as they were when the count was sent; told only then. */
   readonly listed: number;
+}
+
+/**
+ * By how much the list is put right: pieces to add where it is above nought, to take off where it is
+ * below. What moved after the count was sent is no difference of it, so this is the same whenever it is asked.
+ */
+export function correctionOf({ counted, listed }: CountLine): number {
+  return counted - listed;
 }
 
 /** Where a count found otherwise than the list says: each of these is explained before it is put right. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { differencesOf, withUncounted } from './count';
+import { correctionOf, differencesOf, withUncounted } from './count';
 import { needOf, totalOf } from './needs';
 import { standingOfOrder, sayMessage, type OrderEvent } from './order';
 import {
@@ -169,5 +169,6 @@ describe('a count', () => {
       { articleId: 'b', counted: 1, listed: 0 },
       { articleId: 'c', counted: 0, listed: 2 },
     ]);
+    expect(differencesOf(lines).map(correctionOf)).toEqual([1, -2]);
   });
 });

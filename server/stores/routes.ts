@@ -32,10 +32,11 @@ import { fitterOf, readBody, readId, readParam, readQuery } from '../http/reques
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/sheets';
 import { accountOf, articleOf, listArticles } from './ledger/articles';
-import { explainCount, keepCount, tellCount } from './shelves/count';
 import { stockForDocket } from './docket-stock';
 import { keepGarment, listKept } from './ledger/garments';
 import { StockRefused } from './ledger/ledger';
+import { keepCount, tellCount } from './counting/count';
+import { explainCount } from './counting/put-right';
 import { moveStock, renameArticle } from './shelves/move';
 import { inspect, pieceOf } from './ledger/pieces';
 import { importStock, receive } from './shelves/receive';

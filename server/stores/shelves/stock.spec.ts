@@ -2,7 +2,6 @@ import { pathOf } from '@neat-measure/contract';
 import {
   articlesSchema,
   articleAccountSchema,
-  countExplainedPath,
   docketStockPath,
   docketStockSchema,
   inspectionPath,
@@ -11,7 +10,6 @@ import {
   renamedPath,
   scanPath,
   scannedSchema,
-  stockCountSchema,
   stockTableSchema,
   STORES,
   stockLabelsPath,
@@ -284,43 +282,6 @@ describe('the stores', () => {
       version: 1,
     });
     expect(problem(taken)).toEqual([409, 'stock-refused']);
-  });
-
-  it('count blind, and put right only what was explained', async () => {
-    const [roomId, series] = [await stores.room(), await stores.chart()];
-    const one = await stores.receive(roomId, series, '32', 5);
-    const two = await stores.receive(roomId, series, '34', 2);
-    const suit = await stores.receive(roomId, await stores.chart(SUIT), 'M', 2, ['C1', 'C2']);
-    const id = uuidv7();
-    const pieces = (await stores.account(suit.id)).pieces;
-    const counted = await app.put(pathOf(STORES.counts, id), {
-      roomId,
-      compartment: 'shelf',
-      lines: [{ articleId: one.id, counted: 4 }],
-      pieceIds: [pieces[0]!.id],
-    });
-    const { differences } = stockCountSchema.parse(counted.body);
-    expect(new Map(differences.map(({ articleId, counted: n, listed }) => [articleId, [n, listed]]))).toEqual(
-      new Map([
-        [one.id, [4, 5]],
-        [two.id, [0, 2]],
-        [suit.id, [1, 2]],
-      ]),
-    );
-    const explain = (reasons: object[], batchId = uuidv7()) =>
-      app.put(countExplainedPath(id), { batchId, reasons });
-    const reason = (articleId: string) => ({ articleId, reason: 'Not found' });
-    expect(problem(await explain([reason(one.id)]))).toEqual([409, 'stock-refused']);
-    // One is handed out between the count and its being put right: it is no difference of the count.
-    const batch = uuidv7();
-    const all = [one.id, two.id, suit.id].map(reason);
-    const both = await Promise.all([explain(all, batch), explain(all, uuidv7())]);
-    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
-    expect([await stores.shelf(one.id), await stores.shelf(two.id), await stores.shelf(suit.id)]).toEqual([
-      4, 0, 1,
-    ]);
-    const { pieces: after } = await stores.account(suit.id);
-    expect(after.map(({ place }) => place).sort()).toEqual([shelf(roomId), 'difference'].sort());
   });
 
   it('ask what is called otherwise in the next version of a chart, and carry it over', async () => {

@@ -76,10 +76,12 @@ describe('CountDesk', () => {
     request.flush({
       id: request.request.url.split('/').at(-1)!,
       differences: [difference],
+      moved: [{ garment: 'Marsh cap', label: 'M', change: -1, at: new Date().toISOString() }],
       explained: false,
     });
     again.fixture.detectChanges();
     expect(again.text()).toContain('counted 1, listed 3');
+    expect(again.text()).toContain('1 of Marsh cap M went');
     const why = again.host.querySelector<HTMLInputElement>('input[placeholder=why]')!;
     why.value = 'Lent';
     why.dispatchEvent(new Event('input'));
@@ -89,14 +91,26 @@ describe('CountDesk', () => {
     expect((explained.request.body as { reasons: unknown }).reasons).toEqual([
       { articleId: cap.id, reason: 'Lent' },
     ]);
-    explained.flush({ id: uuidv7(), differences: [], explained: true });
+    explained.flush({ id: uuidv7(), differences: [], moved: [], explained: true });
     again.fixture.detectChanges();
     expect(again.text()).toContain('What is listed is as it was counted.');
     expect(open().text()).toContain('What you count stands here.');
   });
 
+  it('is there again for the room it was counted in, whichever is offered first', () => {
+    const first = open();
+    first.scan(cap);
+    const again = open();
+    again.press('That is all');
+    const { roomId, seconds } = again.sent().request.body as CountSave;
+    expect([roomId, again.roomId === roomId]).toEqual([first.roomId, false]);
+    expect(seconds).toBeLessThan(60);
+  });
+
   it('begins empty where what was kept cannot be read', () => {
-    localStorage.setItem('neat-measure:count', '{"a":');
-    expect(open().text()).toContain('What you count stands here.');
+    for (const kept of ['{"a":', '[{"count":3}]', '{"roomId":"x","counted":[{}]}']) {
+      localStorage.setItem('neat-measure:count', kept);
+      expect(open().text()).toContain('What you count stands here.');
+    }
   });
 });

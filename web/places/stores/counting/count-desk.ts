@@ -1,11 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Article, Scanned, StockCount } from '@neat-measure/contract/stores';
+import {
+  articleSchema,
+  type Article,
+  type CountDifference,
+  type Scanned,
+  type StockCount,
+} from '@neat-measure/contract/stores';
+import { COMPARTMENTS, type Compartment } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
+import { z } from 'zod';
 import { Paged } from '../../../data/paged';
 import { SessionService } from '../../../data/session-service';
 import { StoresService } from '../../../data/stores-service';
@@ -13,11 +22,20 @@ import { ControlName } from '../../../parts/forms/control-name';
 import { StoresAccount } from '../stores-account';
 
 /** What was counted of one article. */
-interface Counted {
-  readonly article: Article;
-  readonly count: number;
-  readonly pieces: readonly { readonly id: string; readonly serial: string }[];
-}
+const countedSchema = z.object({
+  article: articleSchema,
+  count: z.int().min(0),
+  pieces: z.array(z.object({ id: z.string(), serial: z.string() })).readonly(),
+});
+type Counted = z.infer<typeof countedSchema>;
+
+/** A count that is under way: where, since when by this device's clock in ms, and what. */
+const keptSchema = z.object({
+  roomId: z.string(),
+  compartment: z.enum(COMPARTMENTS),
+  begun: z.number(),
+  counted: z.array(countedSchema),
+});
 
 const KEPT = 'neat-measure:count';
 
@@ -27,7 +45,7 @@ const KEPT = 'neat-measure:count';
  */
 @Component({
   selector: 'nm-count-desk',
-  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzPopconfirmModule, NzSelectModule],
   templateUrl: './count-desk.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -35,15 +53,16 @@ export class CountDesk {
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
   protected readonly session = inject(SessionService);
-  protected readonly room = signal<string | null>(null);
+  private readonly kept = restored();
+  protected readonly room = signal<string | null>(this.kept?.roomId ?? null);
   protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
-  protected readonly compartment = signal<'shelf' | 'drying' | 'quarantine'>('shelf');
+  protected readonly compartment = signal<Compartment>(this.kept?.compartment ?? 'shelf');
   protected readonly compartments = [
     { value: 'shelf', label: 'the shelves' },
     { value: 'drying', label: 'what dries' },
     { value: 'quarantine', label: 'what is set aside' },
   ];
-  protected readonly counted = signal<readonly Counted[]>(restored());
+  protected readonly counted = signal<readonly Counted[]>(this.kept?.counted ?? []);
   protected readonly last = signal('');
   protected readonly result = signal<StockCount | null>(null);
   protected readonly reasons = signal<Readonly<Record<string, string>>>({});
@@ -54,6 +73,7 @@ export class CountDesk {
   protected readonly seeking = signal('');
   protected readonly total = computed(() => this.counted().reduce((sum, { count }) => sum + count, 0));
   private id = uuidv7();
+  private begun = this.kept?.begun ?? Date.now();
 
   constructor() {
     this.account.taker.set((scanned) => this.scanned(scanned));
@@ -104,9 +124,17 @@ export class CountDesk {
 
   /** What was counted is kept on the device until it is done: nobody counts a room twice for a lost tab. */
   private keep(counted: readonly Counted[]): void {
+    if (this.counted().length === 0) this.begun = Date.now();
     this.counted.set(counted);
     this.done.set('');
-    localStorage.setItem(KEPT, JSON.stringify(counted));
+    // With the room it lies in: counted against another, all of it would be missing there.
+    const kept = {
+      roomId: this.roomId(),
+      compartment: this.compartment(),
+      begun: this.begun,
+      counted,
+    };
+    localStorage.setItem(KEPT, JSON.stringify(kept));
   }
 
   protected finish(): void {
@@ -121,6 +149,7 @@ export class CountDesk {
         compartment: this.compartment(),
         lines: plain.map(({ article, count }) => ({ articleId: article.id, counted: count })),
         pieceIds: this.counted().flatMap(({ pieces }) => pieces.map(({ id }) => id)),
+        seconds: Math.max(0, Math.round((Date.now() - this.begun) / 1_000)),
       })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
@@ -156,10 +185,11 @@ export class CountDesk {
       });
   }
 
-  /** Counts go on: something was forgotten. */
+  /** Counts go on: something was forgotten. What moved until now has been told. */
   protected again(): void {
     this.result.set(null);
     this.id = uuidv7();
+    this.begun = Date.now();
   }
 
   protected begin(done = ''): void {
@@ -171,7 +201,12 @@ export class CountDesk {
     this.account.changed();
   }
 
-  protected seen({ pieces }: StockCount['differences'][number]): string {
+  protected sayMoved({ garment, label, change, at }: StockCount['moved'][number]): string {
+    const time = new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+    return `${time}: ${Math.abs(change)} of ${garment} ${label} ${change < 0 ? 'went' : 'came'}`;
+  }
+
+  protected seen({ pieces }: CountDifference): string {
     const missing = pieces.filter(({ seen }) => !seen).map(({ serial }) => serial);
     const elsewhere = pieces.filter(({ seen }) => seen).map(({ serial }) => serial);
     return [
@@ -183,11 +218,10 @@ export class CountDesk {
   }
 }
 
-function restored(): readonly Counted[] {
+function restored(): z.infer<typeof keptSchema> | null {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
-    return Array.isArray(kept) ? (kept as Counted[]) : [];
+    return keptSchema.parse(JSON.parse(localStorage.getItem(KEPT) ?? 'null'));
   } catch {
-    return [];
+    return null;
   }
 }
