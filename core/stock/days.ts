@@ -1,5 +1,17 @@
 const DAY_MS = 86_400_000;
 
+/** The day it is at a moment, as `2026-03-31`, by the time zone of the machine this runs on. */
+export function dayOf(at: Date): string {
+  const two = (number: number) => String(number).padStart(2, '0');
+  return `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
+}
+
+/** A day as people read it, `31 Mar 2026`; without its year where that is the one of `today`. */
+export function sayDay(day: string, today = ''): string {
+  const year = day.slice(0, 4) === today.slice(0, 4) ? undefined : 'numeric';
+  return new Date(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year, timeZone: 'UTC' });
+}
+
 /** The day so many days after another, both as `2026-03-31`. */
 export function addDays(day: string, days: number): string {
   return new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);

@@ -1,4 +1,4 @@
-import { addDays, addMonths, daysFrom } from './days';
+import { addDays, addMonths, dayOf, daysFrom, sayDay } from './days';
 import {
   inspectedBy,
   isBlocked,
@@ -26,6 +26,14 @@ describe('days', () => {
     expect(addMonths('2026-11-30', 3)).toBe('2027-02-28');
     expect(addMonths('2026-12-15', 12)).toBe('2027-12-15');
     expect(addMonths('2026-12-31', 120)).toBe('2036-12-31');
+  });
+
+  it('are those of the clock on the wall, and are written as people read them', () => {
+    expect(dayOf(new Date(2026, 2, 1, 0, 5))).toBe('2026-03-01');
+    expect(dayOf(new Date(2026, 11, 31, 23, 55))).toBe('2026-12-31');
+    expect(sayDay('2026-03-01')).toBe('1 Mar 2026');
+    expect(sayDay('2026-03-01', '2026-12-31')).toBe('1 Mar');
+    expect(sayDay('2027-01-01', '2026-12-31')).toBe('1 Jan 2027');
   });
 });
 
@@ -82,7 +90,7 @@ describe('how a piece stands', () => {
       expect(sayStanding({ code, on: '2026-06-01' })).toContain('not handed out');
     expect(sayStanding({ code: 'end-unknown' })).toContain('not handed out');
     expect(sayStanding({ code: 'fine' })).toBe('');
-    expect(sayStanding({ code: 'ends-soon', on: '2026-06-01' })).toContain('until 2026-06-01');
+    expect(sayStanding({ code: 'ends-soon', on: '2026-06-01' })).toContain('until 1 Jun 2026');
   });
 
   it('takes for granted that what protects or is hired wet is numbered, and no life', () => {

@@ -1,5 +1,5 @@
 import type { GarmentKind } from '../chart/garment-kind';
-import { addMonths, daysFrom } from './days';
+import { addMonths, daysFrom, sayDay } from './days';
 
 /** How a house keeps one garment in its stores. */
 export interface Keeping {
@@ -104,16 +104,16 @@ export function sayStanding(standing: PieceStanding): string {
     case 'fine':
       return '';
     case 'ends-soon':
-      return `May be used until ${standing.on} by its maker.`;
+      return `May be used until ${sayDay(standing.on)} by its maker.`;
     case 'inspection-soon':
-      return `To be inspected by ${standing.on}.`;
+      return `To be inspected by ${sayDay(standing.on)}.`;
     case 'ended':
-      return `Past its maker’s last day, ${standing.on}: it is not handed out any more.`;
+      return `Past its maker’s last day, ${sayDay(standing.on)}: it is not handed out any more.`;
     case 'end-unknown':
       return 'Nobody knows when it was made, and its life has an end: it is not handed out before that is written down.';
     case 'inspection-due':
-      return `Its inspection was due by ${standing.on}: it is not handed out before it has passed one.`;
+      return `Its inspection was due by ${sayDay(standing.on)}: it is not handed out before it has passed one.`;
     case 'inspection-failed':
-      return `It did not pass its inspection of ${standing.on}: it is not handed out before it passes one.`;
+      return `It did not pass its inspection of ${sayDay(standing.on)}: it is not handed out before it passes one.`;
   }
 }

@@ -108,7 +108,7 @@ describe('how an order stands', () => {
   it('says what a maker says, with the size and not the number of its line', () => {
     const said = (message: OrderEvent) =>
       message.kind === 'heard' ? sayMessage(message.message, (line) => `“line ${line}”`) : '';
-    expect(said(acknowledged)).toContain('2026-06-10');
+    expect(said(acknowledged)).toContain('10 Jun 2026');
     expect(said(hears({ says: 'substituted', line: 2, count: 1, label: 'L' }))).toBe(
       'Sends L instead of 1 of “line 2”.',
     );

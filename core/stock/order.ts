@@ -1,3 +1,4 @@
+import { sayDay } from './days';
 import type { MakerMessage } from './order-sheet';
 
 /** One line of an order: so many of one article. */
@@ -106,13 +107,13 @@ function stageOfOrder(events: readonly OrderEvent[], lines: readonly LineStandin
 export function sayMessage(message: MakerMessage, labelOfLine: (line: number) => string): string {
   switch (message.says) {
     case 'acknowledged':
-      return `Has the order; promises it for ${message.promised}.`;
+      return `Has the order; promises it for ${sayDay(message.promised)}.`;
     case 'back-ordered':
-      return `${message.count} of ${labelOfLine(message.line)} cannot be had before ${message.until}.`;
+      return `${message.count} of ${labelOfLine(message.line)} cannot be had before ${sayDay(message.until)}.`;
     case 'substituted':
       return `Sends ${message.label} instead of ${message.count} of ${labelOfLine(message.line)}.`;
     case 'late':
-      return `Is late; now promises it for ${message.promised}.`;
+      return `Is late; now promises it for ${sayDay(message.promised)}.`;
     case 'despatched':
       return `Parcel ${message.parcel} is on its way: ${message.holds.map(({ line, count }) => `${count} for ${labelOfLine(line)}`).join(', ')}.`;
   }

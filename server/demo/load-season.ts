@@ -16,6 +16,7 @@ import {
   UNSETTLED,
   type TakenFrom,
 } from '@neat-measure/core';
+import { dayOf } from '@neat-measure/core/stock';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import * as z from 'zod';
@@ -228,7 +229,7 @@ function handOver(
   pieces: ReadonlyMap<string, TakenFrom>,
 ): void {
   const go = () => {
-    const until = days === null ? null : new Date(hand.now + days * DAY_MS).toISOString().slice(0, 10);
+    const until = days === null ? null : dayOf(new Date(hand.now + days * DAY_MS));
     hand.does({
       kind: 'garments-handed-over',
       garments: [

@@ -1,7 +1,7 @@
 import { lineSchema, type Fitter } from '@neat-measure/contract';
 import { keepingSchema } from '@neat-measure/contract/stores';
 import type { TakenFrom } from '@neat-measure/core';
-import { addDays, addMonths, freeAfter, makerMessageSchema } from '@neat-measure/core/stock';
+import { addDays, addMonths, dayOf, freeAfter, makerMessageSchema } from '@neat-measure/core/stock';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
@@ -203,7 +203,7 @@ async function asOfDockets(database: Database): Promise<void> {
       database.raw("json_value(acts.body, '$.garments[0].until') as until"),
     );
   for (const { id, docket_id, done_at, until } of rows) {
-    const from = done_at.toISOString().slice(0, 10);
+    const from = dayOf(done_at);
     const columns = { from_day: from, until_day: until, free_day: freeAfter(until, 2), out_day: from };
     await database('bookings').where({ id }).update(columns);
     await database('stock_movements').where({ docket_id }).update({ at: done_at });

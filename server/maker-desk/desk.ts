@@ -1,7 +1,13 @@
 import { readFile, rename, writeFile } from 'node:fs/promises';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
-import { addDays, orderSheetSchema, type MakerAnswer, type OrderSheet } from '@neat-measure/core/stock';
+import {
+  addDays,
+  dayOf,
+  orderSheetSchema,
+  type MakerAnswer,
+  type OrderSheet,
+} from '@neat-measure/core/stock';
 import * as z from 'zod';
 import { pageOf } from './page';
 import { FATES, fateOf, messagesOf, type DeskOrder } from './script';
@@ -51,7 +57,7 @@ export class Desk {
 
   /** The desk's own day. */
   get today(): string {
-    return addDays(new Date().toISOString().slice(0, 10), this.state.ahead);
+    return addDays(dayOf(new Date()), this.state.ahead);
   }
 
   get orders(): readonly DeskOrder[] {

@@ -1,5 +1,5 @@
 import type { Warning } from '@neat-measure/contract/stores';
-import { addDays, sizesOfLabel } from '@neat-measure/core/stock';
+import { addDays, dayOf, sayDay, sizesOfLabel } from '@neat-measure/core/stock';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
 import { balancesOf, lowArticles, onShelves } from './ledger/articles';
@@ -14,6 +14,11 @@ const NONE = { articleId: null, orderId: null, bookingId: null, docketId: null }
 
 /** So many days before it is due, what is hired is said to come back. */
 const DUE_DAYS = 1;
+
+/** A day of a warning as people read it. */
+function say(day: string): string {
+  return sayDay(day, today());
+}
 
 /** Everything that runs out, over or late, the gravest first. */
 export async function listWarnings(database: Database): Promise<Warning[]> {
@@ -61,7 +66,7 @@ async function ofPieces(database: Database): Promise<Warning[]> {
       told.push({
         ...NONE,
         kind: 'dry',
-        says: `${what} has dried since ${since}. Look at it, and put it back on the shelf.`,
+        says: `${what} has dried since ${say(since)}. Look at it, and put it back on the shelf.`,
         articleId,
       });
     return told;
@@ -75,7 +80,7 @@ async function sinceWhenDrying(database: Database): Promise<Map<string, string>>
     .where('m.to_place', 'like', '%/drying')
     .whereRaw('m.place = (select max(l.place) from stock_movements l where l.piece_id = m.piece_id)')
     .select<{ piece_id: string; at: Date }[]>('m.piece_id', 'm.at');
-  return new Map(rows.map(({ piece_id, at }) => [piece_id, at.toISOString().slice(0, 10)]));
+  return new Map(rows.map(({ piece_id, at }) => [piece_id, dayOf(at)]));
 }
 
 async function ofHires(database: Database): Promise<Warning[]> {
@@ -92,20 +97,22 @@ async function ofHires(database: Database): Promise<Warning[]> {
         {
           ...base,
           kind: 'overdue',
-          says: `${what} was due back on ${one.until}: ${one.late} ${one.late === 1 ? 'day' : 'days'} late with ${one.who}.`,
+          says: `${what} was due back on ${say(one.until)}: ${one.late} ${one.late === 1 ? 'day' : 'days'} late with ${one.who}.`,
         },
         ...open
           .filter((next) => next.pieceId === one.pieceId && next.out === null && next.from <= addDays(on, 1))
           .map((next): Warning => ({ ...clash(what, next), docketId: next.docketId })),
       ];
     if (one.out !== null && one.until <= addDays(on, DUE_DAYS))
-      return [{ ...base, kind: 'due-back', says: `${what} is due back on ${one.until} from ${one.who}.` }];
+      return [
+        { ...base, kind: 'due-back', says: `${what} is due back on ${say(one.until)} from ${one.who}.` },
+      ];
     const place = places.get(one.pieceId);
     if (one.out === null && place !== undefined && (place === 'waste' || place === 'difference'))
       return [
         {
           ...clash(what, one),
-          says: `${what} is not in the house any more, and ${one.who} has it booked from ${one.from}. Give them another piece.`,
+          says: `${what} is not in the house any more, and ${one.who} has it booked from ${say(one.from)}. Give them another piece.`,
         },
       ];
     if (one.out === null && one.until < on)
@@ -113,7 +120,7 @@ async function ofHires(database: Database): Promise<Warning[]> {
         {
           ...base,
           kind: 'overdue',
-          says: `${what} was booked for ${one.who} until ${one.until}, and never fetched. Take the booking back.`,
+          says: `${what} was booked for ${one.who} until ${say(one.until)}, and never fetched. Take the booking back.`,
         },
       ];
     return [];
@@ -128,7 +135,7 @@ function clash(
     ...NONE,
     kind: 'clash',
     bookingId: id,
-    says: `${what} is not back, and ${who} has it booked from ${from}. Give them another piece.`,
+    says: `${what} is not back, and ${who} has it booked from ${say(from)}. Give them another piece.`,
   };
 }
 
@@ -140,7 +147,7 @@ async function ofOrders(database: Database): Promise<Warning[]> {
       ...NONE,
       kind: 'order-late',
       orderId: id,
-      says: `Order ${number} at ${maker} was promised for ${promised!}, and is not all here.`,
+      says: `Order ${number} at ${maker} was promised for ${say(promised!)}, and is not all here.`,
     }));
 }
 

@@ -1,5 +1,5 @@
 import type { Act, Handing } from '@neat-measure/core';
-import { addDays, freeAfter } from '@neat-measure/core/stock';
+import { addDays, dayOf, freeAfter } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../../database/database';
 import { isDuplicate } from '../../database/trouble';
@@ -50,9 +50,9 @@ export async function hireOut(
     return;
   }
   const booked = await ofDocket(transaction, act.docketId, handing.chartId, false);
-  const now = today();
+  const day = dayOfAct(act);
   // What is written down late went out by its last day at the latest.
-  const from = handing.until < now ? handing.until : now;
+  const from = handing.until < day ? handing.until : day;
   const columns = {
     piece_id: piece.id,
     held_piece_id: piece.id,
@@ -105,21 +105,32 @@ export async function hireEnded(
 ): Promise<void> {
   const booked = await ofDocket(transaction, act.docketId, act.chartId, true);
   if (booked === undefined || booked.outcome !== null) return;
-  const now = today();
+  const [out, done] = [asDay(booked.out_day)!, dayOfAct(act)];
+  // By a clock that is wrong it may have come back before it went out.
+  const back = done < out ? out : done;
   const free = await upToTheNext(
     transaction,
     booked,
-    act.goes === 'drying' ? freeAfter(now, dryingDays) : addDays(now, 1),
+    act.goes === 'drying' ? freeAfter(back, dryingDays) : addDays(back, 1),
   );
   await transaction('bookings')
     .where({ id: booked.id })
     .update({
-      back_day: now,
+      back_day: back,
       free_day: free,
       outcome: act.why === 'lost' ? 'lost' : 'back',
       note: act.note,
       version: booked.version + 1,
     });
+}
+
+/**
+ * The day something was done, whenever it reached the server: a device may have been without a network for days,
+ * and nobody is late for that.
+ */
+function dayOfAct({ at }: Act): string {
+  const day = dayOf(new Date(at));
+  return day < today() ? day : today();
 }
 
 /** It did not come back after all. */

@@ -8,14 +8,14 @@ import {
   STORES,
   warningsSchema,
 } from '@neat-measure/contract/stores';
-import { addDays } from '@neat-measure/core/stock';
+import { addDays, dayOf } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../../testing/harness';
 import { problem } from '../../testing/records';
 import { forgetOldHires } from './forget';
 import { handing, Stores, SUIT } from '../../testing/stock';
 
-const TODAY = new Date().toISOString().slice(0, 10);
+const TODAY = dayOf(new Date());
 const inDays = (days: number) => addDays(TODAY, days);
 
 describe('what is hired', () => {
@@ -162,6 +162,19 @@ describe('what is hired', () => {
     expect(problem(await stores.move(article.id, dried)))
       .withContext('it is not there any more')
       .toEqual([409, 'stock-refused']);
+  });
+
+  it('went out and came back on the days it did, however late the device could say so', async () => {
+    const { roomId, series, idOf } = await suits('W1');
+    const docket = await stores.sized(series, 'M');
+    const daysAgo = (days: number) => ({ at: new Date(Date.now() - days * 86_400_000).toISOString() });
+    const from = { roomId, pieceId: idOf('W1') };
+    await records.does(docket, handing(series, { way: 'hired', until: inDays(-1), from }), daysAgo(3));
+    const back = { kind: 'garment-came-back', chartId: series, why: 'hire-over', area: null } as const;
+    await records.does(docket, { ...back, note: null, goes: 'stock', to: roomId }, daysAgo(1));
+    const [ended] = (await calendar(series)).bookings;
+    expect([ended!.out, ended!.back, ended!.late]).toEqual([inDays(-3), inDays(-1), 0]);
+    expect(await free(series, TODAY, inDays(1))).toEqual(['M W1']);
   });
 
   it('does not go out where somebody else has it booked, and neither act nor movement stands', async () => {

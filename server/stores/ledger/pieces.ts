@@ -1,5 +1,6 @@
 import type { Inspection, NewPiece, Piece } from '@neat-measure/contract/stores';
 import {
+  dayOf,
   inspectedBy,
   isBlocked,
   lastDayOf,
@@ -17,9 +18,9 @@ import { idTaken, notFound } from '../../http/problem-error';
 import { garmentsOf, type Garment } from './garments';
 import { StockRefused, type ArticleRow } from './ledger';
 
-/** Today by the clock of the server, in UTC. */
+/** Today by the clock and the time zone of the server. */
 export function today(): string {
-  return new Date().toISOString().slice(0, 10);
+  return dayOf(new Date());
 }
 
 /** A day of the database, which the driver gives as a moment. */

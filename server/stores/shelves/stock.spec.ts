@@ -17,13 +17,13 @@ import {
   type Warning,
 } from '@neat-measure/contract/stores';
 import { ROUTES } from '@neat-measure/contract';
-import { addDays, addMonths } from '@neat-measure/core/stock';
+import { addDays, addMonths, dayOf } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../../testing/harness';
 import { chartSave, problem, sheetFrom } from '../../testing/records';
 import { handing, Stores, SUIT } from '../../testing/stock';
 
-const TODAY = new Date().toISOString().slice(0, 10);
+const TODAY = dayOf(new Date());
 
 describe('the stores', () => {
   let app: Harness;

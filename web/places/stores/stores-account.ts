@@ -1,5 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Room, Scanned, Warning } from '@neat-measure/contract/stores';
+import { dayOf, sayDay as writeDay } from '@neat-measure/core/stock';
 import { Fetched } from '../../data/fetched';
 import { Journal } from '../../data/journal/journal';
 import { StoresService } from '../../data/stores-service';
@@ -77,14 +78,10 @@ function numbersIn(label: string): number[] {
 
 /** Today by the clock of this device, as days are written. */
 export function today(): string {
-  const now = new Date();
-  const two = (number: number) => String(number).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
+  return dayOf(new Date());
 }
 
 /** A day as people read it; the year only where it is another. */
 export function sayDay(day: string): string {
-  const at = new Date(`${day}T12:00:00`);
-  const year = at.getFullYear() === new Date().getFullYear() ? undefined : 'numeric';
-  return at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year });
+  return writeDay(day, today());
 }

@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { orderFilePath, type Order, type StockNeed } from '@neat-measure/contract/stores';
+import { dayOf } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -81,6 +82,7 @@ export class OrderDesk {
   protected readonly busy = signal(false);
   protected readonly stages = STAGES;
   protected readonly say = sayDay;
+  protected readonly dayOf = (moment: string) => dayOf(new Date(moment));
   protected readonly file = orderFilePath;
 
   /** By maker, in the order of their names. */

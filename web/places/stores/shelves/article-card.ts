@@ -12,6 +12,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import type { Article, ArticleAccount, Move, Piece, StockMovement } from '@neat-measure/contract/stores';
 import { stockLabelsPath } from '@neat-measure/contract/stores';
+import { dayOf } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -93,7 +94,7 @@ export class ArticleCard {
   protected readonly story = computed(() =>
     (this.told()?.movements ?? []).map((one) => ({
       ...one,
-      day: sayDay(one.at.slice(0, 10)),
+      day: sayDay(dayOf(new Date(one.at))),
       words: this.sayMovement(one),
     })),
   );
