@@ -277,8 +277,9 @@ export type Warning = z.infer<typeof warningSchema>;
 export const docketStockSchema = z.array(
   z.object({
     chartId: idSchema,
-    /** The size the wearer goes with. */
+    /** The size the wearer goes with, and what it is called in the stores where that is another by now. */
     label: z.string(),
+    calledNow: z.string().nullable(),
     numbered: z.boolean(),
     there: z.array(
       z.object({

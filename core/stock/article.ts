@@ -71,6 +71,29 @@ export function nearestLabels(
     .map(({ label, sizes: found, steps }) => ({ label, sizes: found, steps }));
 }
 
+/** From a version of a chart on a size is called otherwise. */
+export interface Rename {
+  readonly seriesId: string;
+  readonly label: string;
+  readonly to: string;
+  /** The version that has the old label no more. */
+  readonly since: number;
+}
+
+/**
+ * What a label of one version of a chart is called by now. A label that comes back in a later version is another
+ * size than the one that was called so before, which is why the version is asked.
+ */
+export function labelNow(
+  renames: readonly Rename[],
+  { seriesId, label, version }: Article & { readonly version: number },
+): string {
+  const next = renames
+    .filter((one) => one.seriesId === seriesId && one.label === label && one.since > version)
+    .sort((a, b) => a.since - b.since)[0];
+  return next === undefined ? label : labelNow(renames, { seriesId, label: next.to, version: next.since });
+}
+
 /** What became of the labels of a chart with its next version: those that stay, are new, and are gone. */
 export interface LabelChanges {
   readonly stay: readonly string[];

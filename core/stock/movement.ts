@@ -55,6 +55,7 @@ export type MovementRefusal =
 const shelf = (where: Whereabouts) => where.in === 'room' && where.compartment === 'shelf';
 const aside = (where: Whereabouts) => where.in === 'room' && where.compartment !== 'shelf';
 const room = (where: Whereabouts) => where.in === 'room';
+const held = (where: Whereabouts) => room(where) || where.in === 'wearer';
 
 /** From where to where each kind goes. */
 const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) => boolean>> = {
@@ -67,7 +68,7 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
   // A slip of the hand, set right at once: what was handed out, or taken back, was not.
   undone: (from, to) =>
     (from.in === 'wearer' && shelf(to)) || ((room(from) || from.in === 'waste') && to.in === 'wearer'),
-  renamed: (from, to) => (room(from) && to.in === 'renaming') || (from.in === 'renaming' && room(to)),
+  renamed: (from, to) => (held(from) && to.in === 'renaming') || (from.in === 'renaming' && held(to)),
   counted: (from, to) => (from.in === 'difference' && room(to)) || (room(from) && to.in === 'difference'),
 };
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { scale, wholeSheet } from '../testing/whole-sheet';
 import { sizesOfLabel } from '../chart/label';
-import { labelChanges, madeLabels, nearestLabels } from './article';
+import { labelChanges, labelNow, madeLabels, nearestLabels } from './article';
 import {
   balances,
   COMPARTMENTS,
@@ -107,6 +107,16 @@ describe('madeLabels', () => {
     const after = wholeSheet({ parts: [scale('size', 'head-girth', ['22', '23', '24'])] });
     expect(labelChanges(before, after)).toEqual({ stay: ['22', '23'], come: ['24'], gone: ['21'] });
   });
+
+  it('knows what a size of an old version is called now, also where its label has come back since', () => {
+    const of = (label: string, to: string, since: number) => ({ seriesId: 'cap', label, to, since });
+    const renames = [of('S', '21', 5), of('21', 'S', 2), of('21', 'XS', 7)];
+    const now = (label: string, version: number, seriesId = 'cap') =>
+      labelNow(renames, { seriesId, label, version });
+    expect([now('21', 1), now('S', 2), now('S', 4)]).toEqual(['XS', 'XS', 'XS']);
+    expect([now('21', 2), now('S', 5), now('21', 7)]).toEqual(['XS', 'S', '21']);
+    expect([now('22', 1), now('21', 1, 'hat')]).toEqual(['22', '21']);
+  });
 });
 
 describe('refuseMovement', () => {
@@ -131,7 +141,7 @@ describe('refuseMovement', () => {
     expect(counted('moved').length).toBe(30);
     expect(counted('returned').length).toBe(7);
     expect(counted('undone').length).toBe(9);
-    expect(counted('renamed').length).toBe(12);
+    expect(counted('renamed').length).toBe(14);
   });
 
   it('says each refusal with what to do, and reads a place from its text', () => {

@@ -10,6 +10,7 @@ export const FEWER: Readonly<Record<string, string>> = {
   stock_batches: 'select, insert',
   piece_inspections: 'select, insert',
   order_events: 'select, insert',
+  label_renames: 'select, insert',
   schema_migrations: 'select',
 };
 

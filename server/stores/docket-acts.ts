@@ -8,13 +8,14 @@ import {
   type Shelf,
 } from '@neat-measure/core';
 import type { Chart } from '@neat-measure/contract';
-import { sayMovementRefusal, type Whereabouts } from '@neat-measure/core/stock';
+import { labelNow, sayMovementRefusal, type Whereabouts } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
 import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire/hire-acts';
 import { garmentsOf, type Garment } from './ledger/garments';
 import { holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
 import { listPieces, type KnownPiece } from './ledger/pieces';
+import { renamesOf } from './ledger/renames';
 
 /** An act that the docket lets in and the stores do not: all of it is undone. */
 export class ActRefused extends Error {
@@ -146,11 +147,10 @@ async function eachTaken(
 ): Promise<void> {
   const taken = handings.filter(({ from }) => from !== undefined);
   if (taken.length === 0) return;
-  const seriesOf = (chartId: string) => charts.find(({ id }) => id === chartId)!.seriesId;
-  const garments = await garmentsOf(
-    transaction,
-    taken.map(({ chartId }) => seriesOf(chartId)),
-  );
+  const chartOf = (chartId: string) => charts.find(({ id }) => id === chartId)!;
+  const series = taken.map(({ chartId }) => chartOf(chartId).seriesId);
+  const garments = await garmentsOf(transaction, series);
+  const renames = await renamesOf(transaction, series);
   const pieces = await listPieces(
     transaction,
     (all) =>
@@ -161,8 +161,10 @@ async function eachTaken(
   );
   const found: { handing: Handing; articleId: string; piece: KnownPiece | null; garment: Garment }[] = [];
   for (const handing of taken) {
-    const garment = garments.get(seriesOf(handing.chartId))!;
-    const size = handing.size ?? '';
+    const { seriesId, version } = chartOf(handing.chartId);
+    const garment = garments.get(seriesId)!;
+    // The docket has the label of its version of the chart; on the shelf it may be called otherwise by now.
+    const size = labelNow(renames, { seriesId, label: handing.size ?? '', version });
     const piece = pieces.find(({ id }) => id === handing.from!.pieceId) ?? null;
     const row = await transaction('articles')
       .where({ series_id: garment.seriesId, label: size })

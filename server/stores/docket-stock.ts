@@ -1,6 +1,7 @@
 import type { Bench } from '@neat-measure/contract';
 import type { DocketStock } from '@neat-measure/contract/stores';
 import { finalSize, replay } from '@neat-measure/core';
+import { labelNow } from '@neat-measure/core/stock';
 import type { Database } from '../database/database';
 import { onShelves, tellArticles } from './ledger/articles';
 import { garmentsOf } from './ledger/garments';
@@ -8,6 +9,7 @@ import { freeFor } from './hire/hire';
 import type { ArticleRow } from './ledger/ledger';
 import { findOrders } from './orders/orders';
 import { listPieces, today } from './ledger/pieces';
+import { renamesOf } from './ledger/renames';
 
 /**
  * What the stores have for the garments of a docket in the sizes the wearer goes with. A garment of which
@@ -22,11 +24,15 @@ export async function stockForDocket(
 ): Promise<DocketStock> {
   const docket = replay(acts.map(({ act }) => act));
   if (docket === null) return [];
-  const sized = charts.flatMap(({ id, seriesId }) => {
-    const label = finalSize(docket, id)?.size ?? null;
-    return label === null || docket.garments.every(({ chartId }) => chartId !== id)
+  const renames = await renamesOf(
+    database,
+    charts.map(({ seriesId }) => seriesId),
+  );
+  const sized = charts.flatMap(({ id, seriesId, version }) => {
+    const size = finalSize(docket, id)?.size ?? null;
+    return size === null || docket.garments.every(({ chartId }) => chartId !== id)
       ? []
-      : [{ id, seriesId, label }];
+      : [{ id, seriesId, size, label: labelNow(renames, { seriesId, label: size, version }) }];
   });
   const rows = await database<ArticleRow>('articles').whereIn(
     'series_id',
@@ -45,7 +51,7 @@ export async function stockForDocket(
   const orders = await ordersFor(database, docket.id);
   const now = today();
   const told: DocketStock[number][] = [];
-  for (const { id, seriesId, label } of sized) {
+  for (const { id, seriesId, size, label } of sized) {
     const own = articles.filter((one) => one.seriesId === seriesId);
     if (own.length === 0) continue;
     const { numbered } = garments.get(seriesId)!.keeping;
@@ -66,7 +72,8 @@ export async function stockForDocket(
     );
     told.push({
       chartId: id,
-      label,
+      label: size,
+      calledNow: label === size ? null : label,
       numbered,
       there: (article?.there ?? [])
         .filter(({ shelf }) => shelf > 0)

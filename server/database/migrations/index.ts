@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import * as stores from './0017-stores';
-import * as countsAsListed from './0018-counts-as-listed';
+import * as countsAndRenames from './0018-counts-and-renames';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -37,7 +37,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0015-born', born],
   ['0016-stages', stages],
   ['0017-stores', stores],
-  ['0018-counts-as-listed', countsAsListed],
+  ['0018-counts-and-renames', countsAndRenames],
 ];
 
 /** Their names, oldest first. */

@@ -13,6 +13,7 @@ import { StockRefused } from './ledger';
 export interface Garment {
   readonly seriesId: string;
   readonly chartId: string;
+  readonly chartVersion: number;
   readonly garment: string;
   readonly maker: string;
   readonly kind: GarmentKind;
@@ -24,6 +25,7 @@ export interface Garment {
 interface Row {
   readonly series_id: string;
   readonly id: string;
+  readonly chart_version: number;
   readonly garment: string;
   readonly maker: string;
   readonly kind: GarmentKind;
@@ -56,14 +58,16 @@ export async function garmentsOf(
     })
     .orderBy(['charts.maker', 'charts.garment'])
     .select('charts.series_id', 'charts.id', 'charts.garment', 'charts.maker', 'charts.kind', 'body', {
+      chart_version: 'charts.version',
       version: 'garment_keeping.version',
     });
   return new Map(
-    rows.map(({ series_id, id, garment, maker, kind, body, version }) => [
+    rows.map(({ series_id, id, chart_version, garment, maker, kind, body, version }) => [
       series_id,
       {
         seriesId: series_id,
         chartId: id,
+        chartVersion: chart_version,
         garment,
         maker,
         kind,

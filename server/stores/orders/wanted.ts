@@ -1,5 +1,7 @@
 import { handingIn, type GarmentKind } from '@neat-measure/core';
 import type { Database } from '../../database/database';
+import { labelNow } from '@neat-measure/core/stock';
+import { renamesOf } from '../ledger/renames';
 import { findSettings } from '../../settings/store';
 
 /** A garment of a docket that has a size, and that the wearer does not have yet. */
@@ -16,6 +18,7 @@ export interface Wanted {
 /** What decided dockets wait for. What is hired is not: it comes back, and the calendar tells of it. */
 export async function listWanted(database: Database): Promise<Wanted[]> {
   const { habits } = await findSettings(database);
+  const renames = await renamesOf(database);
   const rows = await database('docket_garments')
     .join('charts', 'charts.id', 'docket_garments.chart_id')
     .join('dockets', 'dockets.id', 'docket_garments.docket_id')
@@ -26,6 +29,7 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
     .select<
       {
         series_id: string;
+        version: number;
         kind: GarmentKind;
         final_size: string;
         docket_id: string;
@@ -34,12 +38,12 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
         name: string;
         opened_at: Date;
       }[]
-    >('charts.series_id', 'charts.kind', 'final_size', 'docket_id', 'chart_id', 'dockets.number', 'wearers.name', 'dockets.opened_at');
+    >('charts.series_id', 'charts.version', 'charts.kind', 'final_size', 'docket_id', 'chart_id', 'dockets.number', 'wearers.name', 'dockets.opened_at');
   return rows
     .filter(({ kind }) => handingIn(habits, kind) !== 'hired')
-    .map(({ series_id, final_size, docket_id, chart_id, number, name, opened_at }) => ({
+    .map(({ series_id, version, final_size, docket_id, chart_id, number, name, opened_at }) => ({
       seriesId: series_id,
-      label: final_size,
+      label: labelNow(renames, { seriesId: series_id, label: final_size, version }),
       docketId: docket_id,
       chartId: chart_id,
       docketNumber: number,

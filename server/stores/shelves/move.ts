@@ -6,6 +6,7 @@ import { once } from '../ledger/batches';
 import { garmentOf, refuseLabel } from '../ledger/garments';
 import { countAt, holdArticle, holdArticles, move, StockRefused } from '../ledger/ledger';
 import { pieceOf } from '../ledger/pieces';
+import { keepRename } from '../ledger/renames';
 import { refuseRoom } from './receive';
 
 /** Moves something within the stores, or out of them; of what is numbered each piece by itself. */
@@ -59,9 +60,10 @@ export async function renameArticle(
     const target = await holdArticle(transaction, row.series_id, label);
     const article = (await holdArticles(transaction, [articleId])).get(articleId)!;
     if (target.id === article.id) throw new StockRefused(`It is called ${label} already.`);
+    // Those with wearers are the same garment by another name as well, and come back under it.
     const places = await transaction('stock_movements')
       .where({ article_id: articleId })
-      .where('to_place', 'like', '%/%')
+      .where((held) => held.where('to_place', 'like', '%/%').orWhere('to_place', 'wearer'))
       .distinct('to_place')
       .pluck<string[]>('to_place');
     for (const key of places) {
@@ -80,7 +82,12 @@ export async function renameArticle(
         if (count > 0) await over(count, null);
       }
     }
-    // Those with wearers are the same garment by another name as well, and come back under it.
+    await keepRename(transaction, {
+      seriesId: row.series_id,
+      label: article.label,
+      to: label,
+      since: garment.chartVersion,
+    });
     await transaction('pieces').where({ article_id: articleId }).update({ article_id: target.id });
     await transaction('articles').where({ id: articleId }).update({ old_of: garment.chartId, minimum: 0 });
     if (article.minimum > target.minimum)

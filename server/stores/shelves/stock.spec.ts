@@ -288,6 +288,14 @@ describe('the stores', () => {
     const [roomId, chart] = [await stores.room(), await stores.chart()];
     const article = await stores.receive(roomId, chart, '36', 3);
     await stores.receive(roomId, chart, '34', 1);
+    // One wearer has it, another waits for it, both by the version that is.
+    const from = { roomId, pieceId: null };
+    const [has, waits, tied] = [
+      await stores.sized(chart, '36'),
+      await stores.sized(chart, '36'),
+      await stores.sized(chart, '34'),
+    ];
+    await records.does(has, handing(chart, { from }));
     expect(await warned('label-gone', article.id)).toEqual([]);
     const next = sheetFrom('size,trouser-waist-girth (cm)\n32,80-84\n34,84-88\n37,88-93\n', {
       kind: 'trousers',
@@ -300,8 +308,23 @@ describe('the stores', () => {
     expect((await rename('37')).status).toBe(204);
     expect(await stores.shelf(article.id)).toBe(0);
     const found = articlesSchema.parse((await app.get(`${STORES.stock}?room=${roomId}`)).body).items;
-    expect(found.find(({ label }) => label === '37')?.there[0]?.shelf).toBe(3);
+    const now = found.find(({ label }) => label === '37')!;
+    expect([now.there[0]?.shelf, now.out, now.wanted]).toEqual([2, 1, 1]);
     expect(await warned('label-gone', article.id)).toEqual([]);
+    // The dockets still say the old label, and what they have and wait for is the same garment.
+    const asked = async (id: string) =>
+      docketStockSchema
+        .parse((await app.get(docketStockPath(id))).body)
+        .map(({ label, calledNow, there }) => [label, calledNow, there[0]?.count]);
+    expect(await asked(waits)).toEqual([['36', '37', 2]]);
+    expect(await asked(tied)).toEqual([['34', null, 1]]);
+    await records.does(waits, handing(chart, { from }));
+    expect(await stores.shelf(now.id)).toBe(1);
+    const back = { kind: 'garment-came-back', chartId: chart, why: 'changed-mind', area: null } as const;
+    await records.does(has, { ...back, note: null, goes: 'stock', to: roomId });
+    expect([await stores.shelf(now.id), await stores.shelf(article.id)]).toEqual([2, 0]);
+    expect((await stores.account(now.id)).article.out).toBe(1);
+    expect((await stores.account(article.id)).article.out).toBe(0);
   });
 
   it('take in a table, all of it or nothing, and give one that reads back', async () => {

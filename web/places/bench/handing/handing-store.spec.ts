@@ -84,6 +84,7 @@ describe('HandingStore', () => {
     const own = () => ({
       chartId: id,
       label: 'M',
+      calledNow: null,
       numbered: false,
       there: there(),
       others: [],
