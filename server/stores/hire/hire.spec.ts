@@ -220,6 +220,23 @@ describe('what is hired', () => {
     ]);
   });
 
+  it('is booked for a docket only where the garment is on it', async () => {
+    const { series, idOf } = await suits('N1');
+    const other = await stores.chart();
+    const docket = await stores.sized(other, '34');
+    const days = [idOf('N1'), inDays(1), inDays(2)] as const;
+    for (const wrong of [
+      { docketId: docket, chartId: other },
+      { docketId: docket, chartId: series },
+      { docketId: uuidv7(), chartId: series },
+      { docketId: docket },
+      { chartId: series },
+    ])
+      expect(problem(await book(...days, wrong))).toEqual([409, 'stock-refused']);
+    const own = await stores.sized(series, 'M');
+    expect((await book(...days, { docketId: own, chartId: series })).status).toBe(200);
+  });
+
   it('is not given away for good while it is promised, and its room is one there is', async () => {
     const { roomId, series, article, idOf } = await suits('L1');
     await book(idOf('L1'), inDays(9), inDays(10));

@@ -201,6 +201,7 @@ export async function saveBooking(database: Database, id: string, save: BookingS
         ? 'This booking was taken back. Book anew.'
         : 'It is out, or was: it is taken back at the docket, where it was handed out.',
     );
+  if (before === null) await refuseDocket(database, save, piece.seriesId, garment);
   if (!save.cancelled) {
     if (piece.blocked || gone(piece))
       throw new StockRefused(
@@ -238,6 +239,22 @@ export async function saveBooking(database: Database, id: string, save: BookingS
   } catch (error) {
     throw isDuplicate(error) ? heldBySomebody(garment, piece) : error;
   }
+}
+
+/** @throws StockRefused where what is booked is for a docket that has no such garment on it */
+async function refuseDocket(
+  database: Database,
+  { docketId, chartId }: BookingSave,
+  seriesId: string,
+  garment: string,
+): Promise<void> {
+  if (docketId === null && chartId === null) return;
+  const on = await database('docket_garments')
+    .join('charts', 'charts.id', 'docket_garments.chart_id')
+    .where({ docket_id: docketId, chart_id: chartId, series_id: seriesId })
+    .first('chart_id');
+  if (on === undefined)
+    throw new StockRefused(`That docket has no ${garment} on it. Look at the docket, or book for a name.`);
 }
 
 function heldBySomebody(garment: string, { serial }: KnownPiece): StockRefused {

@@ -1,10 +1,12 @@
 import { provideRouter } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
+import { pathOf, ROUTES } from '@neat-measure/contract';
 import { STORES, type BookingSave, type HireBooking } from '@neat-measure/contract/stores';
 import { addDays } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import { pieceOf } from '../../../testing/stores';
-import { Wire } from '../../../testing/wire';
+import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
+import { until, Wire } from '../../../testing/wire';
 import { StoresAccount, today } from '../stores-account';
 import { HireDesk } from './hire-desk';
 
@@ -100,6 +102,45 @@ describe('HireDesk', () => {
       false,
       0,
     ]);
+  });
+
+  it('says of what is free how likely it is theirs, and ties the booking to their docket', async () => {
+    const chart = onShelf(watchCoat());
+    const bench = benchFor(chart, [readingOf('chest-girth', '98'), readingOf('waist-girth', '86')]);
+    const coat = (serial: string, label: string) => ({
+      ...pieceOf(uuidv7(), serial),
+      label,
+      garment: 'Watch coat',
+      seriesId: chart.seriesId,
+    });
+    const [m, l] = [coat('W1', 'M'), coat('W2', 'L')];
+    const free = [m, l].map(({ id, serial, label }) => ({ label, pieces: [{ id, serial }] }));
+    const { press, wire, host, fixture } = open([m, l], [], free);
+    const words = host.querySelector<HTMLInputElement>('#hire-docket')!;
+    words.value = 'maren';
+    words.dispatchEvent(new Event('input'));
+    const summary = { id: bench.id, number: 12, wearer: bench.wearer, occasion: '', garments: [] };
+    const dockets = { items: [{ ...summary, openedAt: new Date().toISOString() }], total: 1 };
+    await until(() => {
+      const asked = wire.http.match(({ url }) => url.includes('maren'));
+      asked.forEach((one) => one.flush(dockets));
+      return asked.length > 0;
+    });
+    fixture.detectChanges();
+    press('Maren Okonjo');
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
+    fixture.detectChanges();
+    const text = host.textContent.replace(/\s+/g, ' ');
+    expect(text).toContain('docket 12: no size is decided yet.');
+    expect(text).toMatch(/M ?theirs in 8\d % of cases W1/);
+    expect(text).toMatch(/L ?theirs in 1\d % of cases W2/);
+    press('W1');
+    press('Book W1');
+    const { body } = wire.http.expectOne(
+      ({ url, method }) => method === 'PUT' && url.startsWith(STORES.bookings),
+    ).request;
+    const { docketId, chartId, who } = body as BookingSave;
+    expect([docketId, chartId, who]).toEqual([bench.id, chart.id, 'Maren Okonjo']);
   });
 
   it('gives another piece of the size in the place of one that is not back', () => {

@@ -10,6 +10,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
+import { sayChance } from '@neat-measure/core';
 import { addDays } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -24,6 +25,8 @@ import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
 import { bySize, StoresAccount, today } from '../stores-account';
 import { barOf, sayBooking, SHOWN_DAYS } from './hire-bars';
+import { HireCalendarGrid, type CalendarLine } from './hire-calendar';
+import { HireForWhom, type HireFor } from './hire-for-whom';
 
 /** Of which so many are past. */
 const PAST_DAYS = 3;
@@ -33,6 +36,8 @@ const PAST_DAYS = 3;
   selector: 'nm-hire-desk',
   imports: [
     ControlName,
+    HireCalendarGrid,
+    HireForWhom,
     EmptyState,
     Fetching,
     FormsModule,
@@ -43,84 +48,6 @@ const PAST_DAYS = 3;
   ],
   templateUrl: './hire-desk.html',
   styles: `
-    /* A line a piece, a column a day; a day is as wide as its date. */
-    .calendar {
-      --day: minmax(26px, 1fr);
-      min-width: 780px;
-      border: 1px solid var(--line);
-      background: var(--paper);
-    }
-    .days,
-    .piece {
-      display: grid;
-      grid-template-columns: 170px repeat(21, var(--day));
-      border-bottom: 1px solid var(--line);
-    }
-    .name {
-      padding: 4px 8px;
-      overflow: hidden;
-      text-overflow: ellipsis;
-      white-space: nowrap;
-      small {
-        display: block;
-      }
-    }
-    .day {
-      display: grid;
-      justify-items: center;
-      border-left: 1px solid var(--line);
-      font: 500 14px/1.2 var(--figures);
-      small {
-        color: var(--soft);
-      }
-      &.now {
-        background: var(--green-wash);
-      }
-    }
-    .bars {
-      display: grid;
-      grid-column: 2 / -1;
-      grid-template-columns: repeat(21, var(--day));
-      align-items: center;
-    }
-    .bar,
-    .drying {
-      grid-row: 1;
-      height: var(--target);
-    }
-    .bar {
-      min-width: 0;
-      padding: 0 6px;
-      border: 1px solid var(--ink);
-      border-radius: var(--radius);
-      background: var(--paper);
-      color: inherit;
-      font: 500 13px/1 var(--text);
-      overflow: hidden;
-      text-align: left;
-      text-overflow: ellipsis;
-      white-space: nowrap;
-      cursor: pointer;
-      &.booked {
-        border-style: dashed;
-      }
-      &.out {
-        border-color: var(--green);
-        background: var(--green-wash);
-      }
-      &.late {
-        border-color: var(--brick);
-        background: var(--brick-wash);
-      }
-      &.back {
-        border-color: var(--line-strong);
-        color: var(--soft);
-      }
-    }
-    /* Hatched as cloth on a line: it is here and cannot go. */
-    .drying {
-      background: repeating-linear-gradient(115deg, var(--line) 0 2px, transparent 2px 7px);
-    }
     .panel {
       padding: 14px 18px;
       margin-top: 14px;
@@ -142,19 +69,6 @@ export class HireDesk {
   protected readonly trouble = signal('');
   protected readonly busy = signal(false);
 
-  protected readonly days = computed(() =>
-    Array.from({ length: SHOWN_DAYS }, (_, at) => {
-      const day = addDays(this.first(), at);
-      const date = new Date(`${day}T12:00:00`);
-      return {
-        day,
-        name: date.toLocaleDateString('en-GB', { weekday: 'narrow' }),
-        number: date.getDate(),
-        today: day === today(),
-        month: at === 0 || date.getDate() === 1 ? date.toLocaleDateString('en-GB', { month: 'short' }) : '',
-      };
-    }),
-  );
   /** Only what is hired by the calendar: pieces of garments of which any was booked, or that dry. */
   protected readonly garments = computed(() => {
     const pieces = this.calendar.value()?.pieces ?? [];
@@ -174,7 +88,7 @@ export class HireDesk {
     }
     return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
   });
-  protected readonly lines = computed(() => {
+  protected readonly lines = computed((): CalendarLine[] => {
     const calendar = this.calendar.value();
     if (calendar === null) return [];
     return calendar.pieces
@@ -191,6 +105,7 @@ export class HireDesk {
 
   protected readonly from = signal(today());
   protected readonly until = signal(addDays(today(), 2));
+  protected readonly forWhom = signal<HireFor | null>(null);
   protected readonly who = signal('');
   protected readonly deposit = signal('');
   /** The piece that is being booked. */
@@ -229,15 +144,35 @@ export class HireDesk {
     if (deposit !== null && (!Number.isInteger(deposit) || deposit < 0))
       return this.trouble.set('The deposit is a whole number, or nothing.');
     const days = { from: this.from(), until: this.until() };
+    const forWhom = this.forWhom();
+    const chartId = forWhom?.chartId ?? null;
     const fields = {
-      docketId: null,
-      chartId: null,
+      docketId: chartId === null ? null : forWhom!.docketId,
+      chartId,
       who: this.who().trim(),
       deposit,
       cancelled: false,
       version: 0,
     };
     this.run(uuidv7(), { pieceId: piece.id, ...days, ...fields });
+  }
+
+  /** The piece that is to be booked, for the wearer of the docket where one is named. */
+  protected pick(piece: { readonly id: string; readonly serial: string }): void {
+    this.open.set(null);
+    this.booking.set(piece);
+    const forWhom = this.forWhom();
+    if (forWhom !== null) this.who.set(forWhom.who);
+  }
+
+  /** How likely a size is theirs, in words; nothing where no docket says so. */
+  protected chanceOf(label: string): string {
+    const forWhom = this.forWhom();
+    // Where nothing was read, nothing is said of any size.
+    if (forWhom === null || forWhom.chances.size === 0) return '';
+    const chance = forWhom.chances.get(label) ?? 0;
+    const odds = chance === 0 ? 'no size of theirs by the tape' : `theirs in ${sayChance(chance)} of cases`;
+    return forWhom.size === label ? `their size; ${odds}` : odds;
   }
 
   protected cancel(one: HireBooking): void {
@@ -275,6 +210,7 @@ export class HireDesk {
         next: () => {
           this.booking.set(null);
           this.open.set(null);
+          this.who.set('');
           this.calendar.again();
           this.account.changed();
         },
