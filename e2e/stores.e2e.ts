@@ -200,6 +200,12 @@ test('a table of stock is brought, a code is scanned, and a room is counted blin
   await page.getByRole('button', { name: 'Take it in' }).click();
   const cap = page.getByRole('button', { name: /^Marsh cap M: 3 on the shelf/ });
   await expect(cap).toBeVisible();
+  // What was said of a column is known the next time.
+  await page.getByRole('button', { name: 'Bring a table' }).click();
+  await page.getByLabel('Or paste it here').fill('Article,Size,On hand,Bin\nMarsh cap,M,3,B2\n');
+  await page.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.getByText('as the last time')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
   await cap.click();
   const code = (await page.getByText(/^NM\d{6}$/).textContent())!;
   await expectAccessible(page, 'an article');

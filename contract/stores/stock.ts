@@ -179,6 +179,9 @@ export const stockImportSchema = z.object({
         makerCode: codeSchema.nullable(),
         serial: serialSchema.nullable(),
         made: daySchema.nullable(),
+        /** Where it lies, where the table says so: else on the shelves of the room all of it goes to. */
+        roomId: idSchema.nullable().default(null),
+        compartment: z.enum(COMPARTMENTS).default('shelf'),
       }),
     )
     .min(1)

@@ -1,4 +1,12 @@
-import { isDay, planStock, roleOfHeading, type KnownGarment, type StockRole } from './stock-table';
+import {
+  isDay,
+  planStock,
+  roleOfHeading,
+  STOCK_TABLE_HEAD,
+  type KnownGarment,
+  type StockKnown,
+  type StockRole,
+} from './stock-table';
 
 const KNOWN: readonly KnownGarment[] = [
   {
@@ -12,8 +20,14 @@ const KNOWN: readonly KnownGarment[] = [
   { seriesId: 's3', garment: 'Cap', maker: 'Kelp', numbered: false, labelAs: (one) => one },
   { seriesId: 's4', garment: 'Vest', maker: 'Kelp', numbered: true, labelAs: (one) => one },
 ];
-const plan = (rows: string[][], said: [number, StockRole][] = []) =>
-  planStock({ rows: rows.map((cells, at) => ({ line: at + 1, cells })) }, new Map(said), KNOWN);
+const ROOMS = ['Loft', 'Boat shed', 'Bay 1', 'Bay-1'].map((name) => ({ id: `id of ${name}`, name }));
+const plan = (rows: string[][], said: [number, StockRole][] = [], more: Partial<StockKnown> = {}) =>
+  planStock({ rows: rows.map((cells, at) => ({ line: at + 1, cells })) }, new Map(said), {
+    garments: KNOWN,
+    rooms: ROOMS,
+    remembered: new Map(),
+    ...more,
+  });
 const faults = (rows: string[][]) => plan(rows).faults.map(({ line, says }) => `${line}: ${says}`);
 
 describe('a table of stock', () => {
@@ -88,6 +102,62 @@ describe('a table of stock', () => {
     expect(twice.rows.length).toBe(1);
     expect(twice.faults[0]!.says).toBe('The piece V1 stands there twice.');
     expect(plan(table(['Cap', 'kelp', '7', '0', '', ''])).rows[0]!.seriesId).toBe('s3');
+  });
+
+  it('reads back what it writes, into the rooms it names', () => {
+    expect(STOCK_TABLE_HEAD.map(roleOfHeading)).toEqual([
+      'garment',
+      'maker',
+      'size',
+      'code',
+      'room',
+      'place',
+      'count',
+      'minimum',
+      'serial',
+      'made',
+    ]);
+    const { rows, faults: wrong } = plan([
+      ['garment', 'size', 'count', 'room', 'lies'],
+      ['Field jacket', 'M', '4', 'Loft', 'shelf'],
+      ['Field jacket', 'M', '1', 'boat shed', 'set aside'],
+      ['Field jacket', 'M', '2', '', ''],
+      ['Field jacket', 'M', '3', 'Bay-1', 'Drying'],
+      ['Field jacket', 'M', '1', 'Cellar', ''],
+      ['Field jacket', 'M', '1', 'bay 1', ''],
+      ['Field jacket', 'M', '1', 'Loft', 'lent'],
+    ]);
+    expect(rows.map(({ count, roomId, compartment }) => [count, roomId, compartment])).toEqual([
+      [4, 'id of Loft', 'shelf'],
+      [1, 'id of Boat shed', 'quarantine'],
+      [2, null, 'shelf'],
+      [3, 'id of Bay-1', 'drying'],
+    ]);
+    expect(wrong.map(({ line, says }) => [line, says.split(':')[0]!.slice(0, 30)])).toEqual([
+      [6, 'No room is called “Cellar”. Ad'],
+      [7, 'No room is called “bay 1”. Add'],
+      [8, '“lent” is no part of a room'],
+    ]);
+  });
+
+  it('takes a heading for what it was said to be the last time, and says so', () => {
+    const table = [
+      ['Item', 'Size', 'Qty', 'Hook'],
+      ['Field jacket', 'M', '4', '12'],
+    ];
+    const remembered = new Map<string, StockRole>([
+      ['hook', 'left-out'],
+      ['qty', 'minimum'],
+    ]);
+    const { columns, rows } = plan(table, [], { remembered });
+    expect(columns.map(({ role, remembered: was }) => [role, was])).toEqual([
+      ['garment', false],
+      ['size', false],
+      ['count', false],
+      ['left-out', true],
+    ]);
+    expect(rows.length).toBe(1);
+    expect(plan(table, [[3, 'minimum']], { remembered }).rows[0]!.minimum).toBe(12);
   });
 
   it('knows the days of the calendar', () => {

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { plainWords } from '../chart/brought/words/vocabulary';
 import type { Grid } from '../chart/brought/layout/grid';
+import { COMPARTMENTS, type Compartment } from './movement';
 
 /** What a column of a table of stock can hold. */
 export const STOCK_ROLES = [
@@ -12,6 +13,8 @@ export const STOCK_ROLES = [
   'serial',
   'made',
   'code',
+  'room',
+  'place',
   'left-out',
 ] as const;
 export type StockRole = (typeof STOCK_ROLES)[number];
@@ -26,6 +29,8 @@ export const STOCK_ROLE_WORDS: Readonly<Record<StockRole, string>> = {
   serial: 'number of the piece',
   made: 'day it was made',
   code: 'maker’s code',
+  room: 'store room',
+  place: 'where in the room',
   'left-out': 'left out',
 };
 
@@ -51,6 +56,29 @@ const WORDS: Readonly<Record<Exclude<StockRole, 'left-out'>, readonly string[]>>
   serial: ['serial', 'serial number', 'serial no', 'piece', 'number', 'nr', 'no'],
   made: ['made', 'manufactured', 'date of manufacture', 'made on', 'production date'],
   code: ['code', 'ean', 'gtin', 'barcode', 'sku', 'maker code'],
+  room: ['room', 'store', 'store room', 'storeroom', 'lager', 'raum', 'dépôt', 'magasin'],
+  place: ['lies', 'where in the room', 'compartment'],
+};
+
+/** The headings of a table of stock as this application writes it: each is read back as what it is. */
+export const STOCK_TABLE_HEAD = [
+  'garment',
+  'maker',
+  'size',
+  'code',
+  'room',
+  'lies',
+  'count',
+  'minimum',
+  'serial',
+  'made',
+] as const;
+
+/** Where in a room something lies, as a table says it. */
+export const COMPARTMENT_WORDS: Readonly<Record<Compartment, string>> = {
+  shelf: 'shelf',
+  drying: 'drying',
+  quarantine: 'set aside',
 };
 
 /** A chart as a table of stock may name it. */
@@ -74,11 +102,27 @@ export interface StockRow {
   readonly serial: string | null;
   readonly made: string | null;
   readonly code: string | null;
+  /** The room it names; `null` where the table names none. */
+  readonly roomId: string | null;
+  readonly compartment: Compartment;
+}
+
+/** What a table of stock may speak of, and what was said of such tables before. */
+export interface StockKnown {
+  readonly garments: readonly KnownGarment[];
+  readonly rooms: readonly { readonly id: string; readonly name: string }[];
+  /** What headings were said to be the last time, by their plain words. */
+  readonly remembered: ReadonlyMap<string, StockRole>;
 }
 
 /** A table of stock as far as it is understood. */
 export interface StockPlan {
-  readonly columns: readonly { readonly heading: string; readonly role: StockRole | null }[];
+  readonly columns: readonly {
+    readonly heading: string;
+    readonly role: StockRole | null;
+    /** Whether its role is the one it was said to have the last time. */
+    readonly remembered: boolean;
+  }[];
   /** What is to be said before anything of it is taken. */
   readonly asks: readonly string[];
   readonly rows: readonly StockRow[];
@@ -111,13 +155,15 @@ const same = (one: string, other: string) => plainWords(one) === plainWords(othe
 export function planStock(
   { rows }: Grid,
   said: ReadonlyMap<number, StockRole>,
-  known: readonly KnownGarment[],
+  known: StockKnown,
 ): StockPlan {
   const [head, ...body] = rows;
   const width = Math.max(0, ...rows.map(({ cells }) => cells.length));
   const columns = Array.from({ length: width }, (_, at) => {
     const heading = head?.cells[at] ?? '';
-    return { heading, role: said.get(at) ?? roleOfHeading(heading) };
+    const own = said.get(at) ?? roleOfHeading(heading);
+    const before = own === null ? (known.remembered.get(plainWords(heading)) ?? null) : null;
+    return { heading, role: own ?? before, remembered: before !== null };
   });
   const placeOfRole = (role: StockRole) => columns.findIndex((column) => column.role === role);
   const asks = [
@@ -153,9 +199,9 @@ export function planStock(
 /** A row, or why it cannot be taken. */
 function readRow(
   cell: (role: StockRole) => string,
-  known: readonly KnownGarment[],
+  { garments, rooms }: StockKnown,
 ): Omit<StockRow, 'line'> | string {
-  const named = known.filter(({ garment }) => same(garment, cell('garment')));
+  const named = garments.filter(({ garment }) => same(garment, cell('garment')));
   const found = cell('maker') === '' ? named : named.filter(({ maker }) => same(maker, cell('maker')));
   if (found.length === 0)
     return `No chart is called “${cell('garment')}”${cell('maker') === '' ? '' : ` of ${cell('maker')}`}.`;
@@ -175,6 +221,12 @@ function readRow(
   if (cell('minimum') !== '' && minimum === null) return `“${cell('minimum')}” is no least number.`;
   const made = cell('made') === '' ? null : cell('made');
   if (made !== null && !isDay(made)) return `“${made}” is no day: write it as 2026-03-31.`;
+  const room = roomCalled(cell('room'), rooms);
+  if (cell('room') !== '' && room === null)
+    return `No room is called “${cell('room')}”. Add it under “How it is kept”, or leave that column out.`;
+  const compartment = COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
+  if (cell('place') !== '' && compartment === undefined)
+    return `“${cell('place')}” is no part of a room: write ${Object.values(COMPARTMENT_WORDS).join(', ')}, or nothing.`;
   return {
     seriesId,
     garment,
@@ -184,7 +236,16 @@ function readRow(
     serial,
     made,
     code: cell('code') === '' ? null : cell('code'),
+    roomId: room,
+    compartment: compartment ?? 'shelf',
   };
+}
+
+/** The one room that is called so; `null` where none is, or several might be meant. */
+function roomCalled(name: string, rooms: StockKnown['rooms']): string | null {
+  const exact = rooms.filter((one) => one.name === name);
+  const found = exact.length > 0 || name === '' ? exact : rooms.filter((one) => same(one.name, name));
+  return found.length === 1 ? found[0]!.id : null;
 }
 
 /** A whole number as it is written for counts, nothing or more; a number with a comma or point is none. */

@@ -88,7 +88,8 @@ export async function importStock(
   table: StockImport,
   by: string,
 ): Promise<void> {
-  await refuseRoom(database, table.roomId);
+  for (const roomId of new Set([table.roomId, ...table.rows.flatMap((row) => row.roomId ?? [])]))
+    await refuseRoom(database, roomId);
   const findings: string[] = [];
   const known = new Map<string, Garment>();
   for (const [at, { seriesId, label }] of table.rows.entries()) {
@@ -115,7 +116,7 @@ export async function importStock(
           batchId: id,
           garment: known.get(row.seriesId)!,
           article,
-          to: { in: 'room', roomId: table.roomId, compartment: 'shelf' },
+          to: { in: 'room', roomId: row.roomId ?? table.roomId, compartment: row.compartment },
           count: row.count,
           pieces: row.serial === null ? [] : [{ serial: row.serial, made: row.made, goodUntil: null }],
           by,

@@ -362,11 +362,18 @@ describe('the stores', () => {
     expect(
       table
         .filter((cells) => cells[4] === room)
-        .map((cells) => [cells[0], cells[2], cells[5], cells[6], cells[7]]),
+        .map((cells) => [cells[0], cells[2], cells[5], cells[6], cells[7], cells[8]]),
     ).toEqual([
-      ['Warden trousers', '32', '4', '2', ''],
-      ['Grebe dry suit', 'M', '1', '0', 'T1'],
+      ['Warden trousers', '32', 'shelf', '4', '2', ''],
+      ['Grebe dry suit', 'M', 'shelf', '1', '0', 'T1'],
     ]);
+    // A row may say where it lies, and what dries is in the table that goes out as well.
+    const other = await stores.room();
+    const there = row({ count: 2, roomId: other, compartment: 'drying' });
+    expect((await bring([there])).status).toBe(204);
+    expect(problem(await bring([row({ roomId: uuidv7() })]))).toEqual([404, 'not-found']);
+    const again = stockTableSchema.parse((await app.get(STORES.table)).body);
+    expect(again.map((cells) => cells.slice(5, 7).join(' '))).toContain('drying 2');
   });
 
   it('print labels with codes, of what is counted and of every piece', async () => {

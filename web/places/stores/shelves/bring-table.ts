@@ -4,11 +4,13 @@ import type { Chart } from '@neat-measure/contract';
 import type { KeptGarment } from '@neat-measure/contract/stores';
 import type { BroughtTable } from '@neat-measure/core/brought';
 import {
+  COMPARTMENT_WORDS,
   planStock,
   sizesOfLabel,
   STOCK_ROLE_WORDS,
   STOCK_ROLES,
   type StockRole,
+  type StockRow,
 } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -23,6 +25,7 @@ import { StoresService } from '../../../data/stores-service';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
 import { StoresAccount } from '../stores-account';
+import { rememberColumns, rememberedColumns } from './remembered-columns';
 
 /** The most rows that are shown before they are taken. */
 const SHOWN = 12;
@@ -70,7 +73,14 @@ export class BringTable {
     (garments) => this.fetchCharts(garments),
   );
   private readonly sheets = signal<ReadonlyMap<string, Chart>>(new Map());
-  protected readonly table = signal<BroughtTable | null>(null);
+  protected readonly tables = signal<readonly BroughtTable[]>([]);
+  /** Which of them, by its place. */
+  protected readonly which = signal(0);
+  protected readonly table = computed(() => this.tables()[this.which()] ?? null);
+  protected readonly choices = computed(() =>
+    this.tables().map(({ name }, value) => ({ value, label: name === '' ? `Table ${value + 1}` : name })),
+  );
+  private readonly remembered = rememberedColumns();
   protected readonly source = signal('');
   protected readonly remarks = signal<readonly string[]>([]);
   protected readonly said = signal<ReadonlyMap<number, StockRole>>(new Map());
@@ -96,7 +106,8 @@ export class BringTable {
         return tried ?? null;
       },
     }));
-    return planStock(table.grid, this.said(), known);
+    const rooms = this.account.rooms();
+    return planStock(table.grid, this.said(), { garments: known, rooms, remembered: this.remembered });
   });
   protected readonly shown = computed(() => this.plan()?.rows.slice(0, SHOWN) ?? []);
   protected readonly more = computed(() => Math.max(0, (this.plan()?.rows.length ?? 0) - SHOWN));
@@ -125,10 +136,8 @@ export class BringTable {
   private look(brought: BroughtFile | null): void {
     if (brought === null) return;
     this.trouble.set([]);
-    this.said.set(new Map());
-    this.id = uuidv7();
     if (brought.kind !== 'tables') {
-      this.table.set(null);
+      this.tables.set([]);
       this.trouble.set(
         brought.kind === 'refused'
           ? brought.sentences
@@ -137,15 +146,27 @@ export class BringTable {
       return;
     }
     this.source.set(brought.source);
-    this.remarks.set([
-      ...brought.remarks,
-      ...(brought.tables.length > 1 ? [`The first of ${brought.tables.length} tables is taken.`] : []),
-    ]);
-    this.table.set(brought.tables[0] ?? null);
+    this.remarks.set(brought.remarks);
+    this.choose(0);
+    this.tables.set(brought.tables);
+  }
+
+  /** Another of the tables that were brought: its columns are others. */
+  protected choose(which: number): void {
+    this.which.set(which);
+    this.said.set(new Map());
+    this.id = uuidv7();
   }
 
   protected say(at: number, role: StockRole): void {
     this.said.update((all) => new Map([...all, [at, role]]));
+  }
+
+  /** Where a row says that it lies; nothing where it goes to the shelves of the room below. */
+  protected whereOf({ roomId, compartment }: StockRow): string {
+    const room = this.account.rooms().find(({ id }) => id === roomId)?.name ?? '';
+    const part = compartment === 'shelf' ? '' : COMPARTMENT_WORDS[compartment];
+    return [room, part].filter((one) => one !== '').join(', ');
   }
 
   protected bring(): void {
@@ -153,20 +174,15 @@ export class BringTable {
     if (plan === null || roomId === null || plan.rows.length === 0) return;
     this.busy.set(true);
     this.trouble.set([]);
-    const rows = plan.rows.map(({ seriesId, label, count, minimum, serial, made, code }) => ({
-      seriesId,
-      label,
-      count,
-      minimum,
-      makerCode: code,
-      serial,
-      made,
-    }));
+    const rows = plan.rows.map(({ line: _, garment: __, code, ...row }) => ({ ...row, makerCode: code }));
     this.service
       .bring(this.id, { roomId, rows })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
-        next: () => this.done.emit(),
+        next: () => {
+          rememberColumns(plan.columns, this.said());
+          this.done.emit();
+        },
         error: (problem: Error & { findings?: readonly string[] }) => {
           this.id = uuidv7();
           this.trouble.set((problem.findings?.length ?? 0) > 0 ? problem.findings! : [problem.message]);

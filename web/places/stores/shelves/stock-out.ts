@@ -4,7 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { StoresService } from '../../../data/stores-service';
 import { ChartFiles } from '../../../data/brought/chart-files';
 
-/** Everything that lies on shelves as a table, for a spreadsheet or another house; it reads back as it is. */
+/** Everything that lies in rooms as a table, for a spreadsheet or another house; it reads back as it is. */
 @Component({
   selector: 'nm-stock-out',
   imports: [NzButtonModule],
@@ -13,7 +13,7 @@ import { ChartFiles } from '../../../data/brought/chart-files';
       @if (trouble()) {
         <p class="fault" role="alert">{{ trouble() }}</p>
       }
-      <p>What lies on the shelves, a size a row, and of what is numbered a piece a row.</p>
+      <p>What lies in the rooms, a size a row, and of what is numbered a piece a row.</p>
       <div class="acts">
         <button nz-button nzType="primary" type="button" (click)="save('xlsx')">As a workbook (XLSX)</button>
         <button nz-button type="button" (click)="save('csv')">As CSV</button>
