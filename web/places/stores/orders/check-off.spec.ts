@@ -23,6 +23,7 @@ describe('CheckOff', () => {
       const field = [...host.querySelectorAll('input')].find((one) => one.ariaLabel?.includes(label))!;
       field.value = text;
       field.dispatchEvent(new Event('input'));
+      field.dispatchEvent(new Event('change'));
       fixture.detectChanges();
     };
     const scan = (...args: Parameters<typeof scannedOf>) => {
@@ -82,7 +83,10 @@ describe('CheckOff', () => {
     });
     write('How many of Grebe', '2');
     press('Take it in');
-    expect(says('alert')).toContain('write down 2 numbers');
+    expect(says('alert')).toContain('2 came, and 1 number is written down');
+    write('Their numbers', 'A1, B2 C3');
+    press('Take it in');
+    expect(says('alert')).withContext('which two of three nobody guesses').toContain('3 numbers');
     write('Their numbers', 'A1, B2');
     press('Take it in');
     expect(sent()!.holds[0]!.pieces).toEqual([
@@ -91,6 +95,18 @@ describe('CheckOff', () => {
     ]);
     scan(suit, pieceOf(suit.id, 'A1'));
     expect(says('status')).toContain('A1 is in the stores already');
+  });
+
+  it('takes a numbered piece of another size by its number, or sends it back without', () => {
+    const suit = articleOf({ garment: 'Grebe dry suit', numbered: true });
+    const { scan, write, says, press, sent } = open(orderOf([suit]));
+    scan(articleOf({ ...suit, id: suit.chartId, label: 'L' }));
+    press('Take it in');
+    expect([says('alert').includes('Grebe dry suit L is numbered: 1 came'), sent()]).toEqual([true, null]);
+    write('Their numbers, of Grebe dry suit L', 'B7');
+    press('Take it in');
+    const [{ line, label, pieces, does }] = sent()!.holds as [Delivery['holds'][number]];
+    expect([line, label, pieces.map(({ serial }) => serial), does]).toEqual([null, 'L', ['B7'], 'take-in']);
   });
 
   it('sends nothing where nothing is checked off, or what is typed is no number', () => {

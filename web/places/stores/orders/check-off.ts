@@ -27,6 +27,9 @@ interface Odd {
   readonly garment: string;
   readonly label: string;
   readonly count: number;
+  /** Of what is numbered, the numbers of the pieces as they are typed. */
+  readonly numbered: boolean;
+  readonly serials: string;
   readonly does: Hold['does'];
   /** The line its maker sends it for, where it said so. */
   readonly line: number | null;
@@ -86,11 +89,14 @@ export class CheckOff {
         return this.said.set(`${article.garment} ${article.label}: ${next} of ${line.open}`);
       }
     }
-    this.addOdd(article.seriesId, article.garment, article.label);
+    this.addOdd(article, article.label);
   }
 
   /** Something of another size, or more than was ordered. */
-  protected addOdd(seriesId: string, garment: string, label: string): void {
+  protected addOdd(
+    { seriesId, garment, numbered }: Pick<Odd, 'seriesId' | 'garment' | 'numbered'>,
+    label: string,
+  ): void {
     const text = label.trim();
     if (text === '') return;
     const meant = this.open().find((line) => line.seriesId === seriesId && line.substitute?.label === text);
@@ -101,6 +107,8 @@ export class CheckOff {
       garment,
       label: text,
       count,
+      numbered,
+      serials: '',
       does: 'take-in',
       line: meant?.line ?? null,
     };
@@ -141,20 +149,22 @@ export class CheckOff {
     const holds: Hold[] = [];
     for (const line of this.open()) {
       const text = (this.counts()[line.line] ?? '').trim();
-      const serials = (this.serials()[line.line] ?? '').split(/[\s,;]+/).filter((one) => one !== '');
       if (text === '' || text === '0') continue;
       const count = Number(text);
       if (!Number.isInteger(count) || count < 0) return this.trouble.set(`“${text}” is not how many.`);
-      const pieces = line.numbered ? serials.slice(0, count).map((serial) => this.pieceOf(line, serial)) : [];
-      if (line.numbered && pieces.length < count)
-        return this.trouble.set(
-          `${line.garment} is numbered: write down ${count} numbers, with blanks between.`,
-        );
+      const pieces = this.piecesOf(line, this.serials()[line.line] ?? '', count);
+      if (pieces === null) return;
       const { seriesId, label } = line;
       holds.push({ line: line.line, seriesId, label, count, pieces, does: 'take-in' });
     }
-    for (const { seriesId, label, count, does, line } of this.odd())
-      holds.push({ line: does === 'take-in' ? line : null, seriesId, label, count, pieces: [], does });
+    for (const one of this.odd()) {
+      const { seriesId, label, count, does, line } = one;
+      const meant = this.open().find((other) => other.line === line);
+      const pieces =
+        does === 'take-in' ? this.piecesOf({ ...one, pieces: meant?.pieces ?? [] }, one.serials, count) : [];
+      if (pieces === null) return;
+      holds.push({ line: does === 'take-in' ? line : null, seriesId, label, count, pieces, does });
+    }
     if (holds.length === 0) return this.trouble.set('Nothing is checked off yet.');
     this.busy.set(true);
     this.trouble.set('');
@@ -179,7 +189,23 @@ export class CheckOff {
       });
   }
 
-  private pieceOf({ pieces }: Order['lines'][number], serial: string): NewPiece {
-    return { serial, made: pieces.find((one) => one.serial === serial)?.made ?? null, goodUntil: null };
+  /** The pieces that came, by the numbers typed; `null`, and said why, where they are not as many: which came, nobody guesses. */
+  private piecesOf(
+    of: Pick<Order['lines'][number], 'garment' | 'label' | 'numbered' | 'pieces'>,
+    typed: string,
+    count: number,
+  ): NewPiece[] | null {
+    if (!of.numbered) return [];
+    const serials = typed.split(/[\s,;]+/).filter((one) => one !== '');
+    if (serials.length === count)
+      return serials.map((serial) => ({
+        serial,
+        made: of.pieces.find((one) => one.serial === serial)?.made ?? null,
+        goodUntil: null,
+      }));
+    this.trouble.set(
+      `${of.garment} ${of.label} is numbered: ${count} came, and ${serials.length} ${serials.length === 1 ? 'number is' : 'numbers are'} written down. Write down those that came, with blanks between.`,
+    );
+    return null;
   }
 }
