@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { orderFilePath, type Order, type StockNeed } from '@neat-measure/contract/stores';
-import { dayOf } from '@neat-measure/core/stock';
+import { dayOf, daysFrom } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -23,7 +23,7 @@ import { StoresService } from '../../../data/stores-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
-import { sayDay, StoresAccount } from '../stores-account';
+import { sayDay, StoresAccount, today } from '../stores-account';
 import { CheckOff } from './check-off';
 
 /** What was changed of what is proposed to be ordered. */
@@ -197,9 +197,20 @@ export class OrderDesk {
   }
 }
 
+/** Whoever waits for longer than so may not come for it any more, and is looked at before it is ordered. */
+const LONG_DAYS = 90;
+
+/** Who waits for a garment; since when, where that is long. */
+function sayWaiting({ wearer, docketNumber, openedAt }: StockNeed['wantedFor'][number]): string {
+  const since = dayOf(new Date(openedAt));
+  return daysFrom(since, today()) <= LONG_DAYS
+    ? wearer
+    : `${wearer} (docket ${docketNumber}, waits since ${sayDay(since)})`;
+}
+
 /** Why so many are proposed, and for whom. */
 function sayWhy({ forWearers, forShelf, spares, wantedFor, minimum, there, coming }: StockNeed): string {
-  const names = wantedFor.slice(0, 3).map(({ wearer }) => wearer);
+  const names = wantedFor.slice(0, 3).map(sayWaiting);
   const more = wantedFor.length - names.length;
   return [
     forWearers === 0 ? '' : `${forWearers} for ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`,
