@@ -392,6 +392,8 @@ describe('the sentences', () => {
           'not-from-stores',
         ] as const
       ).map((one) => ({ code: one })),
+      { code: 'not-as-labelled', altered: true },
+      { code: 'not-as-labelled', altered: false },
       { code: 'not-on-shelf', garment: 'Field jacket', size: 'M' },
       { code: 'piece-refused', garment: 'Dry suit', why: 'Its inspection was due.' },
       { code: 'booked-otherwise', garment: 'Dry suit', until: '2026-06-10' },

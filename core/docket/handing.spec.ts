@@ -114,6 +114,20 @@ describe('handing garments over', () => {
     expect(hand(fields(1))).toBeNull();
   });
 
+  it('puts nothing altered on the shelf as what its label says, without a word', () => {
+    const { one, charts, fields, hand, wear, keep, back, last } = decided('trousers');
+    const trialId = wear(0);
+    const pinned = { area: 'leg', how: 'hem-at', typed: '78', unit: 'cm', length: 780_000 as never } as const;
+    one.does('alteration-noted', { chartId: charts[0]!.id, ...pinned });
+    keep(0, trialId);
+    hand(fields(0));
+    expect(back(0)).toEqual({ code: 'not-as-labelled', altered: true });
+    expect(back(0, { goes: 'quarantine' })).toBeNull();
+    one.does('return-withdrawn', { chartId: charts[0]!.id });
+    expect(back(0, { note: 'The hem was let down again' })).toBeNull();
+    expect(last(0)?.back?.goes).toBe('stock');
+  });
+
   it('takes one back with the reason, and begins with it anew', () => {
     const { one, charts, fields, hand, wear, keep, back, stage, last } = decided('jacket');
     expect(back(0)?.code).toBe('no-such-handing');
@@ -124,6 +138,8 @@ describe('handing garments over', () => {
     );
     expect(back(0, { why: 'lost', goes: 'drying' })?.code).toBe('lost-goes-nowhere');
     expect(back(0, { why: 'tight' })?.code).toBe('area-missing');
+    for (const why of ['faulty', 'damaged'] as const)
+      expect(back(0, { why, goes: 'stock' })).toEqual({ code: 'not-as-labelled', altered: false });
     expect(back(0, { why: 'tight', area: 'chest', note: 'After a week', goes: 'quarantine' })).toBeNull();
     expect([stage(0), last(0)?.back?.goes]).toEqual(['came-back', 'quarantine']);
     expect(hand(fields(0))?.code)

@@ -67,6 +67,8 @@ export type Refusal =
   | { readonly code: 'no-such-handing' }
   | { readonly code: 'area-missing' }
   | { readonly code: 'lost-goes-nowhere' }
+  /** Altered or damaged, it would lie on the shelf as whole and in the size of its label. */
+  | { readonly code: 'not-as-labelled'; readonly altered: boolean }
   /** It was not taken from the stores, so nothing of them counts it. */
   | { readonly code: 'not-from-stores' }
   /** The stores have none of that size there, or not any more. */

@@ -86,6 +86,10 @@ export function sayRefusal(refusal: Refusal): string {
       return 'Say where it was tight, loose, short or long.';
     case 'lost-goes-nowhere':
       return 'What was lost goes to no shelf: it is written off.';
+    case 'not-as-labelled':
+      return refusal.altered
+        ? 'It was altered, and on the shelf the next wearer gets it for what its label says. Set it aside, or say what was done about it.'
+        : 'It is damaged or faulty, and on the shelf the next wearer gets it. Set it aside, or say what was done about it.';
     case 'not-from-stores':
       return 'It did not come from the stores, so it cannot go back into a store room by itself. Take it in under Stores.';
     case 'not-on-shelf':

@@ -60,8 +60,11 @@ describe('handing over', () => {
     const { handings } = await records.made(id);
     expect(handings.map(({ size, by }) => [size, by.name])).toEqual([['32', 'Odalys Wren']]);
     expect(await stageOf(id)).toEqual(['handed-over']);
-    const back = { why: 'tight', area: 'waist', note: null, goes: 'stock' } as const;
-    await records.does(id, { kind: 'garment-came-back', chartId, ...back });
+    const back = { kind: 'garment-came-back', chartId, why: 'tight', area: 'waist', note: null } as const;
+    // It was altered: the shelf would have it in the size of its label.
+    const shelved = await app.does(id, { ...back, goes: 'stock' });
+    expect(shelved).toEqual(jasmine.objectContaining({ outcome: 'refused', code: 'not-as-labelled' }));
+    await records.does(id, { ...back, goes: 'quarantine' });
     expect(await stageOf(id)).toEqual(['came-back']);
   });
 

@@ -1,5 +1,6 @@
 import {
   lastHanding,
+  RETURN_WORDS,
   type Act,
   type Docket,
   type Handing,
@@ -101,7 +102,8 @@ export async function moveForAct(
           count: 1,
           what,
           pieceId: piece?.id ?? null,
-          reason: act.note,
+          // What else was said of it stays on the docket, and goes with it: this list is never changed.
+          reason: RETURN_WORDS[act.why],
           from: { in: 'wearer' },
           to: WENT[act.goes](act.to ?? handing.from!.roomId),
         });

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
 import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../../docket';
-import { lastHanding, trialsOf } from '../../fitting';
+import { alterationsOf, lastHanding, trialsOf } from '../../fitting';
 import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
@@ -41,12 +41,16 @@ export function toldBy(why: ReturnReason): 'small' | 'large' | null {
 export const garmentCameBack: ActKind<GarmentCameBack> = {
   kind: 'garment-came-back',
   schema,
-  refuse: (docket, { chartId, why, area, goes, to }) => {
+  refuse: (docket, { chartId, why, area, note, goes, to }) => {
     const handing = lastHanding(docket, chartId);
     if (handing === null || handing.back !== null) return { code: 'no-such-handing' };
     if (to !== undefined && handing.from === undefined) return { code: 'not-from-stores' };
     if (why === 'lost' && goes !== 'waste') return { code: 'lost-goes-nowhere' };
-    return toldBy(why) !== null && area === null ? { code: 'area-missing' } : null;
+    if (toldBy(why) !== null && area === null) return { code: 'area-missing' };
+    // From the shelf the next wearer gets it for what its label says.
+    const altered = alterationsOf(docket, chartId).length > 0;
+    const unsound = altered || why === 'faulty' || why === 'damaged';
+    return goes === 'stock' && note === null && unsound ? { code: 'not-as-labelled', altered } : null;
   },
   carryOut: (docket, { chartId, why, area, note, goes, to, by, at }) => {
     const last = lastHanding(docket, chartId);
