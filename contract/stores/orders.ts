@@ -51,6 +51,8 @@ export const orderLineSchema = z.object({
   seriesId: idSchema,
   garment: z.string(),
   label: z.string(),
+  /** The label it was ordered by; `null` where it is called the same still. */
+  orderedAs: z.string().nullable(),
   code: z.string(),
   makerCode: z.string().nullable(),
   numbered: z.boolean(),

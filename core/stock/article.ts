@@ -94,6 +94,14 @@ export function labelNow(
   return next === undefined ? label : labelNow(renames, { seriesId, label: next.to, version: next.since });
 }
 
+/** What a label is called by now that no version makes any more: by what it was called last. */
+export function goneLabelNow(renames: readonly Rename[], { seriesId, label }: Article): string {
+  const last = renames
+    .filter((one) => one.seriesId === seriesId && one.label === label)
+    .sort((a, b) => b.since - a.since)[0];
+  return last === undefined ? label : labelNow(renames, { seriesId, label: last.to, version: last.since });
+}
+
 /** What became of the labels of a chart with its next version: those that stay, are new, and are gone. */
 export interface LabelChanges {
   readonly stay: readonly string[];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { scale, wholeSheet } from '../testing/whole-sheet';
 import { sizesOfLabel } from '../chart/label';
-import { labelChanges, labelNow, madeLabels, nearestLabels } from './article';
+import { goneLabelNow, labelChanges, labelNow, madeLabels, nearestLabels } from './article';
 import {
   balances,
   COMPARTMENTS,
@@ -116,6 +116,8 @@ describe('madeLabels', () => {
     expect([now('21', 1), now('S', 2), now('S', 4)]).toEqual(['XS', 'XS', 'XS']);
     expect([now('21', 2), now('S', 5), now('21', 7)]).toEqual(['XS', 'S', '21']);
     expect([now('22', 1), now('21', 1, 'hat')]).toEqual(['22', '21']);
+    const gone = (label: string) => goneLabelNow(renames, { seriesId: 'cap', label });
+    expect([gone('21'), gone('S'), gone('M')]).toEqual(['XS', 'XS', 'M']);
   });
 });
 

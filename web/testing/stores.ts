@@ -66,6 +66,7 @@ export function orderOf(articles: readonly Article[], changes: Partial<Order> = 
       seriesId,
       garment,
       label,
+      orderedAs: null,
       code,
       makerCode,
       numbered,

@@ -5,7 +5,8 @@ import { ASCII, table } from './table';
  * What was listed when a count was sent is kept with it: what moves before the count is put right is no
  * difference of the count. A count from before has none, and is told against what is listed now.
  *
- * And what a size is called since a version of its chart: dockets of the versions before still say the old label.
+ * And what a size is called since a version of its chart: dockets of the versions before still say the old label,
+ * and so do orders that have gone to its maker.
  */
 export async function up(database: Knex): Promise<void> {
   await database.raw(
@@ -22,4 +23,8 @@ export async function up(database: Knex): Promise<void> {
     "since int unsigned not null comment 'the version of the chart that has the label no more'",
     'index (series_id)',
   ]);
+  await database.raw(
+    `alter table order_lines
+       add column if not exists ordered_as ${label.replace('not null', 'null')} comment 'where it is called otherwise by now'`,
+  );
 }

@@ -101,6 +101,21 @@ describe('a count of the stores', () => {
     expect(await places(far.id)).toEqual([['D3', `${other}/quarantine`]]);
   });
 
+  it('takes off once what two have found missing', async () => {
+    const [roomId, series] = [await stores.room(), await stores.chart()];
+    const { id } = await stores.receive(roomId, series, '32', 5);
+    const lines = [{ articleId: id, counted: 4 }];
+    const [one, two] = [await count({ roomId, lines }), await count({ roomId, lines })];
+    const both = await Promise.all([explain(one.id, [id]), explain(two.id, [id])]);
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+    expect(await stores.shelf(id)).toBe(4);
+    // What dries there is another place, and is counted by itself.
+    expect((await explain((await count({ roomId, compartment: 'drying' })).id, [])).status).toBe(200);
+    const again = await count({ roomId, lines: [{ articleId: id, counted: 3 }] });
+    expect((await explain(again.id, [id])).status).toBe(200);
+    expect(await stores.shelf(id)).toBe(3);
+  });
+
   it('is refused where by now fewer are listed than it would take off', async () => {
     const [roomId, series] = [await stores.room(), await stores.chart()];
     const one = await stores.receive(roomId, series, '32', 5);

@@ -1,3 +1,4 @@
+import type { CountSave } from '@neat-measure/contract/stores';
 import { correctionOf, placeKey, type CountLine, type Whereabouts } from '@neat-measure/core/stock';
 import type { Database } from '../../database/database';
 import { once } from '../ledger/batches';
@@ -18,13 +19,18 @@ export async function explainCount(
   reasons: ReadonlyMap<string, string>,
   by: string,
 ): Promise<void> {
-  const { explained } = await findCount(database, countId);
+  const {
+    explained,
+    sent: { roomId },
+  } = await findCount(database, countId);
   const body = { countId, reasons: [...reasons] };
   await once(database, { id: batchId, what: 'explained', body, by }, async (transaction) => {
     if (explained) throw new StockRefused('This count has been put right already.');
-    await transaction('stock_counts').where({ id: countId }).forUpdate().first('id');
-    const { sent, told, explained: again } = await findCount(transaction, countId);
+    // Of the counts of a room one is put right at a time.
+    await transaction('store_rooms').where({ id: roomId }).forUpdate().first('id');
+    const { sent, told, at, explained: again } = await findCount(transaction, countId);
     if (again) throw new StockRefused('Somebody else has put this count right already.');
+    await refuseCountedSince(transaction, sent, at);
     const owed = told.differences.filter(({ articleId }) => !reasons.has(articleId));
     if (owed.length > 0)
       throw new StockRefused(
@@ -51,6 +57,26 @@ export async function explainCount(
     }
     await transaction('stock_counts').where({ id: countId }).update({ explained_at: new Date() });
   });
+}
+
+/**
+ * Two who counted the same place found the same missing: put right by one, it is not missing for the other.
+ *
+ * @throws StockRefused where another count of the place was put right since this one was sent
+ */
+async function refuseCountedSince(
+  database: Database,
+  { roomId, compartment }: CountSave,
+  at: Date,
+): Promise<void> {
+  const other = await database('stock_counts')
+    .where({ room_id: roomId, compartment })
+    .where('explained_at', '>=', at)
+    .first('id');
+  if (other !== undefined)
+    throw new StockRefused(
+      'This place has been counted by somebody else, and put right, since. Count it again.',
+    );
 }
 
 async function hasMovedSince(database: Database, pieceId: string, upTo: number): Promise<boolean> {

@@ -53,11 +53,13 @@ export async function deliver(
   { holds }: Delivery,
   by: string,
 ): Promise<void> {
-  await orderOf(database, orderId);
+  const ordered = (await orderOf(database, orderId)).lines;
   const garments: Garment[] = [];
   for (const { seriesId, label } of holds) {
     const garment = await garmentOf(database, seriesId);
-    await refuseLabel(database, garment, label);
+    // What was ordered comes, though its chart may have no such size any more.
+    if (!ordered.some((line) => line.seriesId === seriesId && line.label === label))
+      await refuseLabel(database, garment, label);
     garments.push(garment);
   }
   await once(

@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pathOf } from '@neat-measure/contract';
+import { pathOf, ROUTES } from '@neat-measure/contract';
 import {
   articlesSchema,
   deliveryPath,
@@ -14,6 +14,7 @@ import {
   orderSchema,
   orderSentPath,
   ordersSchema,
+  renamedPath,
   STORES,
   type Order,
 } from '@neat-measure/contract/stores';
@@ -21,7 +22,7 @@ import { orderSheetSchema } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import { Desk, deskApp } from '../../maker-desk/desk';
 import { Harness } from '../../testing/harness';
-import { problem } from '../../testing/records';
+import { chartSave, problem, sheetFrom } from '../../testing/records';
 import { Stores, SUIT } from '../../testing/stock';
 
 const MAKER = 'Ostrel Workwear';
@@ -303,5 +304,35 @@ describe('orders', () => {
     } finally {
       await alone.stop();
     }
+  });
+
+  it('come in the sizes they were ordered in, whatever those are called by then', async () => {
+    const [roomId, chart] = [await stores.room(), await stores.chart()];
+    const line = (label: string) => ({ seriesId: chart, label, count: 2, wantedFor: [] });
+    const order = await stores.order({ maker: MAKER, roomId, lines: [line('34'), line('36')] });
+    const next = sheetFrom('size,trouser-waist-girth (cm)\n32,80-84\n37,88-93\n', {
+      kind: 'trousers',
+      garment: 'Warden trousers',
+    });
+    await stores.records.save(ROUTES.charts, chartSave({ sheet: next, replaces: chart }));
+    const { articleId } = order.lines[1]!;
+    const renamed = await app.put(renamedPath(articleId), { label: '37', batchId: uuidv7() });
+    expect(renamed.status).toBe(204);
+    const found = async (id: string) =>
+      ordersSchema.parse((await app.get(STORES.orders)).body).find((one) => one.id === id)!;
+    const { lines } = await found(order.id);
+    expect(lines.map(({ label, orderedAs }) => [label, orderedAs])).toEqual([
+      ['34', null],
+      ['37', '36'],
+    ]);
+    const file = await app.file(orderFilePath(order.id, 'json'));
+    const sheet = orderSheetSchema.parse(JSON.parse(await file.text()));
+    expect(sheet.lines.map(({ label }) => label)).toEqual(['34', '36']);
+    const holds = lines.map((one) => ({ line: one.line, seriesId: chart, label: one.label, count: 2 }));
+    expect((await deliver(order.id, holds)).status).toBe(200);
+    expect((await found(order.id)).stage).toBe('done');
+    expect(await Promise.all(lines.map((one) => stores.shelf(one.articleId)))).toEqual([2, 2]);
+    const unknown = { ...holds[0]!, line: null, label: '36' };
+    expect(problem(await deliver(order.id, [unknown]))).toEqual([409, 'stock-refused']);
   });
 });

@@ -29,6 +29,7 @@ interface LineRow {
   readonly order_id: string;
   readonly line: number;
   readonly article_id: string;
+  readonly ordered_as: string | null;
   readonly count: number;
   readonly wanted_for: unknown;
 }
@@ -133,6 +134,7 @@ async function tellOrders(database: Database, rows: readonly OrderRow[]): Promis
           seriesId: article.series_id,
           garment: garment.garment,
           label: article.label,
+          orderedAs: line.ordered_as,
           code: codeOf(article.number),
           makerCode: article.maker_code,
           numbered: garment.keeping.numbered,
@@ -231,10 +233,11 @@ export function sheetOf(order: Order, house: string): OrderSheet {
     house,
     maker: order.maker,
     sent: order.at,
-    lines: order.lines.map(({ line, garment, label, code, count, numbered }) => ({
+    lines: order.lines.map(({ line, garment, label, orderedAs, code, count, numbered }) => ({
       line,
       garment,
-      label,
+      // What its maker was sent stays what it was.
+      label: orderedAs ?? label,
       code,
       count,
       numbered,

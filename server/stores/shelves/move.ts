@@ -88,6 +88,12 @@ export async function renameArticle(
       to: label,
       since: garment.chartVersion,
     });
+    await transaction('order_lines')
+      .where({ article_id: articleId })
+      .update({
+        article_id: target.id,
+        ordered_as: transaction.raw('coalesce(ordered_as, ?)', [article.label]),
+      });
     await transaction('pieces').where({ article_id: articleId }).update({ article_id: target.id });
     await transaction('articles').where({ id: articleId }).update({ old_of: garment.chartId, minimum: 0 });
     if (article.minimum > target.minimum)

@@ -3,6 +3,7 @@ import type { Database } from '../../database/database';
 import { ProblemError } from '../../http/problem-error';
 import { articleOf } from '../ledger/articles';
 import { listPieces } from '../ledger/pieces';
+import { articleNow } from '../ledger/renames';
 
 /**
  * What a code stands for that was scanned or typed: the house's own of an article, a maker's, or the number of
@@ -32,5 +33,6 @@ export async function scan(database: Database, code: string): Promise<Scanned> {
       'not-found',
       `Nothing in the stores has the code “${text.slice(0, 60)}”. Scan it once more, or type it.`,
     );
-  return { article: await articleOf(database, id), piece: piece ?? null };
+  // The label on the garment may be from before its size was called otherwise.
+  return { article: await articleOf(database, await articleNow(database, id)), piece: piece ?? null };
 }

@@ -311,6 +311,8 @@ describe('the stores', () => {
     const now = found.find(({ label }) => label === '37')!;
     expect([now.there[0]?.shelf, now.out, now.wanted]).toEqual([2, 1, 1]);
     expect(await warned('label-gone', article.id)).toEqual([]);
+    const { body: scanned } = await app.get(scanPath(article.code));
+    expect(scannedSchema.parse(scanned).article.label).withContext('by the label on the garment').toBe('37');
     // The dockets still say the old label, and what they have and wait for is the same garment.
     const asked = async (id: string) =>
       docketStockSchema

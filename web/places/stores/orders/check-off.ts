@@ -99,6 +99,9 @@ export class CheckOff {
   ): void {
     const text = label.trim();
     if (text === '') return;
+    const own = this.open().find((line) => line.seriesId === seriesId && line.orderedAs === text);
+    if (own !== undefined)
+      return this.said.set(`${garment} ${text} is called ${own.label} now: write how many of it came.`);
     const meant = this.open().find((line) => line.seriesId === seriesId && line.substitute?.label === text);
     const there = this.odd().find((one) => one.seriesId === seriesId && one.label === text);
     const count = (there?.count ?? 0) + 1;
