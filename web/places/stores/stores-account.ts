@@ -30,6 +30,13 @@ export class StoresAccount {
     });
   }
 
+  /** Lets a desk fetch anew whenever something reached the server from elsewhere. Called where the desk is made. */
+  whenTurned(again: () => void): void {
+    effect(() => {
+      if (this.turned() > 0) untracked(again);
+    });
+  }
+
   private turn(): void {
     this.turned.update((count) => count + 1);
     this.warnings.again();

@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
@@ -116,9 +108,7 @@ export class HireDesk {
   >(null);
 
   constructor() {
-    effect(() => {
-      if (this.account.turned() > 0) untracked(() => this.calendar.again());
-    });
+    this.account.whenTurned(() => this.calendar.again());
     effect((onCleanup) => {
       const [series, from, until] = [this.shown(), this.from(), this.until()];
       this.calendar.value();

@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { orderFilePath, type Order, type StockNeed } from '@neat-measure/contract/stores';
 import { dayOf, daysFrom } from '@neat-measure/core/stock';
@@ -101,9 +92,7 @@ export class OrderDesk {
   });
 
   constructor() {
-    effect(() => {
-      if (this.account.turned() > 0) untracked(() => this.needs.again());
-    });
+    this.account.whenTurned(() => this.needs.again());
     effect(() => {
       const id = this.order();
       if (id !== undefined) this.open.set(id);

@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Article } from '@neat-measure/contract/stores';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -164,9 +155,7 @@ export class Shelves {
   });
 
   constructor() {
-    effect(() => {
-      if (this.account.turned() > 0) untracked(() => this.list.again());
-    });
+    this.account.whenTurned(() => this.list.again());
     effect((onCleanup) => {
       const id = this.article();
       if (id === undefined) return;
