@@ -13,42 +13,33 @@ mkdirSync(BUILD, { recursive: true });
 const folder = join(DATA, `test-${process.pid}`);
 let mariadb = null;
 
+/** Each runs by what it is given: `node` at once, or the same put aside for what runs beside something else. */
 const PARTS = {
   core: jasmine('core', 'core'),
   files: jasmine('files', 'contract', 'cli'),
   /** A handful of kills; `npm run torture` does hundreds. */
-  torture: (env) => node(['tools/torture.mjs', '6', '3'], { env }),
+  torture: (env, run) => run(['tools/torture.mjs', '6', '3'], { env }),
   /** What docs/operating.md says, done. */
-  operating: (env) => node(['tools/walk.mjs'], { env }),
+  operating: (env, run) => run(['tools/walk.mjs'], { env }),
   /** The scripts themselves, which are never bundled. */
-  tools: (env) => runJasmine(['tools/lib/keeping.spec.mjs'], env),
-  server: async (env) =>
-    jasmine('server', 'server')({ ...env, TEST_DATABASE_URL: (await database()).url('neat_measure') }),
-  web: async (env) => {
-    const { code, written } = await runAside(
-      process.execPath,
-      ['../node_modules/@angular/cli/bin/ng.js', 'test', '--progress=false'],
-      {
-        cwd: join(ROOT, 'web'),
-        env: { ...env, CHROMIUM_BIN: await debianProgram('chromium'), NG_CLI_ANALYTICS: 'false' },
-      },
-    );
-    say('\n== what web wrote ==');
-    process.stdout.write(written);
-    return code;
-  },
+  tools: (env, run) => runJasmine(['tools/lib/keeping.spec.mjs'], env, run),
+  server: async (env, run) =>
+    jasmine('server', 'server')({ ...env, TEST_DATABASE_URL: (await database()).url('neat_measure') }, run),
+  web: async (env, run) =>
+    run(['../node_modules/@angular/cli/bin/ng.js', 'test', '--progress=false'], {
+      cwd: join(ROOT, 'web'),
+      env: { ...env, CHROMIUM_BIN: await debianProgram('chromium'), NG_CLI_ANALYTICS: 'false' },
+    }),
   e2e,
 };
 
 /** Specs in Node, bundled first as the application is: run file by file they take several times as long. */
 function jasmine(name, ...folders) {
-  return async (env) => {
-    return runJasmine(await bundleSpecs(name, folders), env);
-  };
+  return async (env, run) => runJasmine(await bundleSpecs(name, folders), env, run);
 }
 
-function runJasmine(specs, env) {
-  return node(
+function runJasmine(specs, env, run) {
+  return run(
     [
       '--enable-source-maps',
       'node_modules/jasmine/bin/jasmine.js',
@@ -66,10 +57,10 @@ async function database() {
 }
 
 /** The real interface against the built application on a database of its own. */
-async function e2e(env) {
+async function e2e(env, run) {
   const chromium = await debianProgram('chromium');
   const server = await demoServer('e2e');
-  const code = await node(
+  const code = await run(
     ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'],
     {
       env: {
@@ -92,8 +83,8 @@ if (unknown.length > 0) {
   process.exit(1);
 }
 
-/** Runs beside the others: a browser busy with specs leaves a core to what runs in Node. */
-const BESIDE = 'web';
+/** Run one after the other beside the rest, as neither lane keeps two cores busy. */
+const BESIDE = ['web', 'server'];
 /** The interface wants both cores and a quiet machine. */
 const LAST = 'e2e';
 
@@ -101,16 +92,15 @@ const total = { passed: 0, failed: 0 };
 try {
   const parts = chosen.length > 0 ? chosen : Object.keys(PARTS);
   // Debian's packages are installed by one at a time.
-  if (parts.includes(BESIDE)) await debianProgram('chromium');
+  if (parts.includes('web')) await debianProgram('chromium');
   if (parts.some((part) => ['server', 'torture', 'operating', 'e2e'].includes(part)))
     await debianProgram('mariadbd');
-  const beside = parts.includes(BESIDE) ? runPart(BESIDE) : null;
-  for (const name of parts) {
-    if (name === BESIDE) continue;
-    if (name === LAST) await beside;
-    await runPart(name);
-  }
-  await beside;
+  const beside = parts.filter((name) => BESIDE.includes(name));
+  const rest = parts.filter((name) => !BESIDE.includes(name) && name !== LAST);
+  // Where there is only one lane, what it writes is seen as it is written.
+  const alone = beside.length === 0 || rest.length === 0;
+  await Promise.all([runParts(beside, alone ? node : aside), runParts(rest, node)]);
+  if (parts.includes(LAST)) await runPart(LAST, node);
 } finally {
   await mariadb?.stop();
   rmSync(folder, { recursive: true, force: true });
@@ -118,13 +108,25 @@ try {
 say(`\n${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed === 0 && total.passed > 0 ? 0 : 1);
 
-async function runPart(name) {
+async function runParts(names, run) {
+  for (const name of names) await runPart(name, run);
+}
+
+/** As `node`, and tells what was written once it has ended. */
+async function aside(args, options) {
+  const { code, written } = await runAside(process.execPath, args, options);
+  say('\n== written beside it ==');
+  process.stdout.write(written);
+  return code;
+}
+
+async function runPart(name, run) {
   const tallyFile = join(BUILD, `tally-${name}.json`);
   rmSync(tallyFile, { force: true });
   say(`\n== ${name} ==`);
   const part = PARTS[name];
   const env = { TALLY_FILE: tallyFile };
-  const code = await part(env);
+  const code = await part(env, run);
   const tally = readTally(tallyFile);
   // A run that ended badly but counted no failure (a spec that could not load) is one.
   if (code !== 0 && tally.failed === 0) tally.failed = 1;

@@ -1,5 +1,6 @@
 import {
   actSchema,
+  lastDone,
   passedStep,
   readAct,
   sayUnreadableAct,
@@ -57,6 +58,31 @@ describe('a docket', () => {
       const kept = actSchema.parse(JSON.parse(JSON.stringify(act)));
       expect(kept).withContext(act.kind).toEqual(act);
     }
+  });
+
+  it('takes no moment that is not of our time', () => {
+    const { docketId, ...act } = new SpecDocket().acts[0]!;
+    const takes = (at: string) => actSchema.safeParse({ ...act, docketId, at }).success;
+    expect(['1970-01-01T00:00:00Z', '2199-12-31T23:59:59.999Z'].map(takes)).toEqual([true, true]);
+    expect(
+      ['1969-12-31T23:59:59.999Z', '2200-01-01T00:00:00Z', '0001-01-01T00:00:00Z', '2026-05-04'].map(takes),
+    ).toEqual([false, false, false, false]);
+  });
+
+  it('decides a garment and takes that back by its own chart, and not at all without it', () => {
+    const [wide, narrow] = [
+      shelvedChart({}, [{ code: 'chest-girth', unit: 'cm', cells: ['80-90', '90-100', '100-110'] }]),
+      shelvedChart(),
+    ];
+    const one = new SpecDocket([wide, narrow]);
+    one.reads('chest-girth', 98, 98);
+    one.reads('waist-girth', 85, 85);
+    const decision = one.act('garment-decided', one.decision(narrow, { sizes: { size: 'M' } }));
+    expect(one.tries(decision)).toBeNull();
+    const { undoing } = lastDone(one.acts, one.shelf)!;
+    expect(undoing).toEqual(jasmine.objectContaining({ chartId: narrow.id, outcome: 'later' }));
+    const away = { ...one.shelf, charts: [wide] };
+    expect(lastDone(one.acts, away)?.undoing?.kind).not.toBe('garment-decided');
   });
 
   it('asks nothing of an act that was let in when it is replayed', () => {

@@ -170,6 +170,38 @@ describe('trying a garment on', () => {
     expect(undo()).toBe('garment-decided');
   });
 
+  it('takes an alteration back to what was noted of that place in that way, and no other', () => {
+    const { one, chartId, wear, alter, undo } = decided('jacket');
+    wear('M');
+    alter('sleeve', 'take-in', '1');
+    alter('waist', 'lengthen', '5');
+    alter('waist', 'take-in', '2');
+    alter('waist', 'take-in', '3');
+    const noted = () =>
+      alterationsOf(one.docket!, chartId)
+        .map(({ area, how, typed }) => `${area} ${how} ${typed}`)
+        .sort();
+    expect(noted()).toEqual(['sleeve take-in 1', 'waist lengthen 5', 'waist take-in 3']);
+    undo();
+    expect(noted()).toEqual(['sleeve take-in 1', 'waist lengthen 5', 'waist take-in 2']);
+    undo();
+    expect(noted()).toEqual(['sleeve take-in 1', 'waist lengthen 5']);
+  });
+
+  it('puts a size on again that was taken off by mistake, and that one of several', () => {
+    const { one, chartId, wear, undo } = decided('jacket');
+    const m = wear('M', 'Dune carrier');
+    wear('L');
+    one.does('trial-withdrawn', { chartId, trialId: m });
+    const worn = () => trialsOf(one.docket!, chartId).map(({ size, carrier }) => [size, carrier]);
+    expect(worn()).toEqual([['L', null]]);
+    expect(undo()).toBe('trial-withdrawn');
+    expect(worn()).toEqual([
+      ['L', null],
+      ['M', 'Dune carrier'],
+    ]);
+  });
+
   it('refuses what is not there', () => {
     const { one, chartId, wear, see, alter } = decided('jacket');
     const tried = (fields: Partial<Extract<Act, { kind: 'garment-tried' }>>) =>

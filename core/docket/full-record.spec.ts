@@ -292,6 +292,14 @@ describe('the record of a person', () => {
     expect(record(null)).not.toContain('height');
   });
 
+  it('has weights in kilograms', () => {
+    const scale = new SpecDocket();
+    for (const typed of ['72.5', '72.5'])
+      scale.does('reading-taken', scale.reading('weight', typed), AT(2026, 4));
+    const history = historyOf([{ number: 9, acts: scale.acts }], UNSETTLED, null, now);
+    expect(historyCsv(history)).toMatch(/^weight,Weight,72\.5,kg,/m);
+  });
+
   it('is written as a table that no spreadsheet takes for a formula', () => {
     const [head, chest, , height] = historyCsv(historyOf(dockets, UNSETTLED, null, now)).split('\r\n');
     expect(head).toContain('measurement,name,value,unit');

@@ -152,6 +152,30 @@ describe('handing garments over', () => {
     expect(one.docket!.handings.map(({ size }) => size)).toEqual(['M', 'L']);
   });
 
+  it('is not with the wearer any more once it came back, and only the last return is taken back', () => {
+    const { one, charts, fields, hand, wear, keep, back, stage } = decided('jacket');
+    keep(0, wear(0));
+    hand(fields(0));
+    expect(back(0)).toBeNull();
+    expect(back(0)?.code).toBe('no-such-handing');
+    keep(0, wear(0, 'L'));
+    hand(fields(0));
+    back(0);
+    one.does('return-withdrawn', { chartId: charts[0]!.id });
+    expect(one.docket!.handings.map((handing) => handing.back === null)).toEqual([false, true]);
+    expect(stage(0)).toBe('handed-over');
+  });
+
+  it('takes a handing back though others went before it', () => {
+    const { one, fields, hand, back } = decided('jacket', 'trousers');
+    hand(fields(0));
+    back(0);
+    hand(fields(1));
+    const last = one.acts.at(-1)!;
+    expect(one.tries(one.act('handing-withdrawn', { actId: last.id }))).toBeNull();
+    expect(one.docket!.handings.length).toBe(1);
+  });
+
   it('has what came back tight or long tell of how the chart runs, and nothing else that came back', () => {
     const { one, charts, fields, hand, back } = decided('jacket', 'trousers');
     hand(fields(0), fields(1));

@@ -70,6 +70,10 @@ describe('how a piece stands', () => {
   it('is never taken to be good where nobody knows when it was made', () => {
     expect(on('2026-07-01', { made: null })).toBe('end-unknown');
     expect(isBlocked({ code: 'end-unknown' })).toBeTrue();
+    for (const code of ['ended', 'inspection-due', 'inspection-failed'] as const)
+      expect(isBlocked({ code, on: '2026-06-01' })).toBeTrue();
+    for (const code of ['ends-soon', 'inspection-soon'] as const)
+      expect(isBlocked({ code, on: '2026-06-01' })).toBeFalse();
     expect(on('2026-07-01', { made: null, goodUntil: '2030-01-01' })).toBe('fine');
     expect(on('2026-07-01', { made: null }, { ...keeping, lifeMonths: null })).toBe('fine');
   });

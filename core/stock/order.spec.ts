@@ -153,6 +153,22 @@ describe('the open form of an order', () => {
   });
 });
 
+describe('standingOfOrder', () => {
+  it('knows what comes in the place of a line, by what its maker said last of that line', () => {
+    const heard = (message: object): OrderEvent => ({
+      kind: 'heard',
+      message: { place: 1, on: '2026-06-01', ...message } as MakerMessage,
+    });
+    const lines = [1, 2].map((line) => ({ line, articleId: `${line}`, count: 3 }));
+    const events = [
+      heard({ says: 'substituted', line: 1, count: 2, label: 'L' }),
+      heard({ says: 'substituted', line: 1, count: 1, label: 'XL' }),
+    ];
+    const { lines: standing } = standingOfOrder(lines, events, '2026-06-02');
+    expect(standing.map(({ substitute }) => substitute)).toEqual([{ count: 1, label: 'XL' }, null]);
+  });
+});
+
 describe('a count', () => {
   it('finds what is otherwise, and what nobody counted as missing', () => {
     const lines = withUncounted(

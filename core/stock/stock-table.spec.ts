@@ -50,6 +50,25 @@ describe('a table of stock', () => {
     );
   });
 
+  it('takes cells without the blanks around them, a code where one stands, and leaves out as many columns as are said', () => {
+    const { rows, asks } = plan(
+      [
+        ['Item', 'Size', 'Qty', 'EAN', 'Hook', 'Row'],
+        [' Field jacket ', ' M', ' 4 ', ' 400123 ', '1', '2'],
+        ['Field jacket', 'L', '1', '', '', ''],
+      ],
+      [
+        [4, 'left-out'],
+        [5, 'left-out'],
+      ],
+    );
+    expect(asks).toEqual([]);
+    expect(rows.map(({ label, count, code }) => [label, count, code])).toEqual([
+      ['M', 4, '400123'],
+      ['L', 1, null],
+    ]);
+  });
+
   it('asks which column is what, and takes no two for one', () => {
     expect(plan([['Item', 'Qty']]).asks).toEqual(['Which column is the size?']);
     expect(plan([['Item', 'Size']]).asks).toEqual([
