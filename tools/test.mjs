@@ -60,18 +60,15 @@ async function database() {
 async function e2e(env, run) {
   const chromium = await debianProgram('chromium');
   const server = await demoServer('e2e');
-  const code = await run(
-    ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'],
-    {
-      env: {
-        ...env,
-        CHROMIUM: chromium,
-        E2E_URL: server.base,
-        E2E_DATABASE_URL: server.ways.url,
-        E2E_DESK: server.desk,
-      },
+  const code = await run(['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'], {
+    env: {
+      ...env,
+      CHROMIUM: chromium,
+      E2E_URL: server.base,
+      E2E_DATABASE_URL: server.ways.url,
+      E2E_DESK: server.desk,
     },
-  );
+  });
   await server.stop();
   return code;
 }
