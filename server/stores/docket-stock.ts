@@ -8,7 +8,7 @@ import { garmentsOf } from './ledger/garments';
 import { freeFor } from './hire/hire';
 import type { ArticleRow } from './ledger/ledger';
 import { findOrders } from './orders/orders';
-import { listPieces, today } from './ledger/pieces';
+import { asDay, listPieces, today } from './ledger/pieces';
 import { renamesOf } from './ledger/renames';
 
 /**
@@ -68,8 +68,12 @@ export async function stockForDocket(
         : null;
     const mayGo = free === null ? null : new Set(free.flatMap((one) => one.pieces.map((piece) => piece.id)));
     const may = pieces.filter(
-      (piece) => mayGo === null || mayGo.has(piece.id) || orders.booked.includes(piece.id),
+      (piece) =>
+        mayGo === null ||
+        mayGo.has(piece.id) ||
+        orders.bookings.some(({ piece_id }) => piece_id === piece.id),
     );
+    const booked = orders.bookedFor(id);
     told.push({
       chartId: id,
       label: size,
@@ -79,6 +83,8 @@ export async function stockForDocket(
         .filter(({ shelf }) => shelf > 0)
         .map(({ roomId, shelf }) => {
           const here = may.filter(({ place }) => place === `${roomId}/shelf`);
+          // What is booked for them is the first to be handed out.
+          here.sort((a, b) => Number(b.id === booked?.pieceId) - Number(a.id === booked?.pieceId));
           return {
             roomId,
             room: rooms.get(roomId) ?? '',
@@ -97,6 +103,7 @@ export async function stockForDocket(
               .filter((one) => one.label !== label)
               .map((one) => ({ label: one.label, count: one.pieces.length })),
       coming: article?.coming ?? 0,
+      booked,
       orders: orders.of(id),
     });
   }
@@ -110,12 +117,20 @@ async function ordersFor(database: Database, docketId: string) {
     .distinct('order_id')
     .pluck<string[]>('order_id');
   const orders = await findOrders(database, ids);
-  const booked = await database('bookings')
+  const bookings = await database('bookings')
     .where({ docket_id: docketId })
     .whereNotNull('held_piece_id')
-    .pluck<string[]>('held_piece_id');
+    .orderBy('from_day')
+    .select<
+      { piece_id: string; chart_id: string; until_day: Date; out_day: Date | null }[]
+    >('piece_id', 'chart_id', 'until_day', 'out_day');
   return {
-    booked,
+    bookings,
+    /** The next of a garment that was not fetched yet. */
+    bookedFor: (chartId: string) => {
+      const next = bookings.find((one) => one.chart_id === chartId && one.out_day === null);
+      return next === undefined ? null : { pieceId: next.piece_id, until: asDay(next.until_day)! };
+    },
     of: (chartId: string) =>
       orders.flatMap(({ number, stage, promised, lines }) =>
         lines.some(

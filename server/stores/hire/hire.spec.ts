@@ -129,6 +129,8 @@ describe('what is hired', () => {
     expect(await there(inDays(2)))
       .withContext('its own booking is no hindrance')
       .toEqual(['G1', 'G2']);
+    const stock = docketStockSchema.parse((await app.get(docketStockPath(docket))).body);
+    expect(stock[0]!.booked).toEqual({ pieceId: idOf('G1'), until: inDays(2) });
     const from = { roomId, pieceId: idOf('G1') };
     await records.does(docket, handing(series, { way: 'hired', until: inDays(2), from }));
     const [out] = (await calendar(series)).bookings;

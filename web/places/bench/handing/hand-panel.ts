@@ -164,9 +164,9 @@ export class HandPanel {
         }),
       )
       .subscribe({
-        next: () => this.stockHere.ask(null),
+        next: () => this.stockHere.ask(this.hiredUntil()),
         error: (problem: Error) => {
-          this.stockHere.ask(null);
+          this.stockHere.ask(this.hiredUntil());
           this.fault.set(problem.message);
         },
       });

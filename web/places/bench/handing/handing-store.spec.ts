@@ -89,6 +89,7 @@ describe('HandingStore', () => {
       there: there(),
       others: [],
       coming: 0,
+      booked: null,
       orders: [],
     });
     handing.stock.set({
@@ -108,6 +109,33 @@ describe('HandingStore', () => {
     expect(store.docket()!.handings[0]!.from).toEqual({ roomId, pieceId: null });
     expect(handing.takeBack(id, 'changed-mind', null, '', 'stock')).toBeTrue();
     expect(store.docket()!.handings[0]!.back!.to).withContext('back to where it was taken from').toBe(roomId);
+  });
+
+  it('hires out what was booked for them, for as long as it was booked', () => {
+    const { handing, id } = begin('jacket');
+    const pieceId = '0198a4c0-0000-7000-8000-000000000002';
+    const booked = signal<{ pieceId: string; until: string } | null>(null);
+    handing.stock.set({
+      known: signal(true),
+      of: () => ({
+        chartId: id,
+        label: 'M',
+        calledNow: null,
+        numbered: true,
+        there: [],
+        others: [],
+        coming: 0,
+        booked: booked(),
+        orders: [],
+      }),
+      choicesOf: () => [],
+    });
+    expect(handing.garments()[0]!.way).toBe('issued');
+    booked.set({ pieceId, until: '2026-06-10' });
+    const [one] = handing.garments();
+    expect([one!.way, one!.until]).toEqual(['hired', '2026-06-10']);
+    handing.choose(id, { until: '2026-06-08' });
+    expect(handing.garments()[0]!.until).withContext('what somebody says goes before it').toBe('2026-06-08');
   });
 
   it('reads what was chosen into a room and a piece', () => {

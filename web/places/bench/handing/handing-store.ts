@@ -58,7 +58,9 @@ export class HandingStore {
         : lacking
           ? null
           : (choices[0]?.value ?? null);
-      const way = choice.way ?? handingIn(habits, sheet.kind);
+      // A piece was booked for them: it is hired, for as long as was said.
+      const booked = stock?.booked ?? null;
+      const way = choice.way ?? (booked === null ? handingIn(habits, sheet.kind) : 'hired');
       return {
         id,
         name: sheet.garment,
@@ -69,7 +71,7 @@ export class HandingStore {
         handing: docket === null ? null : lastHanding(docket, id),
         taken: ready && (choice.taken ?? (stage !== 'made-to-measure' && !lacking && this.looked())),
         way,
-        until: choice.until ?? daysFromNow(HIRE_DAYS),
+        until: choice.until ?? booked?.until ?? daysFromNow(HIRE_DAYS),
         /** It must be looked at on the wearer, and was not kept after a trial. */
         owed: ready && stage !== 'kept' && fitChecksOf(sheet).some(({ must }) => must),
         untried: choice.untried ?? '',
