@@ -220,7 +220,7 @@ test('a table of stock is brought, a code is scanned, and a room is counted blin
   }
   await page.reload();
   await expect(page.getByLabel('How many of Marsh cap M')).toHaveValue('2');
-  await expect(page.locator('nz-select', { hasText: 'Loft' })).toBeVisible();
+  await expect(page.getByText('In Loft: the shelves.')).toBeVisible();
   await page.getByRole('button', { name: 'That is all: 2 counted' }).click();
   await expect(page.getByText('counted 2, listed 3')).toBeVisible();
   await page.getByRole('button', { name: 'Put right what is listed' }).click();

@@ -218,6 +218,8 @@ export const countSaveSchema = z.object({
   lines: z.array(z.object({ articleId: idSchema, counted: z.int().min(0).max(10_000) })).max(2_000),
   /** Numbered pieces that were seen. */
   pieceIds: z.array(idSchema).max(2_000),
+  /** Whether all that lies there was counted, or only the garments of which something was: the others stay as they are listed. */
+  only: z.enum(['room', 'garments']).default('room'),
   /** How long counting took, in seconds: what moved meanwhile may have been counted or not. */
   seconds: z.int().min(0).max(MOST_SECONDS).default(0),
 });

@@ -125,6 +125,13 @@ describe('refuseMovement', () => {
   const refused = (kind: MovementKind, from: Whereabouts, to: Whereabouts, more: object = {}, there = 5) =>
     refuseMovement({ kind, from, to, count: 2, reason: null, ...more }, there)?.code ?? null;
 
+  it('moves whole pieces, one or more', () => {
+    const counts = [-1, 0, 0.5, 1, 2, NaN].map((count) =>
+      refused('received', PLACES[0]!, PLACES[0]!, { count }),
+    );
+    expect(counts.map((code) => code === 'no-count')).toEqual([true, true, true, false, false, true]);
+  });
+
   it('lets each kind go its own way and no other', () => {
     const ways = MOVEMENT_KINDS.map((kind) =>
       PLACES.flatMap((from) =>

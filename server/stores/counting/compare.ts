@@ -40,9 +40,11 @@ export async function compare(database: Database, sent: CountSave): Promise<Told
   );
   const garments = await garmentsOf(database, [...new Set(rows.map((row) => row.series_id))]);
   const ids = new Set(sent.pieceIds);
-  const told = lines.map((line) => {
+  const garmentsCounted = new Set(rows.filter(({ id }) => counted.has(id)).map((row) => row.series_id));
+  const told = lines.flatMap((line) => {
     const row = rows.find((one) => one.id === line.articleId);
     if (row === undefined) throw notFound('article');
+    if (sent.only === 'garments' && !garmentsCounted.has(row.series_id)) return [];
     const pieces = [
       ...listedPieces
         .filter((one) => one.articleId === row.id && !ids.has(one.id))
@@ -51,7 +53,7 @@ export async function compare(database: Database, sent: CountSave): Promise<Told
         .filter((one) => one.articleId === row.id && one.place !== place)
         .map((one) => ({ ...one, seen: true })),
     ].map(({ id: pieceId, serial, seen: was }) => ({ id: pieceId, serial, seen: was }));
-    return { ...line, garment: garments.get(row.series_id)!.garment, label: row.label, pieces };
+    return [{ ...line, garment: garments.get(row.series_id)!.garment, label: row.label, pieces }];
   });
   const differing = new Set(differencesOf(lines).map(({ articleId }) => articleId));
   const last = await database('stock_movements').max<{ place: number | null }[]>('place as place');

@@ -101,6 +101,21 @@ describe('a count of the stores', () => {
     expect(await places(far.id)).toEqual([['D3', `${other}/quarantine`]]);
   });
 
+  it('may be of some garments alone: the others stay as they are listed', async () => {
+    const [roomId, series] = [await stores.room(), await stores.chart()];
+    const one = await stores.receive(roomId, series, '32', 5);
+    const two = await stores.receive(roomId, series, '34', 2);
+    const other = await stores.receive(roomId, await stores.chart(), '32', 3);
+    const suit = await stores.receive(roomId, await stores.chart(SUIT), 'M', 1, ['E1']);
+    const found = await count({ roomId, only: 'garments', lines: [{ articleId: one.id, counted: 5 }] });
+    expect(numbers(found)).toEqual(new Map([[two.id, [0, 2]]]));
+    expect((await explain(found.id, [two.id])).status).toBe(200);
+    expect(await Promise.all([one, two, other, suit].map(({ id }) => stores.shelf(id)))).toEqual([
+      5, 0, 3, 1,
+    ]);
+    expect(numbers(await count({ roomId, only: 'garments' })).size).toBe(0);
+  });
+
   it('takes off once what two have found missing', async () => {
     const [roomId, series] = [await stores.room(), await stores.chart()];
     const { id } = await stores.receive(roomId, series, '32', 5);

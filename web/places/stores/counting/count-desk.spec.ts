@@ -102,8 +102,8 @@ describe('CountDesk', () => {
     first.scan(cap);
     const again = open();
     again.press('That is all');
-    const { roomId, seconds } = again.sent().request.body as CountSave;
-    expect([roomId, again.roomId === roomId]).toEqual([first.roomId, false]);
+    const { roomId, seconds, only } = again.sent().request.body as CountSave;
+    expect([roomId, again.roomId === roomId, only]).toEqual([first.roomId, false, 'room']);
     expect(seconds).toBeLessThan(60);
   });
 

@@ -9,6 +9,7 @@ import {
 } from '@neat-measure/contract/stores';
 import { COMPARTMENTS, type Compartment } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -45,7 +46,15 @@ const KEPT = 'neat-measure:count';
  */
 @Component({
   selector: 'nm-count-desk',
-  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzPopconfirmModule, NzSelectModule],
+  imports: [
+    ControlName,
+    FormsModule,
+    NzButtonModule,
+    NzCheckboxModule,
+    NzInputModule,
+    NzPopconfirmModule,
+    NzSelectModule,
+  ],
   templateUrl: './count-desk.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -57,6 +66,8 @@ export class CountDesk {
   protected readonly room = signal<string | null>(this.kept?.roomId ?? null);
   protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
   protected readonly compartment = signal<Compartment>(this.kept?.compartment ?? 'shelf');
+  /** Whether only garments of which something was counted are looked at. */
+  protected readonly only = signal(false);
   protected readonly compartments = [
     { value: 'shelf', label: 'the shelves' },
     { value: 'drying', label: 'what dries' },
@@ -98,6 +109,13 @@ export class CountDesk {
     this.keep([next, ...this.counted().filter((one) => one !== there)]);
     this.last.set(`${article.garment} ${article.label}: ${next.count}`);
   }
+
+  /** Where what stands here was counted, which is not changed half-way. */
+  protected readonly whereCounted = computed(() => {
+    const part = this.compartments.find(({ value }) => value === this.compartment())!.label;
+    const room = this.account.rooms().find(({ id }) => id === this.roomId())?.name ?? '';
+    return `${room}: ${part}`;
+  });
 
   protected seek(words: string): void {
     this.seeking.set(words);
@@ -149,6 +167,7 @@ export class CountDesk {
         compartment: this.compartment(),
         lines: plain.map(({ article, count }) => ({ articleId: article.id, counted: count })),
         pieceIds: this.counted().flatMap(({ pieces }) => pieces.map(({ id }) => id)),
+        only: this.only() ? 'garments' : 'room',
         seconds: Math.max(0, Math.round((Date.now() - this.begun) / 1_000)),
       })
       .pipe(finalize(() => this.busy.set(false)))
@@ -194,6 +213,7 @@ export class CountDesk {
 
   protected begin(done = ''): void {
     this.again();
+    this.only.set(false);
     this.keep([]);
     localStorage.removeItem(KEPT);
     this.last.set('');
