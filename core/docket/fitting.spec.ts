@@ -6,6 +6,7 @@ import {
   stageOf,
   lastDone,
   RIGHT,
+  sayAct,
   sayRefusal,
   standingFitting,
   trialsOf,
@@ -200,6 +201,61 @@ describe('trying a garment on', () => {
       ['L', null],
       ['M', 'Dune carrier'],
     ]);
+  });
+
+  it('puts back what it had come to of the same size', () => {
+    const { one, chartId, wear, keep, undo, state } = decided('jacket');
+    const on = wear('M');
+    keep(on);
+    const made = {
+      chartId,
+      trialId: on,
+      outcome: 'made-to-measure',
+      reason: 'Long arms',
+      found: null,
+    } as const;
+    one.does('garment-fitted', made);
+    expect(state()).toBe('made-to-measure');
+    undo();
+    expect([state(), standingFitting(one.docket!, chartId)?.size]).toEqual(['kept', 'M']);
+    one.does('garment-fitted', { ...made, outcome: 'open', reason: null });
+    expect(state()).toBe('on');
+  });
+
+  it('sees nothing of a size of another garment', () => {
+    const [jacket, coat] = [shelvedChart({ kind: 'jacket' }), shelvedChart({ kind: 'jacket' })];
+    const one = new SpecDocket([jacket, coat]);
+    const tried = { chartId: coat.id, sizes: { size: 'M' }, carrier: null, found: null };
+    const { id: trialId } = one.does('garment-tried', tried);
+    const seen = { chartId: jacket.id, trialId, check: 'button', answer: RIGHT, reason: null };
+    expect(one.tries(one.act('fit-checked', seen))?.code).toBe('no-such-trial');
+  });
+
+  it('is told act by act', () => {
+    const { one, chartId, wear, see, alter, keep } = decided('jacket');
+    const names = { garment: () => 'the jacket', protocol: () => 'a protocol' };
+    const on = wear('M', 'Dune carrier');
+    see(on, 'button', RIGHT);
+    see(on, 'cuff', null, 'The wearer is in a hurry');
+    see(on, 'hem', null);
+    see(on, 'hem', 'not-seen');
+    alter('waist', 'take-in', '2');
+    alter('waist', 'take-in', null);
+    keep(on, 'It fits');
+    one.does('trial-withdrawn', { chartId, trialId: on });
+    expect(one.acts.slice(-9).map((act) => sayAct(act, names).replace(/^Odalys Wren (.*)\.$/, '$1'))).toEqual(
+      [
+        'had the jacket tried on in M, in Dune carrier',
+        'saw of the jacket, button: right',
+        'left out “cuff” of the jacket: The wearer is in a hurry',
+        'left out “hem” of the jacket: no reason given',
+        'took back what was seen of the jacket, hem',
+        'noted for the jacket: take in the waist by 2 cm',
+        'no longer alters the waist of the jacket',
+        'kept M of the jacket after trying it on: It fits',
+        'took back that the jacket was tried on',
+      ],
+    );
   });
 
   it('refuses what is not there', () => {

@@ -292,6 +292,23 @@ describe('the record of a person', () => {
     expect(record(null)).not.toContain('height');
   });
 
+  it('has a value that was carried over where it was read, and the values of one measurement by their dates', () => {
+    const read = new SpecDocket();
+    for (const typed of [57, 57]) read.does('reading-taken', read.reading('head-girth', typed), AT(2026, 3));
+    const carried = new SpecDocket();
+    const over = carried.reading('head-girth', 57, { carriedFrom: AT(2026, 3).at });
+    carried.does('reading-taken', over, AT(2026, 5));
+    const early = new SpecDocket();
+    for (const typed of [56, 56])
+      early.does('reading-taken', early.reading('head-girth', typed), AT(2025, 1));
+    const all = [carried, early, read].map((one, at) => ({ number: [9, 8, 4][at]!, acts: one.acts }));
+    const points = historyOf(all, UNSETTLED, null, now).points;
+    expect(points.map(({ value, docket }) => [Number(value), docket])).toEqual([
+      [560_000, 8],
+      [570_000, 4],
+    ]);
+  });
+
   it('has weights in kilograms', () => {
     const scale = new SpecDocket();
     for (const typed of ['72.5', '72.5'])

@@ -1,4 +1,5 @@
 import {
+  actSchema,
   handingIn,
   lastDone,
   lastHanding,
@@ -12,7 +13,7 @@ import {
   type Act,
   type Refusal,
 } from '../testing/all';
-import { shelvedChart, SpecDocket } from '../testing/docket';
+import { shelvedChart, SpecDocket, specId } from '../testing/docket';
 
 type HandedOver = Extract<Act, { kind: 'garments-handed-over' }>;
 type One = HandedOver['garments'][number];
@@ -174,6 +175,38 @@ describe('handing garments over', () => {
     const last = one.acts.at(-1)!;
     expect(one.tries(one.act('handing-withdrawn', { actId: last.id }))).toBeNull();
     expect(one.docket!.handings.length).toBe(1);
+  });
+
+  it('hands over, and takes back, nothing that is not there', () => {
+    const { one, fields, hand, keep, wear, last, back } = decided('jacket');
+    const strange = shelvedChart({ kind: 'jacket' });
+    expect(hand(fields(0), { ...fields(0), chartId: strange.id })?.code).toBe('not-on-docket');
+    one.shelf = { ...one.shelf, charts: [...one.shelf.charts, strange] };
+    expect(hand({ ...fields(0), chartId: strange.id })?.code).toBe('not-on-docket');
+    keep(0, wear(0));
+    const withdrawn = (actId: string) => one.tries(one.act('handing-withdrawn', { actId }))?.code ?? null;
+    expect(withdrawn(one.acts.at(-1)!.id)).toBe('no-such-handing');
+    const [roomId, other] = [specId(), specId()];
+    hand(fields(0, { from: { roomId, pieceId: null } }));
+    const handed = one.acts.at(-1)!.id;
+    expect(back(0, { to: other })).toBeNull();
+    expect(last(0)?.back?.to).toBe(other);
+    expect(withdrawn(handed)).withContext('it came back: that is no slip').toBe('no-such-handing');
+  });
+
+  it('keeps a signature that can be drawn, and none that would not travel with the docket', () => {
+    const { one, fields } = decided('jacket');
+    const signed = (...strokes: number[][]) => {
+      const act = one.act('garments-handed-over', {
+        garments: [fields(0)],
+        signature: { by: 'hand', strokes },
+      } as never);
+      return actSchema.safeParse(act).success;
+    };
+    const stroke = (numbers: number) => Array.from({ length: numbers }, (_, at) => at % 100);
+    expect(signed(stroke(800), stroke(800), stroke(800), stroke(600))).toBeTrue();
+    expect(signed(stroke(800), stroke(800), stroke(800), stroke(602))).toBeFalse();
+    expect(signed(stroke(802))).toBeFalse();
   });
 
   it('has what came back tight or long tell of how the chart runs, and nothing else that came back', () => {

@@ -122,6 +122,23 @@ describe('adviseFit', () => {
     );
   });
 
+  it('mends what is mended where two things contradict each other', () => {
+    const { contradictions, ways } = adviseFit(BLAZER, [
+      blazer('38R', { shoulder: 'small', button: 'large' }),
+    ]);
+    expect(contradictions[0]!.rule).toBe('larger-altered');
+    expect(ways.filter(({ does }) => does === 'alter').map(sayWay)).toEqual([
+      'take in the chest',
+      'take in the waist',
+    ]);
+  });
+
+  it('tries no size again for being the nearest that is made', () => {
+    const worn = [blazer('38L', { button: 'large' }), blazer('36R', { hem: 'small' })];
+    const { next } = adviseFit(BLAZER, worn);
+    expect(next?.label).withContext('36L is not made, 38L was on').not.toBe('38L');
+  });
+
   it('goes on with the other parts where one contradicts itself', () => {
     const { next } = adviseFit(BLAZER, [blazer('38R', { button: 'small', shoulder: 'large', hem: 'small' })]);
     expect(next?.label).toBe('38L');

@@ -7,6 +7,7 @@ import {
   type FitArea,
 } from '../testing/all';
 import { scale, wholeSheet } from '../testing/whole-sheet';
+import { areaFacts, isOfLengths, placeName } from './areas';
 
 const derived = (code: string, ...of: readonly string[]) => ({
   code: `derived:${code}`,
@@ -102,6 +103,28 @@ describe('columnOfPlace', () => {
     const code = (area: FitArea) => columnOfPlace(sheet, sheet.parts[0]!, area)?.code ?? null;
     expect([code('bust'), code('hip'), code('waist')]).toEqual(['bust-girth', 'hip-girth', 'derived:either']);
     expect(code('hem')).withContext('what is only reported places nobody').toBeNull();
+  });
+});
+
+describe('placeName', () => {
+  it('calls a part as its chart does, and one that the chart has no more the garment', () => {
+    expect([placeName(BLAZER, 'part:chest'), placeName(BLAZER, 'part:cape')]).toEqual(['chest', 'garment']);
+    expect(placeName(BLAZER, 'sleeve')).toBe(areaFacts('sleeve').name);
+  });
+});
+
+describe('isOfLengths', () => {
+  it('goes by what decides, whatever stands beside it', () => {
+    const part = (deciding: string, beside: string) => {
+      const columns = [
+        { code: deciding, unit: 'in', cells: ['30-32', '32-34'] },
+        { code: beside, unit: 'in', cells: ['36-38', '38-40'], role: 'advisory' },
+      ];
+      const parts = [{ code: 'size', name: 'Size', sizes: ['1', '2'], columns }];
+      return wholeSheet({ kind: 'jacket', parts });
+    };
+    const [long, wide] = [part('inside-leg-length', 'hip-girth'), part('hip-girth', 'inside-leg-length')];
+    expect([isOfLengths(long, long.parts[0]!), isOfLengths(wide, wide.parts[0]!)]).toEqual([true, false]);
   });
 });
 

@@ -3,6 +3,7 @@ import {
   chartRuns,
   cm,
   compileChart,
+  compiledAsItRuns,
   inches,
   mm,
   onlyPart,
@@ -131,6 +132,15 @@ describe('withRuns', () => {
     );
     expect(withRuns(sheet, [{ ...run, runs: 'no-sign' }])).toEqual(sheet);
     expect(withRuns(sheet, [{ ...run, code: 'hip-girth' }])).toEqual(sheet);
+  });
+
+  it('is compiled anew for what runs otherwise, and once for what runs the same', () => {
+    const sheet = sheetOf();
+    const by = (small: number) => compiledAsItRuns(sheet, [{ ...run, small: mm(small) }]);
+    const [one, again, other] = [by(10), by(10), by(20)];
+    expect(again).toBe(one);
+    expect(other).not.toBe(one);
+    expect(holdsOf(other.sheet)).not.toEqual(holdsOf(one.sheet));
   });
 
   it('adopts what was found to the millimetre, and finds no sign any more once it is adopted', () => {

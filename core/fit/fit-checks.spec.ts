@@ -83,6 +83,9 @@ describe('fitChecksOf, with checks of the maker', () => {
   it('puts them last, in the maker’s words, and follows where the chart says they lead', () => {
     const [plain, led] = fitChecksOf(sheet).slice(-2);
     expect(plain!.answers).toEqual([{ code: 'own-1-not', says: 'It is not so', tells: null, moves: [] }]);
+    expect([plain!.must, plain!.pose])
+      .withContext('where the chart does not say')
+      .toEqual([false, 'standing']);
     expect(sayOtherwise(sheet, plain!)).toBe('The other hood.');
     expect(led).toEqual(jasmine.objectContaining({ pose: 'seated', must: true, places: ['part:hood'] }));
     expect(led!.answers.map(({ tells, moves }) => [tells, moves])).toEqual([

@@ -86,6 +86,26 @@ describe('sizesAfterTrial', () => {
     expect(apart.map(({ label }) => label)).toContain(null);
   });
 
+  it('tells of no size where one part of the garment has none', () => {
+    const suit = compileChart(
+      wholeSheet({
+        kind: 'jacket',
+        unit: 'mm',
+        label: '{chest}{length}',
+        parts: [
+          scale('chest', 'chest-girth', ['S', 'M'], { unit: 'mm' }, ['860-940', '940-1020']),
+          scale('length', 'height', ['R', 'L'], { unit: 'mm' }, ['1650-1750', '1750-1850']),
+        ],
+      }),
+    );
+    const tall: MeasuredBody = new Map([
+      ['chest-girth' as MeasurementCode, { value: mm(980), standardError: 8_000 }],
+      ['height' as MeasurementCode, { value: mm(1_990), standardError: 8_000 }],
+    ]);
+    const { odds } = sizesAfterTrial(suit, tall, {}, []);
+    expect(odds.map(({ label }) => label)).toEqual([null]);
+  });
+
   it('is no more surprised by what was right, and less easily by several things that were wrong', () => {
     const surprising = (chest: number, ...trials: Trial[]) =>
       sizesAfterTrial(COAT, body(chest), {}, trials).surprising;

@@ -70,6 +70,7 @@ describe('a table of stock', () => {
   });
 
   it('asks which column is what, and takes no two for one', () => {
+    expect(plan([]).asks.length).withContext('nothing at all').toBeGreaterThan(0);
     expect(plan([['Item', 'Qty']]).asks).toEqual(['Which column is the size?']);
     expect(plan([['Item', 'Size']]).asks).toEqual([
       'Which column says how many, or the number of the piece?',

@@ -132,6 +132,13 @@ describe('refuseMovement', () => {
     expect(counts.map((code) => code === 'no-count')).toEqual([true, true, true, false, false, true]);
   });
 
+  it('wants a reason for what goes for good, and for what was counted otherwise', () => {
+    const kinds = MOVEMENT_KINDS.filter((kind) =>
+      PLACES.some((from) => PLACES.some((to) => refused(kind, from, to) === 'reason-missing')),
+    );
+    expect(kinds).toEqual(['written-off', 'counted']);
+  });
+
   it('lets each kind go its own way and no other', () => {
     const ways = MOVEMENT_KINDS.map((kind) =>
       PLACES.flatMap((from) =>
