@@ -128,7 +128,9 @@ async function ordersFor(database: Database, docketId: string) {
     bookings,
     /** The next of a garment that was not fetched yet. */
     bookedFor: (chartId: string) => {
-      const next = bookings.find((one) => one.chart_id === chartId && one.out_day === null);
+      const next = bookings.find(
+        (one) => one.chart_id === chartId && one.out_day === null && asDay(one.until_day)! >= today(),
+      );
       return next === undefined ? null : { pieceId: next.piece_id, until: asDay(next.until_day)! };
     },
     of: (chartId: string) =>

@@ -18,6 +18,9 @@ import { makerAt } from '../stores/orders/maker';
 import { addPerson } from '../people/service';
 import { findAccount } from '../people/store';
 
+// A database is made for nearly every spec, and the machine does other things meanwhile: slow is not wrong.
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
+
 /** A folder of its own for what specs post. */
 export function outboxOfSpecs(): string {
   return join(tmpdir(), `neat-measure-outbox-${process.pid}`);

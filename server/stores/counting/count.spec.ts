@@ -162,6 +162,9 @@ describe('a count of the stores', () => {
     const line = { articleId, counted: 4 };
     expect(problem(await send(uuidv7(), { roomId, lines: [line, line] }))).toEqual([409, 'stock-refused']);
     expect(problem(await send(uuidv7(), { roomId: uuidv7(), lines: [line] }))[0]).toBe(404);
+    const { id: suit } = await stores.receive(roomId, await stores.chart(SUIT), 'M', 1, ['F1']);
+    const numbered = await send(uuidv7(), { roomId, lines: [{ articleId: suit, counted: 1 }] });
+    expect(problem(numbered)).toEqual([409, 'stock-refused']);
     for (const wrong of [{ lines: [{ articleId, counted: -1 }] }, { seconds: -1 }, { seconds: 0.5 }])
       expect(problem(await send(uuidv7(), { roomId, ...wrong }))).toEqual([400, 'invalid']);
     expect(problem(await explain(uuidv7(), [articleId]))).toEqual([404, 'not-found']);

@@ -3,7 +3,8 @@ import type { Database } from '../../database/database';
 import { readJson } from '../../database/read-json';
 import { notFound } from '../../http/problem-error';
 import { once } from '../ledger/batches';
-import { StockRefused } from '../ledger/ledger';
+import { garmentsOf } from '../ledger/garments';
+import { StockRefused, type ArticleRow } from '../ledger/ledger';
 import { refuseRoom } from '../shelves/receive';
 import { compare, movedBetween, placeOfCount, toldSchema } from './compare';
 
@@ -18,7 +19,10 @@ export async function keepCount(
   if (new Set(sent.lines.map(({ articleId }) => articleId)).size < sent.lines.length)
     throw new StockRefused('An article stands there twice. Add the two up.');
   await once(database, { id, what: 'count', body: sent, by }, async (transaction) => {
+    // Not while another count of the room is put right: what that adds and takes off would be missing here again.
+    await transaction('store_rooms').where({ id: sent.roomId }).forUpdate().first('id');
     const at = new Date();
+    await refuseNumbered(transaction, sent);
     await transaction('stock_counts').insert({
       id,
       room_id: sent.roomId,
@@ -31,6 +35,20 @@ export async function keepCount(
     });
   });
   return tellCount(database, id);
+}
+
+/** @throws StockRefused where pieces that have numbers are only counted: nobody would know which are missing */
+async function refuseNumbered(database: Database, { lines }: CountSave): Promise<void> {
+  const rows = await database<ArticleRow>('articles').whereIn(
+    'id',
+    lines.map(({ articleId }) => articleId),
+  );
+  const garments = await garmentsOf(database, [...new Set(rows.map((row) => row.series_id))]);
+  const numbered = rows.find((row) => garments.get(row.series_id)!.keeping.numbered);
+  if (numbered !== undefined)
+    throw new StockRefused(
+      `${garments.get(numbered.series_id)!.garment} ${numbered.label} is numbered: scan or type the number of each piece.`,
+    );
 }
 
 /** A count as it is kept. */

@@ -10,7 +10,7 @@ import { asDay, today, type KnownPiece } from '../ledger/pieces';
 /** A piece is held by somebody else for some of the days. */
 export class HireClash extends Error {}
 
-/** The booking of a garment of a docket that was not taken back; the one of the piece first. */
+/** The booking of a garment of a docket: the latest that is out, or was; or else the next that was not fetched yet. */
 async function ofDocket(
   transaction: Database,
   docketId: string,
@@ -22,7 +22,7 @@ async function ofDocket(
     .modify(
       (query) => void (out ? query.whereNotNull('out_day') : query.whereNull('out_day').whereNull('outcome')),
     )
-    .orderBy('from_day', 'desc')
+    .orderBy('from_day', out ? 'desc' : 'asc')
     .first();
 }
 

@@ -179,6 +179,26 @@ describe('what is hired', () => {
     expect(await free(series, TODAY, inDays(1))).toEqual(['M W1']);
   });
 
+  it('goes out by the next of several bookings, and leaves the others booked', async () => {
+    const { roomId, series, idOf } = await suits('V1', 'V2');
+    const docket = await stores.sized(series, 'M');
+    const own = { docketId: docket, chartId: series, who: 'Visitor' };
+    await book(idOf('V1'), inDays(30), inDays(32), own);
+    await book(idOf('V2'), TODAY, inDays(1), own);
+    const [stock] = docketStockSchema.parse((await app.get(docketStockPath(docket))).body);
+    expect(stock!.booked).toEqual({ pieceId: idOf('V2'), until: inDays(1) });
+    const from = { roomId, pieceId: idOf('V2') };
+    await records.does(docket, handing(series, { way: 'hired', until: inDays(1), from }));
+    const { body } = await app.get(`${STORES.bookings}?from=${TODAY}&until=${inDays(60)}&series=${series}`);
+    const booked = hireCalendarSchema
+      .parse(body)
+      .bookings.map(({ serial, from: day, out }) => [serial, day, out]);
+    expect(booked.sort()).toEqual([
+      ['V1', inDays(30), null],
+      ['V2', TODAY, TODAY],
+    ]);
+  });
+
   it('does not go out where somebody else has it booked, and neither act nor movement stands', async () => {
     const { roomId, series, article, idOf } = await suits('H1');
     await book(idOf('H1'), inDays(2), inDays(3));
