@@ -1,6 +1,6 @@
 import { countDifferenceSchema, type CountSave, type StockCount } from '@neat-measure/contract/stores';
 import { differencesOf, placeKey, withUncounted } from '@neat-measure/core/stock';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Database } from '../../database/database';
 import { notFound } from '../../http/problem-error';
 import { balancesOf } from '../ledger/articles';

@@ -15,7 +15,7 @@ import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
-import { z } from 'zod';
+import * as z from 'zod';
 import { Paged } from '../../../data/paged';
 import { SessionService } from '../../../data/session-service';
 import { StoresService } from '../../../data/stores-service';
