@@ -92,7 +92,7 @@ try {
   if (parts.includes('web')) await debianProgram('chromium');
   if (parts.some((part) => ['server', 'torture', 'operating', 'e2e'].includes(part)))
     await debianProgram('mariadbd');
-  const beside = parts.filter((name) => BESIDE.includes(name));
+  const beside = BESIDE.filter((name) => parts.includes(name));
   const rest = parts.filter((name) => !BESIDE.includes(name) && name !== LAST);
   // Where there is only one lane, what it writes is seen as it is written.
   const alone = beside.length === 0 || rest.length === 0;
