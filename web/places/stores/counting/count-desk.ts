@@ -82,6 +82,8 @@ export class CountDesk {
   protected readonly done = signal('');
   protected readonly found = new Paged<Article>((query) => this.service.list(query));
   protected readonly seeking = signal('');
+  /** What answers the words that stand there: what answered others is not taken for it. */
+  protected readonly answers = computed(() => (this.found.current() ? this.found.items().slice(0, 8) : []));
   protected readonly total = computed(() => this.counted().reduce((sum, { count }) => sum + count, 0));
   private id = uuidv7();
   private begun = this.kept?.begun ?? Date.now();

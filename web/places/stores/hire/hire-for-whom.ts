@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, model, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  model,
+  signal,
+} from '@angular/core';
 import type { Bench, DocketSummary } from '@neat-measure/contract';
 import { finalSize, replay, sizesAfterTrials } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -66,7 +75,7 @@ const MOST_FOUND = 6;
       @if (seeking()) {
         <nm-fetching [of]="found" words="Fetching the dockets" />
         <ul class="rows found" aria-label="Dockets">
-          @for (one of found.items().slice(0, most); track one.id) {
+          @for (one of answers(); track one.id) {
             <li>
               <button type="button" class="pick" (click)="choose(one)">
                 <span class="num">{{ one.number }}</span> <b>{{ one.wearer.name }}</b>
@@ -74,7 +83,7 @@ const MOST_FOUND = 6;
               </button>
             </li>
           } @empty {
-            @if (found.none()) {
+            @if (found.none() && found.current()) {
               <li class="line soft">No docket answers. It can be booked for a name.</li>
             }
           }
@@ -103,7 +112,10 @@ export class HireForWhom {
   protected readonly found = new Paged<DocketSummary>((query) => this.service.list(query));
   protected readonly seeking = signal(false);
   protected readonly trouble = signal('');
-  protected readonly most = MOST_FOUND;
+  /** What answers the words that stand there: what answered others is not taken for it. */
+  protected readonly answers = computed(() =>
+    this.found.current() ? this.found.items().slice(0, MOST_FOUND) : [],
+  );
   private readonly bench = signal<Bench | null>(null);
 
   constructor() {
