@@ -34,7 +34,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { switchMap } from 'rxjs';
+import { switchMap, tap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { DocketService } from '../../../data/docket-service';
 import { ControlName } from '../../../parts/forms/control-name';
@@ -42,6 +42,7 @@ import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
 import { HandingStore, WITHOUT_STORES } from './handing-store';
 import { StockHere, type Near } from './stock-here';
+import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { SignatureField } from './signature-field';
 
@@ -144,23 +145,31 @@ export class HandPanel {
         )?.id ?? null,
   );
 
+  /** The order of each garment that may be on its way. */
+  private readonly ordering = new Map<string, SendingId>();
+
   /** Orders one for this wearer, at once. */
   protected order(chartId: string): void {
     const docket = this.store.docket();
     const chart = this.store.garments().find((one) => one.chart.id === chartId)?.chart;
-    const label = this.stockHere.of(chartId)?.label;
+    const stock = this.stockHere.of(chartId);
+    // By what its maker calls the size now.
+    const label = stock?.calledNow ?? stock?.label;
     if (docket === null || chart === undefined || label === undefined) return;
+    const sending = this.ordering.get(chartId) ?? new SendingId();
+    this.ordering.set(chartId, sending);
     this.fault.set('');
     this.stores
       .rooms()
       .pipe(
         switchMap(([room]) => {
-          const id = uuidv7();
+          const id = sending.value;
           const wantedFor = [{ docketId: docket.id, chartId }];
           const lines = [{ seriesId: chart.seriesId, label, count: 1, wantedFor }];
-          return this.stores
-            .saveOrder(id, { maker: chart.sheet.maker, roomId: room!.id, lines })
-            .pipe(switchMap(() => this.stores.send(id)));
+          return this.stores.saveOrder(id, { maker: chart.sheet.maker, roomId: room!.id, lines }).pipe(
+            tap({ next: () => sending.done(), error: (problem: Error) => sending.failed(problem) }),
+            switchMap(() => this.stores.send(id)),
+          );
         }),
       )
       .subscribe({

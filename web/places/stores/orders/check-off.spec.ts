@@ -109,6 +109,25 @@ describe('CheckOff', () => {
     expect([line, label, pieces.map(({ serial }) => serial), does]).toEqual([null, 'L', ['B7'], 'take-in']);
   });
 
+  it('sends a parcel again under the same id where nobody knows whether it arrived', () => {
+    const { write, press, sent } = open(orderOf([articleOf()]));
+    write('How many of Marsh', '2');
+    press('Take it in');
+    const lost = sent()!.request;
+    lost.error(new ProgressEvent('error'));
+    write('How many of Marsh', '2');
+    press('Take it in');
+    const again = sent()!.request;
+    expect(again.request.url).toBe(lost.request.url);
+    again.flush(
+      { type: '/problems/stock-refused', title: 'x', status: 409, detail: 'No.' },
+      { status: 409, statusText: 'Conflict' },
+    );
+    write('How many of Marsh', '2');
+    press('Take it in');
+    expect(sent()!.request.request.url).withContext('refused, it is another').not.toBe(lost.request.url);
+  });
+
   it('sends nothing where nothing is checked off, or what is typed is no number', () => {
     const { press, write, says, sent } = open(orderOf([articleOf()]));
     press('Take it in');

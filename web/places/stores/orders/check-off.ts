@@ -14,7 +14,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
+import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { StoresAccount } from '../stores-account';
@@ -60,7 +60,7 @@ export class CheckOff {
     { value: 'send-back', label: 'sent back' },
   ];
   protected readonly open = computed(() => this.order().lines.filter(({ open }) => open > 0));
-  private id = uuidv7();
+  private readonly id = new SendingId();
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.account.taker.set(null));
@@ -172,11 +172,11 @@ export class CheckOff {
     this.busy.set(true);
     this.trouble.set('');
     this.service
-      .deliver(this.order().id, this.id, { holds })
+      .deliver(this.order().id, this.id.value, { holds })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: () => {
-          this.id = uuidv7();
+          this.id.done();
           this.counts.set({});
           this.serials.set({});
           this.odd.set([]);
@@ -186,7 +186,7 @@ export class CheckOff {
           this.done.emit();
         },
         error: (problem: Error) => {
-          this.id = uuidv7();
+          this.id.failed(problem);
           this.trouble.set(problem.message);
         },
       });

@@ -6,10 +6,11 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { finalize, switchMap } from 'rxjs';
+import { finalize, switchMap, tap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Fetched } from '../../../data/fetched';
 import { SessionService } from '../../../data/session-service';
+import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
@@ -76,6 +77,9 @@ export class OrderDesk {
   protected readonly dayOf = (moment: string) => dayOf(new Date(moment));
   protected readonly file = orderFilePath;
 
+  /** The order to each maker that may be on its way. */
+  private readonly sending = new Map<string, SendingId>();
+
   /** By maker, in the order of their names. */
   protected readonly makers = computed(() => {
     const needs = this.needs.value() ?? [];
@@ -121,9 +125,12 @@ export class OrderDesk {
       return this.trouble.set(
         'How many of each? Whole numbers, 1 or more; take the tick out of what is not ordered.',
       );
-    const id = uuidv7();
+    const sending = this.sending.get(maker) ?? new SendingId();
+    this.sending.set(maker, sending);
+    const id = sending.value;
     this.run(
       this.service.saveOrder(id, { maker, roomId, lines }).pipe(
+        tap({ next: () => sending.done(), error: (problem: Error) => sending.failed(problem) }),
         switchMap(() => {
           this.open.set(id);
           return this.service.send(id);

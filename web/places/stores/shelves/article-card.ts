@@ -20,6 +20,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { SessionService } from '../../../data/session-service';
+import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { sayDay, StoresAccount, today } from '../stores-account';
 
@@ -144,6 +145,7 @@ export class ArticleCard {
     ['written-off', 'issued', 'aside'].includes(this.standingKind()),
   );
 
+  private readonly moving = new SendingId();
   protected readonly minimum = signal('');
   protected readonly makerCode = signal('');
 
@@ -198,7 +200,7 @@ export class ArticleCard {
     if (doing === 'written-off' && reason === null) return this.trouble.set('Say why it is written off.');
     const kind: Move['kind'] = doing === 'aside' ? 'moved' : doing;
     this.run(
-      this.service.move(uuidv7(), {
+      this.service.move(this.moving.value, {
         kind,
         articleId: article.id,
         from,
@@ -207,6 +209,7 @@ export class ArticleCard {
         pieceIds,
         reason,
       }),
+      this.moving,
     );
   }
 
@@ -240,19 +243,24 @@ export class ArticleCard {
     this.run(this.service.rename(article.id, uuidv7(), keep ? null : this.newLabel().trim()));
   }
 
-  private run(doing: Observable<unknown>): void {
+  private run(doing: Observable<unknown>, id?: SendingId): void {
     this.busy.set(true);
     this.trouble.set('');
     doing.pipe(finalize(() => this.busy.set(false))).subscribe({
-      next: () =>
+      next: () => {
+        id?.done();
         this.service.account(this.articleId()).subscribe({
           next: (told) => {
             this.take(told);
             this.moved.emit(told.article);
           },
           error: (problem: Error) => this.trouble.set(problem.message),
-        }),
-      error: (problem: Error) => this.trouble.set(problem.message),
+        });
+      },
+      error: (problem: Error) => {
+        id?.failed(problem);
+        this.trouble.set(problem.message);
+      },
     });
   }
 

@@ -17,10 +17,10 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
 import { finalize, forkJoin } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
 import { ChartFiles, type BroughtFile } from '../../../data/brought/chart-files';
 import { ChartService } from '../../../data/chart-service';
 import { Fetched } from '../../../data/fetched';
+import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
@@ -89,7 +89,7 @@ export class BringTable {
   protected readonly busy = signal(false);
   protected readonly trouble = signal<readonly string[]>([]);
   protected readonly roles = STOCK_ROLES.map((value) => ({ value, label: STOCK_ROLE_WORDS[value] }));
-  private id = uuidv7();
+  private readonly id = new SendingId();
 
   protected readonly plan = computed(() => {
     const table = this.table();
@@ -155,7 +155,7 @@ export class BringTable {
   protected choose(which: number): void {
     this.which.set(which);
     this.said.set(new Map());
-    this.id = uuidv7();
+    this.id.done();
   }
 
   protected say(at: number, role: StockRole): void {
@@ -176,15 +176,16 @@ export class BringTable {
     this.trouble.set([]);
     const rows = plan.rows.map(({ line: _, garment: __, code, ...row }) => ({ ...row, makerCode: code }));
     this.service
-      .bring(this.id, { roomId, rows })
+      .bring(this.id.value, { roomId, rows })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: () => {
+          this.id.done();
           rememberColumns(plan.columns, this.said());
           this.done.emit();
         },
         error: (problem: Error & { findings?: readonly string[] }) => {
-          this.id = uuidv7();
+          this.id.failed(problem);
           this.trouble.set((problem.findings?.length ?? 0) > 0 ? problem.findings! : [problem.message]);
         },
       });

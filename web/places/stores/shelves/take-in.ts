@@ -7,9 +7,9 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../../data/chart-service';
 import { Fetched } from '../../../data/fetched';
+import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { StoresAccount } from '../stores-account';
@@ -125,7 +125,7 @@ export class TakeIn {
   protected readonly trouble = signal('');
   private readonly chart = signal<Chart | null>(null);
   /** One id a receipt, so that trying again after a failure takes nothing in twice. */
-  private id = uuidv7();
+  private readonly id = new SendingId();
 
   protected readonly choices = computed(() =>
     (this.garments.value() ?? []).map(({ seriesId, garment, maker }) => ({
@@ -175,16 +175,15 @@ export class TakeIn {
     this.busy.set(true);
     this.trouble.set('');
     this.service
-      .receive(this.id, { seriesId, label, roomId, compartment: 'shelf', count, pieces: [...pieces] })
+      .receive(this.id.value, { seriesId, label, roomId, compartment: 'shelf', count, pieces: [...pieces] })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (article) => {
-          this.id = uuidv7();
+          this.id.done();
           this.done.emit(article);
         },
         error: (problem: Error) => {
-          // What was refused is another thing once it is mended.
-          this.id = uuidv7();
+          this.id.failed(problem);
           this.trouble.set(problem.message);
         },
       });
