@@ -295,7 +295,15 @@ function fromCaller(path: string): string {
   return resolve(process.env['INIT_CWD'] ?? '.', path);
 }
 
+// Whoever reads only the beginning of what is written (`| head`) has all they want: there is nobody left to tell.
+function endQuietly(error: NodeJS.ErrnoException): void {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit(0);
+}
+
 if (/size\.[jt]s$/.test(process.argv[1] ?? '')) {
+  process.stdout.on('error', endQuietly);
+  process.stderr.on('error', endQuietly);
   process.exitCode = await sizeFiles(process.argv.slice(2), {
     input: process.stdin,
     output: process.stdout,

@@ -2,6 +2,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
+import { beginHousehold } from './lib/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { measureLoad } from './lib/load/measure-load.mjs';
 import { measureFirstLoad } from './lib/first-load.mjs';
@@ -11,6 +12,7 @@ import { node, run, say } from './lib/run.mjs';
 
 const only = process.argv.slice(2);
 const asked = (name) => only.length === 0 || only.includes(name);
+beginHousehold();
 await npmPackages();
 
 // DuckDB is only needed here, so it is installed here and not with the project.

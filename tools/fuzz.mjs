@@ -1,10 +1,12 @@
 // npm run fuzz [COUNT] [SEED]: odd requests to every route, by the contract's shapes bent and by raw bytes; none may
 // be answered with a fault of the server's, hang, or make it grow.
 import { demoServer } from './lib/demo-server.mjs';
+import { beginHousehold } from './lib/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { node, say } from './lib/run.mjs';
 
 const [count = '20000', seed = '1'] = process.argv.slice(2);
+beginHousehold();
 await npmPackages();
 const server = await demoServer('fuzz', 'server', 'trials');
 const code = await node([

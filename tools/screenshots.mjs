@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { openDemo, signIn } from './lib/demo-browser.mjs';
+import { beginHousehold } from './lib/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';
@@ -17,6 +18,7 @@ Size,Waist (in),Hips in (cm),Inside leg Short (in),Inside leg Regular (in),Insid
 Model is 188 cm tall and wears 32
 `;
 
+beginHousehold();
 await npmPackages();
 const demo = await openDemo('screenshots');
 const { base } = demo;
@@ -110,7 +112,7 @@ try {
   await page.locator('.map svg').waitFor();
   await shoot('map');
   await page.getByRole('tab', { name: 'How it runs' }).click();
-  await page.getByText('wearers.').waitFor();
+  await page.getByText('sizes looked at').first().waitFor();
   await shoot('runs');
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await chart('Tidewall vest');

@@ -5,6 +5,7 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
 import { waysInto } from './lib/database.mjs';
+import { beginHousehold } from './lib/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { startMariadb } from './lib/mariadb.mjs';
 import { DATA } from './lib/paths.mjs';
@@ -12,9 +13,10 @@ import { node, say } from './lib/run.mjs';
 import { torture } from './lib/torture.mjs';
 
 const [kills = '200', seed = '1'] = process.argv.slice(2);
+const household = beginHousehold();
 await npmPackages();
 await buildChanged('server');
-const folder = join(DATA, `torture-${process.pid}`);
+const folder = household.ownFolder(join(DATA, `torture-${process.pid}`));
 mkdirSync(folder, { recursive: true });
 // A disk of its own that can be filled, where this user may mount one.
 const small =
@@ -37,9 +39,4 @@ await mariadb.stop();
 if (small) spawnSync('umount', [folder]);
 rmSync(folder, { recursive: true, force: true });
 say(found.words);
-if (process.env.TALLY_FILE)
-  writeFileSync(
-    process.env.TALLY_FILE,
-    JSON.stringify({ passed: found.good && code === 0 ? 1 : 0, failed: found.good && code === 0 ? 0 : 1 }),
-  );
 process.exit(found.good && code === 0 ? 0 : 1);

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip as gzipBytes } from 'node:zlib';
@@ -9,6 +9,9 @@ import { giveUp, node, say } from './run.mjs';
 
 const brotli = promisify(brotliCompress);
 const gzip = promisify(gzipBytes);
+
+/** What each product was last built from; in a folder of their own, as a product may be made in one of its name. */
+const STAMPS = join(BUILD, 'stamps');
 
 const SKIPPED = new Set(['node_modules', 'dist', '.angular']);
 
@@ -85,6 +88,31 @@ async function packEach(folder) {
   );
 }
 
+/**
+ * Takes over what was built in a clone of this checkout, product by product, where it was built from the very same
+ * sources: so that whoever tries a clean clone need not build everything once more for themselves.
+ */
+export function takeOverFrom(clone) {
+  for (const [name, { sources, made }] of Object.entries(PRODUCTS)) {
+    const print = fingerprint(sources);
+    const stamp = join(clone, relative(ROOT, STAMPS), name);
+    if (!existsSync(stamp) || readFileSync(stamp, 'utf8') !== print || isBuilt(name, print)) continue;
+    // What is made lies in a folder of its own, two below the root.
+    const folder = made.split('/').slice(0, 2).join('/');
+    rmSync(join(ROOT, folder), { recursive: true, force: true });
+    cpSync(join(clone, folder), join(ROOT, folder), { recursive: true });
+    mkdirSync(STAMPS, { recursive: true });
+    writeFileSync(join(STAMPS, name), print);
+  }
+}
+
+function isBuilt(name, print) {
+  const stamp = join(STAMPS, name);
+  return (
+    existsSync(join(ROOT, PRODUCTS[name].made)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === print
+  );
+}
+
 /** Builds the server and the web application, or what is named, each only if its sources have changed since the last time. */
 export async function buildChanged(...names) {
   await aloneIn(BUILD, 'building', () => buildEach(names));
@@ -92,14 +120,13 @@ export async function buildChanged(...names) {
 
 async function buildEach(names) {
   for (const name of names.length > 0 ? names : ['server', 'web']) {
-    const { sources, made, build } = PRODUCTS[name];
+    const { sources, build } = PRODUCTS[name];
     const print = fingerprint(sources);
-    const stamp = join(BUILD, name);
-    if (existsSync(join(ROOT, made)) && existsSync(stamp) && readFileSync(stamp, 'utf8') === print) continue;
+    if (isBuilt(name, print)) continue;
     say(`Building the ${name} ...`);
     if ((await build()) !== 0) giveUp(`The ${name} did not build. Look at the lines above.`);
-    mkdirSync(BUILD, { recursive: true });
-    writeFileSync(stamp, print);
+    mkdirSync(STAMPS, { recursive: true });
+    writeFileSync(join(STAMPS, name), print);
   }
 }
 

@@ -2,6 +2,7 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './build.mjs';
 import { waysInto } from './database.mjs';
+import { ownFolder } from './household.mjs';
 import { startMariadb } from './mariadb.mjs';
 import { DATA, ROOT } from './paths.mjs';
 import { startMakerDesk, startServer } from './serve.mjs';
@@ -15,7 +16,8 @@ import { startMakerDesk, startServer } from './serve.mjs';
  */
 export async function demoServer(name, ...parts) {
   await buildChanged(...parts);
-  const folder = join(DATA, `${name}-${process.pid}`);
+  const folder = ownFolder(join(DATA, `${name}-${process.pid}`));
+  const outbox = ownFolder(`${folder}-outbox`);
   const mariadb = await startMariadb(folder);
   const ways = waysInto(mariadb);
   const desk = await startMakerDesk({});
@@ -25,7 +27,7 @@ export async function demoServer(name, ...parts) {
     DATABASE_OWNER_URL: ways.owner,
     PORT: '0',
     WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
-    OUTBOX: `${folder}-outbox`,
+    OUTBOX: outbox,
     DEMO_FOLDER: join(ROOT, 'demo'),
     LOG_LEVEL: 'error',
   });
@@ -40,7 +42,7 @@ export async function demoServer(name, ...parts) {
       await server.stop();
       await desk.stop();
       await mariadb.stop();
-      for (const own of [folder, `${folder}-outbox`]) rmSync(own, { recursive: true, force: true });
+      for (const own of [folder, outbox]) rmSync(own, { recursive: true, force: true });
     },
   };
 }

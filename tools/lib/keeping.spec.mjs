@@ -63,6 +63,22 @@ describe('the door of a folder', () => {
 });
 
 describe('a MariaDB that is kept', () => {
+  it('has a temporary folder of its own, so that another that starts takes nothing from it', async () => {
+    const own = [folder(), folder()];
+    const both = await Promise.all(own.map(startMariadb));
+    const asked = await Promise.all(
+      both.map(async (mariadb) => {
+        const database = knex({ client: 'mysql2', connection: mariadb.url('neat_measure') });
+        const [[row]] = await database.raw('select @@tmpdir as temporary');
+        await database.destroy();
+        return row.temporary;
+      }),
+    );
+    expect(asked).toEqual(own.map((one) => join(one, 'tmp')));
+    await Promise.all(both.map((mariadb) => mariadb.stop()));
+    own.forEach((one) => rmSync(one, { recursive: true, force: true }));
+  }, 60_000);
+
   it('is started again on its port when it is killed, with what was committed', async () => {
     const own = folder();
     const mariadb = await startMariadb(own);

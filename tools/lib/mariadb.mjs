@@ -30,7 +30,7 @@ export async function startMariadb(folder) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const data = join(folder, 'data');
   await endLeftOver(data);
-  if (!existsSync(join(data, 'mysql'))) await createDataFolder(data);
+  if (!existsSync(join(data, 'mysql'))) await createDataFolder(folder, data);
   const password = keptSecret(join(folder, 'secret'));
   const keeper = new Keeper(mariadbd, folder, data, password);
   if (!(await keeper.start()))
@@ -116,6 +116,7 @@ function launch(mariadbd, folder, data, port, password) {
     mariadbd,
     '--no-defaults',
     `--datadir=${data}`,
+    `--tmpdir=${ownTemporary(folder)}`,
     `--port=${port}`,
     '--bind-address=127.0.0.1',
     '--skip-name-resolve',
@@ -138,6 +139,16 @@ function launch(mariadbd, folder, data, port, password) {
     stdio: ['pipe', 'ignore', 'inherit'],
     detached: true,
   });
+}
+
+/**
+ * The temporary folder of one MariaDB alone. At its start a server removes temporary tables from its folder; from a
+ * shared one it would remove another's, which then breaks off.
+ */
+function ownTemporary(folder) {
+  const own = join(folder, 'tmp');
+  mkdirSync(own, { recursive: true, mode: 0o700 });
+  return own;
 }
 
 async function comesUp(leash, port) {
@@ -173,7 +184,7 @@ function stop(leash) {
   });
 }
 
-async function createDataFolder(data) {
+async function createDataFolder(folder, data) {
   say('Making a data folder for MariaDB ...');
   // Made aside, so that one that was killed half-way is never taken for whole.
   const making = `${data}.making`;
@@ -181,6 +192,7 @@ async function createDataFolder(data) {
   const args = [
     '--no-defaults',
     `--datadir=${making}`,
+    `--tmpdir=${ownTemporary(folder)}`,
     '--auth-root-authentication-method=normal',
     '--skip-test-db',
   ];

@@ -13,10 +13,18 @@ export function sayBesideOutput() {
   said = process.stderr;
 }
 
-/** Ends the command with a sentence for the person who gave it. */
-export function giveUp(text) {
-  process.stderr.write(`\n${text}\n`);
+/** Why a command cannot go on, as a sentence for the person who gave it. */
+export class GivenUp extends Error {}
+
+// What nobody has caught ends the command with its sentence, and without the lines of the script it stands in.
+process.on('uncaughtException', (error) => {
+  process.stderr.write(`\n${error instanceof GivenUp ? error.message : error.stack}\n`);
   process.exit(1);
+});
+
+/** Ends what is being done with a sentence; a command of several parts may go on with the next. */
+export function giveUp(text) {
+  throw new GivenUp(text);
 }
 
 /** Runs a command to its end in the project's root; resolves to its exit code. */
