@@ -109,6 +109,7 @@ export {
 } from './docket/acts/handing/garments-handed-over';
 export * from './docket/apply';
 export * from './docket/say-act';
+export * from './docket/list-rows';
 export * from './docket/undo';
 export * from './docket/settle';
 export * from './docket/age';

@@ -1,6 +1,5 @@
 import { failure, success, type Outcome } from '../outcome';
 import { kindOf, type Act } from './acts';
-import { openedDocket } from './acts/docket-opened';
 import type { Docket } from './docket';
 import type { Refusal } from './refusal';
 import type { Shelf } from './shelf';
@@ -18,14 +17,14 @@ export interface Applied {
  * @param docket `null` for one that nobody opened
  */
 export function apply(docket: Docket | null, act: Act, shelf: Shelf): Outcome<Applied, Refusal> {
-  if (docket === null)
-    return act.kind === 'docket-opened'
-      ? success({ docket: openedDocket(act), act })
-      : failure({ code: 'not-opened' });
   const kind = kindOf(act);
+  if (docket === null)
+    return kind.opens === undefined
+      ? failure({ code: 'not-opened' })
+      : success({ docket: kind.opens(act), act });
   const refusal = kind.refuse(docket, act, shelf);
   if (refusal !== null) return failure(refusal);
-  const complete = kind.complete?.(docket, act, shelf) ?? act;
+  const complete = kind.finds?.complete(docket, act, shelf) ?? act;
   return success({ docket: kind.carryOut(docket, complete), act: complete });
 }
 
@@ -39,8 +38,8 @@ export function replay(acts: readonly Act[]): Docket | null {
 
 /** The docket after an act that was let in. */
 function after(docket: Docket | null, act: Act): Docket | null {
-  if (docket === null) return act.kind === 'docket-opened' ? openedDocket(act) : null;
-  return kindOf(act).carryOut(docket, act);
+  const kind = kindOf(act);
+  return docket === null ? (kind.opens?.(act) ?? null) : kind.carryOut(docket, act);
 }
 
 /**

@@ -30,21 +30,16 @@ export function lastDone(acts: readonly Act[], shelf: Shelf, course = new Course
     const undone =
       act.undoes === undefined ? -1 : standing.findIndex((before) => acts[before]!.id === act.undoes);
     if (undone >= 0) standing.splice(undone, 1);
-    else if (!ASKED_AT_OPENING.has(act.kind)) standing.push(at);
+    else if (kindOf(act).undo !== 'opening') standing.push(at);
   });
   for (let last = standing.pop(); last !== undefined; last = standing.pop()) {
     const act = acts[last]!;
     const { undo } = kindOf(act);
-    const undoing = (undo?.(dockets[last - 1]!, act, docket, shelf) ?? null) as Doing | null;
-    // What changed nothing has nothing to be taken back; what cannot be stands in the way and says so.
-    if (undoing !== null || undo === undefined) return { act, undoing };
+    // What cannot be taken back stands in the way and says so.
+    if (typeof undo !== 'function') return { act, undoing: null };
+    const undoing = undo(dockets[last - 1]!, act, docket, shelf) as Doing | null;
+    // What changed nothing has nothing to be taken back.
+    if (undoing !== null) return { act, undoing };
   }
   return null;
 }
-
-const ASKED_AT_OPENING: ReadonlySet<Act['kind']> = new Set([
-  'docket-opened',
-  'garment-asked',
-  'garment-dropped',
-  'protocol-asked',
-]);

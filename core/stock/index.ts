@@ -2,6 +2,7 @@
 export * from './article';
 export { sizesOfLabel } from '../chart/label';
 export * from './movement';
+export * from './movements-of';
 export * from './days';
 export * from './keeping';
 export * from './hire';

@@ -2,6 +2,7 @@ import type { Chart, DocketRuns } from '@neat-measure/contract';
 import {
   chartRuns,
   compileChart,
+  EVIDENCE_KINDS,
   looksOn,
   replay,
   tellingRuns,
@@ -27,10 +28,7 @@ export type RunsTask =
 
 /** So many dockets are read at once: a season of them does not stand in memory together. */
 const AT_ONCE = 200;
-/** What was seen of a garment, and what taking it back is noted as. */
-const SEEN = ['garment-tried', 'trial-withdrawn', 'fit-checked', 'garment-came-back', 'return-withdrawn'];
-
-/** What was reckoned before, as long as nothing was seen since and the house sizes as it did. */
+/** What was reckoned before, as long as all it rests on stands as it did. */
 const KNOWN = new LRUCache<string, { readonly on: string; readonly runs: readonly ChartRun[] }>({ max: 200 });
 
 /**
@@ -43,13 +41,16 @@ export async function runsOfChart(
   { id, seriesId, sheet }: Chart,
 ): Promise<readonly ChartRun[]> {
   const versions = await database('charts').where({ series_id: seriesId }).pluck<string[]>('id');
-  const about = () => database('acts').whereIn('kind', SEEN).whereIn('about', versions);
-  const [last] = await about().max<{ place: number | null }[]>({ place: 'place' });
+  const dockets = await database('acts')
+    .whereIn('kind', EVIDENCE_KINDS)
+    .whereIn('about', versions)
+    .distinct('docket_id')
+    .orderBy('docket_id')
+    .pluck<string[]>('docket_id');
   const { habits } = await findSettings(database);
-  const on = `${last?.place ?? 0} ${habits.version}`;
+  const on = await restsOn(database, versions, dockets, habits.version);
   const known = KNOWN.get(id);
   if (known?.on === on) return known.runs;
-  const dockets = await about().distinct('docket_id').orderBy('docket_id').pluck<string[]>('docket_id');
   const charts = await findCharts(database, versions);
   const looks: GarmentLook[] = [];
   for (let from = 0; from < dockets.length; from += AT_ONCE) {
@@ -65,6 +66,29 @@ export async function runsOfChart(
   const runs = chartRuns(compileChart(sheet), looks);
   KNOWN.set(id, { on, runs });
   return runs;
+}
+
+/**
+ * What a reckoning rests on, as a text that differs where anything of it does: every act of the dockets that tell of a
+ * chart, a reading that was taken back or a wearer who was erased as well as a trial; its versions; and how the house
+ * sizes.
+ */
+async function restsOn(
+  database: Database,
+  versions: readonly string[],
+  dockets: readonly string[],
+  habits: number,
+): Promise<string> {
+  let [acts, last] = [0, 0];
+  for (let from = 0; from < dockets.length; from += AT_ONCE) {
+    const [row] = await database('acts')
+      .whereIn('docket_id', dockets.slice(from, from + AT_ONCE))
+      .count({ acts: '*' })
+      .max({ last: 'place' });
+    acts += Number(row!['acts']);
+    last = Math.max(last, Number(row!['last']));
+  }
+  return [acts, last, dockets.length, habits, ...versions].join(' ');
 }
 
 /** Which charts of a docket run otherwise than they say, and how. */

@@ -23,7 +23,7 @@ import * as z from 'zod';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
 import { addActs } from '../dockets/act-store';
-import { noteAct } from '../dockets/store';
+import { addDocket, keepRows } from '../dockets/store';
 import { Hand } from './hand';
 import { moveForAct } from '../stores/docket-acts';
 
@@ -127,7 +127,8 @@ export async function loadSeason(
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
     const hand = new Hand(shelf, fitter, opened);
     workThrough(hand, names.get(docket.wearer) ?? 'The wearer', docket, charts, pieces);
-    for (const act of hand.acts) await noteAct(database, act, hand.docket);
+    for (const { act, before, after } of hand.steps)
+      await (before === null ? addDocket(database, after) : keepRows(database, before, act, after));
     await addActs(database, hand.acts);
     for (const { act, before, after } of hand.steps)
       if (before !== null) await moveForAct(database, act, before, after, shelf);

@@ -1,5 +1,5 @@
 import type { KeptAct } from '@neat-measure/contract';
-import { actSchema, type Act } from '@neat-measure/core';
+import { actSchema, kindOf, type Act, type RecordedReading } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
 
@@ -25,7 +25,8 @@ export async function addAct(database: Database, act: Act): Promise<KeptAct> {
 /** Whether a wearer has a reading of another docket, or sent one, of the moment that one was carried over from. */
 export async function isOnRecord(
   database: Database,
-  { docketId, code, carriedFrom, waist }: Extract<Act, { kind: 'reading-taken' }>,
+  docketId: string,
+  { code, carriedFrom, waist }: RecordedReading,
 ): Promise<boolean> {
   const whose = database('dockets').where({ id: docketId }).select('wearer_id');
   const theirs = () => database('dockets').where('wearer_id', whose).select('id');
@@ -36,7 +37,7 @@ export async function isOnRecord(
     // One that was carried over itself has the moment it was first taken.
     .where((moment) =>
       moment
-        .where('done_at', new Date(carriedFrom!))
+        .where('done_at', new Date(carriedFrom))
         .orWhereRaw("json_value(body, '$.carriedFrom') = ?", [carriedFrom]),
     )
     // With the waist at the navel another length was read than with it where it creases.
@@ -45,7 +46,7 @@ export async function isOnRecord(
   if (read !== undefined) return true;
   const sent = await database('self_links')
     .whereIn('docket_id', theirs())
-    .where('submitted_at', new Date(carriedFrom!))
+    .where('submitted_at', new Date(carriedFrom))
     .first('id');
   return sent !== undefined;
 }
@@ -62,19 +63,12 @@ function rowOf(act: Act, receivedAt: Date): object {
     id,
     docket_id: docketId,
     kind,
-    about: aboutOf(act),
+    about: kindOf(act).lookedUpBy(act),
     body: JSON.stringify(body),
     fitter_id: by.id,
     done_at: new Date(at),
     received_at: receivedAt,
   };
-}
-
-/** What an act is about, for queries: a measurement, a chart, a reading. */
-function aboutOf(act: Act): string | null {
-  if ('readingId' in act) return act.readingId;
-  if ('chartId' in act) return act.chartId;
-  return 'code' in act ? act.code : 'protocolId' in act ? act.protocolId : null;
 }
 
 /** An act that is kept. */

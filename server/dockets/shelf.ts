@@ -1,5 +1,5 @@
 import type { Chart, Protocol } from '@neat-measure/contract';
-import type { Act, Shelf } from '@neat-measure/core';
+import { kindOf, type Act, type Shelf } from '@neat-measure/core';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
 import { findProtocols } from '../protocols/store';
@@ -10,12 +10,10 @@ export async function shelfFor(
   database: Database,
   acts: readonly Act[],
 ): Promise<Omit<Shelf<Chart>, 'protocols'> & { readonly protocols: readonly Protocol[] }> {
-  const named = <Key extends string>(key: Key) => [
-    ...new Set(acts.flatMap((act) => (key in act ? [(act as Act & Record<Key, string>)[key]] : []))),
-  ];
+  const needed = acts.map((act) => kindOf(act).needs(act));
   const [charts, protocols, { habits }] = await Promise.all([
-    findCharts(database, named('chartId')),
-    findProtocols(database, named('protocolId')),
+    findCharts(database, [...new Set(needed.flatMap((one) => one.charts))]),
+    findProtocols(database, [...new Set(needed.flatMap((one) => one.protocols))]),
     findSettings(database),
   ]);
   return { charts, protocols, habits };

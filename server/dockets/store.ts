@@ -7,12 +7,12 @@ import {
   type Wearer,
 } from '@neat-measure/contract';
 import {
-  finalSize,
+  changedRows,
   isClosing,
-  stageOf,
   type Act,
   type DecisionOutcome,
   type Docket,
+  type GarmentRow,
   type Stage,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
@@ -96,68 +96,54 @@ export async function otherDockets(database: Database, wearerId: string, id: str
     .pluck<string[]>('id');
 }
 
+/** Keeps the row of a docket that was opened. */
+export async function addDocket(
+  transaction: Database,
+  { id, wearerId, occasion, openedAt }: Docket,
+): Promise<void> {
+  await transaction('dockets').insert({ id, wearer_id: wearerId, occasion, opened_at: new Date(openedAt) });
+}
+
 /**
  * Keeps what lists and searches look at beside the acts, for one act that was let in.
  *
- * @param docket as it stands after the act; what a garment's row says follows from it
+ * @param before the docket it was done on
+ * @param after the docket with it; what a garment's row says follows from the two
  */
-export async function noteAct(transaction: Database, act: Act, docket: Docket | null): Promise<void> {
-  const garment = (chartId: string) =>
-    transaction('docket_garments').where({ docket_id: act.docketId, chart_id: chartId });
-  switch (act.kind) {
-    case 'docket-opened':
-      await transaction('dockets').insert({
-        id: act.docketId,
-        wearer_id: act.wearerId,
-        occasion: act.occasion,
-        opened_at: new Date(act.at),
-      });
-      return;
-    case 'garment-asked': {
-      const last = await transaction('docket_garments')
-        .where({ docket_id: act.docketId })
-        .max<{ position: number | null }[]>({ position: 'position' });
-      await transaction('docket_garments')
-        .insert({ docket_id: act.docketId, chart_id: act.chartId, position: (last[0]?.position ?? -1) + 1 })
-        .onConflict(['docket_id', 'chart_id'])
-        .ignore();
-      return;
-    }
-    case 'garment-dropped':
-      await garment(act.chartId).delete();
-      return;
-    case 'rule-overruled':
-      await garment(act.chartId).update({ rule: act.rule, preference: act.preference });
-      return;
-    case 'garment-decided':
-      await garment(act.chartId).update({ outcome: act.outcome, size: act.found?.size ?? null });
-      break;
-    default:
+export async function keepRows(
+  transaction: Database,
+  before: Docket,
+  act: Act,
+  after: Docket,
+): Promise<void> {
+  for (const { chartId, before: was, after: is } of changedRows(before, act, after)) {
+    const row = transaction('docket_garments').where({ docket_id: act.docketId, chart_id: chartId });
+    if (is === null) await row.delete();
+    else if (was === null)
+      await transaction('docket_garments').insert(await newRow(transaction, act.docketId, chartId, is));
+    else await row.update(columnsOf(is));
   }
-  for (const chartId of docket === null ? [] : stagedBy(act, docket))
-    await garment(chartId).update({
-      stage: stageOf(docket!, chartId),
-      final_size: finalSize(docket!, chartId)?.size ?? null,
-    });
 }
 
-/** Of which garments an act may change how far they have come. */
-function stagedBy(act: Act, { garments }: Docket): readonly string[] {
-  switch (act.kind) {
-    case 'garment-decided':
-    case 'garment-tried':
-    case 'trial-withdrawn':
-    case 'garment-fitted':
-    case 'garment-came-back':
-    case 'return-withdrawn':
-      return [act.chartId];
-    case 'garments-handed-over':
-      return act.garments.map(({ chartId }) => chartId);
-    case 'handing-withdrawn':
-      return garments.map(({ chartId }) => chartId);
-    default:
-      return [];
-  }
+async function newRow(
+  transaction: Database,
+  docketId: string,
+  chartId: string,
+  row: GarmentRow,
+): Promise<object> {
+  const last = await transaction('docket_garments')
+    .where({ docket_id: docketId })
+    .max<{ position: number | null }[]>({ position: 'position' });
+  return {
+    docket_id: docketId,
+    chart_id: chartId,
+    position: (last[0]?.position ?? -1) + 1,
+    ...columnsOf(row),
+  };
+}
+
+function columnsOf({ finalSize, ...row }: GarmentRow): object {
+  return { ...row, final_size: finalSize };
 }
 
 /** Every docket with a garment that is not decided for good: none of them may be forgotten, however old. */

@@ -1,12 +1,13 @@
 import type { ActAnswer, Fitter, KeptAct } from '@neat-measure/contract';
 import {
   apply,
+  kindOf,
   readAct,
-  refuseReading,
   replay,
   sayRefusal,
   sayUnreadableAct,
   type Act,
+  type Docket,
   type Refusal,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
@@ -16,7 +17,7 @@ import type { Lookout } from '../http/lookout';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
 import { addAct, findAct, isOnRecord, listActs } from './act-store';
 import { shelfFor } from './shelf';
-import { lockDocket, noteAct } from './store';
+import { addDocket, keepRows, lockDocket } from './store';
 
 /** What became of one act. */
 type Taken = { readonly kept: KeptAct; readonly repeated: boolean } | { readonly refusal: Refusal };
@@ -71,10 +72,16 @@ export async function takeAct(database: Database, author: Fitter, sent: Act): Pr
   if (off > MOST_AHEAD_MS || off < -MOST_BEHIND_MS)
     return { refusal: { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() } };
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
+  const kind = kindOf(act);
   return tryAgain(async () => {
     try {
-      if (act.kind === 'reading-taken') return await takeReading(database, act);
-      if (act.kind === 'docket-opened') return await open(database, act);
+      const refusal = kind.refuseAlone?.(act) ?? null;
+      if (refusal !== null) return { refusal };
+      const { recorded } = kind.needs(act);
+      if (recorded !== null && !(await isOnRecord(database, act.docketId, recorded)))
+        return { refusal: { code: 'no-such-record' } };
+      if (kind.refuseAlone !== undefined) return await takeAlone(database, act);
+      if (kind.opens !== undefined) return await open(database, act, kind.opens(act));
       return await takeOnDocket(database, act);
     } catch (error) {
       if (error instanceof ActRefused) return { refusal: error.refusal };
@@ -84,12 +91,8 @@ export async function takeAct(database: Database, author: Fitter, sent: Act): Pr
   });
 }
 
-/** A reading rests on nothing before it: that its docket is there is asked by the row it names. One statement. */
-async function takeReading(database: Database, act: Extract<Act, { kind: 'reading-taken' }>): Promise<Taken> {
-  const refusal = refuseReading(act);
-  if (refusal !== null) return { refusal };
-  if (act.carriedFrom !== null && !(await isOnRecord(database, act)))
-    return { refusal: { code: 'no-such-record' } };
+/** An act that rests on nothing before it: that its docket is there is asked by the row it names. One statement. */
+async function takeAlone(database: Database, act: Act): Promise<Taken> {
   try {
     return { kept: await addAct(database, act), repeated: false };
   } catch (error) {
@@ -98,10 +101,10 @@ async function takeReading(database: Database, act: Extract<Act, { kind: 'readin
   }
 }
 
-async function open(database: Database, act: Extract<Act, { kind: 'docket-opened' }>): Promise<Taken> {
+async function open(database: Database, act: Act, docket: Docket): Promise<Taken> {
   try {
     return await database.transaction(async (transaction) => {
-      await noteAct(transaction, act, null);
+      await addDocket(transaction, docket);
       return { kept: await addAct(transaction, act), repeated: false };
     });
   } catch (error) {
@@ -125,7 +128,7 @@ async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
     const applied = apply(docket, act, shelf);
     if (!applied.ok) return { refusal: applied.problem };
     const kept = await addAct(transaction, applied.value.act);
-    await noteAct(transaction, applied.value.act, applied.value.docket);
+    await keepRows(transaction, docket!, applied.value.act, applied.value.docket);
     await moveForAct(transaction, applied.value.act, docket!, applied.value.docket, shelf);
     return { kept, repeated: false };
   }, AS_IT_STANDS);
@@ -144,9 +147,7 @@ function asRepeated(kept: KeptAct, act: Act): Taken {
 
 /** An act without what is found when it is let in: that is never taken from who sends it. */
 function unfound(act: Act): Act {
-  if (act.kind === 'garments-handed-over')
-    return { ...act, garments: act.garments.map((one) => ({ ...one, found: null })) };
-  return 'found' in act ? { ...act, found: null } : act;
+  return kindOf(act).finds?.without(act) ?? act;
 }
 
 function sameWords(one: Act, other: Act): boolean {

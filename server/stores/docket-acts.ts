@@ -1,15 +1,6 @@
-import {
-  lastHanding,
-  RETURN_WORDS,
-  type Act,
-  type Docket,
-  type Handing,
-  type Refusal,
-  type ReturnWay,
-  type Shelf,
-} from '@neat-measure/core';
+import type { Act, Docket, Handing, Refusal, Shelf } from '@neat-measure/core';
 import type { Chart } from '@neat-measure/contract';
-import { labelNow, sayMovementRefusal, type Whereabouts } from '@neat-measure/core/stock';
+import { labelNow, movementsOf, sayMovementRefusal, type DocketMovement } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
 import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire/hire-acts';
@@ -25,16 +16,9 @@ export class ActRefused extends Error {
   }
 }
 
-const WENT: Readonly<Record<ReturnWay, (roomId: string) => Whereabouts>> = {
-  stock: (roomId) => ({ in: 'room', roomId, compartment: 'shelf' }),
-  drying: (roomId) => ({ in: 'room', roomId, compartment: 'drying' }),
-  quarantine: (roomId) => ({ in: 'room', roomId, compartment: 'quarantine' }),
-  waste: () => ({ in: 'waste' }),
-};
-
 /**
  * Does in the stores what an act on a docket does to what lies there, in the transaction that keeps the act:
- * neither stands without the other.
+ * neither stands without the other. What moves follows from the docket before and after (`movementsOf`).
  *
  * @param before the docket as it was
  * @param after the docket with the act
@@ -47,84 +31,47 @@ export async function moveForAct(
   after: Docket,
   shelf: Shelf<Chart>,
 ): Promise<void> {
-  const going = (handings: readonly Handing[], work: (one: Taken) => Promise<void>) =>
-    eachTaken(transaction, handings, shelf, work);
-  const base = { batchId: uuidv7(), docketId: act.docketId, by: act.by.id };
-  const room = ({ from }: Handing): Whereabouts => ({
-    in: 'room',
-    roomId: from!.roomId,
-    compartment: 'shelf',
+  const batchId = uuidv7();
+  await eachTaken(transaction, movementsOf(before, after), shelf, async (taken) => {
+    const { movement, article, piece, garment } = taken;
+    const { kind, from, to, reason } = movement;
+    if (kind === 'issued' && piece !== null && piece.blocked)
+      throw new ActRefused({ code: 'piece-refused', garment: garment.garment, why: piece.says });
+    // What goes into a room that is none would be nowhere.
+    if (kind === 'returned' && to.in === 'room') await refuseRoom(transaction, to.roomId, garment.garment);
+    await move(transaction, {
+      batchId,
+      docketId: act.docketId,
+      by: act.by.id,
+      kind,
+      articleId: article.id,
+      count: 1,
+      what: `${garment.garment} ${piece?.serial ?? article.label}`,
+      pieceId: piece?.id ?? null,
+      ...(reason === null ? {} : { reason }),
+      from,
+      to,
+    });
+    if (piece !== null) await HIRE[movement.hire](transaction, { act, ...taken, piece });
   });
-  switch (act.kind) {
-    case 'garments-handed-over':
-      return going(
-        after.handings.filter(({ actId }) => actId === act.id),
-        async ({ handing, article, piece, garment }) => {
-          if (piece !== null && piece.blocked)
-            throw new ActRefused({ code: 'piece-refused', garment: garment.garment, why: piece.says });
-          const moving = { ...base, kind: 'issued', articleId: article.id, count: 1 } as const;
-          const what = `${garment.garment} ${piece?.serial ?? article.label}`;
-          await move(transaction, {
-            ...moving,
-            what,
-            pieceId: piece?.id ?? null,
-            from: room(handing),
-            to: { in: 'wearer' },
-          });
-          if (piece !== null) await hireOut(transaction, handing, piece, garment, act);
-        },
-      );
-    case 'handing-withdrawn':
-      return going(
-        before.handings.filter(({ actId }) => actId === act.actId),
-        async ({ handing, article, piece, garment }) => {
-          const what = `${garment.garment} ${piece?.serial ?? article.label}`;
-          const moving = { ...base, kind: 'undone', articleId: article.id, count: 1, what } as const;
-          await move(transaction, {
-            ...moving,
-            pieceId: piece?.id ?? null,
-            from: { in: 'wearer' },
-            to: room(handing),
-          });
-          if (piece !== null) await hireNotOut(transaction, act.docketId, handing.chartId);
-        },
-      );
-    case 'garment-came-back': {
-      const handing = lastHanding(after, act.chartId)!;
-      return going([handing], async ({ article, piece, garment }) => {
-        // What goes into a room that is none would be nowhere.
-        if (act.to !== undefined) await refuseRoom(transaction, act.to, garment.garment);
-        const what = `${garment.garment} ${piece?.serial ?? article.label}`;
-        await move(transaction, {
-          ...base,
-          kind: 'returned',
-          articleId: article.id,
-          count: 1,
-          what,
-          pieceId: piece?.id ?? null,
-          // What else was said of it stays on the docket, and goes with it: this list is never changed.
-          reason: RETURN_WORDS[act.why],
-          from: { in: 'wearer' },
-          to: WENT[act.goes](act.to ?? handing.from!.roomId),
-        });
-        if (piece !== null) await hireEnded(transaction, act, garment.keeping.dryingDays);
-      });
-    }
-    case 'return-withdrawn': {
-      const handing = lastHanding(before, act.chartId)!;
-      const back = handing.back!;
-      return going([handing], async ({ article, piece, garment }) => {
-        const what = `${garment.garment} ${piece?.serial ?? article.label}`;
-        const from = WENT[back.goes](back.to ?? handing.from!.roomId);
-        const moving = { ...base, kind: 'undone', articleId: article.id, count: 1, what } as const;
-        await move(transaction, { ...moving, pieceId: piece?.id ?? null, from, to: { in: 'wearer' } });
-        if (piece !== null)
-          await hireNotEnded(transaction, act.docketId, act.chartId, garment.keeping.dryingDays);
-      });
-    }
-    default:
-  }
 }
+
+/** What becomes of the booking of a numbered piece. */
+const HIRE: Readonly<
+  Record<
+    DocketMovement['hire'],
+    (transaction: Database, of: Taken & { readonly act: Act; readonly piece: KnownPiece }) => Promise<void>
+  >
+> = {
+  out: (transaction, { movement, piece, garment, act }) =>
+    hireOut(transaction, movement.handing, piece, garment, act),
+  'not-out': (transaction, { movement, act }) =>
+    hireNotOut(transaction, act.docketId, movement.handing.chartId),
+  ended: (transaction, { movement, garment, act }) =>
+    hireEnded(transaction, act.docketId, movement.handing, garment.keeping.dryingDays),
+  'not-ended': (transaction, { movement, garment, act }) =>
+    hireNotEnded(transaction, act.docketId, movement.handing.chartId, garment.keeping.dryingDays),
+};
 
 /** @throws ActRefused where there is no such room */
 async function refuseRoom(transaction: Database, roomId: string, garment: string): Promise<void> {
@@ -132,25 +79,24 @@ async function refuseRoom(transaction: Database, roomId: string, garment: string
     throw new ActRefused({ code: 'piece-refused', garment, why: 'There is no such store room.' });
 }
 
-/** What of a handing lies, or lay, in the stores. */
+/** What moves, as it lies in the stores. */
 interface Taken {
-  readonly handing: Handing;
+  readonly movement: DocketMovement;
   readonly garment: Garment;
   readonly article: ArticleRow;
   readonly piece: KnownPiece | null;
 }
 
-/** Goes through what was taken from the stores, its articles held in one order. */
+/** Goes through what moves in the stores, its articles held in one order. */
 async function eachTaken(
   transaction: Database,
-  handings: readonly Handing[],
+  movements: readonly DocketMovement[],
   { charts }: Shelf<Chart>,
   work: (one: Taken) => Promise<void>,
 ): Promise<void> {
-  const taken = handings.filter(({ from }) => from !== undefined);
-  if (taken.length === 0) return;
+  if (movements.length === 0) return;
   const chartOf = (chartId: string) => charts.find(({ id }) => id === chartId)!;
-  const series = taken.map(({ chartId }) => chartOf(chartId).seriesId);
+  const series = movements.map(({ handing }) => chartOf(handing.chartId).seriesId);
   const garments = await garmentsOf(transaction, series);
   const renames = await renamesOf(transaction, series);
   const pieces = await listPieces(
@@ -158,11 +104,12 @@ async function eachTaken(
     (all) =>
       void all.whereIn(
         'pieces.id',
-        taken.flatMap(({ from }) => from!.pieceId ?? []),
+        movements.flatMap(({ handing }) => handing.from!.pieceId ?? []),
       ),
   );
-  const found: { handing: Handing; articleId: string; piece: KnownPiece | null; garment: Garment }[] = [];
-  for (const handing of taken) {
+  const found: (Omit<Taken, 'article'> & { readonly articleId: string })[] = [];
+  for (const movement of movements) {
+    const { handing } = movement;
     const { seriesId, version } = chartOf(handing.chartId);
     const garment = garments.get(seriesId)!;
     // The docket has the label of its version of the chart; on the shelf it may be called otherwise by now.
@@ -183,17 +130,17 @@ async function eachTaken(
         garment: garment.garment,
         why: other ? `It is ${piece.label}, and the wearer has ${size}.` : 'Say which numbered piece it is.',
       });
-    found.push({ handing, articleId, piece, garment });
+    found.push({ movement, articleId, piece, garment });
   }
   const articles = await holdArticles(
     transaction,
     found.map(({ articleId }) => articleId),
   );
-  for (const { handing, articleId, piece, garment } of found)
+  for (const { articleId, ...one } of found)
     try {
-      await work({ handing, garment, piece, article: articles.get(articleId)! });
+      await work({ ...one, article: articles.get(articleId)! });
     } catch (error) {
-      throw asRefusal(error, garment.garment, handing);
+      throw asRefusal(error, one.garment.garment, one.movement.handing);
     }
 }
 

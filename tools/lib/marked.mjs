@@ -5,7 +5,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 export const MARK = 'NEAT_MEASURE_HOUSEHOLD';
 
 /** How long a process may take to end once it was asked to, where nobody says otherwise. */
-export const GENTLY_MS = 15_000;
+export const GENTLY_MS = 10_000;
 /** How long it may take once it was killed. */
 const KILLED_MS = 5_000;
 

@@ -3,7 +3,7 @@ import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CLOTHINGS } from '../../body/measurement';
 import { CLOTHING_WORDS } from '../../body/say-plan';
-import { ACT_BASE, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -28,4 +28,9 @@ export const clothingChosen: ActKind<ClothingChosen> = {
       : { kind: 'clothing-chosen', code, clothing: before[code] },
   say: ({ code, clothing }) =>
     `chose to take ${measurement(code).name.toLowerCase()} ${CLOTHING_WORDS[clothing]}`,
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: ({ code }) => code,
 };

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ACT_BASE, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -23,4 +23,9 @@ export const consentRecorded: ActKind<ConsentRecorded> = {
     given
       ? `recorded that they agree to be measured (wording ${wording})`
       : `recorded that they no longer agree (wording ${wording})`,
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: () => null,
 };

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { FIT_PREFERENCES } from '../../chart/chart-shape';
 import { WORKING_UNITS } from '../../quantity/length';
 import type { Docket } from '../docket';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -47,4 +47,11 @@ export const docketOpened: ActKind<DocketOpened> = {
   refuse: () => ({ code: 'opened-already' }),
   carryOut: (docket) => docket,
   say: ({ occasion }) => (occasion === '' ? 'opened the docket' : `opened the docket: ${occasion}`),
+  undo: 'opening',
+  opens: openedDocket,
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: () => null,
 };

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { garmentOn, MOST_GARMENTS } from '../docket';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, type ActKind } from './act';
 
 const schema = z.object({ ...ACT_BASE, kind: z.literal('garment-asked'), chartId: idSchema });
 /** Asks for a garment, by a version of its chart. */
@@ -19,4 +19,10 @@ export const garmentAsked: ActKind<GarmentAsked> = {
       ? { ...docket, garments: [...docket.garments, { chartId, rule: null, preference: null }] }
       : docket,
   say: ({ chartId }, { garment }) => `asked for ${garment(chartId)}`,
+  undo: 'opening',
+  about: itsGarment,
+  stages: noGarments,
+  evidence: false,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

@@ -8,7 +8,7 @@ import { DECISION_OUTCOMES, garmentOn, standingDecision, standingReadings, type 
 import { judgeOne } from '../judge';
 import { keptVerdictSchema } from '../kept-verdict';
 import type { Refusal } from '../refusal';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from './act';
 import { refuseLabels, sizesSchema } from './sizes';
 
 const schema = z.object({
@@ -52,10 +52,13 @@ export const garmentDecided: ActKind<GarmentDecided> = {
     if (act.habits !== shelf.habits.version) return { code: 'habits-changed' };
     return refuseSizes(act, chart.sheet, judgeOne(docket, chart, shelf.habits));
   },
-  complete: (docket, act, shelf) => {
-    const chart = shelf.charts.find(({ id }) => id === act.chartId)!;
-    const size = handsOver(act) ? labelOf(chart.sheet, act.sizes) : null;
-    return { ...act, found: { size, verdict: judgeOne(docket, chart, shelf.habits) } };
+  finds: {
+    complete: (docket, act, shelf) => {
+      const chart = shelf.charts.find(({ id }) => id === act.chartId)!;
+      const size = handsOver(act) ? labelOf(chart.sheet, act.sizes) : null;
+      return { ...act, found: { size, verdict: judgeOne(docket, chart, shelf.habits) } };
+    },
+    without: (act) => ({ ...act, found: null }),
   },
   carryOut: (docket, { id, chartId, outcome, sizes, reason, readingIds, found, by, at }) => {
     if (found === null) throw new Error(`decision ${id} was never let in`);
@@ -91,6 +94,11 @@ export const garmentDecided: ActKind<GarmentDecided> = {
         return `put ${garment(chartId)} off${because}`;
     }
   },
+  about: itsGarment,
+  stages: (_before, { chartId }) => [chartId],
+  evidence: false,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };
 
 /**

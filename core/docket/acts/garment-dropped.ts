@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { garmentOn, isClosing, standingDecision } from '../docket';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, type ActKind } from './act';
 
 const schema = z.object({ ...ACT_BASE, kind: z.literal('garment-dropped'), chartId: idSchema });
 /** Takes a garment off the docket that nobody has decided. */
@@ -20,4 +20,10 @@ export const garmentDropped: ActKind<GarmentDropped> = {
     garments: docket.garments.filter((one) => one.chartId !== chartId),
   }),
   say: ({ chartId }, { garment }) => `took ${garment(chartId)} off the docket`,
+  undo: 'opening',
+  about: itsGarment,
+  stages: noGarments,
+  evidence: false,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

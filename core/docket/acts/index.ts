@@ -88,6 +88,9 @@ const KINDS = [
 /** The kinds by name. */
 export const ACT_KINDS = KINDS.map(({ kind }) => kind);
 
+/** The kinds that tell how charts run, or take that back. */
+export const EVIDENCE_KINDS = KINDS.flatMap(({ kind, evidence }) => (evidence ? [kind] : []));
+
 /** Any act, read by its kind. */
 export const actSchema = z.union(KINDS.map(({ schema }) => schema)) as unknown as z.ZodType<Act, unknown>;
 

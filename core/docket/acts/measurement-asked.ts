@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
-import { ACT_BASE, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -25,4 +25,9 @@ export const measurementAsked: ActKind<MeasurementAsked> = {
     extraCodes.includes(code) === asked ? null : { kind: 'measurement-asked', code, asked: !asked },
   say: ({ code, asked }) =>
     `${asked ? 'asked for' : 'no longer asked for'} ${measurement(code).name.toLowerCase()}`,
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: ({ code }) => code,
 };

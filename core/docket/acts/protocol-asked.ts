@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { MOST_GARMENTS } from '../docket';
-import { ACT_BASE, type ActKind } from './act';
+import { ACT_BASE, needs, noGarments, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -23,4 +23,10 @@ export const protocolAsked: ActKind<ProtocolAsked> = {
       ? docket
       : { ...docket, protocolIds: [...docket.protocolIds, protocolId] },
   say: ({ protocolId }, { protocol }) => `asked for the protocol ${protocol(protocolId)}`,
+  undo: 'opening',
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: ({ protocolId }) => needs({ protocols: [protocolId] }),
+  lookedUpBy: ({ protocolId }) => protocolId,
 };

@@ -8,7 +8,7 @@ import { MEASURE_UNITS } from '../../quantity/mass';
 import type { Length } from '../../quantity/length';
 import { ORIGINS, type Docket, type Reading } from '../docket';
 import type { Refusal } from '../refusal';
-import { ACT_BASE, instantSchema, wordsSchema, type ActKind } from './act';
+import { ACT_BASE, instantSchema, needs, noGarments, wordsSchema, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -57,6 +57,7 @@ export const readingTaken: ActKind<ReadingTaken> = {
   kind: 'reading-taken',
   schema,
   refuse: (_docket, act) => refuseReading(act),
+  refuseAlone: refuseReading,
   carryOut: (docket, act): Docket => ({ ...docket, readings: [...docket.readings, asReading(act)] }),
   undo: (_before, { id, code, length }, { readings }) => {
     // Taken back and brought back since, it stands under another id, with the same value.
@@ -72,4 +73,10 @@ export const readingTaken: ActKind<ReadingTaken> = {
     const at = waist === undefined || isNaturalWaist(waist) ? '' : `, the waist ${WAIST_WORDS[waist]}`;
     return `read ${measurement(code).name.toLowerCase()}: ${value}${at}${from}`;
   },
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: ({ code, carriedFrom, waist }) =>
+    needs({ recorded: carriedFrom === null ? null : { code, carriedFrom, waist } }),
+  lookedUpBy: ({ code }) => code,
 };

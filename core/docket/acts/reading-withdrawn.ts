@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -37,4 +37,9 @@ export const readingWithdrawn: ActKind<ReadingWithdrawn> = {
     return withdrawnAt === null ? { kind: 'reading-taken', ...reading } : null;
   },
   say: ({ code }) => `took back a reading of ${measurement(code).name.toLowerCase()}`,
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: ({ readingId }) => readingId,
 };

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { FIT_PREFERENCES, HOUSE_RULES } from '../../chart/chart-shape';
 import { PREFERENCE_WORDS, RULE_WORDS } from '../../match/say-verdict';
 import { garmentOn } from '../docket';
-import { ACT_BASE, idSchema, type ActKind } from './act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, type ActKind } from './act';
 import { list } from '../../words/list';
 
 const schema = z.object({
@@ -38,4 +38,9 @@ export const ruleOverruled: ActKind<RuleOverruled> = {
     ];
     return `had ${garment(chartId)} go by ${list(said)}`;
   },
+  about: itsGarment,
+  stages: noGarments,
+  evidence: false,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

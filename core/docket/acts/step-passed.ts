@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
-import { ACT_BASE, wordsSchema, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, wordsSchema, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -26,4 +26,10 @@ export const stepPassed: ActKind<StepPassed> = {
     passed: [...docket.passed, { code, reason, idle }],
   }),
   say: ({ code, reason }) => `passed over ${measurement(code).name.toLowerCase()}: ${reason}`,
+  undo: 'never',
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: ({ code }) => code,
 };

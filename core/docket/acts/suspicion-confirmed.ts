@@ -4,7 +4,7 @@ import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CHECK_CODES } from '../../capture/checks';
 import { formatLength } from '../../quantity/format-length';
 import type { Length } from '../../quantity/length';
-import { ACT_BASE, wordsSchema, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, wordsSchema, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -40,4 +40,10 @@ export const suspicionConfirmed: ActKind<SuspicionConfirmed> = {
     });
     return `confirmed that it is so: ${said.join(', ')}`;
   },
+  undo: 'never',
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: () => null,
 };

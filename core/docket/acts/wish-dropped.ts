@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { WISH_CODES, wishOf } from '../../body/wishes';
-import { ACT_BASE, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({ ...ACT_BASE, kind: z.literal('wish-dropped'), wish: z.enum(WISH_CODES) });
 /** A length is no longer wanted. */
@@ -21,4 +21,9 @@ export const wishDropped: ActKind<WishDropped> = {
     return { kind: 'wish-noted', wish, typed, unit, length, pointed, estimatedFor };
   },
   say: ({ wish }) => `no longer wishes ${wishOf(wish).name.toLowerCase()}`,
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: () => null,
 };

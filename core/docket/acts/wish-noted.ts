@@ -3,7 +3,7 @@ import { SKIRT_CUTS, WISH_CODES, wishOf } from '../../body/wishes';
 import { readWish } from '../../capture/read-wish';
 import { WORKING_UNITS, type Length } from '../../quantity/length';
 import type { NotedWish } from '../docket';
-import { ACT_BASE, wordsSchema, type ActKind } from './act';
+import { ACT_BASE, needsNothing, noGarments, wordsSchema, type ActKind } from './act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -46,4 +46,9 @@ export const wishNoted: ActKind<WishNoted> = {
     const from = estimatedFor === null ? '' : ', estimated from the hip';
     return `noted a wish, ${wishOf(wish).name.toLowerCase()}: ${value}${from}`;
   },
+  about: noGarments,
+  stages: noGarments,
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: () => null,
 };

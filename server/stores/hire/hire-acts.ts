@@ -97,29 +97,31 @@ export async function hireNotOut(transaction: Database, docketId: string, chartI
     .update({ held_piece_id: null, outcome: 'cancelled', out_day: null, version: booked.version + 1 });
 }
 
-/** It came back, or is lost: held until it is clean and dry, or until the next has it. */
+/** What was handed over came back, or is lost: held until it is clean and dry, or until the next has it. */
 export async function hireEnded(
   transaction: Database,
-  act: Extract<Act, { kind: 'garment-came-back' }>,
+  docketId: string,
+  { chartId, back: came }: Handing,
   dryingDays: number,
 ): Promise<void> {
-  const booked = await ofDocket(transaction, act.docketId, act.chartId, true);
+  const booked = await ofDocket(transaction, docketId, chartId, true);
   if (booked === undefined || booked.outcome !== null) return;
-  const [out, done] = [asDay(booked.out_day)!, dayOfAct(act)];
+  const { goes, why, note, at } = came!;
+  const [out, done] = [asDay(booked.out_day)!, dayOfAct({ at })];
   // By a clock that is wrong it may have come back before it went out.
   const back = done < out ? out : done;
   const free = await upToTheNext(
     transaction,
     booked,
-    act.goes === 'drying' ? freeAfter(back, dryingDays) : addDays(back, 1),
+    goes === 'drying' ? freeAfter(back, dryingDays) : addDays(back, 1),
   );
   await transaction('bookings')
     .where({ id: booked.id })
     .update({
       back_day: back,
       free_day: free,
-      outcome: act.why === 'lost' ? 'lost' : 'back',
-      note: act.note,
+      outcome: why === 'lost' ? 'lost' : 'back',
+      note,
       version: booked.version + 1,
     });
 }
@@ -128,7 +130,7 @@ export async function hireEnded(
  * The day something was done, whenever it reached the server: a device may have been without a network for days,
  * and nobody is late for that.
  */
-function dayOfAct({ at }: Act): string {
+function dayOfAct({ at }: Pick<Act, 'at'>): string {
   const day = dayOf(new Date(at));
   return day < today() ? day : today();
 }

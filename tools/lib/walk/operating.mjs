@@ -31,7 +31,7 @@ export async function walkOperating(page, clone) {
     await until('the end', async () => (await whoStandsIn(database)) === null);
   }
 
-  const start = command('npm start');
+  const start = command('NEAT_MEASURE_DEMO=no npm start');
   let application = await starts(start);
 
   const account = { name: 'Odalys Wren', signIn: 'odalys', passphrase: PASSPHRASE };

@@ -36,14 +36,14 @@ export class Page {
     return [...new Set([...indented, ...spoken].filter((one) => COMMAND.test(one)))];
   }
 
-  /** The one command of the page that has some words in it; it is about to be given. */
+  /** The command of the page that is, or has in it, some words; it is about to be given. */
   command(words) {
     const found = this.commands.filter((one) => one.includes(words));
-    // What is named within a sentence is meant as it stands where it is given.
-    const [longest] = found.sort((a, b) => b.length - a.length);
-    if (longest === undefined) throw new Error(`${this.name} has no command with “${words}”`);
-    this.#walked.add(longest);
-    return longest;
+    // Within a sentence it is named without what stands behind it where it is given.
+    const given = found.find((one) => one === words) ?? found.sort((a, b) => b.length - a.length)[0];
+    if (given === undefined) throw new Error(`${this.name} has no command with “${words}”`);
+    this.#walked.add(given);
+    return given;
   }
 
   /** A claim of the page that is tried now. */

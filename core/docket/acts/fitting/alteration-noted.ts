@@ -4,7 +4,7 @@ import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
 import { WORKING_UNITS, type Length } from '../../../quantity/length';
 import { garmentOn } from '../../docket';
 import { standingFitting } from '../../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -61,4 +61,9 @@ export const alterationNoted: ActKind<AlterationNoted> = {
     length === null
       ? `no longer alters the ${areaFacts(area).name} of ${garment(chartId)}`
       : `noted for ${garment(chartId)}: ${sayAltered({ area, how, length }, unit)}`,
+  about: itsGarment,
+  stages: noGarments,
+  evidence: false,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

@@ -3,7 +3,7 @@ import { RIGHT } from '../../../fit/fit-check';
 import { fitChecksOf } from '../../../fit/fit-checks';
 import type { SeenAtTrial } from '../../docket';
 import { standingFitting } from '../../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, wordsSchema, type ActKind } from '../act';
 
 /** What a check is answered by that counts as not looked at again. */
 export const NOT_SEEN = 'not-seen';
@@ -61,4 +61,9 @@ export const fitChecked: ActKind<FitChecked> = {
     if (answer === NOT_SEEN) return `took back what was seen of ${garment(chartId)}, ${what}`;
     return `saw of ${garment(chartId)}, ${what}: ${answer === RIGHT ? 'right' : answer.replaceAll('-', ' ')}`;
   },
+  about: itsGarment,
+  stages: noGarments,
+  evidence: true,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

@@ -3,7 +3,7 @@ import type { ChartSheet } from '../../../chart/chart-shape';
 import { FITTING_OUTCOMES, standingDecision, type Docket } from '../../docket';
 import { adviceOn, standingFitting, trialsOf, unmendedOn } from '../../fitting';
 import type { Refusal } from '../../refusal';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -37,11 +37,14 @@ export const garmentFitted: ActKind<GarmentFitted> = {
     if (trials.at(-1)!.id !== trialId) return { code: 'tried-meanwhile' };
     return outcome === 'kept' ? refuseKept(docket, chartId, chart.sheet, reason) : null;
   },
-  complete: (docket, act) => {
-    const trial = trialsOf(docket, act.chartId).find(({ id }) => id === act.trialId)!;
-    const kept = act.outcome === 'kept';
-    const after = standingDecision(docket, act.chartId)?.id ?? null;
-    return { ...act, found: { size: kept ? trial.size : null, sizes: kept ? trial.sizes : {}, after } };
+  finds: {
+    complete: (docket, act) => {
+      const trial = trialsOf(docket, act.chartId).find(({ id }) => id === act.trialId)!;
+      const kept = act.outcome === 'kept';
+      const after = standingDecision(docket, act.chartId)?.id ?? null;
+      return { ...act, found: { size: kept ? trial.size : null, sizes: kept ? trial.sizes : {}, after } };
+    },
+    without: (act) => ({ ...act, found: null }),
   },
   carryOut: (docket, { id, chartId, trialId, outcome, reason, found, by, at }) => {
     const { size, sizes, after } = found ?? { size: null, sizes: {}, after: null };
@@ -74,6 +77,11 @@ export const garmentFitted: ActKind<GarmentFitted> = {
         return `left open what trying on ${garment(chartId)} came to`;
     }
   },
+  about: itsGarment,
+  stages: (_before, { chartId }) => [chartId],
+  evidence: false,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };
 
 /**

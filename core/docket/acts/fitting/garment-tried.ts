@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { labelOf } from '../../../chart/label';
 import { garmentOn } from '../../docket';
 import { trialsOf } from '../../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';
 import { refuseLabels, sizesSchema } from '../sizes';
 
 const schema = z.object({
@@ -27,9 +27,12 @@ export const garmentTried: ActKind<GarmentTried> = {
     if (trialsOf(docket, chartId).length >= MOST_TRIALS) return { code: 'docket-full', most: MOST_TRIALS };
     return refuseLabels(sizes, chart.sheet);
   },
-  complete: (_docket, act, { charts }) => {
-    const { sheet } = charts.find(({ id }) => id === act.chartId)!;
-    return { ...act, found: { size: labelOf(sheet, act.sizes)! } };
+  finds: {
+    complete: (_docket, act, { charts }) => {
+      const { sheet } = charts.find(({ id }) => id === act.chartId)!;
+      return { ...act, found: { size: labelOf(sheet, act.sizes)! } };
+    },
+    without: (act) => ({ ...act, found: null }),
   },
   carryOut: (docket, { id, chartId, sizes, carrier, found, by, at }) => {
     const size = found?.size ?? Object.values(sizes).join(' ');
@@ -41,6 +44,11 @@ export const garmentTried: ActKind<GarmentTried> = {
     const size = found?.size ?? Object.values(sizes).join(' ');
     return `had ${garment(chartId)} tried on in ${size}${carrier === null ? '' : `, in ${carrier}`}`;
   },
+  about: itsGarment,
+  stages: (_before, { chartId }) => [chartId],
+  evidence: true,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };
 
 /** More sizes of one garment nobody tries. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ACT_BASE, idSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -27,4 +27,9 @@ export const trialWithdrawn: ActKind<TrialWithdrawn> = {
     return { kind: 'garment-tried', chartId, sizes, carrier, found: null };
   },
   say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} was tried on`,
+  about: itsGarment,
+  stages: (_before, { chartId }) => [chartId],
+  evidence: true,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
 import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../../docket';
 import { alterationsOf, lastHanding, trialsOf } from '../../fitting';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -72,4 +72,9 @@ export const garmentCameBack: ActKind<GarmentCameBack> = {
     const where = area === null ? '' : ` in the ${areaFacts(area).name}`;
     return `took ${garment(chartId)} back: ${RETURN_WORDS[why]}${where}${note === null ? '' : `, ${note}`}`;
   },
+  about: itsGarment,
+  stages: (_before, { chartId }) => [chartId],
+  evidence: true,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };

@@ -12,7 +12,7 @@ import {
 import { finalSize, stageOf } from '../../fitting';
 import type { Refusal } from '../../refusal';
 import type { Shelf } from '../../shelf';
-import { ACT_BASE, idSchema, wordsSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, needs, wordsSchema, type ActKind } from '../act';
 
 /** The ground a signature is written on, and the most of it: a name of some dozen strokes. */
 export const SIGNATURE_GROUND = { width: 600, height: 160 } as const;
@@ -70,13 +70,16 @@ export const garmentsHandedOver: ActKind<GarmentsHandedOver> = {
     }
     return null;
   },
-  complete: (docket, act) => ({
-    ...act,
-    garments: act.garments.map((one) => {
-      const { size, sizes } = finalSize(docket, one.chartId) ?? { size: null, sizes: {} };
-      return { ...one, found: { size, sizes } };
+  finds: {
+    complete: (docket, act) => ({
+      ...act,
+      garments: act.garments.map((one) => {
+        const { size, sizes } = finalSize(docket, one.chartId) ?? { size: null, sizes: {} };
+        return { ...one, found: { size, sizes } };
+      }),
     }),
-  }),
+    without: (act) => ({ ...act, garments: act.garments.map((one) => ({ ...one, found: null })) }),
+  },
   carryOut: (docket, { id, garments, signature, by, at }) => {
     const handed = garments.map(({ found, ...one }): Handing => {
       const { size, sizes } = found ?? { size: null, sizes: {} };
@@ -93,6 +96,11 @@ export const garmentsHandedOver: ActKind<GarmentsHandedOver> = {
     });
     return list(said);
   },
+  about: ({ garments }) => garments.map(({ chartId }) => chartId),
+  stages: (_before, { garments }) => garments.map(({ chartId }) => chartId),
+  evidence: false,
+  needs: ({ garments }) => needs({ charts: garments.map(({ chartId }) => chartId) }),
+  lookedUpBy: () => null,
 };
 
 /** How a garment is handed over, in words. */

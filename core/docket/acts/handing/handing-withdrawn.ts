@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ACT_BASE, idSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, needsNothing, noGarments, type ActKind } from '../act';
 
 const schema = z.object({
   ...ACT_BASE,
@@ -38,4 +38,9 @@ export const handingWithdrawn: ActKind<HandingWithdrawn> = {
     };
   },
   say: () => 'took back that garments were handed over',
+  about: noGarments,
+  stages: ({ handings }, { actId }) => handings.flatMap((one) => (one.actId === actId ? [one.chartId] : [])),
+  evidence: false,
+  needs: needsNothing,
+  lookedUpBy: () => null,
 };

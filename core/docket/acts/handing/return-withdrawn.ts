@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lastHanding } from '../../fitting';
-import { ACT_BASE, idSchema, type ActKind } from '../act';
+import { ACT_BASE, idSchema, itsGarment, needsChart, type ActKind } from '../act';
 
 const schema = z.object({ ...ACT_BASE, kind: z.literal('return-withdrawn'), chartId: idSchema });
 /** A garment did not come back after all: the wearer has it still. */
@@ -33,4 +33,9 @@ export const returnWithdrawn: ActKind<ReturnWithdrawn> = {
     };
   },
   say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} came back`,
+  about: itsGarment,
+  stages: (_before, { chartId }) => [chartId],
+  evidence: true,
+  needs: needsChart,
+  lookedUpBy: ({ chartId }) => chartId,
 };
