@@ -1,6 +1,6 @@
-import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
+import { TABLES } from './tables';
 
 const file = (name: string, text: string | Buffer, mimeType = 'text/csv') => ({
   name,
@@ -283,9 +283,9 @@ test('what a table leaves unsaid is asked, one thing after the other, before any
   await expect(on).toBeDisabled();
 });
 
-const CORPUS = join(import.meta.dirname, '..', 'core', 'testing', 'tables', 'corpus');
-const bringFromCorpus = async (page: Page, name: string) => {
-  await page.setInputFiles('input[type=file]', join(CORPUS, name));
+const bringTable = async (page: Page, name: string) => {
+  const file = { name, mimeType: name.endsWith('html') ? 'text/html' : 'text/csv', buffer: TABLES[name]! };
+  await page.setInputFiles('input[type=file]', file);
   await expect(page.getByRole('heading', { name: 'What was brought' })).toBeVisible();
 };
 const keep = async (page: Page, maker: string, garment: string) => {
@@ -306,7 +306,7 @@ const sizeAgainst = async (page: Page, wearer: string, ...readings: string[]) =>
 test('a table of length blocks becomes two parts, is kept, and sizes somebody', async ({ fitter: page }) => {
   await page.goto('/charts');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
-  await bringFromCorpus(page, 'blocks-de.csv');
+  await bringTable(page, 'blocks-de.csv');
   await expect(
     page.getByText('It becomes a chart of two parts: Size (3 sizes) and Length (3 sizes)'),
   ).toBeVisible();
@@ -328,7 +328,7 @@ test('a table of length blocks becomes two parts, is kept, and sizes somebody', 
 test('a matrix of marks asks what its axes measure, and holds to what is made', async ({ fitter: page }) => {
   await page.goto('/charts');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
-  await bringFromCorpus(page, 'marks.csv');
+  await bringTable(page, 'marks.csv');
   const on = page.getByRole('button', { name: 'Go on with this' });
   await expect(page.getByText('“Sleeve (in)” is several places on the body.')).toBeVisible();
   await expect(on).toBeDisabled();
@@ -346,7 +346,7 @@ test('a page with a table for each unit offers both, tells that they agree, and 
 }) => {
   await page.goto('/charts');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
-  await bringFromCorpus(page, 'page-two-units.html');
+  await bringTable(page, 'page-two-units.html');
   const on = page.getByRole('button', { name: 'Go on with this' });
   await expect(page.getByText('Say which of them to take.')).toBeVisible();
   await expect(page.getByText('3 sizes, the same as “Centimetres” in another unit')).toBeVisible();
@@ -365,7 +365,7 @@ test('a UTF-16 file says how it was read; what its headings meant is remembered 
 }) => {
   await page.goto('/charts');
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
-  await bringFromCorpus(page, 'text-utf-16le.csv');
+  await bringTable(page, 'text-utf-16le.csv');
   await expect(page.getByText('Read as UTF-16.')).toBeVisible();
   await keep(page, 'Gullcombe Mill', 'Hall jacket');
   const brought = (text: string) => ({ name: 'next.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -416,7 +416,7 @@ test('a file that keeps the reading busy can be stopped, and nothing is taken', 
   await page.evaluate(() => {
     Worker.prototype.postMessage = () => undefined;
   });
-  await page.setInputFiles('input[type=file]', join(CORPUS, 'xlsx.xlsx'));
+  await page.setInputFiles('input[type=file]', file('busy.xlsx', Buffer.from('PK\x03\x04'), ''));
   await expect(page.getByText('Reading', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByText('Reading', { exact: true })).toHaveCount(0);
