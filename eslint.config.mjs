@@ -48,6 +48,7 @@ const ORDER = [
   'quantity',
   'body',
   'capture',
+  'garment',
   'chart',
   'match',
   'foresight',

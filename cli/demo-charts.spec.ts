@@ -6,6 +6,7 @@ import {
   measurement,
   readReading,
   sayReason,
+  shownIn,
   type ChartSheet,
   type MeasurementCode,
   type Weighed,
@@ -175,7 +176,7 @@ describe('the demo charts', () => {
       expect(
         examineChart(sheet)
           .filter(({ severity }) => severity === 'wrong')
-          .map((one) => sayChartFinding(sheet, one)),
+          .map((one) => sayChartFinding(sheet, one, 8)),
       ).toEqual([]);
       const again = importChartJson(exportChartJson(sheet));
       expect(again.ok && again.value).toEqual(sheet);
@@ -191,7 +192,7 @@ describe('the demo charts', () => {
       const sheet = sheetOf(name);
       const said = judge(compileChart(sheet), bodyOf(sheet, typed));
       expect([said.proposed, said.verdict])
-        .withContext(sayReason(said, sheet.unit))
+        .withContext(sayReason(said, shownIn(sheet.unit, 8)))
         .toEqual([label, verdict as never]);
 
       const unitOf = (code: string) => (code.startsWith('foot-') ? 'mm' : sheet.unit);
@@ -228,7 +229,7 @@ describe('a vest past its range', () => {
       ['front-length', 'settled'],
       ['back-length', 'settled'],
     ]);
-    expect(sayReason(verdict, 'in')).toContain('Made to measure is the way on.');
+    expect(sayReason(verdict, 'in/8')).toContain('Made to measure is the way on.');
   });
 });
 

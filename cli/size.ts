@@ -25,6 +25,7 @@ import {
   type PeopleHeading,
   type Person,
   type WorkingUnit,
+  shownIn,
 } from '@neat-measure/core';
 import {
   chartSheetSchema,
@@ -116,7 +117,8 @@ async function sizeStream(
   { input, output, tell }: Streams,
 ): Promise<number> {
   const chart = compileChart(sheet);
-  const unit = asked.unit ?? sheet.unit;
+  // The command knows no house: it writes eighths.
+  const shown = shownIn(asked.unit ?? sheet.unit, 8);
   const options = { preference: asked.preference };
   const people = asked.people === '-' ? input : createReadStream(fromCaller(asked.people));
   const out = asked.out === undefined ? output : createWriteStream(fromCaller(asked.out));
@@ -126,13 +128,13 @@ async function sizeStream(
   const once = (event: 'drain' | 'finish') =>
     Promise.race([new Promise<void>((go) => out.once(event, () => go())), failed]);
 
-  const sizer = new PeopleSizer(chart, options, unit);
+  const sizer = new PeopleSizer(chart, options, shown);
   const account = (person: Person) => sizePerson(chart, person, options);
   const written = (round: readonly Person[]): string => {
     if (round.length === 0) return '';
     if (asked.json)
       return round.map((person) => `${JSON.stringify({ id: person.id, ...account(person) })}\n`).join('');
-    const sized = asked.reasons ? round.map((person) => inBrief(account(person), unit)) : sizer.size(round);
+    const sized = asked.reasons ? round.map((person) => inBrief(account(person), shown)) : sizer.size(round);
     return writeCsv(sized.map((one, at) => sizedRow(round[at]!, one)));
   };
 

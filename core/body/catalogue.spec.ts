@@ -83,7 +83,7 @@ describe('readReading', () => {
     expect(reading.ok).toBeFalse();
     if (reading.ok || reading.problem.code !== 'impossible') return;
     expect(reading.problem.offers).toEqual([{ unit: 'cm', length: cm(97) }]);
-    expect(sayReadingProblem(reading.problem, 'in')).toBe(
+    expect(sayReadingProblem(reading.problem, 'in/8')).toBe(
       '97 in is outside any chest (23 5/8 in to 70 7/8 in). 97 cm?',
     );
   });
@@ -92,14 +92,14 @@ describe('readReading', () => {
     for (const text of ['7', '20 in', '3000 mm']) {
       const reading = readReading(text, 'chest-girth', 'in');
       expect(!reading.ok && reading.problem.code === 'impossible' && reading.problem.offers.length).toBe(0);
-      if (!reading.ok) expect(sayReadingProblem(reading.problem, 'in')).toContain('Read the tape again.');
+      if (!reading.ok) expect(sayReadingProblem(reading.problem, 'in/8')).toContain('Read the tape again.');
     }
   });
 
   it('hands on what cannot be read at all', () => {
     const reading = readReading('3o', 'chest-girth', 'in');
     expect(reading.ok).toBeFalse();
-    if (!reading.ok) expect(sayReadingProblem(reading.problem, 'in')).toContain('“o”');
+    if (!reading.ok) expect(sayReadingProblem(reading.problem, 'in/8')).toContain('“o”');
   });
 
   it('counts a foot in millimetres whatever the docket’s unit', () => {

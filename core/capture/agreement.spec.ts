@@ -13,7 +13,7 @@ describe('settleReadings', () => {
   it('allows twice the error times root two', () => {
     // 2 x 1.41421 x 7 mm = 19.798 mm.
     expect(allowedDifference('chest-girth') as number).toBe(19_798);
-    expect(formatLength(allowedDifference('chest-girth'), 'in')).toBe('3/4 in');
+    expect(formatLength(allowedDifference('chest-girth'), 'in/8')).toBe('3/4 in');
   });
 
   it('goes on with one, and takes the mean of two that agree', () => {

@@ -1,4 +1,4 @@
-import { formatNumber } from '../quantity/format-length';
+import { formatNumber, plainUnit, type ShownUnit } from '../quantity/format-length';
 import { micrometres, type Length } from '../quantity/length';
 import { parseMeasure, type MeasureUnit } from '../quantity/mass';
 import { roundLength } from '../quantity/rounding';
@@ -22,13 +22,13 @@ const NUDGE: Readonly<Record<MeasureUnit, Length>> = {
 export function nudgeEntry(
   entry: string,
   before: Length | null,
-  unit: MeasureUnit,
+  unit: ShownUnit,
   direction: 1 | -1,
 ): string | null {
-  const read = parseMeasure(entry, unit);
+  const read = parseMeasure(entry, plainUnit(unit));
   const from = read.ok ? read.value.length : entry.trim() === '' ? before : null;
   if (from === null) return null;
-  const step = NUDGE[unit];
+  const step = NUDGE[plainUnit(unit)];
   const onGrid = roundLength(from, { mode: 'nearest', step })!;
   return formatNumber(micrometres(Math.max(0, onGrid + direction * step)), unit);
 }

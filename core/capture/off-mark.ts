@@ -1,8 +1,8 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { beyondMark, markWords } from '../body/chains';
-import { formatLength } from '../quantity/format-length';
-import { micrometres, type Length, type WorkingUnit } from '../quantity/length';
+import { formatLength, type ShownLength } from '../quantity/format-length';
+import { micrometres, type Length } from '../quantity/length';
 
 /** A mark of a chain that was just read, beside the one before it: not beyond it, or further beyond than any body has it. */
 export interface OffMark {
@@ -33,7 +33,7 @@ export function offMark(
 }
 
 /** The question in a sentence, with what to do. */
-export function sayOffMark({ code, before, is, least, most }: OffMark, unit: WorkingUnit): string {
+export function sayOffMark({ code, before, is, least, most }: OffMark, unit: ShownLength): string {
   const [own, other] = [measurement(code).name, markWords(before)];
   const range = `${formatLength(least, unit)} to ${formatLength(most, unit)} beyond it`;
   return is < least && is <= 0

@@ -1,3 +1,4 @@
+import type { ShownUnit } from '../quantity/format-length';
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { failure, success, type Outcome } from '../outcome';
@@ -36,9 +37,11 @@ export type ReadingProblem =
     };
 
 /** The unit a bare number takes: the docket's, always millimetres for a foot, and pounds beside inches. */
-export function bareUnit(code: MeasurementCode, docket: MeasureUnit): MeasureUnit {
+export function bareUnit(code: MeasurementCode, docket: MeasureUnit): MeasureUnit;
+export function bareUnit(code: MeasurementCode, docket: ShownUnit): ShownUnit;
+export function bareUnit(code: MeasurementCode, docket: MeasureUnit | ShownUnit): MeasureUnit | ShownUnit {
   const { kind } = measurement(code);
-  if (kind === 'mass') return docket === 'in' || docket === 'lb' ? 'lb' : 'kg';
+  if (kind === 'mass') return docket.startsWith('in') || docket === 'lb' ? 'lb' : 'kg';
   return kind === 'foot' ? 'mm' : docket;
 }
 

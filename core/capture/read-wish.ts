@@ -1,6 +1,6 @@
 import { wishOf, type WishCode } from '../body/wishes';
 import { failure, success, type Outcome } from '../outcome';
-import { formatLength } from '../quantity/format-length';
+import { formatLength, plainUnit, type ShownLength } from '../quantity/format-length';
 import type { Length, WorkingUnit } from '../quantity/length';
 import { parseLength, type LengthProblem } from '../quantity/parse-length';
 import { sayMeasureProblem } from '../quantity/say-measure-problem';
@@ -22,10 +22,10 @@ export function readWish(text: string, wish: WishCode, unit: WorkingUnit): Outco
 }
 
 /** A wish's problem as a sentence that says what to do. */
-export function sayWishProblem(problem: WishProblem, unit: WorkingUnit): string {
+export function sayWishProblem(problem: WishProblem, unit: ShownLength): string {
   if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { name, limits } = wishOf(problem.wish);
   const range = `${formatLength(limits.least, unit)} to ${formatLength(limits.most, unit)}`;
-  const written = /[a-z"']/i.test(problem.text) ? problem.text : `${problem.text} ${unit}`;
+  const written = /[a-z"']/i.test(problem.text) ? problem.text : `${problem.text} ${plainUnit(unit)}`;
   return `${written} is no ${name.toLowerCase()} (${range}). Write what is wanted again.`;
 }

@@ -91,7 +91,7 @@ describe('the checks of the full record', () => {
       expect(asked(wrong)).toContain(check);
       expect(asked(right)).not.toContain(check);
       for (const suspicion of checkBody(body(wrong)))
-        for (const unit of ['cm', 'in'] as const)
+        for (const unit of ['cm', 'in/8'] as const)
           expect(saySuspicion(suspicion, unit)).toMatch(/^[A-Z].* .*[.?]$/);
     });
   }
@@ -142,7 +142,7 @@ describe('offMark', () => {
 
   it('asks where it lies further than any body has it, and not where it fits', () => {
     const far = offMark('shoulder-to-bust', inches(30), at('shoulder-to-above-bust', inches(8)))!;
-    expect(sayOffMark(far, 'in')).toContain('lies 22 in beyond armpit level');
+    expect(sayOffMark(far, 'in/8')).toContain('lies 22 in beyond armpit level');
     expect(offMark('front-waist-length', cm(43), at('shoulder-to-bust', cm(28)))).toBeNull();
     expect(offMark('chest-girth', cm(43), at('shoulder-to-bust', cm(98)))).toBeNull();
   });

@@ -1,13 +1,13 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { formatLength } from '../quantity/format-length';
-import { micrometres, type WorkingUnit } from '../quantity/length';
+import { formatLength, type ShownLength } from '../quantity/format-length';
+import { micrometres } from '../quantity/length';
 import { list } from '../words/list';
 import type { CheckCode, Suspicion } from './checks';
 import type { Unlikely } from './likelihood';
 
 /** What is asked, in one sentence, with what would be usual. */
-export function saySuspicion({ check, measurements, facts }: Suspicion, unit: WorkingUnit): string {
+export function saySuspicion({ check, measurements, facts }: Suspicion, unit: ShownLength): string {
   switch (facts.kind) {
     case 'difference':
       return sayDifference(check, measurements, facts, unit);
@@ -55,7 +55,7 @@ function saySum(
   check: CheckCode,
   [whole, ...parts]: readonly MeasurementCode[],
   facts: Extract<Suspicion['facts'], { kind: 'sum' }>,
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string {
   const added = formatLength(facts.is, unit);
   const read = formatLength(facts.whole, unit);
@@ -66,7 +66,7 @@ function sayDifference(
   check: CheckCode,
   [second, first]: readonly MeasurementCode[],
   facts: Extract<Suspicion['facts'], { kind: 'difference' }>,
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string {
   const difference = formatLength(micrometres(Math.abs(facts.is)), unit);
   const above =
@@ -76,7 +76,7 @@ function sayDifference(
   return `${above}. ${QUESTIONS[check]}`;
 }
 
-function sayUnlikely({ guess }: Unlikely, unit: WorkingUnit): string {
+function sayUnlikely({ guess }: Unlikely, unit: ShownLength): string {
   switch (guess.kind) {
     case 'exchanged':
       return `${named(guess.codes[0])} and ${lower(guess.codes[1])} do not go together as they stand; exchanged they would. Were they exchanged?`;

@@ -1,11 +1,10 @@
 import { measurement } from '../body/catalogue';
-import { formatLength } from '../quantity/format-length';
-import type { MeasureUnit } from '../quantity/mass';
+import { formatLength, type ShownUnit } from '../quantity/format-length';
 import { sayMeasureProblem } from '../quantity/say-measure-problem';
 import type { ReadingProblem } from './read-reading';
 
 /** A reading problem as a sentence that says what to do next. */
-export function sayReadingProblem(problem: ReadingProblem, unit: MeasureUnit): string {
+export function sayReadingProblem(problem: ReadingProblem, unit: ShownUnit): string {
   if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { text, limits, offers } = problem;
   const written = /[a-z"']/i.test(text) ? text : `${text} ${problem.unit}`;

@@ -4,7 +4,8 @@ import { CLOTHINGS, TENSIONS } from '../body/measurement';
 import { WORKING_UNITS } from '../quantity/length';
 import { isColumnCode, type ColumnCode } from './column-code';
 import { derivationSchema } from './arithmetic/derivation';
-import { GARMENT_KINDS } from './garment-kind';
+import { GARMENT_KINDS } from '../garment/kinds';
+import { FIT_POSES } from '../garment/pose';
 import { NOMINAL_REACHES, type Cell } from './interval';
 import { parseCell } from './formats/parse-cell';
 import { writtenLengthSchema, writtenRoundingSchema } from './written-length';
@@ -29,18 +30,6 @@ export type FitPreference = (typeof FIT_PREFERENCES)[number];
  */
 export const LEANS = ['larger', 'smaller'] as const;
 export type Lean = (typeof LEANS)[number];
-
-/** How a wearer stands, sits or moves while it is looked at how a garment fits. */
-export const FIT_POSES = [
-  'standing',
-  'seated',
-  'arms-forward',
-  'arms-up',
-  'arms-out',
-  'squat',
-  'kneeling',
-] as const;
-export type FitPose = (typeof FIT_POSES)[number];
 
 /** The most sizes a part may have, and the longest label of one. */
 export const MOST_SIZES = 200;

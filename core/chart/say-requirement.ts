@@ -1,6 +1,6 @@
 import { measurement } from '../body/catalogue';
 import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
-import { formatLength } from '../quantity/format-length';
+import { formatLength, type ShownLength, shownIn, type InchParts } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
 import { sayRounding } from '../quantity/say-rounding';
 import { isDerivedCode } from './column-code';
@@ -20,15 +20,17 @@ export interface ChartLine {
  * to be taken, what is offered and made together, options, cautions and notes.
  *
  * @param unit the reader's; the arithmetic itself is told in the maker's
+ * @param parts into how many parts the house writes an inch
  */
-export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit): ChartLine[] {
+export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit, parts: InchParts): ChartLine[] {
+  const [reader, maker] = [shownIn(unit, parts), shownIn(sheet.unit, parts)];
   const named = (code: Parameters<typeof columnName>[1]) =>
     columnName(sheet, code, (one) => measurement(one).name).toLowerCase();
   return [
     ...sheet.derivations.map((derivation) => ({
       about: `${derivation.name}:`,
       words: `${parsedSteps(derivation)
-        .map((step) => sayStep(sheet, step))
+        .map((step) => sayStep(sheet, step, maker))
         .join('; ')}.`,
     })),
     ...sheet.expects.map(({ code, tension, clothing, rounding, remeasureAfter }) => ({
@@ -36,7 +38,7 @@ export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit): ChartLine[
       words: `${[
         tension === null ? '' : TENSION_WORDS[tension],
         clothing === null ? '' : CLOTHING_WORDS[clothing],
-        rounding === null ? '' : sayRounding(rounding, sheet.unit),
+        rounding === null ? '' : sayRounding(rounding, maker),
         remeasureAfter === null ? '' : `to be measured again after ${remeasureAfter} days`,
       ]
         .filter(Boolean)
@@ -65,7 +67,9 @@ export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit): ChartLine[
     ...sheet.options.map(({ name, when, adds }) => ({
       about: `${name}:`,
       words: `offered when ${when
-        .map(({ of, is, length }) => `${named(of)} is ${is.replace('-', ' ')} ${formatLength(length, unit)}`)
+        .map(
+          ({ of, is, length }) => `${named(of)} is ${is.replace('-', ' ')} ${formatLength(length, reader)}`,
+        )
         .join(' or ')}; ${adds}.`,
     })),
     ...(sheet.notes === '' ? [] : [{ about: 'Note:', words: sheet.notes }]),
@@ -73,16 +77,16 @@ export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit): ChartLine[
   ];
 }
 
-function sayStep(sheet: ChartSheet, { step, operands }: ParsedStep): string {
+function sayStep(sheet: ChartSheet, { step, operands }: ParsedStep, maker: ShownLength): string {
   const words = operands.map(({ text, operand }) => {
     if (operand?.kind === 'reading') return measurement(operand.code).name.toLowerCase();
     if (operand?.kind === 'size-of')
       return `the size of the ${sheet.parts.find(({ code }) => code === operand.part)?.name.toLowerCase() ?? operand.part}`;
     if (isDerivedCode(text)) return columnName(sheet, text, () => text).toLowerCase();
-    return operand?.kind === 'length' ? formatLength(operand.length, sheet.unit) : text.replace(/-/g, ' ');
+    return operand?.kind === 'length' ? formatLength(operand.length, maker) : text.replace(/-/g, ' ');
   });
   return kindOfStep(step).describe(step, words, {
     unit: sheet.unit,
-    rounding: (to) => sayRounding(to, sheet.unit),
+    rounding: (to) => sayRounding(to, maker),
   });
 }

@@ -122,7 +122,7 @@ describe('consent', () => {
     expect(one.docket!.consent!.by.name).not.toBe('');
     one.does('consent-recorded', { given: false, wording: CONSENT.version });
     expect(one.docket!.consent!.given).toBeFalse();
-    const names = { garment: () => 'it', protocol: () => 'it' };
+    const names = { garment: () => 'it', protocol: () => 'it', inchParts: 8 } as const;
     expect(sayAct(one.act('consent-recorded', { given: false, wording: 1 }), names)).toContain(
       'no longer agree',
     );
@@ -283,7 +283,7 @@ describe('a decision', () => {
 });
 
 describe('the sentences', () => {
-  const names = { garment: () => 'the field jacket', protocol: () => 'Headwear' };
+  const names = { garment: () => 'the field jacket', protocol: () => 'Headwear', inchParts: 8 } as const;
 
   it('accept a proposal with every part of it, and decide nothing that is not on the docket', () => {
     const part = (code: string, of: string, cells: readonly string[]) => ({
@@ -436,8 +436,8 @@ describe('the sentences', () => {
       { code: 'length-differs', typed: '98', length: 1 as never },
       { code: 'no-such-size', size: null, part: 'Front', sizes: ['1', '2'] },
     ];
-    for (const refusal of refusals) expect(sayRefusal(refusal)).withContext(refusal.code).toMatch(/[.?]$/);
-    expect(sayRefusal(refusals.at(-1)!)).toBe('Nothing is no size of Front. Choose one of 1, 2.');
+    for (const refusal of refusals) expect(sayRefusal(refusal, 8)).withContext(refusal.code).toMatch(/[.?]$/);
+    expect(sayRefusal(refusals.at(-1)!, 8)).toBe('Nothing is no size of Front. Choose one of 1, 2.');
   });
 });
 

@@ -5,7 +5,7 @@ import type { SkirtCut, WishCode } from '../body/wishes';
 import type { Confirmation } from '../capture/confirmations';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import type { AlteredHow } from '../fit/alterations';
-import type { FitArea } from '../fit/areas';
+import type { FitArea } from '../garment/areas';
 import type { GarmentVerdict } from '../match/verdict';
 import type { Length, WorkingUnit } from '../quantity/length';
 import type { MeasureUnit } from '../quantity/mass';

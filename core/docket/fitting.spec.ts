@@ -15,7 +15,7 @@ import {
 } from '../testing/all';
 import { shelvedChart, SpecDocket, specId } from '../testing/docket';
 
-const says = (refusal: Refusal | null) => (refusal === null ? null : sayRefusal(refusal));
+const says = (refusal: Refusal | null) => (refusal === null ? null : sayRefusal(refusal, 8));
 
 /** A docket with one garment of a kind, decided in M by what was read. */
 function decided(kind: string) {
@@ -233,7 +233,7 @@ describe('trying a garment on', () => {
 
   it('is told act by act', () => {
     const { one, chartId, wear, see, alter, keep } = decided('jacket');
-    const names = { garment: () => 'the jacket', protocol: () => 'a protocol' };
+    const names = { garment: () => 'the jacket', protocol: () => 'a protocol', inchParts: 8 } as const;
     const on = wear('M', 'Dune carrier');
     see(on, 'button', RIGHT);
     see(on, 'cuff', null, 'The wearer is in a hurry');

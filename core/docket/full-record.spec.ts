@@ -217,7 +217,7 @@ describe('wishes', () => {
     const one = new SpecDocket();
     const act = one.act('wish-noted', { ...noted('split', '45'), typed: '4500', length: mm(45_000) });
     const refusal = one.tries(act)!;
-    expect(sayRefusal(refusal)).toBe('4500 cm is no split (0 cm to 130 cm). Write what is wanted again.');
+    expect(sayRefusal(refusal, 8)).toBe('4500 cm is no split (0 cm to 130 cm). Write what is wanted again.');
     const other = one.act('wish-noted', { ...noted('split', '45'), length: mm(10) });
     expect(one.tries(other)?.code).toBe('length-differs');
     const unreadable = readWish('low', 'split', 'cm');

@@ -3,7 +3,7 @@ import { measurement } from '../body/catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from '../body/catalogue/codes';
 import { allowedDifference } from '../capture/agreement';
 import { HOUSE_RULES, type ChartSheet, type HouseRule } from '../chart/chart-shape';
-import { GARMENT_KINDS, type GarmentKind } from '../chart/garment-kind';
+import { garmentKind, GARMENT_KINDS, type GarmentKind } from '../garment/kinds';
 import { named } from '../chart/named';
 import { HANDING_WAYS, type HandingWay } from './docket';
 import { INCH_PARTS } from '../quantity/format-length';
@@ -53,12 +53,9 @@ export const habitsSchema = z.object({
 });
 export type Habits = z.infer<typeof habitsSchema>;
 
-/** The kinds of which people usually have none of their own: they are hired out where the house has settled nothing. */
-const HIRED: readonly GarmentKind[] = ['dry-suit', 'waders'];
-
 /** How this house hands a garment over where nobody says otherwise. */
 export function handingIn({ handing }: Pick<Habits, 'handing'>, kind: GarmentKind): HandingWay {
-  return named(handing, kind) ?? (HIRED.includes(kind) ? 'hired' : 'issued');
+  return named(handing, kind) ?? (garmentKind(kind).hired ? 'hired' : 'issued');
 }
 
 /** The habits of a house that has settled nothing. */

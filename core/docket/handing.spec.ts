@@ -18,7 +18,7 @@ import { shelvedChart, SpecDocket, specId } from '../testing/docket';
 type HandedOver = Extract<Act, { kind: 'garments-handed-over' }>;
 type One = HandedOver['garments'][number];
 const SIGNED: HandedOver['signature'] = { by: 'name', name: 'Ibrahima Lund' };
-const says = (refusal: Refusal | null) => (refusal === null ? null : sayRefusal(refusal));
+const says = (refusal: Refusal | null) => (refusal === null ? null : sayRefusal(refusal, 8));
 
 /** A docket with garments of some kinds, each decided in M. */
 function decided(...kinds: readonly string[]) {
@@ -77,7 +77,7 @@ describe('handing garments over', () => {
       ['handed-over', 'sold', 'M'],
       ['handed-over', 'hired', 'M'],
     ]);
-    const names = { garment: () => 'it', protocol: () => '' };
+    const names = { garment: () => 'it', protocol: () => '', inchParts: 8 } as const;
     expect(sayAct(one.acts.at(-1)!, names)).toBe(
       'Odalys Wren issued it in L, sold it in M and hired out it in M.',
     );

@@ -1,10 +1,11 @@
+import { shownIn, type InchParts } from '../quantity/format-length';
 import { sayReadingProblem } from '../capture/say-reading-problem';
 import { sayWishProblem } from '../capture/read-wish';
 import { sayAlterationProblem } from '../fit/alterations';
 import type { Refusal } from './refusal';
 
 /** Why an act is not let in, and what to do, in one or two sentences. */
-export function sayRefusal(refusal: Refusal): string {
+export function sayRefusal(refusal: Refusal, parts: InchParts): string {
   switch (refusal.code) {
     case 'not-opened':
       return 'There is no such docket. It may have been opened from an old link.';
@@ -33,9 +34,9 @@ export function sayRefusal(refusal: Refusal): string {
     case 'decided-already':
       return 'This garment is decided. Put the decision off first, then take it from the docket.';
     case 'unreadable-reading':
-      return sayReadingProblem(refusal.problem, refusal.unit);
+      return sayReadingProblem(refusal.problem, shownIn(refusal.unit, parts));
     case 'unreadable-wish':
-      return sayWishProblem(refusal.problem, refusal.unit);
+      return sayWishProblem(refusal.problem, shownIn(refusal.unit, parts));
     case 'length-differs':
       return `“${refusal.typed}” does not come to the length that was sent with it. Reload the page and read it again.`;
     case 'readings-changed':
@@ -99,7 +100,7 @@ export function sayRefusal(refusal: Refusal): string {
     case 'booked-otherwise':
       return `That piece of the ${inSentence(refusal.garment)} is booked for somebody else${refusal.until === '' ? '' : ` before ${refusal.until}`}. Take another piece, or other days.`;
     case 'unreadable-alteration':
-      return sayAlterationProblem(refusal.problem, refusal.unit);
+      return sayAlterationProblem(refusal.problem, shownIn(refusal.unit, parts));
   }
 }
 

@@ -1,8 +1,16 @@
+import { garmentKind } from '../garment/kinds';
 import type { ChartSheet } from '../chart/chart-shape';
 import { isMade, labelOf, nearestMade } from '../chart/label';
 import { named } from '../chart/named';
-import { areaFacts, FIT_AREAS, isOfLengths, partOfPlace, type FitArea, type FitPlace } from './areas';
-import { RIGHT, type AlterationDoing, type FitAnswer, type FitCheck, type FitMove } from './fit-check';
+import { areaFacts, FIT_AREAS, type FitArea, type FitPlace } from '../garment/areas';
+import { isOfLengths, partOfPlace } from './areas';
+import {
+  RIGHT,
+  type AlterationDoing,
+  type FitAnswer,
+  type FitCheck,
+  type FitMove,
+} from '../garment/fit-check';
 import { fitChecksOf } from './fit-checks';
 
 /** What was seen at one check of one size. */
@@ -240,14 +248,13 @@ function contradiction(
     const place = fault.answer.tells?.place;
     return place !== undefined && isArea(place) && areaFacts(place)[is];
   };
-  const rule =
-    kind === 'vest'
-      ? 'coverage'
-      : mendable(smaller, 'taken')
-        ? 'larger-altered'
-        : mendable(larger, 'given')
-          ? 'smaller-altered'
-          : 'neither';
+  const rule = garmentKind(kind).protects
+    ? 'coverage'
+    : mendable(smaller, 'taken')
+      ? 'larger-altered'
+      : mendable(larger, 'given')
+        ? 'smaller-altered'
+        : 'neither';
   return { part, name, along, larger, smaller, on, rule };
 }
 

@@ -1,11 +1,11 @@
 import type { Outcome } from '../outcome';
 import { failure, success } from '../outcome';
 import { cm, mm, type Length, type WorkingUnit } from '../quantity/length';
-import { formatLength } from '../quantity/format-length';
+import { formatLength, type ShownLength, plainUnit } from '../quantity/format-length';
 import { parseLength, type LengthProblem } from '../quantity/parse-length';
 import { sayMeasureProblem } from '../quantity/say-measure-problem';
-import { areaFacts, type FitArea } from './areas';
-import { ALTERATION_DOINGS, type AlterationDoing } from './fit-check';
+import { areaFacts, type FitArea } from '../garment/areas';
+import { ALTERATION_DOINGS, type AlterationDoing } from '../garment/fit-check';
 
 /** What is noted of a garment that is altered: by how much, or the finished length to which it is hemmed. */
 export const ALTERED_HOW = [...ALTERATION_DOINGS, 'hem-at'] as const;
@@ -36,18 +36,18 @@ export function readAlteration(
 }
 
 /** An alteration's problem as a sentence that says what to do. */
-export function sayAlterationProblem(problem: AlterationProblem, unit: WorkingUnit): string {
+export function sayAlterationProblem(problem: AlterationProblem, unit: ShownLength): string {
   if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { least, most } = limitsOf(problem.how);
   const what = problem.how === 'hem-at' ? 'a finished length' : 'an alteration';
-  const written = /[a-z"']/i.test(problem.text) ? problem.text : `${problem.text} ${unit}`;
+  const written = /[a-z"']/i.test(problem.text) ? problem.text : `${problem.text} ${plainUnit(unit)}`;
   return `${written} is not ${what} (${formatLength(least, unit)} to ${formatLength(most, unit)}). Measure at the pins again.`;
 }
 
 /** What is altered: "let out the waist by 2 cm", "hem the leg at 78 cm". */
 export function sayAltered(
   { area, how, length }: { readonly area: FitArea; readonly how: AlteredHow; readonly length: Length },
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string {
   const { name } = areaFacts(area);
   return how === 'hem-at'

@@ -7,7 +7,8 @@ import {
   type FitArea,
 } from '../testing/all';
 import { scale, wholeSheet } from '../testing/whole-sheet';
-import { areaFacts, isOfLengths, placeName } from './areas';
+import { areaFacts } from '../garment/areas';
+import { isOfLengths, placeName } from './areas';
 
 const derived = (code: string, ...of: readonly string[]) => ({
   code: `derived:${code}`,

@@ -100,7 +100,7 @@ describe('sayRun', () => {
     expect(sayRun({ ...run, runs: 'no-sign', least: mm(-5) }, 'cm')).toBe(
       'no sign that it runs small or large in the chest (−0.5 to 2.2 cm small), from 23 wearers',
     );
-    expect(sayRun({ ...run, foot: true, name: 'Foot length' }, 'in')).toBe(
+    expect(sayRun({ ...run, foot: true, name: 'Foot length' }, 'in/8')).toBe(
       'runs 14 mm small in the foot length (6 to 22 mm), from 23 wearers',
     );
   });

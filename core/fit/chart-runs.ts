@@ -2,8 +2,8 @@ import { compileChart, type CompiledChart } from '../chart/compile-chart';
 import type { ChartColumn, ChartSheet } from '../chart/chart-shape';
 import type { Cell } from '../chart/interval';
 import type { ColumnCode } from '../chart/column-code';
-import { formatLength, formatNumber } from '../quantity/format-length';
-import { micrometres, type Length, type WorkingUnit } from '../quantity/length';
+import { formatLength, formatNumber, type ShownLength, plainUnit } from '../quantity/format-length';
+import { micrometres, type Length } from '../quantity/length';
 import { howItRuns, type ColumnRun } from './chart-run';
 import type { Sight } from './seen-chances';
 
@@ -54,13 +54,13 @@ export function tellingRuns<Run extends Pick<ChartRun, 'runs'>>(runs: readonly R
 }
 
 /** "runs 1.4 cm small in the chest (0.6 to 2.2 cm), from 23 wearers". */
-export function sayRun(run: ChartRun, reader: WorkingUnit): string {
+export function sayRun(run: ChartRun, reader: ShownLength): string {
   const unit = run.foot ? 'mm' : reader;
   const from = `from ${run.wearers} ${run.wearers === 1 ? 'wearer' : 'wearers'}`;
   const where = `in the ${run.name.toLowerCase()}`;
   const rounded = (length: Length) => micrometres(Math.round(length / 1_000) * 1_000);
   if (run.runs === 'no-sign') {
-    const range = `${signed(rounded(run.least), unit)} to ${signed(rounded(run.most), unit)} ${unit} small`;
+    const range = `${signed(rounded(run.least), unit)} to ${signed(rounded(run.most), unit)} ${plainUnit(unit)} small`;
     return `no sign that it runs small or large ${where} (${range}), ${from}`;
   }
   const [by, near, far] =
@@ -71,7 +71,7 @@ export function sayRun(run: ChartRun, reader: WorkingUnit): string {
   return `runs ${formatLength(rounded(by), unit)} ${run.runs} ${where} (${range}), ${from}`;
 }
 
-function signed(length: Length, unit: WorkingUnit): string {
+function signed(length: Length, unit: ShownLength): string {
   return length < 0 ? `−${formatNumber(micrometres(-length), unit)}` : formatNumber(length, unit);
 }
 

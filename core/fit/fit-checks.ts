@@ -1,14 +1,14 @@
+import { garmentKind } from '../garment/kinds';
 import type { ChartSheet, WrittenFitCheck } from '../chart/chart-shape';
-import { partPlace } from './areas';
-import { CHECKS_BY_KIND } from './checks-by-kind';
-import { placesOf, type FitAnswer, type FitCheck } from './fit-check';
+import { partPlace } from '../garment/areas';
+import { placesOf, type FitAnswer, type FitCheck } from '../garment/fit-check';
 
 /** What to look at once a garment is on, in this order: what its kind asks for, then what its maker adds. */
 export function fitChecksOf({
   kind,
   fitChecks,
 }: Pick<ChartSheet, 'kind' | 'fitChecks'>): readonly FitCheck[] {
-  return [...(CHECKS_BY_KIND[kind] ?? []), ...fitChecks.map(ownCheck)];
+  return [...garmentKind(kind).checks, ...fitChecks.map(ownCheck)];
 }
 
 /** One of a maker's own: what it leads to is as the chart says, or in its words alone. */

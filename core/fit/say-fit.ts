@@ -1,8 +1,10 @@
-import type { ChartSheet, FitPose } from '../chart/chart-shape';
+import type { FitPose } from '../garment/pose';
+import type { ChartSheet } from '../chart/chart-shape';
 import type { Contradiction, Shift, Way } from './advice';
-import { areaFacts, isOfLengths, partOfPlace } from './areas';
+import { areaFacts } from '../garment/areas';
+import { isOfLengths, partOfPlace } from './areas';
 import { ALTERATION_WORDS } from './alterations';
-import type { FitCheck, FitMove } from './fit-check';
+import type { FitCheck, FitMove } from '../garment/fit-check';
 
 /** What the wearer does while it is looked at. */
 export const POSE_WORDS: Readonly<Record<FitPose, string>> = {

@@ -10,8 +10,9 @@ import { DRAWS } from '../match/odds/low-discrepancy';
 import { drawReadings, LISTED_CHANCE, type Weighed } from '../match/odds/odds';
 import type { LabelChance } from '../match/verdict';
 import type { Trial } from './advice';
-import { columnOfPlace, partOfPlace, type FitPlace } from './areas';
-import { RIGHT } from './fit-check';
+import { type FitPlace } from '../garment/areas';
+import { columnOfPlace, partOfPlace } from './areas';
+import { RIGHT } from '../garment/fit-check';
 import { fitChecksOf } from './fit-checks';
 import { chanceOfSight, EYE_SHARE, WEARING_SHARE, type Sight } from './seen-chances';
 

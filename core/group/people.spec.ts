@@ -119,7 +119,7 @@ describe('a list sized', () => {
         ],
       }),
     );
-    const [brief] = new PeopleSizer(shirt, {}, 'in').size([
+    const [brief] = new PeopleSizer(shirt, {}, 'in/8').size([
       {
         line: 2,
         id: 'ada',
@@ -151,7 +151,7 @@ describe('a list sized', () => {
         ['cervicale-to-wrist', inches(33.45)],
       ]),
     };
-    const [brief] = new PeopleSizer(shirt, {}, 'in').size([long]);
+    const [brief] = new PeopleSizer(shirt, {}, 'in/8').size([long]);
     expect([brief!.verdict, brief!.proposed, brief!.alternates])
       .withContext('of one part of several')
       .toEqual(['edge', '15/33', []]);

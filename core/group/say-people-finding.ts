@@ -1,3 +1,4 @@
+import { shownIn } from '../quantity/format-length';
 import { sayReadingProblem } from '../capture/say-reading-problem';
 import { sayFinding } from '../chart/say-finding';
 import type { PeopleFinding, PersonProblem } from './read-people';
@@ -24,6 +25,6 @@ export function sayPersonProblem(problem: PersonProblem): string {
     case 'too-many-cells':
       return `Line ${problem.line}, ${problem.id}: there are more cells than headings. Check the commas of this row.`;
     case 'value-unreadable':
-      return `Line ${problem.line}, ${problem.id}, ${problem.heading}: ${sayReadingProblem(problem.problem, problem.unit)}`;
+      return `Line ${problem.line}, ${problem.id}, ${problem.heading}: ${sayReadingProblem(problem.problem, shownIn(problem.unit, 8))}`;
   }
 }

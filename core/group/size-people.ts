@@ -1,3 +1,4 @@
+import type { ShownLength } from '../quantity/format-length';
 import Papa from 'papaparse';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledChart } from '../chart/compile-chart';
@@ -8,7 +9,6 @@ import { Kernel } from '../match/kernel/kernel';
 import { EdgeFinder, type Rival } from '../match/odds/edge';
 import { sayReason } from '../match/say-verdict';
 import { VERDICTS, type GarmentVerdict, type Verdict } from '../match/verdict';
-import type { WorkingUnit } from '../quantity/length';
 import type { Person } from './read-people';
 
 /** Sizes one row of a list, with everything its verdict rests on. */
@@ -46,7 +46,7 @@ export class PeopleSizer {
   constructor(
     private readonly chart: CompiledChart,
     private readonly options: JudgeOptions,
-    private readonly unit: WorkingUnit,
+    private readonly unit: ShownLength,
   ) {
     this.kernel = new Kernel(chart, options);
     this.edges = new EdgeFinder(this.kernel, options);
@@ -133,7 +133,7 @@ export function sizedRow(
 }
 
 /** A whole verdict as a line of the sizes written out wants it. */
-export function inBrief(verdict: GarmentVerdict, unit: WorkingUnit): BriefSize {
+export function inBrief(verdict: GarmentVerdict, unit: ShownLength): BriefSize {
   return { ...verdict, reason: sayReason(verdict, unit) };
 }
 

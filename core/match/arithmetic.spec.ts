@@ -237,8 +237,9 @@ describe('the arithmetic of a chart', () => {
       ],
       { 'collar-to-belt': 19 },
     );
-    const said = (reader: 'in' | 'cm') => lines.map((line) => sayDerivedLine(line, { maker: 'in', reader }));
-    expect(said('in')).toEqual([
+    const said = (reader: 'in/8' | 'cm') =>
+      lines.map((line) => sayDerivedLine(line, { maker: 'in/8', reader }));
+    expect(said('in/8')).toEqual([
       'collar to belt 19 × 0.8 = 15.2 in',
       'share 15.2 in, to the nearest 1 in: 15 in',
     ]);
@@ -263,7 +264,7 @@ describe('the arithmetic of a chart', () => {
         { name: 'Long', when: [{ of: 'height', is: 'above', length: '74 in' }], adds: '+2 in in the body' },
       ],
     });
-    expect(sayRequirement(sheet, 'in').map(({ about, words }) => `${about} ${words}`)).toEqual([
+    expect(sayRequirement(sheet, 'in', 8).map(({ about, words }) => `${about} ${words}`)).toEqual([
       'Worn waist: natural waist − 2 in.',
       'Long: offered when height is above 74 in; +2 in in the body.',
     ]);
@@ -321,7 +322,7 @@ describe('a chart whose arithmetic asks for a part', () => {
     const verdict = judge(compileChart(sheet), body(39));
     expect([verdict.verdict, verdict.proposed]).toEqual(['not-made', null]);
     expect(verdict.notMade).toEqual({ asked: '21/21', nearest: ['21/20', '20/20', '20/19', '19/19'] });
-    expect(sayReason(verdict, 'in')).toBe(
+    expect(sayReason(verdict, 'in/8')).toBe(
       '21/21 is not made. Made and nearest: 21/20, 20/20, 20/19 and 19/19.',
     );
   });
@@ -330,7 +331,7 @@ describe('a chart whose arithmetic asks for a part', () => {
     const beyond = judge(compileChart(sheet), body(60));
     expect(beyond.parts.map(({ verdict: said }) => said)).toEqual(['beyond', 'beyond']);
     expect([beyond.verdict, beyond.worst]).toEqual(['beyond', 'front']);
-    expect(sayPartReason(beyond.parts[1]!, 'in')).toBe(
+    expect(sayPartReason(beyond.parts[1]!, 'in/8')).toBe(
       'It goes by the size of the front, and none goes. Made to measure is the way on.',
     );
     const open = judge(compileChart(sheet), new Map());
@@ -352,7 +353,7 @@ describe('a chart whose arithmetic asks for a part', () => {
     });
     const verdict = judge(compileChart(offered), bodyOf({ 'notch-to-belt-seated': 12 }));
     expect(verdict.verdict).toBe('beyond');
-    expect(sayReason(verdict, 'in')).toBe(
+    expect(sayReason(verdict, 'in/8')).toBe(
       'Front lies outside the maker’s own table. Made to measure is the way on.',
     );
     // The same of a measurement that is rounded before it is looked up.

@@ -51,7 +51,7 @@ describe('judge, of a garment of several parts', () => {
     const verdict = judge(BLAZER, body({ 'chest-girth': 47, height: 68 }));
     expect([verdict.verdict, verdict.worst, verdict.proposed]).toEqual(['beyond', 'chest', null]);
     expect(verdict.parts.map((part) => part.verdict)).toEqual(['beyond', 'settled']);
-    expect(sayReason(verdict, 'in')).toBe(
+    expect(sayReason(verdict, 'in/8')).toBe(
       'Chest 47 in is 2 in past the largest size, 44. Made to measure is the way on.',
     );
     expect(judge(BLAZER, body({ height: 68 })).verdict).toBe('incomplete');
@@ -245,7 +245,7 @@ describe('judge, of a garment of several parts', () => {
       '42 R',
       'derived:chest',
     ]);
-    expect(sayReason(verdict, 'in')).toContain('42 in (an estimate)');
+    expect(sayReason(verdict, 'in/8')).toContain('42 in (an estimate)');
   });
 
   it('proposes an option when its condition holds', () => {

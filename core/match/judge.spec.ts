@@ -234,7 +234,7 @@ describe('judge', () => {
     expect(
       sayReason(
         judge(compiledOf('size,chest-girth (in)\nM,38-40\nL,41-43'), body({ 'chest-girth': inches(40.5) })),
-        'in',
+        'in/8',
       ),
     ).toBe('Chest 40 1/2 in falls in the gap between M and L. The widest decides: L.');
   });

@@ -3,7 +3,7 @@ import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Tension } from '../body/measurement';
 import { isDerivedCode, type ColumnCode } from '../chart/column-code';
 import { offeredPart, type CompiledChart, type CompiledPart } from '../chart/compile-chart';
-import { KIND_CAUTIONS } from '../chart/garment-kind';
+import { garmentKind } from '../garment/kinds';
 import { isMade, labelOf, nearestMade } from '../chart/label';
 import type { Condition } from '../chart/chart-shape';
 import { micrometres, type Length } from '../quantity/length';
@@ -99,8 +99,8 @@ function accountOf(
       return from === undefined || value === undefined ? [] : [{ code, from, value }];
     }),
     cautions: [
-      ...new Set([KIND_CAUTIONS[sheet.kind], ...sheet.cautions, ...(options.houseCautions ?? [])]),
-    ].filter((one) => one !== undefined),
+      ...new Set([garmentKind(sheet.kind).caution, ...sheet.cautions, ...(options.houseCautions ?? [])]),
+    ].filter((one) => one !== null),
     rule: options.rule ?? sheet.rule,
     preference: options.preference ?? 'regular',
   };

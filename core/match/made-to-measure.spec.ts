@@ -53,7 +53,7 @@ describe('what made to measure needs', () => {
     expect(sayNeeds(madeToMeasureNeeds(sheet, values), 'cm')).toBe(
       'chest 84.5 cm, left foot length 254 mm; still to measure: right foot length',
     );
-    expect(sayNeeds(madeToMeasureNeeds(sheet, new Map()), 'in')).toBe(
+    expect(sayNeeds(madeToMeasureNeeds(sheet, new Map()), 'in/8')).toBe(
       'still to measure: chest, left foot length, right foot length',
     );
   });

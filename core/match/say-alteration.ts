@@ -1,7 +1,6 @@
 import { measurement } from '../body/catalogue';
 import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
-import { formatDistance, formatLength, formatNumber } from '../quantity/format-length';
-import type { WorkingUnit } from '../quantity/length';
+import { formatDistance, formatLength, formatNumber, type ShownLength } from '../quantity/format-length';
 import { unitOf } from './say-verdict';
 import type { CountedAs, Alteration, PartVerdict, TakenOtherwise } from './verdict';
 
@@ -13,7 +12,7 @@ const DOES: Readonly<Record<Alteration['does'], string>> = {
 };
 
 /** What has to be altered, by how much, and what the size holds: "take in the waist by 3 cm; L holds 86 to 94 cm". */
-export function sayAlteration(alteration: Alteration, size: string, reader: WorkingUnit): string {
+export function sayAlteration(alteration: Alteration, size: string, reader: ShownLength): string {
   const { does, name, by, holds } = alteration;
   const unit = unitOf(alteration, reader);
   const { lower, upper } = holds;
@@ -29,14 +28,14 @@ export function sayAlteration(alteration: Alteration, size: string, reader: Work
 }
 
 /** The same in few words, for where it stands beneath its size: `let out 3 cm`. */
-export function sayAlterationShort(alteration: Alteration, reader: WorkingUnit): string {
+export function sayAlterationShort(alteration: Alteration, reader: ShownLength): string {
   return `${DOES[alteration.does]} ${formatLength(alteration.by, unitOf(alteration, reader))}`;
 }
 
 /** How little would make it another size; `null` where it has no single size or nothing is near. */
 export function sayChange(
   { change, placements }: Pick<PartVerdict, 'change' | 'placements'>,
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string | null {
   if (change === null) return null;
   const alone = placements.length === 1 ? '' : ', with the rest as it is,';
@@ -45,7 +44,7 @@ export function sayChange(
 }
 
 /** A measurement that counts at what was read for another. */
-export function sayCountedAs({ code, from, value }: CountedAs, unit: WorkingUnit): string {
+export function sayCountedAs({ code, from, value }: CountedAs, unit: ShownLength): string {
   const [own, other] = [measurement(code).name.toLowerCase(), measurement(from).name];
   return `${other}, ${formatLength(value, unit)}, is fuller than the ${own} and counts for it: of two fullnesses the larger decides.`;
 }

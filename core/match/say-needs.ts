@@ -1,11 +1,10 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { formatLength } from '../quantity/format-length';
-import type { WorkingUnit } from '../quantity/length';
+import { formatLength, type ShownLength } from '../quantity/format-length';
 import type { MadeToMeasureNeed } from './made-to-measure';
 
 /** The needs in one line: "chest 84.5 cm, natural waist 67 cm; still to measure: shoulder width". */
-export function sayNeeds(needs: readonly MadeToMeasureNeed[], reader: WorkingUnit): string {
+export function sayNeeds(needs: readonly MadeToMeasureNeed[], reader: ShownLength): string {
   const nameOf = (code: MeasurementCode) => measurement(code).name.toLowerCase();
   const known = needs.flatMap(({ code, value }) => {
     if (value === null) return [];

@@ -13,7 +13,7 @@ import {
   type MeasuredValue,
   type MeasurementCode,
   type PartVerdict,
-  type WorkingUnit,
+  type ShownLength,
 } from '../testing/all';
 import { drawFrom, randomBody, randomChart, randomPreference } from '../testing/random-chart';
 import { seededRandom } from '../testing/random';
@@ -30,7 +30,7 @@ const SHOWN = 501;
 const near = (one: number, other: number) => Math.abs(one - other) <= SHOWN;
 
 /** Every fact that the sentence of a part names, held against the verdict; the faults found. */
-function faultsOf(part: PartVerdict, unit: WorkingUnit): string[] {
+function faultsOf(part: PartVerdict, unit: ShownLength): string[] {
   const words = sayPartReason(part, unit);
   const { reason, placements } = part;
   const faults: string[] = [];
@@ -144,12 +144,12 @@ describe('what is said of a verdict', () => {
       judge(one, new Map<MeasurementCode, MeasuredValue>([['chest-girth', { value: inches(chest) }]]));
     const low = at(40.125);
     expect([low.verdict, low.proposed]).toEqual(['settled', '1']);
-    expect(sayReason(low, 'in')).toBe(
+    expect(sayReason(low, 'in/8')).toBe(
       'Chest 40 1/8 in is near an edge of 1; a little past it, it would still be 1.',
     );
-    expect(sayReason(low, 'in')).not.toContain('other measurements');
+    expect(sayReason(low, 'in/8')).not.toContain('other measurements');
     expect(at(43.9).verdict).toBe('edge');
-    expect(sayReason(at(43.9), 'in')).toContain('no size of this chart');
+    expect(sayReason(at(43.9), 'in/8')).toContain('no size of this chart');
   });
 
   it('says of a part that is inside by itself that what it goes by is near an edge', () => {

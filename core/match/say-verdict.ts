@@ -1,8 +1,7 @@
 import { measurement } from '../body/catalogue';
 import { bareUnit } from '../capture/read-reading';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
-import { formatDistance, formatLength } from '../quantity/format-length';
-import type { WorkingUnit } from '../quantity/length';
+import { formatDistance, formatLength, type ShownLength } from '../quantity/format-length';
 import {
   decidingPart,
   type GarmentVerdict,
@@ -47,13 +46,13 @@ export const PREFERENCE_WORDS: Readonly<Record<FitPreference, string>> = {
  */
 export function sayReason(
   verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade' | 'assumed'>,
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string {
   return `${sayWhatDecides(verdict, unit)}${sayAssumed(verdict, unit)}`;
 }
 
 /** What a verdict rests on that nobody measured. */
-function sayAssumed({ assumed }: Pick<GarmentVerdict, 'assumed'>, unit: WorkingUnit): string {
+function sayAssumed({ assumed }: Pick<GarmentVerdict, 'assumed'>, unit: ShownLength): string {
   if (assumed.length === 0) return '';
   const said = assumed.map(({ code, value: length }) => {
     return `${measurement(code).name.toLowerCase()} (taken as ${formatLength(length, bareUnit(code, unit))})`;
@@ -63,7 +62,7 @@ function sayAssumed({ assumed }: Pick<GarmentVerdict, 'assumed'>, unit: WorkingU
 
 function sayWhatDecides(
   verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade'>,
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string {
   if (verdict.notMade !== null) {
     const { asked, nearest } = verdict.notMade;
@@ -79,7 +78,7 @@ function sayWhatDecides(
 }
 
 /** The reason of one part's verdict. */
-export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: WorkingUnit): string {
+export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: ShownLength): string {
   switch (reason.verdict) {
     case 'settled':
       return saySettled(reason, unit);
@@ -113,7 +112,7 @@ export function sayChance(chance: number): string {
   return `${percent} %`;
 }
 
-function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>, unit: WorkingUnit): string {
+function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>, unit: ShownLength): string {
   // By the odds hardly any reading within the tape's error leads to another size, near an edge or not.
   if (tightest.toEdge !== null && tightest.toEdge < tightest.standardError)
     return `${value(tightest, unit)} is near an edge of ${size}; a little past it, it would still be ${size}.`;
@@ -127,7 +126,7 @@ function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>,
 /** A value this many standard errors inside its edges is not what moves a size. */
 const FAR_INSIDE = 2.5;
 
-function sayEdge(reason: Extract<Reason, { verdict: 'edge' }>, unit: WorkingUnit): string {
+function sayEdge(reason: Extract<Reason, { verdict: 'edge' }>, unit: ShownLength): string {
   const { size, neighbour, chance, tightest } = reason;
   const { toEdge, standardError } = tightest;
   const rival = neighbour === null ? 'no size of this chart' : neighbour;
@@ -141,7 +140,7 @@ function sayEdge(reason: Extract<Reason, { verdict: 'edge' }>, unit: WorkingUnit
   return `${value(tightest, unit)} lies inside ${size}, but ${near}: ${odds}.`;
 }
 
-function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
+function sayOutside(one: PlacedMeasurement, unit: ShownLength): string {
   const by = one.toEdge === null ? '' : `${formatDistance(one.toEdge, unitOf(one, unit))} `;
   return one.where === 'above'
     ? `${value(one, unit)} is ${by}past the largest size, ${one.below}`
@@ -150,7 +149,7 @@ function sayOutside(one: PlacedMeasurement, unit: WorkingUnit): string {
 
 function sayBeyond(
   { outside, offScale, without }: Extract<Reason, { verdict: 'beyond' }>,
-  unit: WorkingUnit,
+  unit: ShownLength,
 ): string {
   const facts = inOne([
     ...outside.map((one) => sayOutside(one, unit)),
@@ -186,14 +185,14 @@ function pick({ rule, pick: size }: { readonly rule: HouseRule; readonly pick: s
     : `${capital(RULE_WORDS[rule])}: ${size}.`;
 }
 
-function value(one: PlacedMeasurement, unit: WorkingUnit): string {
+function value(one: PlacedMeasurement, unit: ShownLength): string {
   const estimate =
     one.estimatedFrom === null ? '' : one.estimatedFrom === one.code ? ' (not measured)' : ' (an estimate)';
   return `${one.name} ${formatLength(one.value, unitOf(one, unit))}${estimate}`;
 }
 
 /** The unit something is told in: the reader's, of a foot always millimetres. */
-export function unitOf({ foot }: { readonly foot: boolean }, unit: WorkingUnit): WorkingUnit {
+export function unitOf({ foot }: { readonly foot: boolean }, unit: ShownLength): ShownLength {
   return foot ? 'mm' : unit;
 }
 

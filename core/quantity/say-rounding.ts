@@ -1,5 +1,4 @@
-import { formatLength, formatNumber } from './format-length';
-import type { WorkingUnit } from './length';
+import { formatLength, formatNumber, type ShownLength, plainUnit } from './format-length';
 import type { RoundingPolicy } from './rounding';
 
 /**
@@ -7,9 +6,9 @@ import type { RoundingPolicy } from './rounding';
  *
  * @example sayRounding({ mode: 'down', step: inches(1) }, 'in') // 'down to a whole 1 in'
  */
-export function sayRounding(to: RoundingPolicy, unit: WorkingUnit): string {
+export function sayRounding(to: RoundingPolicy, unit: ShownLength): string {
   if (to.mode === 'down-to-offered')
-    return `the largest offered that is not above it (${to.offered.map((one) => formatNumber(one, unit)).join(', ')} ${unit})`;
+    return `the largest offered that is not above it (${to.offered.map((one) => formatNumber(one, unit)).join(', ')} ${plainUnit(unit)})`;
   const step = formatLength(to.step, unit);
   return to.mode === 'nearest' ? `to the nearest ${step}` : `${to.mode} to a whole ${step}`;
 }

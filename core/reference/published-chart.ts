@@ -1,5 +1,5 @@
 import type { ColumnCode } from '../chart/column-code';
-import type { GarmentKind } from '../chart/garment-kind';
+import type { GarmentKind } from '../garment/kinds';
 import type { Cell } from '../chart/interval';
 import { type ChartColumn, type ChartPart, type ChartSheet } from '../chart/chart-shape';
 import { plainPart, sheetAround } from '../chart/size-chart';

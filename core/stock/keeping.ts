@@ -1,4 +1,4 @@
-import type { GarmentKind } from '../chart/garment-kind';
+import { garmentKind, type GarmentKind } from '../garment/kinds';
 import { addMonths, daysFrom, sayDay } from './days';
 
 /** How a house keeps one garment in its stores. */
@@ -31,15 +31,8 @@ export const PLAIN_KEEPING: Keeping = {
  * numbers; how long it may be used is its maker's to say, so nothing is taken for granted of that.
  */
 export function usualKeeping(kind: GarmentKind): Keeping {
-  switch (kind) {
-    case 'vest':
-      return { ...PLAIN_KEEPING, numbered: true };
-    case 'dry-suit':
-    case 'waders':
-      return { ...PLAIN_KEEPING, numbered: true, dryingDays: 2 };
-    default:
-      return PLAIN_KEEPING;
-  }
+  const { numbered, dryingDays } = garmentKind(kind);
+  return { ...PLAIN_KEEPING, numbered, dryingDays };
 }
 
 /** What is known of one numbered piece. */

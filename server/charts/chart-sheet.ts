@@ -1,11 +1,11 @@
 import type { Chart } from '@neat-measure/contract';
 import {
   columnName,
-  KIND_CAUTIONS,
-  KIND_WORDS,
+  garmentKind,
   measurement,
   RULE_WORDS,
   sayRequirement,
+  type InchParts,
 } from '@neat-measure/core';
 import { tableRows } from '@neat-measure/core/brought';
 import type { Content } from 'pdfmake/interfaces';
@@ -13,17 +13,21 @@ import { printPdf, words } from '../print/print-pdf';
 
 const LINE = '#D9D4C5';
 
-/** A chart on paper: what it says beyond its tables, then every part's table as its maker prints it. */
-export function printChart({ sheet, version, importedAt }: Chart): Promise<Buffer> {
+/**
+ * A chart on paper: what it says beyond its tables, then every part's table as its maker prints it.
+ *
+ * @param parts into how many parts the house writes an inch
+ */
+export function printChart({ sheet, version, importedAt }: Chart, parts: InchParts): Promise<Buffer> {
   const title = `${sheet.garment} · ${sheet.maker}`;
-  const cautions = [KIND_CAUTIONS[sheet.kind]].filter((one) => one !== undefined);
-  const about = `${KIND_WORDS[sheet.kind]} · ${RULE_WORDS[sheet.rule]} · version ${version} of ${importedAt.slice(0, 10)}`;
+  const cautions = [garmentKind(sheet.kind).caution].filter((one) => one !== null);
+  const about = `${garmentKind(sheet.kind).words} · ${RULE_WORDS[sheet.rule]} · version ${version} of ${importedAt.slice(0, 10)}`;
   return printPdf(
     [
       words(sheet.garment, { bold: true, fontSize: 20 }),
       { ...words(`${sheet.maker} · ${about}`), margin: [0, 2, 0, 8] },
       ...cautions.map((caution): Content => ({ ...words(`Caution. ${caution}`), margin: [0, 4, 0, 0] })),
-      ...sayRequirement(sheet, sheet.unit).map(
+      ...sayRequirement(sheet, sheet.unit, parts).map(
         (line): Content => ({ ...words(`${line.about} ${line.words}`), margin: [0, 4, 0, 0] }),
       ),
       ...sheet.parts.map((part): Content => {

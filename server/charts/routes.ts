@@ -20,6 +20,7 @@ import type { Print } from '../print/sheets';
 import type { Runs } from './runs';
 import { keepChart, versionsOf } from './service';
 import { chartUses, findCharts, listCharts, retireChart } from './store';
+import { findSettings } from '../settings/store';
 
 /** The makers' charts. All need a session. */
 export function chartRoutes(database: Database, print: Print, runs: Runs): Router {
@@ -40,7 +41,8 @@ export function chartRoutes(database: Database, print: Print, runs: Runs): Route
     })
     .get(chartSheetPath(':id'), async (request, response) => {
       const chart = await find(readId(request));
-      sendPdf(response, await print({ sheet: 'chart', chart }), 'chart.pdf');
+      const { inchParts } = (await findSettings(database)).habits;
+      sendPdf(response, await print({ sheet: 'chart', chart, inchParts }), 'chart.pdf');
     })
     .get(chartUsesPath(':id'), async (request, response) => {
       const { id } = await find(readId(request));

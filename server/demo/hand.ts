@@ -27,7 +27,10 @@ export class Hand {
     const by = { id: this.fitter.id, name: this.fitter.name };
     const act: Act = { id: uuidv7(), docketId: this.docketId, at, by, ...doing };
     const applied = apply(this.docket, act, this.shelf);
-    if (!applied.ok) throw new Error(`demo season, ${doing.kind}: ${sayRefusal(applied.problem)}`);
+    if (!applied.ok)
+      throw new Error(
+        `demo season, ${doing.kind}: ${sayRefusal(applied.problem, this.shelf.habits.inchParts)}`,
+      );
     this.steps.push({ act: applied.value.act, before: this.docket, after: applied.value.docket });
     this.docket = applied.value.docket;
     this.acts.push(applied.value.act);

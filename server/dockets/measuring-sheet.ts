@@ -30,17 +30,18 @@ import {
   type PlannedStep,
   type WishCode,
   type WorkingUnit,
+  shownIn,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
 import { line, LINE, SOFT } from '../print/parts';
-import { printPdf, words } from '../print/print-pdf';
+import { words, type Printed } from '../print/print-pdf';
 
 /**
  * The steps of a docket on paper, for someone without a screen: what to prepare, then every placing of
  * the tape with its figure, how it lies, and boxes for two readings and a third of each mark; then what
  * is wished of the garment.
  */
-export function printMeasuringSheet(bench: Bench): Promise<Buffer> {
+export function measuringSheet(bench: Bench): Printed {
   const { number, wearer, protocols, acts } = bench;
   const docket = replay(acts.map(({ act }) => act))!;
   const plan = planOf(docket, bench);
@@ -52,8 +53,9 @@ export function printMeasuringSheet(bench: Bench): Promise<Buffer> {
   const cautions = [...new Set(protocols.flatMap((one) => one.cautions))];
   const drawn = { build: buildOf(settledValues(docket.readings, bench.habits)), cord: plan.cord !== null };
   const placings = byPlacing(steps);
-  return printPdf(
-    [
+  return {
+    title,
+    content: [
       words(title, { bold: true, fontSize: 20 }),
       line(`Written in ${docket.unit}; feet in mm. Measured by ______________________ on ______________`),
       ...cautions.map((caution) => line(`Caution. ${caution}`)),
@@ -72,10 +74,9 @@ export function printMeasuringSheet(bench: Bench): Promise<Buffer> {
       ...placings.map((placing, index) =>
         printPlacing(placing, placings[index - 1]?.at(-1), drawn, docket.unit, bench.habits),
       ),
-      ...printWishes(docket, wishesAsked(docket, bench)),
+      ...printWishes(docket, wishesAsked(docket, bench), bench.habits),
     ],
-    title,
-  );
+  };
 }
 
 type Figure = Pick<Drawn, 'build' | 'cord'>;
@@ -148,7 +149,7 @@ function boxesOf(step: PlannedStep, inChain: boolean, docketUnit: WorkingUnit, h
       layout: { hLineColor: () => LINE, vLineColor: () => LINE },
     },
     {
-      text: `Allowed apart: ${formatLength(allowedIn(habits, step.code), unit)}`,
+      text: `Allowed apart: ${formatLength(allowedIn(habits, step.code), shownIn(unit, habits.inchParts))}`,
       fontSize: 8.5,
       color: SOFT,
       margin: [0, 3, 0, inChain ? 5 : 0],
@@ -157,7 +158,8 @@ function boxesOf(step: PlannedStep, inChain: boolean, docketUnit: WorkingUnit, h
 }
 
 /** What is wanted of the garment: what was noted, and a line for what was not asked about yet. */
-function printWishes(docket: Docket, asked: readonly WishCode[]): Content[] {
+function printWishes(docket: Docket, asked: readonly WishCode[], { inchParts }: Habits): Content[] {
+  const shown = shownIn(docket.unit, inchParts);
   const codes = WISH_CODES.filter(
     (code) => asked.includes(code) || docket.wishes.some(({ wish }) => wish === code),
   );
@@ -173,7 +175,7 @@ function printWishes(docket: Docket, asked: readonly WishCode[]): Content[] {
       const value =
         noted === undefined
           ? '______________'
-          : `${formatLength(noted.length, docket.unit)}${noted.estimatedFor === null ? '' : ` (estimated from the hip, cut ${SKIRT_CUT_WORDS[noted.estimatedFor]})`}`;
+          : `${formatLength(noted.length, shown)}${noted.estimatedFor === null ? '' : ` (estimated from the hip, cut ${SKIRT_CUT_WORDS[noted.estimatedFor]})`}`;
       const { name, place } = wishOf(code);
       return {
         columns: [

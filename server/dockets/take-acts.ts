@@ -14,6 +14,7 @@ import type { Database } from '../database/database';
 import { AS_IT_STANDS } from '../database/all-or-nothing';
 import { isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
+import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
 import { addAct, findAct, isOnRecord, listActs } from './act-store';
 import { shelfFor } from './shelf';
@@ -49,7 +50,8 @@ export async function takeActs(
     const taken = await takeAct(database, author, read.value);
     if ('refusal' in taken) {
       const { refusal } = taken;
-      const detail = sayRefusal(refusal);
+      const { habits } = await findSettings(database);
+      const detail = sayRefusal(refusal, habits.inchParts);
       answers.push({ outcome: 'refused', id: read.value.id, code: refusal.code, detail });
       continue;
     }

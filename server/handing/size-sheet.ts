@@ -21,10 +21,12 @@ import {
   type Docket,
   type GarmentVerdict,
   type Signature,
+  shownIn,
+  type InchParts,
 } from '@neat-measure/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { line, LINE, SOFT } from '../print/parts';
-import { printPdf, words } from '../print/print-pdf';
+import { words, type Printed } from '../print/print-pdf';
 
 /** A docket with the address at which it is opened. */
 export interface SizesToPrint {
@@ -37,13 +39,14 @@ export interface SizesToPrint {
  * proved, what was left out and why, wishes, readings with their origin, cautions, who signed, and a
  * code that opens the docket.
  */
-export function printSizes({ bench, address }: SizesToPrint): Promise<Buffer> {
+export function sizeSheet({ bench, address }: SizesToPrint): Printed {
   const docket = replay(bench.acts.map(({ act }) => act))!;
   const { garments } = judgeDocket(docket, bench);
   const title = `Sizes · docket ${bench.number} · ${bench.wearer.name}`;
   const cautions = [...new Set(garments.flatMap(({ verdict }) => verdict.cautions))];
-  return printPdf(
-    [
+  return {
+    title,
+    content: [
       {
         columns: [
           {
@@ -72,26 +75,25 @@ export function printSizes({ bench, address }: SizesToPrint): Promise<Buffer> {
             ['Garment', 'Size', 'Altered, proved and handed over'].map(
               (text): TableCell => ({ text, fontSize: 8.5, color: SOFT }),
             ),
-            ...garments.map(({ chart, verdict }) => rowOf(docket, chart, verdict)),
+            ...garments.map(({ chart, verdict }) => rowOf(docket, chart, verdict, bench.habits.inchParts)),
           ],
         },
       },
-      ...wishesOf(docket),
+      ...wishesOf(docket, bench.habits.inchParts),
       ...readingsOf(bench, docket),
       ...cautions.map(
         (caution): Content => ({ ...words(`Caution. ${caution}`, { fontSize: 8.5 }), margin: [0, 4, 0, 0] }),
       ),
       ...signaturesOf(docket),
     ],
-    title,
-  );
+  };
 }
 
 function about({ wearer }: Bench, { occasion, openedAt }: Docket): string {
   return [wearer.role, occasion, dayOf(openedAt)].filter((one) => one !== '').join(' · ');
 }
 
-function rowOf(docket: Docket, chart: Chart, verdict: GarmentVerdict): TableCell[] {
+function rowOf(docket: Docket, chart: Chart, verdict: GarmentVerdict, inches: InchParts): TableCell[] {
   const { sheet } = chart;
   const final = finalSize(docket, chart.id);
   const labels = sheet.parts.flatMap((part) => {
@@ -119,7 +121,7 @@ function rowOf(docket: Docket, chart: Chart, verdict: GarmentVerdict): TableCell
         ...(labels.length === 0 ? [] : [{ ...words(labels.join(', '), { fontSize: 9 }), color: SOFT }]),
       ],
     },
-    { stack: courseOf(docket, chart, verdict).map((text) => words(text, { fontSize: 9 })) },
+    { stack: courseOf(docket, chart, verdict, inches).map((text) => words(text, { fontSize: 9 })) },
   ];
 }
 
@@ -131,7 +133,12 @@ function withoutSize(docket: Docket, chartId: string): string {
 }
 
 /** What became of a garment, a line each: altered, its options, tried, what was left out, handed over, come back. */
-function courseOf(docket: Docket, { id, sheet }: Chart, verdict: GarmentVerdict): string[] {
+function courseOf(
+  docket: Docket,
+  { id, sheet }: Chart,
+  verdict: GarmentVerdict,
+  inches: InchParts,
+): string[] {
   const [decision, fitting] = [standingDecision(docket, id), standingFitting(docket, id)];
   const trial =
     trialsOf(docket, id).find((one) => one.id === fitting?.trialId) ?? trialsOf(docket, id).at(-1);
@@ -142,7 +149,7 @@ function courseOf(docket: Docket, { id, sheet }: Chart, verdict: GarmentVerdict)
     ({ answer, check }) => answer === null && checks.some((one) => one.must && one.code === check),
   );
   return [
-    ...alterationsOf(docket, id).map((one) => capital(sayAltered(one, docket.unit))),
+    ...alterationsOf(docket, id).map((one) => capital(sayAltered(one, shownIn(docket.unit, inches)))),
     ...verdict.options.map(({ name, adds }) => `${name}: ${adds}`),
     ...(decision?.reason ? [`Chosen by ${decision.by.name}: ${decision.reason}`] : []),
     ...(fitting === null
@@ -163,10 +170,10 @@ function courseOf(docket: Docket, { id, sheet }: Chart, verdict: GarmentVerdict)
   ];
 }
 
-function wishesOf({ wishes, unit }: Docket): Content[] {
+function wishesOf({ wishes, unit }: Docket, inches: InchParts): Content[] {
   if (wishes.length === 0) return [];
   const said = wishes.map(
-    ({ wish, length }) => `${wishOf(wish).name.toLowerCase()} ${formatLength(length, unit)}`,
+    ({ wish, length }) => `${wishOf(wish).name.toLowerCase()} ${formatLength(length, shownIn(unit, inches))}`,
   );
   return [line(`Wished: ${said.join('; ')}.`)];
 }
@@ -179,7 +186,7 @@ function readingsOf(bench: Bench, docket: Docket): Content[] {
       measurement(code).kind === 'mass' ? 'kg' : measurement(code).kind === 'foot' ? 'mm' : docket.unit;
     const from = last.origin === 'fitter' ? '' : ` (${ORIGIN_WORDS[last.origin]})`;
     const carried = last.carriedFrom === null ? '' : ` (of ${dayOf(last.carriedFrom)})`;
-    return `${measurement(code).name} ${formatLength(value, unit)}${from}${carried}`;
+    return `${measurement(code).name} ${formatLength(value, shownIn(unit, bench.habits.inchParts))}${from}${carried}`;
   });
   if (said.length === 0) return [];
   const size = Math.ceil(said.length / 3);

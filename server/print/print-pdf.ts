@@ -6,6 +6,12 @@ pdfmake.addFonts(FONTS);
 pdfmake.setLocalAccessPolicy((path) => FONT_FOLDERS.some((folder) => path.startsWith(folder)));
 pdfmake.setUrlAccessPolicy(() => false);
 
+/** What stands on a sheet of paper, and what it is called. */
+export interface Printed {
+  readonly title: string;
+  readonly content: Content[];
+}
+
 /** Prints a document on A4 in the application's own font. */
 export async function printPdf(content: Content, title: string): Promise<Buffer> {
   const document: TDocumentDefinitions = {

@@ -1,17 +1,19 @@
 import type { Bench, Chart, WearerExport, WearerRecord } from '@neat-measure/contract';
+import type { InchParts } from '@neat-measure/core';
 import { printChart } from '../charts/chart-sheet';
-import { printMeasuringSheet } from '../dockets/measuring-sheet';
+import { measuringSheet } from '../dockets/measuring-sheet';
 import { printLabels, type LabelsToPrint } from '../handing/labels';
-import { printOrder, type OrderToPrint } from '../handing/order-form';
-import { printSizes, type SizesToPrint } from '../handing/size-sheet';
+import { orderForm, type OrderToPrint } from '../handing/order-form';
+import { sizeSheet, type SizesToPrint } from '../handing/size-sheet';
 import { printStockLabels, type StockLabelsToPrint } from '../stores/shelves/stock-labels';
+import { printPdf, type Printed } from './print-pdf';
 import { printRecord } from '../wearers/record-sheet';
 import { printPerson } from '../wearers/person-sheet';
 
 /** A sheet of paper to be made, with everything that stands on it. */
 export type Sheet =
   | { readonly sheet: 'steps'; readonly bench: Bench }
-  | { readonly sheet: 'chart'; readonly chart: Chart }
+  | { readonly sheet: 'chart'; readonly chart: Chart; readonly inchParts: InchParts }
   | { readonly sheet: 'person'; readonly person: WearerExport }
   | { readonly sheet: 'record'; readonly record: WearerRecord }
   | ({ readonly sheet: 'sizes' } & SizesToPrint)
@@ -23,22 +25,26 @@ export type Sheet =
 export function printSheet(sheet: Sheet): Promise<Buffer> {
   switch (sheet.sheet) {
     case 'steps':
-      return printMeasuringSheet(sheet.bench);
+      return printed(measuringSheet(sheet.bench));
     case 'chart':
-      return printChart(sheet.chart);
+      return printChart(sheet.chart, sheet.inchParts);
     case 'person':
       return printPerson(sheet.person);
     case 'record':
       return printRecord(sheet.record);
     case 'sizes':
-      return printSizes(sheet);
+      return printed(sizeSheet(sheet));
     case 'labels':
       return printLabels(sheet);
     case 'stock-labels':
       return printStockLabels(sheet);
     case 'order':
-      return printOrder(sheet);
+      return printed(orderForm(sheet));
   }
+}
+
+function printed({ content, title }: Printed): Promise<Buffer> {
+  return printPdf(content, title);
 }
 
 /** How a sheet is made by whoever answers requests. */

@@ -10,6 +10,7 @@ import {
   replay,
   sayReadingProblem,
   settleReadings,
+  shownIn,
 } from '@neat-measure/core';
 import { createHash, randomBytes } from 'node:crypto';
 import { noted } from '../audit/store';
@@ -87,7 +88,7 @@ export async function submitSelf(
     const lengths = submission.readings.flatMap(({ code: own, typed }) => {
       if (own !== code) return [];
       const read = readReading(typed, code, unit);
-      if (!read.ok) fault(sayReadingProblem(read.problem, unit));
+      if (!read.ok) fault(sayReadingProblem(read.problem, shownIn(unit, 8)));
       return read.ok ? [read.value.length] : [];
     });
     if (step === undefined || lengths.length === 0) return [];

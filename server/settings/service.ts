@@ -1,5 +1,4 @@
 import type { Settings } from '@neat-measure/contract';
-import { writeInchesIn } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { findSettings } from './store';
 
@@ -15,8 +14,6 @@ export class HouseSettings {
   async now(): Promise<Settings> {
     if (this.known !== null && this.known.until > Date.now()) return this.known.settings;
     const settings = await findSettings(this.database);
-    // Whatever this process writes, on paper and in answers, is written as the house writes it.
-    writeInchesIn(settings.habits.inchParts);
     this.known = { settings, until: Date.now() + FRESH_MS };
     return settings;
   }

@@ -20,6 +20,7 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
   const person = await findWearer(database, id);
   if (person === undefined) throw notFound('person');
   const records = await docketsOf(database, id);
+  const { habits } = await findSettings(database);
   const dockets: WearerExport['dockets'] = [];
   for (const { id: docketId, number, occasion, openedAt } of records) {
     const acts = (await listActs(database, docketId)).map(({ act }) => act);
@@ -27,6 +28,7 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
     const names = {
       garment: (chart: string) => shelf.charts.find((one) => one.id === chart)?.sheet.garment ?? 'a garment',
       protocol: (code: string) => shelf.protocols.find((one) => one.id === code)?.name ?? 'a protocol',
+      inchParts: habits.inchParts,
     };
     dockets.push({
       id: docketId,
@@ -36,7 +38,6 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
       acts: acts.map((act) => ({ at: act.at, words: sayAct(act, names), act })),
     });
   }
-  const { habits } = await findSettings(database);
   const taken = dockets.flatMap(({ acts }) => standingTaken(acts.map(({ act }) => act)));
   return {
     format: 'neat-measure-person/1',

@@ -64,7 +64,9 @@ export class App {
     this.journal.aside().map(({ order, act, why, at }) => {
       const read = readAct(act);
       const day = new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-      const what = read.ok ? sayAct(read.value, NAMES) : 'Something written by another version.';
+      const what = read.ok
+        ? sayAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
+        : 'Something written by another version.';
       return { order: order!, words: `Not kept (${day}): ${what} ${why}` };
     }),
   );

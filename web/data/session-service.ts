@@ -16,7 +16,7 @@ import {
   type SignIn,
   type TakeCode,
 } from '@neat-measure/contract';
-import { UNSETTLED, writeInchesIn } from '@neat-measure/core';
+import { UNSETTLED } from '@neat-measure/core';
 import { map, of, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { Journal } from './journal/journal';
@@ -106,7 +106,7 @@ export class SessionService {
         this.current.set(session);
         const { who } = session;
         if (who === null) return;
-        writeInchesIn(who.habits.inchParts);
+        this.units.inchParts.set(who.habits.inchParts);
         this.units.begin(who.habits.unit);
         this.apply(who.preferences);
         for (const act of takeOldOutbox(who)) this.journal.write(who.pen, act);

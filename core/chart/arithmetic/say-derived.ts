@@ -1,6 +1,12 @@
 import { isMeasurementCode, measurement } from '../../body/catalogue';
-import { formatLength, formatNumber } from '../../quantity/format-length';
-import type { Length, WorkingUnit } from '../../quantity/length';
+import {
+  formatLength,
+  formatNumber,
+  plainUnit,
+  shownStep,
+  type ShownLength,
+} from '../../quantity/format-length';
+import type { Length } from '../../quantity/length';
 import { sayRounding } from '../../quantity/say-rounding';
 import { isDerivedCode } from '../column-code';
 import type { DerivedLine } from './derived';
@@ -9,9 +15,9 @@ import { kindOfStep } from './steps';
 /** How a line of arithmetic is told. */
 export interface LineWords {
   /** The unit the maker's sheet is printed in: the arithmetic is told in it. */
-  readonly maker: WorkingUnit;
+  readonly maker: ShownLength;
   /** The reader's unit: the result is given in it beside, where it is another. */
-  readonly reader: WorkingUnit;
+  readonly reader: ShownLength;
   /** The name of a derivation, for operands that are one. */
   readonly nameOf?: (code: string) => string;
 }
@@ -28,16 +34,18 @@ export function sayDerivedLine({ step, operands, result }: DerivedLine, words: L
     const name = operandName(text, nameOf);
     return name === '' ? number(value) : `${name} ${number(value)}`;
   });
-  const line = kindOfStep(step).tell(step, named, `${number(result)} ${maker}`, {
-    unit: maker,
+  const line = kindOfStep(step).tell(step, named, `${number(result)} ${plainUnit(maker)}`, {
+    unit: plainUnit(maker),
     rounding: (to) => sayRounding(to, maker),
   });
   return maker === reader ? line : `${line} (${formatLength(result, reader)})`;
 }
 
-/** Decimals where they are needed: 15.2 is no eighth, and arithmetic must be seen as it was done. */
-function exact(value: Length, unit: WorkingUnit): string {
-  if (unit !== 'in' || value % 3_175 === 0) return formatNumber(value, unit);
+/** Decimals where they are needed: 15.2 is no part of an inch, and arithmetic must be seen as it was done. */
+function exact(value: Length, unit: ShownLength): string {
+  const step = shownStep(unit);
+  const isPart = Math.round(Math.round(value / step) * step) === value;
+  if (plainUnit(unit) !== 'in' || isPart) return formatNumber(value, unit);
   return String(Math.round((value / 25_400) * 1_000) / 1_000);
 }
 

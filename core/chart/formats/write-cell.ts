@@ -1,4 +1,4 @@
-import { formatNumber } from '../../quantity/format-length';
+import { formatNumber, shownIn } from '../../quantity/format-length';
 import { micrometres, MICROMETRES_PER, type Length, type WorkingUnit } from '../../quantity/length';
 import { parseLength } from '../../quantity/parse-length';
 import type { Bound, Cell } from '../interval';
@@ -33,7 +33,7 @@ function end(sign: Readonly<Record<Bound['edge'], string>>, { at, edge }: Bound,
 /** A number in a unit that reads back to the same micrometre: as people write it where that is exact, in decimals where not. */
 export function writeNumber(at: Length, unit: WorkingUnit): string {
   if (at < 0) return `(-${writeNumber(micrometres(-at), unit)})`;
-  const shown = formatNumber(at, unit);
+  const shown = formatNumber(at, shownIn(unit, 16));
   const read = parseLength(shown, unit);
   if (read.ok && read.value.length === at) return shown;
   return String(Number((at / MICROMETRES_PER[unit]).toFixed(6)));

@@ -8,23 +8,12 @@ import {
 } from '../../quantity/length';
 import { isDerivedCode } from '../column-code';
 import { behindColumn } from '../arithmetic/derivation';
-import type { GarmentKind } from '../garment-kind';
+import { garmentKind } from '../../garment/kinds';
 import type { Cell } from '../interval';
 import type { ChartColumn, ChartPart, ChartSheet } from '../chart-shape';
 import { columnName } from '../size-chart';
 import { fallsBehind, isOneValue, isSame, isToldApart, saysNothing } from './cells';
 import { rulesOf, type Found, type RuleCode } from './rule';
-
-/** Garments that are cut wider than the body; of these a negative ease is a slip, of stretch garments it may be meant. */
-const CUT_WIDER: readonly GarmentKind[] = [
-  'outerwear',
-  'jacket',
-  'waistcoat',
-  'trousers',
-  'vest',
-  'waders',
-  'one-piece',
-];
 
 /** What a table's numbers say of themselves, column by column. */
 export const COLUMN_RULES = rulesOf(
@@ -163,7 +152,7 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
       say('step-jump', size, lengths, null, [part.sizes[size - 1]!, part.sizes[size]!]),
     );
 
-  if (column.ease !== null && column.ease.least < 0 && CUT_WIDER.includes(sheet.kind))
+  if (column.ease !== null && column.ease.least < 0 && garmentKind(sheet.kind).cutWider)
     say('negative-ease', null, [column.ease.least]);
   return found;
 }

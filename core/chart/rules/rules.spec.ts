@@ -74,7 +74,7 @@ describe('the chart doctor', () => {
   it('calls wrong what decides nothing, and a stand-in that comes too late', () => {
     const mute = chest(['*', '*', '*']);
     expect(codes(mute)).toEqual(['says-nothing']);
-    expect(sayChartFinding(mute, only(mute, 'says-nothing'))).toContain('decides nothing');
+    expect(sayChartFinding(mute, only(mute, 'says-nothing'), 8)).toContain('decides nothing');
     const late = wholeSheet({
       derivations: [
         {
@@ -90,7 +90,7 @@ describe('the chart doctor', () => {
         }),
       ],
     });
-    expect(sayChartFinding(late, only(late, 'stand-in-too-late'))).toContain('can never stand in');
+    expect(sayChartFinding(late, only(late, 'stand-in-too-late'), 8)).toContain('can never stand in');
   });
 
   it('finds nothing in a sound chart', () => {
@@ -102,11 +102,11 @@ describe('the chart doctor', () => {
     expect(codes(whole)).toEqual(['whole-number-gap', 'whole-number-gap']);
     const { mend } = only(whole, 'whole-number-gap');
     expect(codes(mend!.sheet)).withContext('one of two mended').toEqual(['whole-number-gap']);
-    expect(sayChartFinding(whole, only(whole, 'whole-number-gap'))).toBe(
+    expect(sayChartFinding(whole, only(whole, 'whole-number-gap'), 8)).toBe(
       'Chest, size 39: 38 ends at 89 cm and 39 begins at 90 cm. If these are whole numbers, whoever lies between falls into a gap.',
     );
     const gap = chest(['86-90', '92-96', '96-100']);
-    expect(sayChartFinding(gap, only(gap, 'gap'))).toContain('nobody is held from 90 to 92 cm');
+    expect(sayChartFinding(gap, only(gap, 'gap'), 8)).toContain('nobody is held from 90 to 92 cm');
     expect(codes(chest(['>80 <90', '>90 <100', '>=100 <110'])))
       .withContext('nobody holds 90 itself')
       .toEqual(['bare-gap']);
@@ -158,7 +158,7 @@ describe('the chart doctor', () => {
       });
     const found = only(trousers('trousers', 'ankle-girth'), 'ankle-not-heel');
     expect(found.severity).toBe('look');
-    expect(sayChartFinding(trousers('trousers', 'ankle-girth'), found)).toContain('must pass the heel');
+    expect(sayChartFinding(trousers('trousers', 'ankle-girth'), found, 8)).toContain('must pass the heel');
     expect(codes(trousers('trousers', 'heel-girth'))).not.toContain('ankle-not-heel');
     expect(codes(trousers('waders', 'ankle-girth'))).not.toContain('ankle-not-heel');
   });
@@ -166,7 +166,7 @@ describe('the chart doctor', () => {
   it('notes overlaps', () => {
     const sheet = chest(['86-94', '92-100', '98-106']);
     expect(codes(sheet)).toEqual(['overlap', 'overlap']);
-    expect(sayChartFinding(sheet, only(sheet, 'overlap'))).toContain('both hold 92 to 94 cm');
+    expect(sayChartFinding(sheet, only(sheet, 'overlap'), 8)).toContain('both hold 92 to 94 cm');
   });
 
   it('finds a cell in another unit, and reads it in that', () => {
@@ -194,7 +194,7 @@ describe('the chart doctor', () => {
     expect(codes(chest(['86-94', '102-110', '94-102', '110-118']))).toContain('not-growing');
     expect(codes(chest(['86-94', '94-102', '94-102', '102-110']))).toContain('same-as-before');
     const jump = chest(['86-90', '90-94', '94-98', '98-102', '112-116']);
-    expect(sayChartFinding(jump, only(jump, 'step-jump'))).toBe(
+    expect(sayChartFinding(jump, only(jump, 'step-jump'), 8)).toBe(
       'Chest, size 42: the step from 41 to 42 is 14 cm, where 4 cm is usual in this column.',
     );
     expect(codes(chest(['86-90', '90-98', '94-98', '98-102']))).toContain('moved-by-one');
@@ -220,7 +220,7 @@ describe('the chart doctor', () => {
   it('finds letters out of order', () => {
     const sizes = ['S', 'L', 'M', 'XL'];
     const sheet = chest(['86-94', '94-102', '102-110', '110-118'], {}, sizes);
-    expect(sayChartFinding(sheet, only(sheet, 'letters-out-of-order'))).toContain('M stands behind L');
+    expect(sayChartFinding(sheet, only(sheet, 'letters-out-of-order'), 8)).toContain('M stands behind L');
     expect(codes(chest(['86-94', '94-102'], {}, ['XXL', '3XL']))).toEqual([]);
   });
 
@@ -286,7 +286,7 @@ describe('the chart doctor', () => {
       ],
       combinations: [{ parts: ['waist', 'leg'], made: { 30: ['30'], 32: ['30'] } }],
     });
-    expect(examineChart(sheet).map((one) => sayChartFinding(sheet, one))).toEqual([
+    expect(examineChart(sheet).map((one) => sayChartFinding(sheet, one, 8))).toEqual([
       'waist, size 34: 34 is made with no size of leg.',
       'leg, size 32: 32 is offered for no size of waist.',
       'leg, size 32: 32 is made with no size of waist.',
@@ -305,7 +305,7 @@ describe('the chart doctor', () => {
     const scales = (sizes: string[]) => codes(derived(mean, sizes)).includes('off-the-scale');
     expect([scales(['35', '40']), scales(['100', '110'])]).toEqual([false, true]);
     const sheet = derived(inches, ['60', '70', '80']);
-    expect(sayChartFinding(sheet, only(sheet, 'off-the-scale'))).toContain(
+    expect(sayChartFinding(sheet, only(sheet, 'off-the-scale'), 8)).toContain(
       'comes to 5 3/4 to 8 1/2 in over all bodies',
     );
     const table = (...upTo: readonly number[]) =>

@@ -1,14 +1,18 @@
 import { measurement } from '../../body/catalogue';
-import { formatLength, formatNumber } from '../../quantity/format-length';
+import { formatLength, formatNumber, shownIn, type InchParts } from '../../quantity/format-length';
 import { type ChartSheet } from '../chart-shape';
 import { columnName } from '../size-chart';
 import type { ChartFinding } from './rule';
 
-/** A finding as a sentence: where, what, and what to do. */
-export function sayChartFinding(sheet: ChartSheet, finding: ChartFinding): string {
+/**
+ * A finding as a sentence: where, what, and what to do.
+ *
+ * @param parts into how many parts the house writes an inch
+ */
+export function sayChartFinding(sheet: ChartSheet, finding: ChartFinding, parts: InchParts): string {
   if (finding.severity === 'fault') return sayFault(finding);
   const where = sayChartPlace(sheet, finding);
-  return `${where === '' ? '' : `${where}: `}${sayWhat(finding)}`;
+  return `${where === '' ? '' : `${where}: `}${sayWhat(finding, parts)}`;
 }
 
 /** Where a finding is, by the names a person knows. */
@@ -22,7 +26,8 @@ export function sayChartPlace(sheet: ChartSheet, { place }: Pick<ChartFinding, '
   return words.filter(Boolean).join(', ');
 }
 
-function sayWhat({ code, facts: { lengths, labels, unit } }: ChartFinding): string {
+function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, parts: InchParts): string {
+  const unit = shownIn(own, parts);
   const [first, second] = lengths;
   const at = first === undefined ? '' : formatLength(first, unit);
   const range =
@@ -42,7 +47,7 @@ function sayWhat({ code, facts: { lengths, labels, unit } }: ChartFinding): stri
     case 'other-unit-cell':
       return `${at} is far from its neighbours; in another unit it would fit between them.`;
     case 'other-unit-column':
-      return `no body has these measures in ${unit}; in another unit all of them would be a body’s.`;
+      return `no body has these measures in ${own}; in another unit all of them would be a body’s.`;
     case 'outside-any-body':
       return `${at} is outside any body. Look at the sheet again.`;
     case 'step-jump':

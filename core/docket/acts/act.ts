@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { WaistPlace } from '../../body/waist';
+import type { InchParts } from '../../quantity/format-length';
 import type { Author, Docket } from '../docket';
 import type { Refusal } from '../refusal';
 import type { Shelf } from '../shelf';
@@ -50,6 +51,8 @@ export interface BaseAct {
 export interface ActNames {
   readonly garment: (chartId: string) => string;
   readonly protocol: (protocolId: string) => string;
+  /** Into how many parts the house writes an inch. */
+  readonly inchParts: InchParts;
 }
 
 /** What takes an act back: an act of some kind, before it is said by whom and when. */

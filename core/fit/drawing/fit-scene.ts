@@ -1,7 +1,7 @@
 import { USUAL_BUILD, type Build } from '../../body/drawing/build';
 import { ontoPerson } from '../../body/drawing/onto-person';
 import { smoothPath, type Point } from '../../body/drawing/points';
-import type { GarmentKind } from '../../chart/garment-kind';
+import type { GarmentKind } from '../../garment/kinds';
 import { lookAt } from './looks';
 import { POSED, type PosedBody } from './poses';
 import type { StrokeKind } from './stroke';

@@ -21,7 +21,7 @@ function wrongOf(table: BroughtTable, answers: UnderstoodTable['answers']): stri
   if (!kept.success) return kept.error.issues.map(({ message }) => message);
   return examineChart(kept.data)
     .filter(({ severity }) => severity === 'wrong')
-    .map((one) => sayChartFinding(kept.data, one));
+    .map((one) => sayChartFinding(kept.data, one, 8));
 }
 
 /** Reads a file of the corpus and compares what is understood with what a person would. */

@@ -208,7 +208,9 @@ describe('the migration to acts', () => {
           if (decision?.size) expect(decided).toBe(decision.size);
         }
         for (const act of acts)
-          expect(sayAct(act, { garment: () => 'it', protocol: () => 'it' })).toMatch(/^Odalys Wren /);
+          expect(sayAct(act, { garment: () => 'it', protocol: () => 'it', inchParts: 8 })).toMatch(
+            /^Odalys Wren /,
+          );
       }
       const bench = await openBench(database, first!);
       const docket = replay(bench.acts.map(({ act }) => act))!;

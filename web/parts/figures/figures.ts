@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { lengthFigures, type Length, type MeasureUnit } from '@neat-measure/core';
+import { UnitService } from '../../data/unit-service';
 
 /** A length in figures: the fraction raised, the unit beside it. Its size is that of the text around. */
 @Component({
@@ -36,5 +37,6 @@ import { lengthFigures, type Length, type MeasureUnit } from '@neat-measure/core
 export class Figures {
   readonly length = input.required<Length>();
   readonly unit = input.required<MeasureUnit>();
-  protected readonly figures = computed(() => lengthFigures(this.length(), this.unit()));
+  private readonly units = inject(UnitService);
+  protected readonly figures = computed(() => lengthFigures(this.length(), this.units.written(this.unit())));
 }

@@ -1,4 +1,12 @@
-import { formatNumber, inches, cm, type Interval, type Length, type WorkingUnit } from '@neat-measure/core';
+import {
+  formatNumber,
+  inches,
+  cm,
+  type Interval,
+  type Length,
+  type WorkingUnit,
+  shownIn,
+} from '@neat-measure/core';
 
 /** One size on the rule, in percent of its width. */
 export interface Segment {
@@ -86,7 +94,11 @@ export function layOut(
   return {
     segments,
     lanes: segments.some(({ lane }) => lane === 1) ? 2 : 1,
-    ticks: ticksBetween(low, high, unit).map((at) => ({ at: percent(at), label: formatNumber(at, unit) })),
+    // Ticks stand on halves of an inch at the finest.
+    ticks: ticksBetween(low, high, unit).map((at) => ({
+      at: percent(at),
+      label: formatNumber(at, shownIn(unit, 8)),
+    })),
     mark:
       reading === null
         ? null

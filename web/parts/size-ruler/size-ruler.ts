@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatLength, type Interval, type WorkingUnit } from '@neat-measure/core';
 import { labelsOf, layOut, type MarkedReading } from './ruler-scale';
+import { UnitService } from '../../data/unit-service';
 
 /**
  * The size ruler: one measurement's sizes to scale, gaps left bare, overlaps drawn doubled,
@@ -25,6 +26,7 @@ export class SizeRuler {
   readonly candidates = input<readonly string[]>([]);
   readonly stature = input<'bench' | 'verdict' | 'chart'>('bench');
 
+  private readonly units = inject(UnitService);
   protected readonly scale = computed(() =>
     layOut(this.sizes(), this.intervals(), this.reading(), this.unit()),
   );
@@ -35,7 +37,8 @@ export class SizeRuler {
 
   protected readonly spoken = computed(() => {
     const reading = this.reading();
-    const where = reading === null ? 'not read yet' : formatLength(reading.value, this.unit());
+    const where =
+      reading === null ? 'not read yet' : formatLength(reading.value, this.units.written(this.unit()));
     const left = this.candidates();
     return `${this.measurement()}, ${where}; sizes ${this.sizes()[0]} to ${this.sizes().at(-1)}${left.length > 0 ? `; in the running: ${left.join(', ')}` : ''}`;
   });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   fitChecksOf,
   sayAlteration,
@@ -15,6 +15,7 @@ import {
 import { FitChecks } from '../fit-checks/fit-checks';
 import { SizeRuler } from '../size-ruler/size-ruler';
 import { rulersOf } from './verdict-view';
+import { UnitService } from '../../data/unit-service';
 
 /** So many labels are told with their chances; the rest are unlikely. */
 const LABELS_SHOWN = 4;
@@ -37,7 +38,8 @@ export class VerdictAccount {
   readonly verdict = input.required<GarmentVerdict>();
   readonly unit = input.required<WorkingUnit>();
 
-  protected readonly says = computed(() => sayReason(this.verdict(), this.unit()));
+  private readonly units = inject(UnitService);
+  protected readonly says = computed(() => sayReason(this.verdict(), this.units.written(this.unit())));
   private readonly several = computed(() => this.verdict().parts.length > 1);
 
   /** The rulers part by part; beside the first of a part what it came to, and how sure the tape is of it. */
@@ -74,18 +76,18 @@ export class VerdictAccount {
   /** How little would make it another size, a line a part. */
   protected readonly changes = computed(() =>
     this.verdict()
-      .parts.map((part) => sayChange(part, this.unit()))
+      .parts.map((part) => sayChange(part, this.units.written(this.unit())))
       .filter((line) => line !== null),
   );
 
   protected readonly alterations = computed(() =>
     this.verdict().parts.flatMap(({ alterations, proposed }) =>
-      alterations.map((one) => sayAlteration(one, proposed ?? '', this.unit())),
+      alterations.map((one) => sayAlteration(one, proposed ?? '', this.units.written(this.unit()))),
     ),
   );
 
   protected readonly marks = computed(() => [
-    ...this.verdict().countedAs.map((one) => sayCountedAs(one, this.unit())),
+    ...this.verdict().countedAs.map((one) => sayCountedAs(one, this.units.written(this.unit()))),
     ...this.verdict().takenOtherwise.map(sayTakenOtherwise),
   ]);
 
@@ -108,7 +110,11 @@ export class VerdictAccount {
         code,
         name,
         lines: lines.map((line) =>
-          sayDerivedLine(line, { maker: this.sheet().unit, reader: this.unit(), nameOf }),
+          sayDerivedLine(line, {
+            maker: this.units.written(this.sheet().unit),
+            reader: this.units.written(this.unit()),
+            nameOf,
+          }),
         ),
       }));
   });

@@ -30,6 +30,7 @@ import { DocketService } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
 import { stepsOf, type Step } from './measuring/steps';
+import { UnitService } from '../../data/unit-service';
 
 /** What the charts and protocols of a docket are found on. */
 interface BenchShelf extends Shelf<Chart> {
@@ -52,6 +53,7 @@ const NOTHING_JUDGED: JudgedDocket<Chart> = {
 @Injectable()
 export class DocketStore {
   private readonly dockets = inject(DocketService);
+  private readonly units = inject(UnitService);
   private readonly journal = inject(Journal);
   private readonly session = inject(SessionService);
   private readonly destroyed = inject(DestroyRef);
@@ -192,7 +194,7 @@ export class DocketStore {
     const act: Act = { ...base, ...(undoes === undefined ? {} : { undoes }), ...doing };
     const applied = apply(this.docket(), act, this.shelf());
     if (!applied.ok) {
-      this.trouble.set(sayRefusal(applied.problem));
+      this.trouble.set(sayRefusal(applied.problem, this.units.inchParts()));
       return false;
     }
     this.trouble.set('');
@@ -221,6 +223,7 @@ export class DocketStore {
     return sayAct(act, {
       garment: (id) => this.shelf().charts.find((one) => one.id === id)?.sheet.garment ?? 'a garment',
       protocol: (id) => this.shelf().protocols.find((one) => one.id === id)?.name ?? 'a protocol',
+      inchParts: this.units.inchParts(),
     });
   }
 

@@ -75,7 +75,7 @@ export class GarmentCards {
         word:
           tried?.word ??
           (decision === null ? VERDICT_WORDS[verdict.verdict] : DECIDED_WORDS[decision.outcome]),
-        reason: tried?.reason ?? decision?.reason ?? sayReason(verdict, this.units.unit()),
+        reason: tried?.reason ?? decision?.reason ?? sayReason(verdict, this.units.shown()),
         rulers: closed ? [] : openRulers(garment),
       };
     }),
@@ -95,7 +95,7 @@ export class GarmentCards {
     const fitting = standingFitting(docket, chartId);
     if (stage === 'on') return { size: on!.size, word: 'on now', reason: '', kept: false };
     if (fitting === null) return null;
-    const altered = alterationsOf(docket, chartId).map((one) => sayAltered(one, this.units.unit()));
+    const altered = alterationsOf(docket, chartId).map((one) => sayAltered(one, this.units.shown()));
     const reason = [fitting.reason ?? '', ...altered].filter((one) => one !== '').join('; ');
     return fitting.outcome === 'kept'
       ? { size: fitting.size!, word: 'kept, tried on', reason, kept: true }

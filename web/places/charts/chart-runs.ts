@@ -118,7 +118,7 @@ export class ChartRuns {
       name: run.name,
       sign: run.runs === 'no-sign' ? 'As it says.' : run.runs === 'small' ? 'Small.' : 'Large.',
       says:
-        run.runs === 'no-sign' ? `shows ${sayRun(run, this.units.unit())}` : sayRun(run, this.units.unit()),
+        run.runs === 'no-sign' ? `shows ${sayRun(run, this.units.shown())}` : sayRun(run, this.units.shown()),
       seen: `${looks} sizes looked at: ${seen.small} too small, ${seen.right} right, ${seen.large} too large.`,
     };
   }
@@ -128,7 +128,7 @@ export class ChartRuns {
     const reach = Math.max(Math.abs(least), Math.abs(most), 20_000);
     const at = (shift: number) => WIDTH / 2 + (shift / reach) * (WIDTH / 2 - 8);
     const unit = foot ? 'mm' : this.units.unit();
-    const words = formatLength((Math.round(reach / 1_000) * 1_000) as never, unit);
+    const words = formatLength((Math.round(reach / 1_000) * 1_000) as never, this.units.written(unit));
     return { at: at(small), from: at(least), to: at(most), reach: words };
   }
 
@@ -138,7 +138,7 @@ export class ChartRuns {
       .map((run) => {
         const by = adopted(run);
         const unit = run.foot ? 'mm' : this.units.unit();
-        return `Every size then holds ${formatLength(Math.abs(by) as never, unit)} ${by > 0 ? 'less' : 'more'} in the ${run.name.toLowerCase()}.`;
+        return `Every size then holds ${formatLength(Math.abs(by) as never, this.units.written(unit))} ${by > 0 ? 'less' : 'more'} in the ${run.name.toLowerCase()}.`;
       })
       .join(' '),
   );
@@ -160,7 +160,7 @@ export class ChartRuns {
   protected adopt(): void {
     const { id, sheet } = this.chart();
     const source = `As its garments run: it ${this.telling()
-      .map((run) => sayRun(run, this.units.unit()))
+      .map((run) => sayRun(run, this.units.shown()))
       .join('; ')}`.slice(0, 200);
     this.busy.set(true);
     this.charts.save(uuidv7(), { sheet: withRuns(sheet, this.telling()), source, replaces: id }).subscribe({

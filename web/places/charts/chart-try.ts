@@ -24,6 +24,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { SessionService } from '../../data/session-service';
 import { VerdictAccount } from '../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
+import { UnitService } from '../../data/unit-service';
 
 /** Trying a chart on numbers: type measurements, see every line of its arithmetic and the verdict as it comes. */
 @Component({
@@ -72,6 +73,7 @@ export class ChartTry {
   readonly sheet = input.required<ChartSheet>();
   readonly unit = input.required<WorkingUnit>();
 
+  private readonly units = inject(UnitService);
   protected readonly typed = signal<Readonly<Partial<Record<MeasurementCode, string>>>>({});
   protected readonly preferences = FIT_PREFERENCES.map((one) => ({ label: one, value: one }));
   protected readonly preference = signal<FitPreference>('regular');
@@ -95,7 +97,7 @@ export class ChartTry {
         code,
         name: measurement(code).name,
         unit,
-        fault: read !== null && !read.ok ? sayReadingProblem(read.problem, unit) : '',
+        fault: read !== null && !read.ok ? sayReadingProblem(read.problem, this.units.written(unit)) : '',
         value: read?.ok === true ? read.value.length : null,
       };
     });

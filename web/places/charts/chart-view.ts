@@ -5,7 +5,7 @@ import {
   columnName,
   firstPart,
   fitChecksOf,
-  KIND_WORDS,
+  garmentKind,
   measurement,
   RULE_WORDS,
   sayRequirement,
@@ -70,12 +70,18 @@ export class ChartView {
   protected readonly sheet = computed(() => this.chart().sheet);
   protected readonly about = computed(() => {
     const { sheet, version, source } = this.chart();
-    return [sheet.maker, KIND_WORDS[sheet.kind], RULE_WORDS[sheet.rule], `version ${version}`, source].join(
-      ' · ',
-    );
+    return [
+      sheet.maker,
+      garmentKind(sheet.kind).words,
+      RULE_WORDS[sheet.rule],
+      `version ${version}`,
+      source,
+    ].join(' · ');
   });
   /** What the chart says beyond its tables, a line each. */
-  protected readonly says = computed(() => sayRequirement(this.sheet(), this.units.unit()));
+  protected readonly says = computed(() =>
+    sayRequirement(this.sheet(), this.units.unit(), this.units.inchParts()),
+  );
   protected readonly fits = computed(() => fitChecksOf(this.sheet()).length > 0);
   protected readonly printed = computed(() => chartSheetPath(this.chart().id));
 

@@ -14,7 +14,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartSummary } from '@neat-measure/contract';
-import { GARMENT_KINDS, KIND_WORDS, type ChartSheet } from '@neat-measure/core';
+import { garmentKind, GARMENT_KINDS, type ChartSheet } from '@neat-measure/core';
 import { PUBLISHED_CHARTS } from '@neat-measure/core/reference';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -83,10 +83,10 @@ export class Charts {
   protected readonly shelves = computed(() => {
     const shelves = new Map<string, ChartSummary[]>();
     for (const chart of this.listed.items()) {
-      const name = this.byKind() ? KIND_WORDS[chart.kind] : chart.maker;
+      const name = this.byKind() ? garmentKind(chart.kind).words : chart.maker;
       shelves.set(name, [...(shelves.get(name) ?? []), chart]);
     }
-    const order = GARMENT_KINDS.map((kind) => KIND_WORDS[kind]);
+    const order = GARMENT_KINDS.map((kind) => garmentKind(kind).words);
     return [...shelves]
       .map(([name, charts]) => ({ name, charts }))
       .sort((a, b) =>

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { compiled, isDerivedCode, measurement, type ChartSheet, type WorkingUnit } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
 import { sayCell } from './say-cell';
+import { UnitService } from '../../data/unit-service';
 
 /** One part of a chart: a ruler a measurement, and the table beneath in the reader's unit. */
 @Component({
@@ -62,6 +63,7 @@ export class PartRulers {
   readonly table = input(true);
   readonly unit = input.required<WorkingUnit>();
 
+  private readonly units = inject(UnitService);
   protected readonly part = computed(() => this.sheet().parts.find(({ code }) => code === this.code())!);
   private readonly whole = computed(
     () => compiled(this.sheet()).parts.find(({ whole }) => whole.code === this.code())!.whole,
@@ -88,7 +90,7 @@ export class PartRulers {
   protected readonly rows = computed(() =>
     this.part().sizes.map((size, index) => ({
       size,
-      cells: this.columns().map(({ cells }) => sayCell(cells[index]!, this.unit())),
+      cells: this.columns().map(({ cells }) => sayCell(cells[index]!, this.units.written(this.unit()))),
       otherNames: this.part().otherNames.map(({ labels }) => labels[index]!),
     })),
   );

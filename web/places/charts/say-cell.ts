@@ -1,7 +1,7 @@
-import { formatNumber, type Cell, type WorkingUnit } from '@neat-measure/core';
+import { formatNumber, type Cell, type ShownLength } from '@neat-measure/core';
 
 /** A cell as its maker means it, in the reader's unit. */
-export function sayCell(cell: Cell, unit: WorkingUnit): string {
+export function sayCell(cell: Cell, unit: ShownLength): string {
   if (cell.kind === 'nominal') return formatNumber(cell.at, unit);
   const { lower, upper } = cell;
   if (lower === null)

@@ -14,6 +14,9 @@ import {
   failure,
   success,
   type Outcome,
+  plainUnit,
+  shownIn,
+  type ShownLength,
 } from '@neat-measure/core';
 
 /** One measurement that the house has settled something of, as it is typed. */
@@ -66,7 +69,7 @@ export function draftOf(habits: Habits): HabitsDraft {
     growingDays: remeasure.growing.days,
     measured: codes.map((code) => ({
       code,
-      apart: written(allowedApart[code], unit),
+      apart: written(allowedApart[code], shownIn(unit, inchParts)),
       days: remeasure.of[code] ?? null,
     })),
     rules: Object.entries(rules).map(([kind, rule]) => ({ kind: kind as GarmentKind, rule })),
@@ -137,7 +140,7 @@ export function rowFault(row: MeasuredRow, unit: Habits['unit']): string {
 }
 
 /** What the tape's own error allows, where the house has settled nothing. */
-export function ownApart(code: MeasurementCode, unit: Habits['unit']): string {
+export function ownApart(code: MeasurementCode, unit: ShownLength): string {
   return measurement(code).kind === 'mass' ? '' : formatLength(allowedDifference(code), unit);
 }
 
@@ -146,11 +149,11 @@ function apartOf({ apart }: MeasuredRow, unit: Habits['unit']): Length | null {
   return read.ok ? read.value.length : null;
 }
 
-function written(apart: Length | undefined, unit: Habits['unit']): string {
+function written(apart: Length | undefined, unit: ShownLength): string {
   if (apart === undefined) return '';
   const shown = formatLength(apart, unit);
   // What the unit cannot show to its last step is written in millimetres, so that keeping it again changes nothing.
-  const again = parseLength(shown, unit);
+  const again = parseLength(shown, plainUnit(unit));
   return again.ok && again.value.length === apart ? shown : `${apart / 1_000} mm`;
 }
 

@@ -7,9 +7,10 @@ import {
   HANDING_WAYS,
   HANDING_WORDS,
   HOUSE_RULES,
-  KIND_WORDS,
+  garmentKind,
   RULE_WORDS,
   type MeasurementCode,
+  shownIn,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -32,7 +33,7 @@ import { ControlName } from '../../parts/forms/control-name';
 import { Fetching } from '../../parts/fetching/fetching';
 import { Fetched } from '../../data/fetched';
 
-const KINDS = GARMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }));
+const KINDS = GARMENT_KINDS.map((value) => ({ value, label: garmentKind(value).words }));
 
 /** How the house sizes: units, edges, agreement, rules, cautions, and when somebody is measured again. */
 @Component({
@@ -130,7 +131,8 @@ export class SizingDesk {
     return rowFault(row, this.draft()!.unit);
   }
   protected ownApart(code: MeasurementCode): string {
-    return ownApart(code, this.draft()!.unit);
+    const { unit, inchParts } = this.draft()!;
+    return ownApart(code, shownIn(unit, inchParts));
   }
 
   protected save(): void {

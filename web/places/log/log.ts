@@ -35,6 +35,7 @@ export class Log {
     const names = {
       garment: (id: string) => bench.charts.find((one) => one.id === id)?.sheet.garment ?? 'a garment',
       protocol: (id: string) => bench.protocols.find((one) => one.id === id)?.name ?? 'a protocol',
+      inchParts: bench.habits.inchParts,
     };
     return {
       wearer: bench.wearer,

@@ -10,6 +10,7 @@ import {
   type Length,
   type MeasurementCode,
   type WorkingUnit,
+  shownIn,
 } from '@neat-measure/core';
 
 /** What was typed of each measurement, round by round. */
@@ -88,13 +89,13 @@ export function faultsIn(
     const own = bareUnit(code, unit);
     const read = readReading(text, code, own);
     if (!read.ok) {
-      faults[code] = { words: sayReadingProblem(read.problem, own), asks: false };
+      faults[code] = { words: sayReadingProblem(read.problem, shownIn(own, 8)), asks: false };
       continue;
     }
     const { length } = read.value;
     const off = before === null ? null : offMark(code, length, before);
     if (off !== null && !confirmed.has(`${code} ${length}`))
-      faults[code] = { words: sayOffMark(off, unit), asks: true };
+      faults[code] = { words: sayOffMark(off, shownIn(unit, 8)), asks: true };
     before = { code, length };
   }
   return faults;

@@ -21,6 +21,7 @@ import {
   TENSION_WORDS,
   WAIST_WORDS,
   type Stance,
+  shownIn,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -181,7 +182,10 @@ export class SelfSheet {
           at,
           code,
           name: measurement(code).name,
-          value: value === undefined ? 'left out' : formatLength(value, bareUnit(code, this.store.unit())),
+          value:
+            value === undefined
+              ? 'left out'
+              : formatLength(value, shownIn(bareUnit(code, this.store.unit()), 8)),
         };
       }),
     );

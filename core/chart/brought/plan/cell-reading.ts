@@ -1,5 +1,5 @@
 // How each cell of a brought table is read, for the table to be shown as it came and every cell explained.
-import { formatLength } from '../../../quantity/format-length';
+import { formatLength, shownIn as writtenIn } from '../../../quantity/format-length';
 import type { WorkingUnit } from '../../../quantity/length';
 import type { Cell } from '../../interval';
 import { parseCell } from '../../formats/parse-cell';
@@ -201,7 +201,8 @@ function sayMeasure(
 }
 
 function sayCell(cell: Cell, unit: WorkingUnit): string {
-  const one = (at: Parameters<typeof formatLength>[0]) => formatLength(at, unit);
+  // A maker's cell is told as finely as a tape is ruled, whatever the house writes.
+  const one = (at: Parameters<typeof formatLength>[0]) => formatLength(at, writtenIn(unit, 16));
   if (cell.kind === 'nominal') return one(cell.at);
   if (cell.lower === null) return cell.upper === null ? 'any' : `up to ${one(cell.upper.at)}`;
   return cell.upper === null

@@ -1,6 +1,7 @@
+import { shownIn } from '../../../quantity/format-length';
 import * as z from 'zod';
 import { ALTERED_HOW, readAlteration, sayAltered } from '../../../fit/alterations';
-import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
+import { areaFacts, FIT_AREAS, type FitArea } from '../../../garment/areas';
 import { WORKING_UNITS, type Length } from '../../../quantity/length';
 import { garmentOn } from '../../docket';
 import { standingFitting } from '../../fitting';
@@ -57,10 +58,10 @@ export const alterationNoted: ActKind<AlterationNoted> = {
       length: was.length,
     };
   },
-  say: ({ chartId, area, how, length, unit }, { garment }) =>
+  say: ({ chartId, area, how, length, unit }, { garment, inchParts }) =>
     length === null
       ? `no longer alters the ${areaFacts(area).name} of ${garment(chartId)}`
-      : `noted for ${garment(chartId)}: ${sayAltered({ area, how, length }, unit)}`,
+      : `noted for ${garment(chartId)}: ${sayAltered({ area, how, length }, shownIn(unit, inchParts))}`,
   about: itsGarment,
   stages: noGarments,
   evidence: false,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { RIGHT } from '../../../fit/fit-check';
+import { RIGHT } from '../../../garment/fit-check';
 import { fitChecksOf } from '../../../fit/fit-checks';
 import type { SeenAtTrial } from '../../docket';
 import { standingFitting } from '../../fitting';

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { areaFacts, FIT_AREAS, type FitArea } from '../../../fit/areas';
+import { areaFacts, FIT_AREAS, type FitArea } from '../../../garment/areas';
 import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../../docket';
 import { alterationsOf, lastHanding, trialsOf } from '../../fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';

@@ -103,7 +103,7 @@ export class DecidePanel {
   });
   /** What the maker has to be told where no size goes. */
   protected readonly needs = computed(() =>
-    sayNeeds(madeToMeasureNeeds(this.sheet(), this.store.values()), this.units.unit()),
+    sayNeeds(madeToMeasureNeeds(this.sheet(), this.store.values()), this.units.shown()),
   );
   /** Why a garment is suspect: the checks that its measurements failed. */
   protected readonly doubts = computed(() => {
@@ -114,7 +114,7 @@ export class DecidePanel {
       .filter(
         ({ weight, measurements }) => weight === 'ask' && measurements.some((one) => codes.includes(one)),
       )
-      .map((suspicion) => saySuspicion(suspicion, this.units.unit()));
+      .map((suspicion) => saySuspicion(suspicion, this.units.shown()));
   });
   /** What the garment would be by how its chart runs; said, and never more than that. */
   protected readonly otherwise = computed(() => {

@@ -171,7 +171,7 @@ export class SizeChoice {
     if (verdict === undefined || compiledPart === undefined) return [];
     const [first, ...more] = alterationsIn(compiledPart.whole, verdict, size);
     if (first === undefined) return [];
-    const words = sayAlterationShort(first, this.units.unit());
+    const words = sayAlterationShort(first, this.units.shown());
     return [more.length === 0 ? words : `${words} and ${more.length} more`];
   }
 

@@ -116,7 +116,7 @@ export class ExceptionList {
       verdict: verdict.verdict,
       word: VERDICT_WORDS[verdict.verdict],
       size: shortOutcome(verdict),
-      reason: sayReason(verdict, this.units.unit()),
+      reason: sayReason(verdict, this.units.shown()),
     };
   }
 }

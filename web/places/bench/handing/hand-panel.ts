@@ -17,6 +17,7 @@ import {
   areaFacts,
   fitChecksOf,
   FIT_AREAS,
+  garmentKind,
   HANDING_WAYS,
   HANDING_WORDS,
   RETURN_REASONS,
@@ -45,6 +46,7 @@ import { StockHere, type Near } from './stock-here';
 import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
 import { SignatureField } from './signature-field';
+import { UnitService } from '../../../data/unit-service';
 
 /** Where a garment goes that came back, in words. */
 const GOES_WORDS: Readonly<Record<ReturnWay, string>> = {
@@ -109,6 +111,7 @@ const CONDITIONS = {
 })
 export class HandPanel {
   protected readonly store = inject(DocketStore);
+  private readonly units = inject(UnitService);
   protected readonly handing = inject(HandingStore);
   protected readonly stockHere = inject(StockHere);
   protected readonly without = WITHOUT_STORES;
@@ -218,7 +221,9 @@ export class HandPanel {
   protected readonly orderOf = (chartId: string) => orderFormPath(this.docketId(), chartId);
   /** Those a maker is sent a form for: made to measure, and vests. */
   protected readonly ordered = computed(() =>
-    this.handing.garments().filter(({ stage, kind }) => stage === 'made-to-measure' || kind === 'vest'),
+    this.handing
+      .garments()
+      .filter(({ stage, kind }) => stage === 'made-to-measure' || garmentKind(kind).protects),
   );
 
   readonly commands: readonly KeyCommand[] = [
@@ -325,7 +330,9 @@ export class HandPanel {
   protected alteredOf(chartId: string): string {
     const docket = this.store.docket();
     const all = docket === null ? [] : alterationsOf(docket, chartId);
-    return all.map(({ area, how, length, unit }) => sayAltered({ area, how, length }, unit)).join(', ');
+    return all
+      .map(({ area, how, length, unit }) => sayAltered({ area, how, length }, this.units.written(unit)))
+      .join(', ');
   }
 
   protected takeBack(): void {

@@ -3,7 +3,7 @@ import {
   finalSize,
   fitChecksOf,
   handingIn,
-  KIND_CAUTIONS,
+  garmentKind,
   lastHanding,
   stageOf,
   standingDecision,
@@ -89,7 +89,7 @@ export class HandingStore {
   readonly out = computed(() => this.garments().filter(({ stage }) => stage === 'handed-over'));
   /** What the wearer is told of what they take, each once. */
   readonly cautions = computed(() => [
-    ...new Set(this.taken().flatMap(({ kind }) => KIND_CAUTIONS[kind] ?? [])),
+    ...new Set(this.taken().flatMap(({ kind }) => garmentKind(kind).caution ?? [])),
   ]);
 
   choose(id: string, choice: Chosen): void {

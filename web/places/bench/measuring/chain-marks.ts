@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatNumber, markWords, measurement, type MeasureUnit } from '@neat-measure/core';
+import { formatNumber, markWords, measurement, type MeasureUnit, formatLength } from '@neat-measure/core';
 import { CursorStore } from './cursor-store';
+import { UnitService } from '../../../data/unit-service';
 
 /** The marks of one tape in the order they are met, with what has been read at each, a row a round. */
 @Component({
@@ -89,6 +90,7 @@ export class ChainMarks {
   /** The unit the numbers stand in. */
   readonly unit = input.required<MeasureUnit>();
 
+  private readonly units = inject(UnitService);
   protected readonly marks = computed(() => {
     const now = this.cursor.current()?.code;
     return this.cursor.placing().map(({ code, agreement, skipped }) => ({
@@ -100,7 +102,7 @@ export class ChainMarks {
         skipped !== null
           ? 'passed over'
           : agreement.state === 'agreed'
-            ? `${formatNumber(agreement.value, this.unit())} ${this.unit()}`
+            ? formatLength(agreement.value, this.units.written(this.unit()))
             : agreement.state === 'none'
               ? 'not read'
               : 'to be read again',
@@ -124,7 +126,7 @@ export class ChainMarks {
         const last = readings.slice(-3);
         const reading = last[round];
         return {
-          text: reading === undefined ? '·' : formatNumber(reading.length, unit),
+          text: reading === undefined ? '·' : formatNumber(reading.length, this.units.written(unit)),
           due: code === now && round === Math.min(last.length, most - 1),
         };
       }),
@@ -134,7 +136,7 @@ export class ChainMarks {
         skipped !== null
           ? 'passed'
           : agreement.state === 'agreed'
-            ? formatNumber(agreement.value, unit)
+            ? formatNumber(agreement.value, this.units.written(unit))
             : agreement.state === 'third-wanted' || agreement.state === 'disagree'
               ? 'apart'
               : '',

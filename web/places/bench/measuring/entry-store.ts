@@ -151,7 +151,7 @@ export class EntryStore {
   /** Takes what a paired tape sent, by the same way as what is typed; what cannot be taken is said, with its value. */
   receive(line: StreamedLine): void {
     const [docket, step] = [this.docket.docket(), this.cursor.current()];
-    const said = formatLength(deviceLength(line), this.units.unit());
+    const said = formatLength(deviceLength(line), this.units.shown());
     if (docket === null) return;
     if (line.docket !== undefined && line.docket !== docket.id)
       return this.docket.trouble.set(`The tape sent ${said} for another docket. It was not taken here.`);

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatLength, type MeasureUnit } from '@neat-measure/core';
 import { Figures } from '../../../parts/figures/figures';
 import type { Step } from './steps';
+import { UnitService } from '../../../data/unit-service';
 
 /** The readings of a step side by side, and what they come to; along a chain only the latter, as its marks stand together. */
 @Component({
@@ -64,10 +65,11 @@ export class ReadingBoxes {
   readonly step = input.required<Step>();
   readonly unit = input.required<MeasureUnit>();
 
+  private readonly units = inject(UnitService);
   /** The last box: what the readings come to, in words. */
   protected readonly comparison = computed(() => {
     const { agreement } = this.step();
-    const unit = this.unit();
+    const unit = this.units.written(this.unit());
     switch (agreement.state) {
       case 'none':
         return { state: agreement.state, words: 'Read it twice.' };

@@ -97,7 +97,7 @@ export class ReadingPanel {
   /** A mark that does not lie where it can. */
   protected readonly off = computed(() => {
     const off = this.store.off();
-    return off === null ? '' : sayOffMark(off, this.units.unit());
+    return off === null ? '' : sayOffMark(off, this.units.shown());
   });
   /** The unit a bare number takes here. */
   protected readonly unit = computed(() => bareUnit(this.step().code, this.units.unit()));
@@ -128,7 +128,7 @@ export class ReadingPanel {
       month: 'long',
       year: 'numeric',
     });
-    const words = `On record: ${formatLength(recorded.value, this.unit())}, ${ORIGIN_WORDS[recorded.origin]} on ${day}.`;
+    const words = `On record: ${formatLength(recorded.value, this.units.written(this.unit()))}, ${ORIGIN_WORDS[recorded.origin]} on ${day}.`;
     const { due, elsewhere, waist } = recorded;
     if (elsewhere)
       return {
@@ -146,12 +146,12 @@ export class ReadingPanel {
   protected readonly asks = computed(() =>
     this.cursor
       .suspicions()
-      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.units.unit()) })),
+      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.units.shown()) })),
   );
 
   protected readonly fault = computed(() => {
     const problem = this.store.problem();
-    return problem && sayReadingProblem(problem, this.unit());
+    return problem && sayReadingProblem(problem, this.units.written(this.unit()));
   });
   protected readonly offer = computed(() => {
     const problem = this.store.problem();
@@ -169,7 +169,7 @@ export class ReadingPanel {
       : read.value.unit === 'in' || read.value.unit === 'ft'
         ? 'cm'
         : 'in';
-    return `${formatLength(read.value.length, this.unit())} is ${formatLength(read.value.length, other)}`;
+    return `${formatLength(read.value.length, this.units.written(this.unit()))} is ${formatLength(read.value.length, this.units.written(other))}`;
   });
 
   /** How far what is typed would lie from the reading before it. */
@@ -177,7 +177,7 @@ export class ReadingPanel {
     const read = parseMeasure(this.store.entry(), this.unit());
     const before = this.step().readings.at(-1);
     return read.ok && before !== undefined
-      ? `${formatLength(distance(read.value.length, before.length), this.unit())} from the reading before`
+      ? `${formatLength(distance(read.value.length, before.length), this.units.written(this.unit()))} from the reading before`
       : '';
   });
 
@@ -328,7 +328,7 @@ export class ReadingPanel {
 
   private nudged(direction: 1 | -1): string | null {
     const last = this.step().readings.at(-1)?.length ?? null;
-    return nudgeEntry(this.store.entry(), last, this.unit(), direction);
+    return nudgeEntry(this.store.entry(), last, this.units.written(this.unit()), direction);
   }
 }
 

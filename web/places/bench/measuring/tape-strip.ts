@@ -47,7 +47,11 @@ export class TapeStrip {
     const unit = bareUnit(code, this.units.unit());
     const { short, name } = measurement(code);
     const value =
-      skipped !== null ? 'passed' : agreement.value === null ? '' : formatNumber(agreement.value, unit);
+      skipped !== null
+        ? 'passed'
+        : agreement.value === null
+          ? ''
+          : formatNumber(agreement.value, this.units.written(unit));
     const asked = this.store
       .suspicions()
       .some(({ weight, measurements }) => weight === 'ask' && measurements.includes(code));

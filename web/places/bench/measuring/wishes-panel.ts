@@ -117,7 +117,7 @@ export class WishesPanel {
   protected readonly rows = computed(() =>
     this.shown().map((code) => {
       const noted = this.store.wishes().find(({ wish }) => wish === code);
-      const value = noted === undefined ? '' : formatLength(noted.length, this.unit());
+      const value = noted === undefined ? '' : formatLength(noted.length, this.units.written(this.unit()));
       const { name, place } = wishOf(code);
       return {
         code,
@@ -144,9 +144,13 @@ export class WishesPanel {
       const { least, most } = kneeFromHip(hip, cut);
       const range =
         least === most
-          ? formatLength(least, this.unit())
-          : `${formatLength(least, this.unit())} to ${formatLength(most, this.unit())}`;
-      return { cut, words: `${SKIRT_CUT_WORDS[cut]}: ${range}`, typed: formatLength(least, this.unit()) };
+          ? formatLength(least, this.units.written(this.unit()))
+          : `${formatLength(least, this.units.written(this.unit()))} to ${formatLength(most, this.units.written(this.unit()))}`;
+      return {
+        cut,
+        words: `${SKIRT_CUT_WORDS[cut]}: ${range}`,
+        typed: formatLength(least, this.units.written(this.unit())),
+      };
     });
   });
 
@@ -206,7 +210,10 @@ export class WishesPanel {
     const unit = this.typed()[code] === undefined && standing !== undefined ? standing.unit : this.unit();
     const read = readWish(text, code, unit);
     if (!read.ok) {
-      this.faults.update((faults) => ({ ...faults, [code]: sayWishProblem(read.problem, unit) }));
+      this.faults.update((faults) => ({
+        ...faults,
+        [code]: sayWishProblem(read.problem, this.units.written(unit)),
+      }));
       return false;
     }
     const pointed = this.pointed()[code] ?? standing?.pointed ?? null;

@@ -13,18 +13,11 @@ import {
   formatLength,
   type AlteredHow,
   type FitArea,
-  type GarmentKind,
+  garmentKind,
 } from '@neat-measure/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { UnitService } from '../../../data/unit-service';
 import { TryingStore } from './trying-store';
-
-/** What is hemmed of a kind: pinned on the wearer, and measured. */
-const HEMMED: Readonly<Partial<Record<GarmentKind, FitArea>>> = {
-  trousers: 'leg',
-  'one-piece': 'leg',
-  dress: 'hem',
-};
 
 /** What is altered on the garment that is on, and by how much: one line an alteration, typed where it was measured. */
 @Component({
@@ -73,8 +66,8 @@ export class AlterationRows {
     const ways = (this.trying.advice()?.ways ?? []).flatMap((way) =>
       way.does === 'alter' ? [{ area: way.area, how: way.how as AlteredHow }] : [],
     );
-    const hem = HEMMED[this.trying.sheet()?.kind ?? 'other'];
-    const hemmed = hem === undefined ? [] : [{ area: hem, how: 'hem-at' as AlteredHow }];
+    const hem = garmentKind(this.trying.sheet()?.kind ?? 'other').hemmed;
+    const hemmed = hem === null ? [] : [{ area: hem, how: 'hem-at' as AlteredHow }];
     const noted = this.trying.alterations();
     const all = [...ways, ...hemmed, ...noted.map(({ area, how }) => ({ area, how }))];
     const keyOf = ({ area, how }: { area: FitArea; how: AlteredHow }) => `alter-${area}-${how}`;
@@ -86,7 +79,7 @@ export class AlterationRows {
         area,
         how,
         words: how === 'hem-at' ? `Hem the ${name} at` : `${capital(ALTERATION_WORDS[how])} the ${name} by`,
-        value: standing === undefined ? '' : formatLength(standing.length, this.units.unit()),
+        value: standing === undefined ? '' : formatLength(standing.length, this.units.shown()),
       };
     });
   });

@@ -11,7 +11,7 @@ import {
   linkedSignal,
   viewChild,
 } from '@angular/core';
-import { KIND_CAUTIONS, labelOf, RIGHT, sayWay, type Way } from '@neat-measure/core';
+import { garmentKind, labelOf, RIGHT, sayWay, type Way } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { UnitService } from '../../../data/unit-service';
@@ -98,8 +98,8 @@ export class TryPanel {
 
   protected readonly sheet = computed(() => this.trying.sheet()!);
   protected readonly count = computed(() => this.store.garments().length);
-  protected readonly protective = computed(() => this.sheet().kind === 'vest');
-  protected readonly caution = computed(() => KIND_CAUTIONS[this.sheet().kind] ?? '');
+  protected readonly protective = computed(() => garmentKind(this.sheet().kind).protects);
+  protected readonly caution = computed(() => garmentKind(this.sheet().kind).caution ?? '');
 
   /** What the middle shows: nothing to try, a size to put on, a check to look at, or what follows. */
   protected readonly mode = computed<'none' | 'put-on' | 'look' | 'next'>(() => {

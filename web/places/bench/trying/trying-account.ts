@@ -156,7 +156,7 @@ export class TryingAccount {
   }
 
   readonly altered = computed(() =>
-    this.trying.alterations().map((one) => sayAltered(one, this.units.unit())),
+    this.trying.alterations().map((one) => sayAltered(one, this.units.shown())),
   );
 }
 

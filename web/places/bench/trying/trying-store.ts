@@ -219,7 +219,7 @@ export class TryingStore {
       return '';
     }
     const read = readAlteration(typed, how, unit);
-    if (!read.ok) return sayAlterationProblem(read.problem, unit);
+    if (!read.ok) return sayAlterationProblem(read.problem, this.units.written(unit));
     if (noted?.length === read.value) return '';
     this.store.does({ kind: 'alteration-noted', chartId, area, how, typed, unit, length: read.value });
     return '';

@@ -4,6 +4,7 @@ import {
   Component,
   computed,
   effect,
+  inject,
   input,
   linkedSignal,
   output,
@@ -43,6 +44,7 @@ import {
   type StepText,
 } from './arithmetic-text';
 import { ControlName } from '../../../parts/forms/control-name';
+import { UnitService } from '../../../data/unit-service';
 
 /** The maker's arithmetic on forms: chains of steps that one adds, moves and sees worked through with an example. */
 @Component({
@@ -59,6 +61,7 @@ export class ArithmeticEditor {
   /** Whether all that is typed can be read; until it can, the chart keeps the arithmetic it had. */
   readonly readable = output<boolean>();
 
+  private readonly units = inject(UnitService);
   protected readonly forms = STEP_FORMS;
   protected readonly kinds = (Object.keys(STEP_FORMS) as DerivationStep['do'][]).map((value) => ({
     value,
@@ -95,7 +98,7 @@ export class ArithmeticEditor {
   protected readonly examples = computed(() =>
     this.asked().map((code) => {
       const unit = bareUnit(code, this.unit());
-      const expected = formatNumber(expectedValue(new Map(), code), unit);
+      const expected = formatNumber(expectedValue(new Map(), code), this.units.written(unit));
       return { code, name: measurement(code).name, unit, text: this.typed().get(code) ?? expected };
     }),
   );
@@ -115,7 +118,8 @@ export class ArithmeticEditor {
   protected readonly worked = computed(() => {
     const derived = this.outcome();
     const nameOf = (code: string) => derived.find((one) => one.code === code)?.name ?? code;
-    const words = { maker: this.sheet().unit, reader: this.unit(), nameOf };
+    const [maker, reader] = [this.sheet().unit, this.unit()].map((unit) => this.units.written(unit));
+    const words = { maker: maker!, reader: reader!, nameOf };
     return new Map<string, string[]>(
       derived.map(({ code, lines }) => [code, lines.map((line) => sayDerivedLine(line, words))]),
     );
@@ -125,7 +129,9 @@ export class ArithmeticEditor {
       new Map<string, string>(
         this.outcome().map(({ code, result }) => [
           code,
-          result === null ? 'comes to nothing here' : `= ${formatLength(result, this.unit())}`,
+          result === null
+            ? 'comes to nothing here'
+            : `= ${formatLength(result, this.units.written(this.unit()))}`,
         ]),
       ),
   );

@@ -14,7 +14,7 @@ import {
   columnName,
   GARMENT_KINDS,
   HOUSE_RULES,
-  KIND_WORDS,
+  garmentKind,
   measurement,
   RULE_WORDS,
   type ChartPart,
@@ -107,7 +107,7 @@ export class ChartDraft {
   private readonly id = linkedSignal({ source: () => this.draft(), computation: () => uuidv7() });
   private past: ChartSheet[] = [];
 
-  protected readonly kinds = GARMENT_KINDS.map((value) => ({ value, label: KIND_WORDS[value] }));
+  protected readonly kinds = GARMENT_KINDS.map((value) => ({ value, label: garmentKind(value).words }));
   protected readonly rules = HOUSE_RULES.map((value) => ({ value, label: RULE_WORDS[value] }));
   protected readonly keys = computed(() => {
     const sheet = this.sheet();
@@ -136,7 +136,7 @@ export class ChartDraft {
       const cell = part === undefined ? null : cellOf(part, one.place);
       if (part === undefined || cell === null || one.severity === 'note') continue;
       const cells = found.get(part.code) ?? new Map<string, string>();
-      found.set(part.code, cells.set(cell, sayChartFinding(sheet, one)));
+      found.set(part.code, cells.set(cell, sayChartFinding(sheet, one, this.units.inchParts())));
     }
     return found;
   });
@@ -149,7 +149,7 @@ export class ChartDraft {
     if (this.sheetFaults().length > 0) return [];
     return examineChart(sheet)
       .filter(({ severity }) => severity === 'wrong')
-      .map((one) => sayWhole(sheet, one));
+      .map((one) => sayWhole(sheet, one, this.units.inchParts()));
   });
   /** What is wrong and said to be meant, by its words. */
   protected readonly meant = linkedSignal<Draft, ReadonlySet<string>>({

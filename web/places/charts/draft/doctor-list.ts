@@ -1,7 +1,16 @@
-import { booleanAttribute, ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { type ChartSheet } from '@neat-measure/core';
+import {
+  booleanAttribute,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+} from '@angular/core';
+import { type ChartSheet, type InchParts } from '@neat-measure/core';
 import { examineChart, sayChartFinding, sayMend, type ChartFinding } from '@neat-measure/core/sheets';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { UnitService } from '../../../data/unit-service';
 
 const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', note: 'note' } as const;
 
@@ -79,6 +88,7 @@ export class DoctorList {
   /** A sheet with one finding mended. */
   readonly mended = output<ChartSheet>();
 
+  private readonly units = inject(UnitService);
   protected readonly most = 60;
   protected readonly findings = computed(() => examineChart(this.sheet()));
   protected readonly shown = computed(() =>
@@ -89,7 +99,7 @@ export class DoctorList {
         finding: one,
         severity: one.severity,
         word: SEVERITY_WORDS[one.severity],
-        words: sayWhole(this.sheet(), one),
+        words: sayWhole(this.sheet(), one, this.units.inchParts()),
         mend: one.mend,
         does: sayMend(one),
       })),
@@ -97,8 +107,8 @@ export class DoctorList {
 }
 
 /** A finding as it is told and confirmed. */
-export function sayWhole(sheet: ChartSheet, finding: ChartFinding): string {
-  return capital(sayChartFinding(sheet, finding));
+export function sayWhole(sheet: ChartSheet, finding: ChartFinding, parts: InchParts): string {
+  return capital(sayChartFinding(sheet, finding, parts));
 }
 
 function capital(text: string): string {

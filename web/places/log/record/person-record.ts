@@ -98,14 +98,14 @@ export class PersonRecord {
       return {
         code,
         name: measurement(code).name,
-        value: formatLength(last.value, unit),
+        value: formatLength(last.value, this.units.written(unit)),
         due: record.due.includes(code),
         moved:
           before === undefined
             ? ''
             : moved === 0
               ? 'as before'
-              : `${formatLength(micrometres(Math.abs(moved)), unit)} ${moved > 0 ? 'more' : 'less'}`,
+              : `${formatLength(micrometres(Math.abs(moved)), this.units.written(unit))} ${moved > 0 ? 'more' : 'less'}`,
       };
     });
   });
@@ -127,7 +127,7 @@ export class PersonRecord {
       lines: points.map((point) => ({
         key: `${point.docket} ${point.takenAt}`,
         day: day(point.takenAt),
-        value: formatLength(point.value, unit),
+        value: formatLength(point.value, this.units.written(unit)),
         docket: point.docket,
         by: point.by.name,
         how: [

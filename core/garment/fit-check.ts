@@ -1,4 +1,4 @@
-import type { FitPose } from '../chart/chart-shape';
+import type { FitPose } from './pose';
 import type { FitArea, FitPlace } from './areas';
 
 /** What an alteration does to a garment. */

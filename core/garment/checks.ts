@@ -1,0 +1,46 @@
+// What checks of a garment are made of, so that a kind's file reads as the trade says it.
+import type { FitArea } from './areas';
+import { placesOf, type AlterationDoing, type FitAnswer, type FitCheck, type FitMove } from './fit-check';
+import type { FitPose } from './pose';
+
+/** Another size of the part that sizes an area. */
+export const up = (...areas: FitArea[]): FitMove => ({
+  does: 'shift',
+  shifts: areas.map((place) => ({ place, by: 1 })),
+});
+export const down = (...areas: FitArea[]): FitMove => ({
+  does: 'shift',
+  shifts: areas.map((place) => ({ place, by: -1 })),
+});
+export const alter = (area: FitArea, how: AlterationDoing): FitMove => ({ does: 'alter', area, how });
+export const otherPart = (what: string): FitMove => ({ does: 'other-part', what });
+export const putRight = (what: string): FitMove => ({ does: 'put-right', what });
+
+type Told = Pick<FitAnswer, 'tells'>['tells'];
+export const answer = (code: string, says: string, tells: Told, ...moves: FitMove[]): FitAnswer => ({
+  code,
+  says,
+  tells,
+  moves,
+});
+/** It is too small in an area: a size up, or what else is done about it. */
+export const small = (area: FitArea, says: string, ...moves: FitMove[]): FitAnswer =>
+  answer('small', says, { place: area, is: 'small' }, ...(moves.length > 0 ? moves : [up(area)]));
+export const large = (area: FitArea, says: string, ...moves: FitMove[]): FitAnswer =>
+  answer('large', says, { place: area, is: 'large' }, ...(moves.length > 0 ? moves : [down(area)]));
+export const named = (code: string, one: FitAnswer): FitAnswer => ({ ...one, code });
+
+/** Something to look at, with what may be seen of it besides that it is right. */
+export function check(
+  code: string,
+  look: string,
+  answers: readonly FitAnswer[],
+  { pose = 'standing', must = false }: { pose?: FitPose; must?: boolean } = {},
+): FitCheck {
+  return { code, look, pose, places: placesOf(answers), must, answers, otherwise: null };
+}
+
+/** With the socks to be worn: of boots, and of the boots of waders. */
+export const HEEL = check('heel', 'With the socks to be worn, the heel does not lift', [
+  large('boot', 'It lifts', down('boot'), down('boot-width')),
+]);

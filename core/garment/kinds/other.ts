@@ -1,0 +1,15 @@
+import type { GarmentKindFacts } from '../garment-kind';
+
+/** Other garments. */
+export const other = {
+  kind: 'other',
+  words: 'Other garments',
+  caution: null,
+  protects: false,
+  cutWider: false,
+  hemmed: null,
+  hired: false,
+  numbered: false,
+  dryingDays: 0,
+  checks: [],
+} as const satisfies GarmentKindFacts;

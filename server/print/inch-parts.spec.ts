@@ -1,0 +1,72 @@
+import { ROUTES } from '@neat-measure/contract';
+import { inches, type Habits } from '@neat-measure/core';
+import { openBench } from '../dockets/service';
+import { measuringSheet } from '../dockets/measuring-sheet';
+import { orderForm } from '../handing/order-form';
+import { sizeSheet } from '../handing/size-sheet';
+import { Harness } from '../testing/harness';
+import { chartSave, opening, reading, Records, sheetFrom } from '../testing/records';
+import { v7 as uuidv7 } from 'uuid';
+
+const TROUSERS = sheetFrom('size,trouser-waist-girth (in)\n32,31-33\n34,33-35\n', {
+  kind: 'trousers',
+  garment: 'Warden trousers',
+  unit: 'in',
+});
+
+/** All that stands on a sheet, one text behind the other. */
+function textOf(content: unknown): string {
+  if (typeof content === 'string') return content;
+  if (Array.isArray(content)) return content.map(textOf).join(' ');
+  if (typeof content !== 'object' || content === null) return '';
+  return Object.entries(content)
+    .filter(([key]) => ['text', 'stack', 'columns', 'table', 'body', 'ul', 'content'].includes(key))
+    .map(([, value]) => textOf(value))
+    .join(' ');
+}
+
+describe('paper', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+
+  it('is written as its house writes inches: the same docket in eighths and in sixteenths', async () => {
+    const chartId = await records.save(ROUTES.charts, chartSave({ sheet: TROUSERS }));
+    const id = uuidv7();
+    await records.does(id, { ...opening(await records.wearer()), unit: 'in' } as never);
+    await records.does(id, { kind: 'garment-asked', chartId });
+    await records.does(id, { kind: 'measurement-asked', code: 'arm-length', asked: true });
+    await records.does(id, reading('trouser-waist-girth', '32 5/16', { unit: 'in' }));
+    const hem = {
+      area: 'leg',
+      how: 'hem-at',
+      typed: '30 3/16',
+      unit: 'in',
+      length: inches(30.1875),
+    } as const;
+    await records.does(id, { kind: 'alteration-noted', chartId, ...hem });
+    const made = await openBench(app.database, id);
+    const printed = (inchParts: Habits['inchParts']) => {
+      const bench = { ...made, habits: { ...made.habits, inchParts } };
+      const { charts } = bench;
+      expect(charts.length).toBe(1);
+      return {
+        steps: textOf(measuringSheet(bench).content),
+        sizes: textOf(sizeSheet({ bench, address: 'http://localhost' }).content),
+        order: textOf(orderForm({ bench, chartId }).content),
+      };
+    };
+    const [eighths, sixteenths] = [printed(8), printed(16)];
+    expect(eighths.sizes).toContain('Hem the leg at 30 1/4 in');
+    expect(eighths.sizes).toContain('Trouser waist 32 3/8 in');
+    expect(eighths.order).toContain('Trouser waist: 32 3/8 in');
+    expect(sixteenths.sizes).toContain('Hem the leg at 30 3/16 in');
+    expect(sixteenths.sizes).toContain('Trouser waist 32 5/16 in');
+    expect(sixteenths.order).toContain('Trouser waist: 32 5/16 in');
+    expect(sixteenths.order).toContain('Please hem the leg at 30 3/16 in.');
+    // Two readings of an arm may be 0.557 in apart.
+    expect(eighths.steps).toContain('Allowed apart: 1/2 in');
+    expect(sixteenths.steps).toContain('Allowed apart: 9/16 in');
+  });
+});
