@@ -84,6 +84,59 @@ const order = [...ORDER, 'reference'].map((folder, at) => {
   };
 });
 
+/** The rooms of the server in one order: a room knows those before it, and none after. What it must tell one of those goes by a function it is given. */
+const ROOMS = [
+  'database',
+  'http',
+  'audit',
+  'settings',
+  'accounts',
+  'session',
+  'people',
+  'devices',
+  'links',
+  'protocols',
+  'print',
+  'charts',
+  'kits',
+  'stores',
+  'dockets',
+  'handing',
+  'self',
+  'wearers',
+  'retention',
+  'backup',
+  'demo',
+  'commands',
+];
+
+const rooms = ROOMS.map((room, at) => ({
+  files: [`server/${room}/**/*.ts`],
+  ignores: ['**/*.spec.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          { group: ABOVE.server, message: 'server does not know this layer; see docs/architecture.md' },
+          {
+            regex: `^(?:\\.\\./)+(?:${[...ROOMS.slice(at + 1), 'testing'].join('|')})/`,
+            message: `${room} comes before it in the order of the rooms; see docs/architecture.md`,
+          },
+          ...(room === 'commands'
+            ? []
+            : [
+                {
+                  regex: '^(?:\\.\\./)+(?:app|guard|main|sheets|config)$',
+                  message: 'What stands beside main knows the rooms, and no room knows it.',
+                },
+              ]),
+        ],
+      },
+    ],
+  },
+}));
+
 export default tseslint.config(
   {
     ignores: [
@@ -170,4 +223,5 @@ export default tseslint.config(
   },
   ...layers,
   ...order,
+  ...rooms,
 );

@@ -1,6 +1,5 @@
-import { compileChart, judge, type ChartSheet, type Length, type MeasurementCode } from '@neat-measure/core';
 import { importChartJson } from '@neat-measure/core/sheets';
-import { decidingCodes, measurement } from '@neat-measure/core';
+import { compileChart, judge, type ChartSheet, type Length, type MeasurementCode, decidingCodes, measurement } from '@neat-measure/core';
 import { planTable, readPlanned } from '@neat-measure/core/brought';
 import { readBroughtFile, readBroughtText } from '@neat-measure/core/brought-files';
 import { CASES } from '../core/testing/tables/cases';

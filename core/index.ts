@@ -95,6 +95,7 @@ export * from './docket/consent';
 export * from './docket/docket';
 export * from './docket/fitting';
 export * from './docket/refusal';
+export * from './docket/trust';
 export * from './docket/say-refusal';
 export * from './docket/kept-verdict';
 export * from './docket/acts';

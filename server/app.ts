@@ -1,3 +1,4 @@
+import { firstAccount, setByCode } from './people/service';
 import { ROUTES, type Exception } from '@neat-measure/contract';
 import { MOST_CHART_BYTES } from '@neat-measure/core/sheets';
 import compression from 'compression';
@@ -9,25 +10,27 @@ import type { Logger } from 'pino';
 import type { Config } from './config';
 import { auditRoutes } from './audit/routes';
 import { chartRoutes } from './charts/routes';
-import type { Runs } from './charts/runs';
+import type { Runs } from './dockets/runs';
 import { answers, type Database } from './database/database';
 import { deviceRoutes, tapeRoutes } from './devices/routes';
 import { actRoutes, docketRoutes } from './dockets/routes';
-import { docketLookout } from './dockets/service';
+import { openBench, docketLookout } from './dockets/service';
 import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
 import { handingRoutes } from './handing/routes';
-import { guard } from './http/guard';
-import { askingOf, refuseHalves, refuseHalvesRead, type Lasts } from './http/request';
+import { guard } from './guard';
+import { refuseHalves, refuseHalvesRead, type Lasts } from './http/request';
 import { ownRoutes, peopleRoutes } from './people/routes';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
-import type { Print } from './print/sheets';
+import type { Print } from './print/print';
+import type { Sheet } from './sheets';
 import { kitRoutes } from './kits/routes';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
 import { SessionCookie } from './session/cookie';
 import { sessionRoutes } from './session/routes';
+import { askingOf } from './session/asking';
 import { stillLasts } from './session/service';
 import { settingsRoutes } from './settings/routes';
 import { HouseSettings } from './settings/service';
@@ -45,7 +48,7 @@ export interface AppParts {
   readonly exceptions: () => Promise<readonly Exception[]>;
   readonly runs: Runs;
   /** Makes what is to be printed, away from it too. */
-  readonly print: Print;
+  readonly print: Print<Sheet>;
   /** Who orders are sent to. */
   readonly maker: Maker;
   /** Ends what would otherwise stay open: the streams. */
@@ -124,7 +127,7 @@ export function createApp({
     stopping,
   };
   for (const routes of [
-    sessionRoutes({ database, settings, cookie }),
+    sessionRoutes({ database, settings, cookie, ways: { firstAccount, setByCode } }),
     ownRoutes(database),
     peopleRoutes(database),
     settingsRoutes(database, settings),
@@ -134,12 +137,12 @@ export function createApp({
     docketRoutes(dockets),
     wearerRoutes(database, settings, print),
     handingRoutes(database, print, config.OUTBOX),
-    chartRoutes(database, print, runs),
+    chartRoutes(database, print, runs.ofChart),
     protocolRoutes(database),
     kitRoutes(database),
     deviceRoutes(database, lasts, stopping),
     tapeRoutes(database),
-    stockRoutes(database, print),
+    stockRoutes(database, print, (id) => openBench(database, id)),
     hireRoutes(database),
     orderRoutes(database, maker),
     auditRoutes(database),

@@ -1,6 +1,6 @@
 import type { DocketRuns, Exception } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
-import type { RunsTask } from './charts/runs';
+import type { RunsTask } from './dockets/runs';
 import { once, setMaxListeners } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
@@ -12,7 +12,7 @@ import type { Night } from './backup/nightly-worker';
 import { readConfig, type Config } from './config';
 import { createListener, type Certificate } from './http/listener';
 import { Thread } from './http/threads';
-import type { Sheet } from './print/sheets';
+import type { Sheet } from './sheets';
 import { keepRetention } from './retention/retention';
 import { findSettings } from './settings/store';
 import { loadDemo } from './demo/load-demo';
@@ -69,8 +69,8 @@ async function main(): Promise<void> {
   // One listener for every stream that is open, and those are many.
   setMaxListeners(0, streams.signal);
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
-  const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./charts/runs-worker.js');
-  const printing = new Thread<Sheet, Uint8Array>('./print/print-worker.js');
+  const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./dockets/runs-worker.js');
+  const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js');
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js');
   const night = nightOf(config, owner);
   const looking = setInterval(() => {

@@ -1,7 +1,6 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import type { Length } from '../quantity/length';
-import { micrometres } from '../quantity/length';
+import { type Length, micrometres } from '../quantity/length';
 import { isDerivedCode, type ColumnCode } from './column-code';
 import { compileArithmetic, type Arithmetic } from './arithmetic/compile-arithmetic';
 import { cutColumn, type CutColumn } from './cut-column';

@@ -3,6 +3,7 @@ import type { WishProblem } from '../capture/read-wish';
 import type { AlterationProblem } from '../fit/alterations';
 import type { Length, WorkingUnit } from '../quantity/length';
 import type { MeasureUnit } from '../quantity/mass';
+import type { ActCapability } from './trust';
 
 /** Why an act is not let in. The docket stays as it was. */
 export type Refusal =
@@ -13,6 +14,8 @@ export type Refusal =
   | { readonly code: 'id-taken' }
   /** It says that somebody else did it than whoever signs it. */
   | { readonly code: 'other-hand' }
+  /** Whoever did it is not trusted with it. */
+  | { readonly code: 'not-trusted'; readonly takes: ActCapability }
   /** The device's clock is far from the server's. */
   | { readonly code: 'moment-off'; readonly at: string; readonly now: string }
   /** It says to be carried over from a reading that is on no record of the wearer. */

@@ -3,6 +3,7 @@ import { sayReadingProblem } from '../capture/say-reading-problem';
 import { sayWishProblem } from '../capture/read-wish';
 import { sayAlterationProblem } from '../fit/alterations';
 import type { Refusal } from './refusal';
+import { ACT_CAPABILITY_WORDS } from './trust';
 
 /** Why an act is not let in, and what to do, in one or two sentences. */
 export function sayRefusal(refusal: Refusal, parts: InchParts): string {
@@ -15,6 +16,8 @@ export function sayRefusal(refusal: Refusal, parts: InchParts): string {
       return 'Something else was saved under this id. Reload the page and do it again.';
     case 'other-hand':
       return 'This was done by somebody else than whoever sends it. They sign in on this device, and it is sent.';
+    case 'not-trusted':
+      return `Your role does not let you ${ACT_CAPABILITY_WORDS[refusal.takes]}. Ask somebody whose role does, or an administrator.`;
     case 'moment-off':
       return `It says it was done on ${refusal.at.slice(0, 10)}, and today is ${refusal.now.slice(0, 10)}. Set the clock of this device right, then do it again.`;
     case 'no-such-record':

@@ -1,5 +1,4 @@
-import type { Outcome } from '../outcome';
-import { failure, success } from '../outcome';
+import { type Outcome, failure, success } from '../outcome';
 import { cm, mm, type Length, type WorkingUnit } from '../quantity/length';
 import { formatLength, type ShownLength, plainUnit } from '../quantity/format-length';
 import { parseLength, type LengthProblem } from '../quantity/parse-length';

@@ -1,5 +1,4 @@
-import type { AuditKind, AuditEntry, AuditQuery, Page } from '@neat-measure/contract';
-import { PAGE } from '@neat-measure/contract';
+import { type AuditKind, type AuditEntry, type AuditQuery, type Page, PAGE } from '@neat-measure/contract';
 import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto';
 import type { Database } from '../database/database';
 import { allOrNothing } from '../database/all-or-nothing';

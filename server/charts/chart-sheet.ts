@@ -13,6 +13,13 @@ import { printPdf, words } from '../print/print-pdf';
 
 const LINE = '#D9D4C5';
 
+/** A chart to be printed. */
+export interface ChartToPrint {
+  readonly sheet: 'chart';
+  readonly chart: Chart;
+  readonly inchParts: InchParts;
+}
+
 /**
  * A chart on paper: what it says beyond its tables, then every part's table as its maker prints it.
  *

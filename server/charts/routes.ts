@@ -1,3 +1,4 @@
+import type { ChartRun } from '@neat-measure/core';
 import {
   chartRetiredPath,
   chartRetiredSchema,
@@ -16,14 +17,18 @@ import type { Database } from '../database/database';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
-import type { Print } from '../print/sheets';
-import type { Runs } from './runs';
+import type { Print } from '../print/print';
+import type { ChartToPrint } from './chart-sheet';
 import { keepChart, versionsOf } from './service';
 import { chartUses, findCharts, listCharts, retireChart } from './store';
 import { findSettings } from '../settings/store';
 
 /** The makers' charts. All need a session. */
-export function chartRoutes(database: Database, print: Print, runs: Runs): Router {
+export function chartRoutes(
+  database: Database,
+  print: Print<ChartToPrint>,
+  runsOf: (id: string) => Promise<readonly ChartRun[]>,
+): Router {
   const find = async (id: string): Promise<Chart> => {
     const [chart] = await findCharts(database, [id]);
     if (chart === undefined) throw notFound('chart');
@@ -50,7 +55,7 @@ export function chartRoutes(database: Database, print: Print, runs: Runs): Route
     })
     .get(chartRunsPath(':id'), async (request, response) => {
       const { id } = await find(readId(request));
-      response.json(await runs.ofChart(id));
+      response.json(await runsOf(id));
     })
     .put(chartRetiredPath(':id'), async (request, response) => {
       const id = readId(request);

@@ -7,7 +7,7 @@ import { keepChart } from '../charts/service';
 import type { Database } from '../database/database';
 import { saveKit } from '../kits/store';
 import { addPerson } from '../people/service';
-import { findAccount, hasAccounts } from '../people/store';
+import { findAccount, hasAccounts } from '../accounts/store';
 import { saveWearer } from '../wearers/store';
 import { loadSeason } from './load-season';
 import { loadAfterSeason, loadStores } from './load-stores';

@@ -3,11 +3,10 @@ import express, { Router } from 'express';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
-import type { Entered } from '../http/guard';
-import { fitterOf, readDevice, type Lasts } from '../http/request';
+import { type Entered, fitterOf, readDevice, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { deviceLookout, takeLines } from './service';
-import { hashToken, newToken } from '../people/passphrases';
+import { hashToken, newToken } from '../accounts/passphrases';
 import { linesBehind } from './store';
 import { listTapes, pairTape, unpairTape } from './tape-store';
 

@@ -2,7 +2,7 @@ import { actAnswersSchema, keptActSchema, MOST_ACTS, ROUTES } from '@neat-measur
 import { readingIdsBehind, type Doing } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { addPerson } from '../people/service';
-import { Harness } from '../testing/harness';
+import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, reading, Records } from '../testing/records';
 
 /** The day of the device's clock, near enough to the server's. */
@@ -118,6 +118,28 @@ describe('the route of acts', () => {
     ]);
     for (const one of answers) if (one.outcome === 'refused') expect(one.detail).toMatch(/[.?]$/);
     expect(answers[0]).toEqual(jasmine.objectContaining({ id: null }));
+  });
+
+  it('lets a stores clerk hand over, and neither measure nor decide', async () => {
+    const { id, chartId } = await records.docket();
+    const { signIn } = await app.person('stores-clerk', 'brisa');
+    const mine = { cookie: app.cookie, pen: app.pen, fitter: app.fitter };
+    await app.signIn(PASSPHRASE, signIn);
+    const answers = await send([
+      act(id, reading('chest-girth', '98')),
+      act(id, { kind: 'measurement-asked', code: 'hip-girth', asked: true }),
+      act(id, { kind: 'rule-overruled', chartId, rule: 'closest', preference: null }),
+      act(id, { kind: 'return-withdrawn', chartId }),
+    ]);
+    // The last is theirs to do; there is nothing to be taken back.
+    expect(said(answers)).toEqual(['not-trusted', 'not-trusted', 'not-trusted', 'no-such-handing']);
+    expect(answers[0]).toEqual(
+      jasmine.objectContaining({
+        detail:
+          'Your role does not let you measure people. Ask somebody whose role does, or an administrator.',
+      }),
+    );
+    Object.assign(app, mine);
   });
 
   it('keeps what one fitter did under their name, whoever is signed in when it is sent', async () => {

@@ -36,6 +36,12 @@ import type { Content } from 'pdfmake/interfaces';
 import { line, LINE, SOFT } from '../print/parts';
 import { words, type Printed } from '../print/print-pdf';
 
+/** A docket whose steps are to be printed. */
+export interface StepsToPrint {
+  readonly sheet: 'steps';
+  readonly bench: Bench;
+}
+
 /**
  * The steps of a docket on paper, for someone without a screen: what to prepare, then every placing of
  * the tape with its figure, how it lies, and boxes for two readings and a third of each mark; then what

@@ -10,18 +10,19 @@ import {
   type Bench,
   type Exception,
   type KeptAct,
+  worksOnDockets,
 } from '@neat-measure/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { note } from '../audit/store';
-import type { Runs } from '../charts/runs';
+import type { Runs } from './runs';
 import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
 import { ProblemError } from '../http/problem-error';
-import { askingOf, readBody, readId, readQuery } from '../http/request';
-import type { Lasts } from '../http/request';
+import { whoeverOf, readBody, readId, readQuery, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
-import type { Print } from '../print/sheets';
+import type { Print } from '../print/print';
+import type { StepsToPrint } from './measuring-sheet';
 import { whoSigns } from '../session/service';
 import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
@@ -37,7 +38,7 @@ export interface DocketParts {
   readonly exceptions: () => Promise<readonly Exception[]>;
   readonly runs: Runs;
   /** Makes what is to be printed, away from the requests too. */
-  readonly print: Print;
+  readonly print: Print<StepsToPrint>;
   /** Whether whoever has a stream open still may. */
   readonly lasts: Lasts;
   readonly settings: HouseSettings;
@@ -51,13 +52,13 @@ export interface DocketParts {
 export function actRoutes({ database, lookout }: DocketParts): Router {
   const take: RequestHandler = async (request, response) => {
     const { pen, acts } = readBody(actsSaveSchema, request);
-    const author = await whoSigns(database, pen);
-    if (author === undefined)
+    const signing = await whoSigns(database, pen);
+    if (signing === undefined)
       throw new ProblemError(
         'not-signed-in',
         'The server does not know who did this. Sign in again on this device; what you did is kept here.',
       );
-    response.json(await takeActs(database, lookout, author, acts));
+    response.json(await takeActs(database, lookout, signing, acts));
   };
   return Router().post(ROUTES.acts, take);
 }
@@ -76,8 +77,8 @@ export function docketRoutes({
   /** A docket as it is sent. That somebody who only looks has looked at a person's record is noted. */
   const looked = async (request: Request, response: Response): Promise<Bench> => {
     const bench = await openBench(database, readId(request));
-    const { person, role } = askingOf(response);
-    if (role === 'viewer')
+    const { person, role } = whoeverOf(response);
+    if (!worksOnDockets(role))
       await note(database, {
         by: person.id,
         kind: 'wearer-looked-at',

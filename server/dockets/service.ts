@@ -3,7 +3,7 @@ import { judgeDocket, recordOf, replay, standingTaken } from '@neat-measure/core
 import type { Database } from '../database/database';
 import { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
-import { selfRecorded } from '../self/store';
+import { selfRecorded } from '../links/store';
 import { actsBehind, actsByDocket, latestAct, listActs } from './act-store';
 import { shelfFor } from './shelf';
 import { findDocket, otherDockets } from './store';

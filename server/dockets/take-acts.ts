@@ -1,4 +1,5 @@
-import type { ActAnswer, Fitter, KeptAct } from '@neat-measure/contract';
+import { grants, type ActAnswer, type KeptAct } from '@neat-measure/contract';
+import type { Signing } from '../session/service';
 import {
   apply,
   kindOf,
@@ -27,12 +28,12 @@ type Taken = { readonly kept: KeptAct; readonly repeated: boolean } | { readonly
  * Takes acts in the order they were done, each by itself: one that cannot be read or is refused
  * holds up none of the others. One that was taken before changes nothing.
  *
- * @param author whose pen they are signed with
+ * @param signing whose pen they are signed with, and what that one is trusted with
  */
 export async function takeActs(
   database: Database,
   lookout: Lookout<KeptAct>,
-  author: Fitter,
+  signing: Signing,
   sent: readonly unknown[],
 ): Promise<ActAnswer[]> {
   const answers: ActAnswer[] = [];
@@ -47,7 +48,7 @@ export async function takeActs(
       });
       continue;
     }
-    const taken = await takeAct(database, author, read.value);
+    const taken = await takeAct(database, signing, read.value);
     if ('refusal' in taken) {
       const { refusal } = taken;
       const { habits } = await findSettings(database);
@@ -67,7 +68,11 @@ const MOST_AHEAD_MS = DAY_MS;
 const MOST_BEHIND_MS = 92 * DAY_MS;
 
 /** Takes one act: reading the docket, asking whether it may be done, and keeping it are one transaction. */
-export async function takeAct(database: Database, author: Fitter, sent: Act): Promise<Taken> {
+export async function takeAct(
+  database: Database,
+  { fitter: author, role }: Signing,
+  sent: Act,
+): Promise<Taken> {
   if (sent.by.id !== author.id) return { refusal: { code: 'other-hand' } };
   const now = Date.now();
   const off = Date.parse(sent.at) - now;
@@ -75,6 +80,7 @@ export async function takeAct(database: Database, author: Fitter, sent: Act): Pr
     return { refusal: { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() } };
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   const kind = kindOf(act);
+  if (!grants(role, kind.takes)) return { refusal: { code: 'not-trusted', takes: kind.takes } };
   return tryAgain(async () => {
     try {
       const refusal = kind.refuseAlone?.(act) ?? null;

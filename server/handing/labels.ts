@@ -4,6 +4,7 @@ import { printLabelGrid } from '../print/label-grid';
 
 /** What is printed of each garment, to be cut out and tied to it. */
 export interface LabelsToPrint {
+  readonly sheet: 'labels';
   readonly bench: Bench;
 }
 

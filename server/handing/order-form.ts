@@ -19,6 +19,7 @@ import { words, type Printed } from '../print/print-pdf';
 
 /** A garment of a docket to be ordered. */
 export interface OrderToPrint {
+  readonly sheet: 'order';
   readonly bench: Bench;
   readonly chartId: string;
 }
@@ -27,7 +28,7 @@ export interface OrderToPrint {
  * The form that a maker is sent for one garment: the numbers their method asks for, in their unit, the
  * arithmetic with its rounding, and the sizes it comes to. The wearer goes by the number of the docket.
  */
-export function orderForm({ bench, chartId }: OrderToPrint): Printed {
+export function orderForm({ bench, chartId }: Omit<OrderToPrint, 'sheet'>): Printed {
   const docket = replay(bench.acts.map(({ act }) => act))!;
   const { chart, verdict } = judgeDocket(docket, bench).garments.find((one) => one.chart.id === chartId)!;
   const { sheet } = chart;

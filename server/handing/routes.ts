@@ -14,7 +14,10 @@ import { openBench } from '../dockets/service';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readParam } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
-import type { Print, Sheet } from '../print/sheets';
+import type { Print } from '../print/print';
+import type { LabelsToPrint } from './labels';
+import type { OrderToPrint } from './order-form';
+import type { SizesToPrint } from './size-sheet';
 import { post } from './post';
 
 const SUBJECTS: Readonly<Record<Letter['sheet'], string>> = {
@@ -23,14 +26,17 @@ const SUBJECTS: Readonly<Record<Letter['sheet'], string>> = {
   order: 'Order',
 };
 
+/** What is printed where garments go. */
+type HandingSheet = LabelsToPrint | OrderToPrint | SizesToPrint;
+
 /** What is printed and posted when garments are handed over. All need a session. */
-export function handingRoutes(database: Database, print: Print, outbox: string): Router {
-  const sizes = async (request: Request, bench: Bench): Promise<Sheet> => ({
+export function handingRoutes(database: Database, print: Print<HandingSheet>, outbox: string): Router {
+  const sizes = async (request: Request, bench: Bench): Promise<HandingSheet> => ({
     sheet: 'sizes',
     bench,
     address: `${request.protocol}://${request.get('host') ?? 'localhost'}/bench/${bench.id}`,
   });
-  const order = (bench: Bench, chartId: string): Sheet => {
+  const order = (bench: Bench, chartId: string): HandingSheet => {
     if (bench.charts.every(({ id }) => id !== chartId)) throw notFound('garment of this docket');
     return { sheet: 'order', bench, chartId };
   };

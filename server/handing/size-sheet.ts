@@ -30,6 +30,7 @@ import { words, type Printed } from '../print/print-pdf';
 
 /** A docket with the address at which it is opened. */
 export interface SizesToPrint {
+  readonly sheet: 'sizes';
   readonly bench: Bench;
   readonly address: string;
 }
@@ -39,7 +40,7 @@ export interface SizesToPrint {
  * proved, what was left out and why, wishes, readings with their origin, cautions, who signed, and a
  * code that opens the docket.
  */
-export function sizeSheet({ bench, address }: SizesToPrint): Printed {
+export function sizeSheet({ bench, address }: Omit<SizesToPrint, 'sheet'>): Printed {
   const docket = replay(bench.acts.map(({ act }) => act))!;
   const { garments } = judgeDocket(docket, bench);
   const title = `Sizes · docket ${bench.number} · ${bench.wearer.name}`;

@@ -1,10 +1,8 @@
-import { idSchema, type Fitter } from '@neat-measure/contract';
+import { idSchema, type Fitter, type Role } from '@neat-measure/contract';
 import { deviceLineSchema } from '@neat-measure/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type { IncomingMessage } from 'node:http';
 import type { z } from 'zod';
-import type { Asking } from '../session/service';
-import type { Entered } from './guard';
 import { notFound, ProblemError } from './problem-error';
 
 /**
@@ -94,14 +92,28 @@ export function readDevice(request: Request): string {
   return read.data;
 }
 
+/** Who asks, as far as every room goes by it. What a session is besides, its own room knows (`session/asking.ts`). */
+export interface Whoever {
+  readonly person: Fitter;
+  readonly role: Role;
+}
+
+/** What the guard has found out, for the routes behind it. */
+export interface Entered {
+  /** Who asks; nobody where something else than a session opened the route. */
+  asking?: Whoever;
+  /** The tape that sends, where one does. */
+  tape?: string;
+}
+
 /** Who asks, as the guard has found out. Only for routes that a session opens. */
-export function askingOf(response: Response): Asking {
+export function whoeverOf(response: Response): Whoever {
   return (response.locals as Entered).asking!;
 }
 
 /** Whoever is at the bench, as they stand beside what they do. */
 export function fitterOf(response: Response): Fitter {
-  const { id, name } = askingOf(response).person;
+  const { id, name } = whoeverOf(response).person;
   return { id, name };
 }
 

@@ -24,7 +24,7 @@ import {
   keepPerson,
   setBenchCode,
 } from './service';
-import { accountOf, changeAccount, listPeople } from './store';
+import { accountOf, changeAccount, listPeople } from '../accounts/store';
 
 /** What is one's own: passphrase, bench code, second factor, how one likes to work. */
 export function ownRoutes(database: Database): Router {

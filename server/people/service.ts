@@ -16,7 +16,7 @@ import { notFound, ProblemError, refuseEdit } from '../http/problem-error';
 import { offerFactor, stepOfCode } from '../session/second-factor';
 import { forgetPens } from '../session/service';
 import { endSessions } from '../session/store';
-import { hashSecret, isSecret, oneTimeCode, refuseGuessable } from './passphrases';
+import { hashSecret, isSecret, oneTimeCode, refuseGuessable } from '../accounts/passphrases';
 import {
   accountOf,
   addAccount,
@@ -26,7 +26,7 @@ import {
   savePerson,
   type Account,
   type AccountChange,
-} from './store';
+} from '../accounts/store';
 
 /** How long a one-time code stands. */
 const CODE_HOURS = 48;

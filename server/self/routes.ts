@@ -5,7 +5,7 @@ import type { Database } from '../database/database';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId } from '../http/request';
 import { makeSelfLink, selfSheet, submitSelf } from './service';
-import { endLink, listLinks } from './store';
+import { endLink, listLinks } from '../links/store';
 
 /** The wearer's own page: the token of the link is the key, there is no session. */
 export function selfRoutes(database: Database): Router {

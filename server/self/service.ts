@@ -19,7 +19,7 @@ import { listActs } from '../dockets/act-store';
 import { shelfFor } from '../dockets/shelf';
 import { findDocket } from '../dockets/store';
 import { notFound, ProblemError } from '../http/problem-error';
-import { addLink, findLink, keepSubmission, type Measured, type SelfLinkRow } from './store';
+import { addLink, findLink, keepSubmission, type Measured, type SelfLinkRow } from '../links/store';
 
 /** How long a link stands. */
 const LINK_DAYS = 7;

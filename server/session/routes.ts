@@ -5,15 +5,17 @@ import {
   ROUTES,
   signInSchema,
   takeCodeSchema,
+  type FirstRun,
   type Session,
+  type TakeCode,
 } from '@neat-measure/contract';
 import { Router, type Request, type Response } from 'express';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
-import { askingOf, readBody, readId } from '../http/request';
-import { firstAccount, setByCode } from '../people/service';
-import { hasAccounts, listHands } from '../people/store';
+import { readBody, readId } from '../http/request';
+import { askingOf } from './asking';
+import { hasAccounts, listHands, type Account } from '../accounts/store';
 import type { HouseSettings } from '../settings/service';
 import type { SessionCookie } from './cookie';
 import {
@@ -34,10 +36,15 @@ export interface SessionParts {
   readonly database: Database;
   readonly settings: HouseSettings;
   readonly cookie: SessionCookie;
+  /** The ways in for whoever has no passphrase yet, which the room of people keeps. */
+  readonly ways: {
+    readonly firstAccount: (database: Database, first: FirstRun) => Promise<{ readonly id: string }>;
+    readonly setByCode: (database: Database, taken: TakeCode) => Promise<Account>;
+  };
 }
 
 /** Signing in and out, benches that change hands, and where one is signed in. */
-export function sessionRoutes({ database, settings, cookie }: SessionParts): Router {
+export function sessionRoutes({ database, settings, cookie, ways }: SessionParts): Router {
   const told = async (token: string | undefined): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
     if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)) };
@@ -75,14 +82,14 @@ export function sessionRoutes({ database, settings, cookie }: SessionParts): Rou
       response.status(204).end();
     })
     .post(PATHS.firstRun, async (request, response) => {
-      const account = await firstAccount(database, readBody(firstRunSchema, request));
+      const account = await ways.firstAccount(database, readBody(firstRunSchema, request));
       await enter(request, response, await begin(database, settings, account, fromOf(request)));
     })
     .post(PATHS.takeCode, async (request, response) => {
       const taken = readBody(takeCodeSchema, request);
       const from = fromOf(request);
       const account = await attempt(database, { account: taken.signIn, address: from.address }, () =>
-        setByCode(database, taken),
+        ways.setByCode(database, taken),
       );
       // A second factor stays what it was: whoever has one signs in with it.
       if (account.factorOn)

@@ -1,12 +1,19 @@
-import { hasRole, type Fitter, type Role, type SignedIn, type SignIn } from '@neat-measure/contract';
+import {
+  roleAtBench,
+  type Fitter,
+  type Role,
+  type SignedIn,
+  type SignIn,
+  worksOnDockets,
+} from '@neat-measure/contract';
 import { LRUCache } from 'lru-cache';
 import { createHmac } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
 import { note, noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { ProblemError } from '../http/problem-error';
-import { hashSecret, hashToken, isOld, isSecret, newToken } from '../people/passphrases';
-import { accountOf, changeAccount, findAccount, type Account } from '../people/store';
+import { hashSecret, hashToken, isOld, isSecret, newToken } from '../accounts/passphrases';
+import { accountOf, changeAccount, findAccount, type Account } from '../accounts/store';
 import type { HouseSettings } from '../settings/service';
 import { stepOfCode } from './second-factor';
 import {
@@ -175,7 +182,7 @@ export async function whoAsks(
     token,
     owner,
     person,
-    role: handed && hasRole(person.role, 'fitter') ? 'fitter' : person.role,
+    role: handed ? roleAtBench(person.role) : person.role,
     owes: handed || owner.factorOn || !secondFactorFor.includes(owner.role) ? [] : ['second-factor'],
   };
 }
@@ -231,7 +238,7 @@ export async function takeBench(
   await attempt(database, { account: `bench ${id}`, address }, async () => {
     const hand = await accountOf(database, id);
     const right = await isSecret(code, hand?.benchHash);
-    if (!right || hand?.active !== true || !hasRole(hand.role, 'fitter'))
+    if (!right || hand?.active !== true || !worksOnDockets(hand.role))
       throw new ProblemError('sign-in-refused', 'This is not their code. Try again, or sign in instead.');
   }).catch(async (error: unknown) => {
     if (error instanceof ProblemError && error.kind === 'sign-in-refused')
@@ -266,22 +273,28 @@ async function takePen(database: Database, { token, person }: Asking): Promise<s
   return pen;
 }
 
+/** Who signs with a pen, and what they are trusted with by their role. */
+export interface Signing {
+  readonly fitter: Fitter;
+  readonly role: Role;
+}
+
 /** Whose a pen is stays so; what they may do can change, and is asked again before long. */
-const WHOSE = new LRUCache<string, Fitter>({ max: 1_000, ttl: 15_000 });
+const WHOSE = new LRUCache<string, Signing>({ max: 1_000, ttl: 15_000 });
 
 /**
- * Whose a pen is; `undefined` for one that was never given out, and for one of somebody who may not
- * measure any more.
+ * Whose a pen is; `undefined` for one that was never given out, and for one of somebody who may do
+ * nothing on dockets any more.
  */
-export async function whoSigns(database: Database, pen: string): Promise<Fitter | undefined> {
+export async function whoSigns(database: Database, pen: string): Promise<Signing | undefined> {
   const key = hashToken(pen);
   const known = WHOSE.get(key);
   if (known !== undefined) return known;
   const found = await findPen(database, key);
-  if (found === undefined || !found.active || !hasRole(found.role, 'fitter')) return undefined;
-  const fitter = { id: found.id, name: found.name };
-  WHOSE.set(key, fitter);
-  return fitter;
+  if (found === undefined || !found.active || !worksOnDockets(found.role)) return undefined;
+  const signing = { fitter: { id: found.id, name: found.name }, role: found.role };
+  WHOSE.set(key, signing);
+  return signing;
 }
 
 /** Somebody's pens are asked about anew: what they may do has changed. */

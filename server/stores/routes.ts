@@ -1,3 +1,4 @@
+import type { Bench } from '@neat-measure/contract';
 import {
   articleSaveSchema,
   countExplainedPath,
@@ -26,11 +27,11 @@ import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { saveVersioned } from '../database/save-versioned';
 import { isDuplicate } from '../database/trouble';
-import { openBench } from '../dockets/service';
 import { refuseEdit } from '../http/problem-error';
 import { fitterOf, readBody, readId, readParam, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
-import type { Print } from '../print/sheets';
+import type { Print } from '../print/print';
+import type { StockLabelsToPrint } from './shelves/stock-labels';
 import { accountOf, articleOf, listArticles } from './ledger/articles';
 import { stockForDocket } from './docket-stock';
 import { keepGarment, listKept } from './ledger/garments';
@@ -48,7 +49,11 @@ import { listWarnings } from './warnings';
 const batchSchema = z.object({ batchId: z.uuidv7() });
 
 /** What lies in the stores, and what happens to it. All need a session. */
-export function stockRoutes(database: Database, print: Print): Router {
+export function stockRoutes(
+  database: Database,
+  print: Print<StockLabelsToPrint>,
+  benchOf: (docketId: string) => Promise<Bench>,
+): Router {
   return Router()
     .get(STORES.rooms, async (_request, response) => {
       response.json(await listRooms(database));
@@ -162,7 +167,7 @@ export function stockRoutes(database: Database, print: Print): Router {
       response.json(await listWarnings(database));
     })
     .get(docketStockPath(':id'), async (request, response) => {
-      const bench = await openBench(database, readId(request));
+      const bench = await benchOf(readId(request));
       response.json(await stockForDocket(database, bench, readQuery(docketStockQuerySchema, request)));
     });
 }

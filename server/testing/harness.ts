@@ -9,14 +9,14 @@ import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import { openDatabase, type Database } from '../database/database';
 import { migrate } from '../database/prepare';
-import { runsOfChart, runsOnDocket } from '../charts/runs';
+import { runsOfChart, runsOnDocket } from '../dockets/runs';
 import { findCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
-import { printSheet } from '../print/sheets';
+import { printSheet } from '../sheets';
 import { makerAt } from '../stores/orders/maker';
 import { addPerson } from '../people/service';
-import { findAccount } from '../people/store';
+import { findAccount } from '../accounts/store';
 
 // A database is made for nearly every spec, and the machine does other things meanwhile: slow is not wrong.
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;

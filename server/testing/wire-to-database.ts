@@ -1,5 +1,4 @@
-import { connect, createServer, type Server, type Socket } from 'node:net';
-import type { AddressInfo } from 'node:net';
+import { connect, createServer, type Server, type Socket, type AddressInfo } from 'node:net';
 
 /** A wire to the database that can be cut, and can go dead without a word, as networks do. */
 export class WireToDatabase {

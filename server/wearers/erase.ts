@@ -6,7 +6,7 @@ import { tryAgain } from '../database/trouble';
 import { actsByDocket } from '../dockets/act-store';
 import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
-import { removeLinks } from '../self/store';
+import { removeLinks } from '../links/store';
 import { findSettings } from '../settings/store';
 import { forgetHiresOf } from '../stores/hire/forget';
 import { keepBody, removeWearer } from './store';

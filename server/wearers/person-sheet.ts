@@ -5,6 +5,12 @@ import { printPdf, words } from '../print/print-pdf';
 
 const SOFT = '#5C6765';
 
+/** All that is kept of somebody, to be printed. */
+export interface PersonToPrint {
+  readonly sheet: 'person';
+  readonly person: WearerExport;
+}
+
 /** Everything that is known of a wearer, on paper, to be handed to them. */
 export function printPerson({
   person,

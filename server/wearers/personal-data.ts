@@ -6,7 +6,7 @@ import { listActs } from '../dockets/act-store';
 import { shelfFor } from '../dockets/shelf';
 import { docketsOf } from '../dockets/store';
 import { notFound } from '../http/problem-error';
-import { submissionsOf } from '../self/store';
+import { submissionsOf } from '../links/store';
 import { findSettings } from '../settings/store';
 import { findWearer } from './store';
 

@@ -15,6 +15,12 @@ import { printPdf, words } from '../print/print-pdf';
 
 type Point = WearerRecord['points'][number];
 
+/** Somebody's record, to be printed. */
+export interface RecordToPrint {
+  readonly sheet: 'record';
+  readonly record: WearerRecord;
+}
+
 /** A person's record on paper: the figure as they are built, and of every measurement each value with how it was taken. */
 export function printRecord({ person, points, due }: WearerRecord): Promise<Buffer> {
   const title = `The record of ${person.name}`;

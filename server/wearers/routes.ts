@@ -16,7 +16,9 @@ import { refuseEdit } from '../http/problem-error';
 import { note } from '../audit/store';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
-import type { Print } from '../print/sheets';
+import type { Print } from '../print/print';
+import type { PersonToPrint } from './person-sheet';
+import type { RecordToPrint } from './record-sheet';
 import type { HouseSettings } from '../settings/service';
 import { eraseWearer } from './erase';
 import { exportWearer } from './personal-data';
@@ -26,7 +28,11 @@ import { recordOfWearer } from './record';
 import { findWearer, listWearers } from './store';
 
 /** The people to be sized, and their values without their names. All need a session. */
-export function wearerRoutes(database: Database, settings: HouseSettings, print: Print): Router {
+export function wearerRoutes(
+  database: Database,
+  settings: HouseSettings,
+  print: Print<PersonToPrint | RecordToPrint>,
+): Router {
   const exported = async (id: string, by: string, form: string): Promise<WearerExport> => {
     const person = await exportWearer(database, id);
     await noteTaken(database, id, by, form);

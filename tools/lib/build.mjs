@@ -25,8 +25,8 @@ const PRODUCTS = {
         [
           'server/main.ts',
           'server/dockets/exceptions-worker.ts',
-          'server/charts/runs-worker.ts',
-          'server/print/print-worker.ts',
+          'server/dockets/runs-worker.ts',
+          'server/sheets-worker.ts',
           'server/backup/nightly-worker.ts',
           'server/maker-desk/main.ts',
           'server/commands/add-fitter.ts',

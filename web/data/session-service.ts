@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   handsSchema,
-  hasRole,
+  grants,
   PATHS,
   preferencesSchema,
   ROUTES,
@@ -10,7 +10,7 @@ import {
   type Fitter,
   type Hand,
   type Preferences,
-  type Role,
+  type Capability,
   type Session,
   type SignedIn,
   type SignIn,
@@ -40,10 +40,10 @@ export class SessionService {
   /** Whether nobody can sign in yet. */
   readonly firstRun = computed(() => this.current()?.firstRun ?? false);
 
-  /** Whether whoever is at the bench has what a role has. */
-  may(least: Role): boolean {
+  /** Whether whoever is at the bench may do what takes a capability. */
+  may(capability: Capability): boolean {
     const fitter = this.fitter();
-    return fitter !== null && hasRole(fitter.role, least);
+    return fitter !== null && grants(fitter.role, capability);
   }
 
   /** Who is signed in; asks the server the first time. Emits once, `null` for nobody. */

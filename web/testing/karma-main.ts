@@ -1,7 +1,6 @@
-import { provideZonelessChangeDetection } from '@angular/core';
 import { getTestBed } from '@angular/core/testing';
 import { BrowserTestingModule, platformBrowserTesting } from '@angular/platform-browser/testing';
-import { NgModule } from '@angular/core';
+import { provideZonelessChangeDetection, NgModule } from '@angular/core';
 
 /** Specs run without zones, as the application does. */
 @NgModule({ providers: [provideZonelessChangeDetection()] })

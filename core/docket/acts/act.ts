@@ -5,6 +5,7 @@ import type { InchParts } from '../../quantity/format-length';
 import type { Author, Docket } from '../docket';
 import type { Refusal } from '../refusal';
 import type { Shelf } from '../shelf';
+import type { ActCapability } from '../trust';
 
 /** A UUID v7 made where the act is done, so that sending it again changes nothing. */
 export const idSchema = z.uuidv7();
@@ -122,6 +123,8 @@ export interface ActKind<Act extends BaseAct> {
   readonly undo: Undo<Act> | 'never' | 'opening';
   /** What was done, for the log: what follows "Odalys Wren". */
   readonly say: (act: Act, names: ActNames) => string;
+  /** What whoever does it has to be trusted with. */
+  readonly takes: ActCapability;
   /** The garments it is about, by their charts. */
   readonly about: (act: Act) => readonly string[];
   /** The garments whose stage, or size to go with, it may move; lists are kept by this. */

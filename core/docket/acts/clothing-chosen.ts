@@ -28,6 +28,7 @@ export const clothingChosen: ActKind<ClothingChosen> = {
       : { kind: 'clothing-chosen', code, clothing: before[code] },
   say: ({ code, clothing }) =>
     `chose to take ${measurement(code).name.toLowerCase()} ${CLOTHING_WORDS[clothing]}`,
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

@@ -23,6 +23,7 @@ export const consentRecorded: ActKind<ConsentRecorded> = {
     given
       ? `recorded that they agree to be measured (wording ${wording})`
       : `recorded that they no longer agree (wording ${wording})`,
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

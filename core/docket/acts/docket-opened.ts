@@ -49,6 +49,7 @@ export const docketOpened: ActKind<DocketOpened> = {
   say: ({ occasion }) => (occasion === '' ? 'opened the docket' : `opened the docket: ${occasion}`),
   undo: 'opening',
   opens: openedDocket,
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

@@ -20,6 +20,7 @@ export const garmentAsked: ActKind<GarmentAsked> = {
       : docket,
   say: ({ chartId }, { garment }) => `asked for ${garment(chartId)}`,
   undo: 'opening',
+  takes: 'measure',
   about: itsGarment,
   stages: noGarments,
   evidence: false,

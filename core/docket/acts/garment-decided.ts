@@ -94,6 +94,7 @@ export const garmentDecided: ActKind<GarmentDecided> = {
         return `put ${garment(chartId)} off${because}`;
     }
   },
+  takes: 'decide',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],
   evidence: false,

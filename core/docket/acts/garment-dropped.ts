@@ -21,6 +21,7 @@ export const garmentDropped: ActKind<GarmentDropped> = {
   }),
   say: ({ chartId }, { garment }) => `took ${garment(chartId)} off the docket`,
   undo: 'opening',
+  takes: 'measure',
   about: itsGarment,
   stages: noGarments,
   evidence: false,

@@ -25,6 +25,7 @@ export const measurementAsked: ActKind<MeasurementAsked> = {
     extraCodes.includes(code) === asked ? null : { kind: 'measurement-asked', code, asked: !asked },
   say: ({ code, asked }) =>
     `${asked ? 'asked for' : 'no longer asked for'} ${measurement(code).name.toLowerCase()}`,
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

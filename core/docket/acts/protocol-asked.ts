@@ -24,6 +24,7 @@ export const protocolAsked: ActKind<ProtocolAsked> = {
       : { ...docket, protocolIds: [...docket.protocolIds, protocolId] },
   say: ({ protocolId }, { protocol }) => `asked for the protocol ${protocol(protocolId)}`,
   undo: 'opening',
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

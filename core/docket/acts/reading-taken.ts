@@ -73,6 +73,7 @@ export const readingTaken: ActKind<ReadingTaken> = {
     const at = waist === undefined || isNaturalWaist(waist) ? '' : `, the waist ${WAIST_WORDS[waist]}`;
     return `read ${measurement(code).name.toLowerCase()}: ${value}${at}${from}`;
   },
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

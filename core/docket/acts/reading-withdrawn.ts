@@ -37,6 +37,7 @@ export const readingWithdrawn: ActKind<ReadingWithdrawn> = {
     return withdrawnAt === null ? { kind: 'reading-taken', ...reading } : null;
   },
   say: ({ code }) => `took back a reading of ${measurement(code).name.toLowerCase()}`,
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

@@ -38,6 +38,7 @@ export const ruleOverruled: ActKind<RuleOverruled> = {
     ];
     return `had ${garment(chartId)} go by ${list(said)}`;
   },
+  takes: 'decide',
   about: itsGarment,
   stages: noGarments,
   evidence: false,

@@ -27,6 +27,7 @@ export const stepPassed: ActKind<StepPassed> = {
   }),
   say: ({ code, reason }) => `passed over ${measurement(code).name.toLowerCase()}: ${reason}`,
   undo: 'never',
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

@@ -41,6 +41,7 @@ export const suspicionConfirmed: ActKind<SuspicionConfirmed> = {
     return `confirmed that it is so: ${said.join(', ')}`;
   },
   undo: 'never',
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

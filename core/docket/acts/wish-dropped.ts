@@ -21,6 +21,7 @@ export const wishDropped: ActKind<WishDropped> = {
     return { kind: 'wish-noted', wish, typed, unit, length, pointed, estimatedFor };
   },
   say: ({ wish }) => `no longer wishes ${wishOf(wish).name.toLowerCase()}`,
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

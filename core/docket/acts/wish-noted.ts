@@ -46,6 +46,7 @@ export const wishNoted: ActKind<WishNoted> = {
     const from = estimatedFor === null ? '' : ', estimated from the hip';
     return `noted a wish, ${wishOf(wish).name.toLowerCase()}: ${value}${from}`;
   },
+  takes: 'measure',
   about: noGarments,
   stages: noGarments,
   evidence: false,

@@ -1,6 +1,5 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
-import type { ColumnCode } from '../../chart/column-code';
-import { isDerivedCode } from '../../chart/column-code';
+import { type ColumnCode, isDerivedCode } from '../../chart/column-code';
 import type { CompiledChart, CompiledPart } from '../../chart/compile-chart';
 import { LONGEST_RESULT, type DerivationPlan } from '../../chart/arithmetic/compile-arithmetic';
 import { NONE } from '../../chart/cut-column';

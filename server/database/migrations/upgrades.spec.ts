@@ -4,7 +4,7 @@ import { openBench } from '../../dockets/service';
 import { listDockets } from '../../dockets/store';
 import { fillEarlierHouse, type EarlierHouse } from '../../testing/earlier-house';
 import { linesBehind } from '../../devices/store';
-import { submissionsOf } from '../../self/store';
+import { submissionsOf } from '../../links/store';
 import { findSettings } from '../../settings/store';
 import { newDatabase } from '../../testing/harness';
 import { killedAfter } from '../../testing/killed-after';

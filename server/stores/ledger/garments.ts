@@ -1,5 +1,4 @@
-import type { KeepingSave, KeptGarment } from '@neat-measure/contract/stores';
-import { keepingSchema } from '@neat-measure/contract/stores';
+import { type KeepingSave, type KeptGarment, keepingSchema } from '@neat-measure/contract/stores';
 import { sizesOfLabel, usualKeeping, type Keeping } from '@neat-measure/core/stock';
 import type { GarmentKind } from '@neat-measure/core';
 import { findCharts } from '../../charts/store';

@@ -3,6 +3,7 @@ import { printLabelGrid } from '../../print/label-grid';
 
 /** What lies in the stores and is to be labelled. */
 export interface StockLabelsToPrint {
+  readonly sheet: 'stock-labels';
   readonly account: Pick<ArticleAccount, 'article' | 'pieces'>;
 }
 

@@ -1,4 +1,3 @@
-import { pathOf } from '@neat-measure/contract';
 import {
   articlesSchema,
   articleAccountSchema,
@@ -16,7 +15,7 @@ import {
   warningsSchema,
   type Warning,
 } from '@neat-measure/contract/stores';
-import { ROUTES } from '@neat-measure/contract';
+import { pathOf, ROUTES } from '@neat-measure/contract';
 import { addDays, addMonths, dayOf } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../../testing/harness';

@@ -72,7 +72,7 @@ export class CommandList {
       .flatMap(({ keys, does, run }): Destination[] =>
         run === undefined ? [] : [{ name: capital(does), about: `here, ${keys.join(' ')}`, run }],
       );
-    const places = DESTINATIONS.filter(({ least }) => least === undefined || this.session.may(least)).map(
+    const places = DESTINATIONS.filter(({ takes }) => takes === undefined || this.session.may(takes)).map(
       ({ name, path }): Destination => ({ name, about: 'go there', run: () => this.go([path]) }),
     );
     const fixed = matching([...acts, ...places], words);

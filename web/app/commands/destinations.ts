@@ -1,4 +1,4 @@
-import type { Role } from '@neat-measure/contract';
+import type { Capability } from '@neat-measure/contract';
 import { DESKS } from '../../places/house/desks';
 
 /** A line of the list: where it goes, or what it does. */
@@ -12,7 +12,7 @@ export interface Destination {
 export const DESTINATIONS: readonly {
   readonly name: string;
   readonly path: string;
-  readonly least?: Role;
+  readonly takes?: Capability;
 }[] = [
   { name: 'Bench: the next wearer', path: '/bench' },
   { name: 'Exceptions', path: '/bench/exceptions' },
@@ -26,11 +26,11 @@ export const DESTINATIONS: readonly {
   { name: 'Stores: counting', path: '/stores/counting' },
   { name: 'Stores: how it is kept', path: '/stores/keeping' },
   { name: 'Log', path: '/log' },
-  { name: 'House log', path: '/log/house', least: 'administrator' },
-  ...DESKS.map(({ name, path, least }) => ({
+  { name: 'House log', path: '/log/house', takes: 'run-house' },
+  ...DESKS.map(({ name, path, takes }) => ({
     name: `House: ${name.charAt(0).toLowerCase()}${name.slice(1)}`,
     path: `/house/${path}`,
-    least,
+    takes,
   })),
 ];
 

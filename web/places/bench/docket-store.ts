@@ -23,6 +23,8 @@ import {
   wishesAsked,
   type MeasurementCode,
   type Length,
+  failure,
+  kindOf,
 } from '@neat-measure/core';
 import { Subscription } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -185,14 +187,13 @@ export class DocketStore {
   does(doing: Doing, undoes?: string): boolean {
     const [bench, fitter] = [this.bench(), this.session.fitter()];
     if (bench === null || fitter === null) return false;
-    if (!this.session.may('fitter')) {
-      this.trouble.set('You may look at this docket. What is done on it is done by a fitter.');
-      return false;
-    }
     const by = { id: fitter.id, name: fitter.name };
     const base = { id: uuidv7(), docketId: bench.id, at: new Date().toISOString(), by };
     const act: Act = { ...base, ...(undoes === undefined ? {} : { undoes }), ...doing };
-    const applied = apply(this.docket(), act, this.shelf());
+    const { takes } = kindOf(act);
+    const applied = this.session.may(takes)
+      ? apply(this.docket(), act, this.shelf())
+      : failure({ code: 'not-trusted', takes } as const);
     if (!applied.ok) {
       this.trouble.set(sayRefusal(applied.problem, this.units.inchParts()));
       return false;

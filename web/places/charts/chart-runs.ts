@@ -57,7 +57,7 @@ const WIDTH = 320;
       Found from what was seen of worn garments, too small, right or too large, and what was read of their
       wearers. In 95 of 100 the truth lies within the bar. It changes no size by itself.
     </p>
-    @if (telling().length > 0 && session.may('lead')) {
+    @if (telling().length > 0 && session.may('keep-charts')) {
       <p class="row">
         <button nz-button nzType="primary" type="button" [disabled]="busy()" (click)="adopt()">
           Adopt it as a new version

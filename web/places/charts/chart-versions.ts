@@ -30,7 +30,7 @@ import { SessionService } from '../../data/session-service';
         <li>
           <b>Version {{ version.number }}</b>
           <span class="soft">{{ version.day }} · {{ version.source }}</span>
-          @if (version.earlier && session.may('lead')) {
+          @if (version.earlier && session.may('keep-charts')) {
             <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="bringBack(version.id)">
               Make it the chart again
             </button>
@@ -54,7 +54,7 @@ import { SessionService } from '../../data/session-service';
       @if (uses.retired) {
         <p><b>It is no longer on the shelf.</b> Dockets that have it keep it.</p>
       }
-      @if (session.may('lead')) {
+      @if (session.may('keep-charts')) {
         <button nz-button nzType="link" type="button" (click)="retire(!uses.retired)">
           {{ uses.retired ? 'Put it back on the shelf' : 'Take it from the shelf' }}
         </button>

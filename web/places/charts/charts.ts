@@ -74,7 +74,7 @@ export class Charts {
   private readonly files = inject(ChartFiles);
   private readonly session = inject(SessionService);
   /** Whether whoever looks may keep charts too. */
-  protected readonly keeps = computed(() => this.session.may('lead'));
+  protected readonly keeps = computed(() => this.session.may('keep-charts'));
   private readonly view = viewChild.required<ElementRef<HTMLElement>>('view');
 
   protected readonly listed = new Paged<ChartSummary>((query) => this.charts.list(query));

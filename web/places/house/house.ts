@@ -29,5 +29,5 @@ import { DESKS } from './desks';
 })
 export class House {
   private readonly session = inject(SessionService);
-  protected readonly desks = computed(() => DESKS.filter(({ least }) => this.session.may(least)));
+  protected readonly desks = computed(() => DESKS.filter(({ takes }) => this.session.may(takes)));
 }

@@ -3,6 +3,7 @@ import type { Role } from '@neat-measure/contract';
 /** Each role in words, with what it is for. */
 export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly does: string }>> = {
   viewer: { name: 'Viewer', does: 'looks at dockets, charts and people' },
+  'stores-clerk': { name: 'Stores clerk', does: 'hands over, takes back and keeps the stores' },
   fitter: { name: 'Fitter', does: 'measures, decides and hands over' },
   lead: { name: 'Lead fitter', does: 'also keeps charts, protocols and tapes' },
   administrator: { name: 'Administrator', does: 'also invites people and settles the house' },

@@ -98,7 +98,7 @@ import { Fetched } from '../../data/fetched';
 export class Tapes {
   protected readonly house = inject(HouseService);
   private readonly session = inject(SessionService);
-  protected readonly lead = () => this.session.may('lead');
+  protected readonly lead = () => this.session.may('pair-tapes');
   protected readonly tapes = new Fetched<readonly Tape[]>(() => (this.lead() ? this.house.tapes() : of([])));
   protected readonly links = new Fetched<readonly SelfLinkEntry[]>(() => this.house.links());
   protected readonly secret = signal<TapeSecret | null>(null);

@@ -8,6 +8,7 @@ import {
   type FactorOffer,
   type Preferences,
   type SessionEntry,
+  worksOnDockets,
 } from '@neat-measure/contract';
 import { WORKING_UNITS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -42,6 +43,7 @@ export class You {
   protected readonly offer = signal<FactorOffer | null>(null);
   protected readonly trouble = signal('');
   protected readonly done = signal('');
+  protected readonly worksOnDockets = worksOnDockets;
   protected readonly sayMoment = sayMoment;
   protected readonly sayAgent = sayAgent;
   protected readonly units = [

@@ -11,11 +11,11 @@ import { WearerService } from '../../data/wearer-service';
   selector: 'nm-person-acts',
   imports: [NzButtonModule, NzInputModule],
   template: `
-    @if (session.may('lead')) {
+    @if (session.may('answer-wearers')) {
       <p class="soft">
         What is kept of {{ wearer().name }}: <a [href]="paper()" target="_blank" rel="noopener">on paper</a> ·
         <a [href]="file()" download>as a file</a>
-        @if (session.may('administrator')) {
+        @if (session.may('run-house')) {
           · <button nz-button nzType="link" type="button" (click)="asking.set(!asking())">erase it</button>
         }
       </p>

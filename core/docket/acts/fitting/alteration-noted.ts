@@ -62,6 +62,7 @@ export const alterationNoted: ActKind<AlterationNoted> = {
     length === null
       ? `no longer alters the ${areaFacts(area).name} of ${garment(chartId)}`
       : `noted for ${garment(chartId)}: ${sayAltered({ area, how, length }, shownIn(unit, inchParts))}`,
+  takes: 'decide',
   about: itsGarment,
   stages: noGarments,
   evidence: false,

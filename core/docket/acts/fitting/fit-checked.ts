@@ -61,6 +61,7 @@ export const fitChecked: ActKind<FitChecked> = {
     if (answer === NOT_SEEN) return `took back what was seen of ${garment(chartId)}, ${what}`;
     return `saw of ${garment(chartId)}, ${what}: ${answer === RIGHT ? 'right' : answer.replaceAll('-', ' ')}`;
   },
+  takes: 'decide',
   about: itsGarment,
   stages: noGarments,
   evidence: true,

@@ -77,6 +77,7 @@ export const garmentFitted: ActKind<GarmentFitted> = {
         return `left open what trying on ${garment(chartId)} came to`;
     }
   },
+  takes: 'decide',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],
   evidence: false,

@@ -44,6 +44,7 @@ export const garmentTried: ActKind<GarmentTried> = {
     const size = found?.size ?? Object.values(sizes).join(' ');
     return `had ${garment(chartId)} tried on in ${size}${carrier === null ? '' : `, in ${carrier}`}`;
   },
+  takes: 'decide',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],
   evidence: true,

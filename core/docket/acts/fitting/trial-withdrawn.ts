@@ -27,6 +27,7 @@ export const trialWithdrawn: ActKind<TrialWithdrawn> = {
     return { kind: 'garment-tried', chartId, sizes, carrier, found: null };
   },
   say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} was tried on`,
+  takes: 'decide',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],
   evidence: true,

@@ -72,6 +72,7 @@ export const garmentCameBack: ActKind<GarmentCameBack> = {
     const where = area === null ? '' : ` in the ${areaFacts(area).name}`;
     return `took ${garment(chartId)} back: ${RETURN_WORDS[why]}${where}${note === null ? '' : `, ${note}`}`;
   },
+  takes: 'hand-over',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],
   evidence: true,

@@ -96,6 +96,7 @@ export const garmentsHandedOver: ActKind<GarmentsHandedOver> = {
     });
     return list(said);
   },
+  takes: 'hand-over',
   about: ({ garments }) => garments.map(({ chartId }) => chartId),
   stages: (_before, { garments }) => garments.map(({ chartId }) => chartId),
   evidence: false,

@@ -38,6 +38,7 @@ export const handingWithdrawn: ActKind<HandingWithdrawn> = {
     };
   },
   say: () => 'took back that garments were handed over',
+  takes: 'hand-over',
   about: noGarments,
   stages: ({ handings }, { actId }) => handings.flatMap((one) => (one.actId === actId ? [one.chartId] : [])),
   evidence: false,

@@ -33,6 +33,7 @@ export const returnWithdrawn: ActKind<ReturnWithdrawn> = {
     };
   },
   say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} came back`,
+  takes: 'hand-over',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],
   evidence: true,

@@ -108,7 +108,7 @@ export class OpeningStore {
   }
 
   readonly lacking = computed(() =>
-    !this.session.may('fitter')
+    !this.session.may('measure')
       ? 'You may look at dockets; a fitter opens them.'
       : this.wearer() === null
         ? 'Choose a wearer.'

@@ -52,7 +52,7 @@ import { Fetched } from '../../../data/fetched';
 export class KitDesk {
   private readonly service = inject(KitService);
   private readonly chartService = inject(ChartService);
-  protected readonly lead = inject(SessionService).may('lead');
+  protected readonly lead = inject(SessionService).may('keep-charts');
 
   protected readonly fetched = new Fetched<readonly Kit[]>(
     () => this.service.list(),

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { WearerRecord } from '@neat-measure/contract';
-import { isMassUnit, measurement, MICROMETRES_PER, type MeasureUnit } from '@neat-measure/core';
-import { GRAMS_PER } from '@neat-measure/core';
+import { isMassUnit, measurement, MICROMETRES_PER, type MeasureUnit, GRAMS_PER } from '@neat-measure/core';
 import { LineChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';

@@ -50,7 +50,7 @@ const PAST_DAYS = 3;
 export class HireDesk {
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
-  protected readonly may = inject(SessionService).may('fitter');
+  protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly first = signal(addDays(today(), -PAST_DAYS));
   protected readonly lastDay = computed(() => addDays(this.first(), SHOWN_DAYS - 1));
   protected readonly calendar = new Fetched<HireCalendar>(() =>

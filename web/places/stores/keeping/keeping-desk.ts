@@ -143,7 +143,7 @@ const NUMBERS = [
 export class KeepingDesk {
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
-  protected readonly lead = inject(SessionService).may('lead');
+  protected readonly lead = inject(SessionService).may('correct-stock');
   protected readonly garments = new Fetched<readonly KeptGarment[]>(() => this.service.kept());
   protected readonly trouble = signal('');
   protected readonly renaming = signal<string | null>(null);

@@ -63,7 +63,7 @@ export class OrderDesk {
   readonly order = input<string>();
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
-  protected readonly may = inject(SessionService).may('fitter');
+  protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly needs = new Fetched<readonly StockNeed[]>(() => this.service.needs());
   protected readonly orders = new Fetched<readonly Order[]>(() => this.service.orders());
   protected readonly choices = signal<Readonly<Record<string, Choice>>>({});

@@ -10,8 +10,14 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Article, ArticleAccount, Move, Piece, StockMovement } from '@neat-measure/contract/stores';
-import { stockLabelsPath } from '@neat-measure/contract/stores';
+import {
+  type Article,
+  type ArticleAccount,
+  type Move,
+  type Piece,
+  type StockMovement,
+  stockLabelsPath,
+} from '@neat-measure/contract/stores';
 import { dayOf } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
@@ -231,7 +237,7 @@ export class ArticleCard {
   /** Whether the latest version of its chart has the size no more, and some of it is in the house. */
   protected readonly labelGone = computed(
     () =>
-      this.session.may('lead') &&
+      this.session.may('correct-stock') &&
       (this.account.warnings.value() ?? []).some(
         ({ kind, articleId }) => kind === 'label-gone' && articleId === this.articleId(),
       ),

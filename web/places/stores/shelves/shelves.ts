@@ -117,7 +117,7 @@ export class Shelves {
   readonly article = input<string>();
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
-  protected readonly may = inject(SessionService).may('fitter');
+  protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly room = signal(EVERY_ROOM);
   protected readonly onlyLow = signal(false);
   protected readonly doing = signal<'take-in' | 'bring' | 'give' | null>(null);

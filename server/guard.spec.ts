@@ -1,16 +1,17 @@
 import {
   ACCESS,
   deviceStreamPath,
-  hasRole,
+  grants,
   PATHS,
   ROLES,
+  type Capability,
   ROUTES,
   type RouteAccess,
 } from '@neat-measure/contract';
 import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
-import { Harness } from '../testing/harness';
-import { problem } from '../testing/records';
+import { Harness } from './testing/harness';
+import { problem } from './testing/records';
 import { accessOf } from './guard';
 
 interface Layer {
@@ -69,8 +70,8 @@ describe('the table of access', () => {
       if (entry.method === 'DELETE' && entry.path === ROUTES.session) return;
       for (const role of ROLES) {
         const { status } = await ask(entry, cookies.get(role)!);
-        const least = entry.access === 'tape' ? 'fitter' : entry.access;
-        const allowed = open || least === 'self' || hasRole(role, least as (typeof ROLES)[number]);
+        const takes = entry.access === 'tape' ? 'measure' : entry.access;
+        const allowed = open || takes === 'self' || grants(role, takes as Capability);
         if (allowed) expect([401, 403]).withContext(role).not.toContain(status);
         else expect(status).withContext(role).toBe(403);
       }

@@ -1,20 +1,13 @@
-import { ACCESS, hasRole, type Access } from '@neat-measure/contract';
+import { ACCESS, CAPABILITIES, grants, type Access } from '@neat-measure/contract';
 import type { RequestHandler } from 'express';
-import type { Database } from '../database/database';
-import { findTape } from '../devices/tape-store';
-import { hashToken } from '../people/passphrases';
-import type { SessionCookie } from '../session/cookie';
-import { whoAsks, type Asking } from '../session/service';
-import type { HouseSettings } from '../settings/service';
-import { notFound, ProblemError } from './problem-error';
-
-/** What the guard has found out, for the routes behind it. */
-export interface Entered {
-  /** Who asks; nobody where something else than a session opened the route. */
-  asking?: Asking;
-  /** The tape that sends, where one does. */
-  tape?: string;
-}
+import type { Database } from './database/database';
+import { findTape } from './devices/tape-store';
+import { hashToken } from './accounts/passphrases';
+import type { SessionCookie } from './session/cookie';
+import { whoAsks } from './session/service';
+import type { Entered } from './http/request';
+import type { HouseSettings } from './settings/service';
+import { notFound, ProblemError } from './http/problem-error';
 
 const ENTRIES = ACCESS.map(({ method, path, access }) => ({
   method,
@@ -66,18 +59,15 @@ export function guard(database: Database, settings: HouseSettings, cookie: Sessi
           'not-allowed',
           'The house wants a second factor of you. Set it up under your name, then go on.',
         );
-      const least = access === 'tape' ? 'fitter' : access;
-      if (!hasRole(asking.role, least))
-        throw new ProblemError('not-allowed', `This is for whoever is ${NEEDS[least]}. Ask them to do it.`);
+      // What a tape sends may be sent for it by whoever measures.
+      const takes = access === 'tape' ? 'measure' : access;
+      if (!grants(asking.role, takes))
+        throw new ProblemError(
+          'not-allowed',
+          `Your role does not let you ${CAPABILITIES[takes]}. Ask somebody whose role does, or an administrator.`,
+        );
     }
     entered.asking = asking;
     next();
   };
 }
-
-const NEEDS = {
-  viewer: 'signed in',
-  fitter: 'a fitter',
-  lead: 'a lead fitter',
-  administrator: 'an administrator',
-} as const;

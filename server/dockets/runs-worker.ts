@@ -2,7 +2,7 @@ import type { DocketRuns } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
 import { openDatabase, type Database } from '../database/database';
 import { runsOfChart, runsOnDocket, type RunsTask } from './runs';
-import { findCharts } from './store';
+import { findCharts } from '../charts/store';
 
 let database: Database | null = null;
 

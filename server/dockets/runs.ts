@@ -11,9 +11,9 @@ import {
 } from '@neat-measure/core';
 import { LRUCache } from 'lru-cache';
 import type { Database } from '../database/database';
-import { actsByDocket } from '../dockets/act-store';
+import { actsByDocket } from './act-store';
 import { findSettings } from '../settings/store';
-import { findCharts } from './store';
+import { findCharts } from '../charts/store';
 
 /** How charts run, reckoned away from the requests. */
 export interface Runs {
