@@ -94,6 +94,7 @@ export * from './docket/shelf';
 export * from './docket/consent';
 export * from './docket/docket';
 export * from './docket/fitting';
+export * from './docket/hand-over-rules';
 export * from './docket/refusal';
 export * from './docket/trust';
 export * from './docket/say-refusal';

@@ -28,6 +28,7 @@ const CHECKS = [
       'contract',
       'server',
       'cli',
+      'web',
     ],
   ],
   ['formatting', ['node_modules/prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.']],

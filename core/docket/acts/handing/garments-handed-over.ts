@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { fitChecksOf } from '../../../fit/fit-checks';
 import { list } from '../../../words/list';
 import {
   garmentOn,
@@ -10,6 +9,7 @@ import {
   type HandingWay,
 } from '../../docket';
 import { finalSize, stageOf } from '../../fitting';
+import { mayGo, owedBeforeGoing } from '../../hand-over-rules';
 import type { Refusal } from '../../refusal';
 import type { Shelf } from '../../shelf';
 import { ACT_BASE, idSchema, needs, wordsSchema, type ActKind } from '../act';
@@ -125,14 +125,12 @@ function refuseOne(
   const { garment } = chart.sheet;
   const stage = stageOf(docket, chartId);
   if (stage === 'handed-over') return { code: 'handed-already', garment };
-  if (stage === 'not-decided' || stage === 'came-back') return { code: 'nothing-to-hand-over', garment };
   if (stage === 'on') return { code: 'still-on', garment };
+  if (!mayGo(stage)) return { code: 'nothing-to-hand-over', garment };
   if (way === 'hired' && until === null) return { code: 'until-missing', garment };
   // A day of slack for wherever on earth it is still, or already, that day.
   if (until !== null && Date.parse(until) < Date.parse(at) - 2 * DAY_MS)
     return { code: 'until-past', garment, until };
-  const must = fitChecksOf(chart.sheet).find((check) => check.must);
-  return must !== undefined && stage !== 'kept' && untried === null
-    ? { code: 'must-be-tried', garment, look: must.look }
-    : null;
+  const owed = owedBeforeGoing(chart.sheet, stage);
+  return owed !== null && untried === null ? { code: 'must-be-tried', garment, look: owed.look } : null;
 }

@@ -41,7 +41,8 @@ import { DocketService } from '../../../data/docket-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
-import { HandingStore, WITHOUT_STORES } from './handing-store';
+import { HandingStore } from './handing-store';
+import { sameSource, WITHOUT_STORES } from './source';
 import { StockHere, type Near } from './stock-here';
 import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
@@ -115,6 +116,7 @@ export class HandPanel {
   protected readonly handing = inject(HandingStore);
   protected readonly stockHere = inject(StockHere);
   protected readonly without = WITHOUT_STORES;
+  protected readonly sameSource = sameSource;
   private readonly stores = inject(StoresService);
   private readonly dockets = inject(DocketService);
   readonly leave = output<void>();

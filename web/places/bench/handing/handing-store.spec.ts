@@ -4,7 +4,8 @@ import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
 import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
 import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
-import { HandingStore, takenFrom, WITHOUT_STORES } from './handing-store';
+import { HandingStore } from './handing-store';
+import { sameSource, takenFrom, WITHOUT_STORES } from './source';
 
 describe('HandingStore', () => {
   beforeEach(forgetDevice);
@@ -96,7 +97,7 @@ describe('HandingStore', () => {
       known,
       of: () => own(),
       choicesOf: () => [
-        ...there().map(({ room }) => ({ value: roomId, label: room })),
+        ...there().map(({ room }) => ({ value: { roomId, pieceId: null }, label: room })),
         { value: WITHOUT_STORES, label: 'not from the stores' },
       ],
     });
@@ -104,7 +105,7 @@ describe('HandingStore', () => {
     known.set(true);
     expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([null, 0]);
     there.set([{ roomId, room: 'Loft', count: 1, pieces: [] }]);
-    expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([roomId, 1]);
+    expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([{ roomId, pieceId: null }, 1]);
     expect(handing.handOver(signed)).toBeTrue();
     expect(store.docket()!.handings[0]!.from).toEqual({ roomId, pieceId: null });
     expect(handing.takeBack(id, 'changed-mind', null, '', 'stock')).toBeTrue();
@@ -138,10 +139,16 @@ describe('HandingStore', () => {
     expect(handing.garments()[0]!.until).withContext('what somebody says goes before it').toBe('2026-06-08');
   });
 
-  it('reads what was chosen into a room and a piece', () => {
-    expect(takenFrom(null)).toBeUndefined();
-    expect(takenFrom(WITHOUT_STORES)).toBeUndefined();
-    expect(takenFrom('room')).toEqual({ roomId: 'room', pieceId: null });
-    expect(takenFrom('room piece')).toEqual({ roomId: 'room', pieceId: 'piece' });
+  it('knows a source again by its room and piece, as the stores tell them in new objects', () => {
+    const source = { roomId: 'room', pieceId: 'piece' };
+    expect(sameSource(source, { ...source })).toBeTrue();
+    expect(sameSource(source, { ...source, pieceId: null })).toBeFalse();
+    expect(sameSource(source, WITHOUT_STORES)).toBeFalse();
+    expect([sameSource(null, undefined), sameSource(null, WITHOUT_STORES)]).toEqual([true, false]);
+    expect([takenFrom(null), takenFrom(WITHOUT_STORES), takenFrom(source)]).toEqual([
+      undefined,
+      undefined,
+      source,
+    ]);
   });
 });

@@ -1,10 +1,11 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   finalSize,
-  fitChecksOf,
   handingIn,
   garmentKind,
   lastHanding,
+  mayGo,
+  owedBeforeGoing,
   stageOf,
   standingDecision,
   type FitArea,
@@ -12,9 +13,9 @@ import {
   type ReturnReason,
   type ReturnWay,
   type Signature,
-  type TakenFrom,
 } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
+import { sameSource, takenFrom, type Source } from './source';
 import type { StockHere } from './stock-here';
 
 /** What was chosen of one garment before it is handed over. */
@@ -24,7 +25,7 @@ interface Chosen {
   readonly until?: string;
   readonly untried?: string;
   /** Where in the stores it is taken from. */
-  readonly from?: string;
+  readonly from?: Source;
 }
 
 const NO_CHOICE: Chosen = {};
@@ -48,12 +49,12 @@ export class HandingStore {
       const choice = this.chosen()[id] ?? NO_CHOICE;
       const stage = docket === null ? 'not-decided' : stageOf(docket, id);
       const final = docket === null ? null : finalSize(docket, id);
-      const ready = stage === 'to-try' || stage === 'kept' || stage === 'made-to-measure';
+      const ready = mayGo(stage);
       const stock = this.stock()?.of(id) ?? null;
       const choices = this.stock()?.choicesOf(id) ?? [];
       // What the stores keep and have not got is not handed over by itself.
       const lacking = stock !== null && stock.there.length === 0;
-      const from = choices.some(({ value }) => value === choice.from)
+      const from = choices.some(({ value }) => sameSource(value, choice.from))
         ? choice.from!
         : lacking
           ? null
@@ -73,7 +74,7 @@ export class HandingStore {
         way,
         until: choice.until ?? booked?.until ?? daysFromNow(HIRE_DAYS),
         /** It must be looked at on the wearer, and was not kept after a trial. */
-        owed: ready && stage !== 'kept' && fitChecksOf(sheet).some(({ must }) => must),
+        owed: ready && owedBeforeGoing(sheet, stage) !== null,
         untried: choice.untried ?? '',
         stock,
         choices,
@@ -134,14 +135,4 @@ function daysFromNow(days: number): string {
   day.setDate(day.getDate() + days);
   const two = (number: number) => String(number).padStart(2, '0');
   return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
-}
-
-/** What is chosen for what is handed over without the stores. */
-export const WITHOUT_STORES = 'none';
-
-/** What a choice of where to take something from stands for; nothing for what is handed over without the stores. */
-export function takenFrom(value: string | null): TakenFrom | undefined {
-  if (value === null || value === WITHOUT_STORES) return undefined;
-  const [roomId, pieceId] = value.split(' ');
-  return { roomId: roomId!, pieceId: pieceId ?? null };
 }

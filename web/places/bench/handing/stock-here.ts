@@ -6,14 +6,7 @@ import { nearestLabels } from '@neat-measure/core/stock';
 import { catchError, debounceTime, of, Subject, switchMap } from 'rxjs';
 import { StoresService } from '../../../data/stores-service';
 import { DocketStore } from '../docket-store';
-import { WITHOUT_STORES } from './handing-store';
-
-/** Something to be taken from the stores, as it is chosen. */
-export interface Choice {
-  /** As `TakenFrom`, in one text; `none` for what is handed over without the stores. */
-  readonly value: string;
-  readonly label: string;
-}
+import { WITHOUT_STORES, type SourceChoice } from './source';
 
 /** Another size that is there, and what the odds say of it. */
 export interface Near {
@@ -75,16 +68,16 @@ export class StockHere {
   }
 
   /** Where a garment can be taken from, the first of which is proposed. */
-  choicesOf(chartId: string): Choice[] {
+  choicesOf(chartId: string): SourceChoice[] {
     const own = this.of(chartId);
     if (own === null) return [];
-    const there = own.there.flatMap(({ roomId, room, count, pieces }): Choice[] =>
+    const there = own.there.flatMap(({ roomId, room, count, pieces }): SourceChoice[] =>
       own.numbered
         ? pieces.map(({ id, serial, says }) => ({
-            value: `${roomId} ${id}`,
+            value: { roomId, pieceId: id },
             label: `${serial}, ${room}${says === '' ? '' : ` (${says})`}`,
           }))
-        : [{ value: roomId, label: `${room}: ${count} there` }],
+        : [{ value: { roomId, pieceId: null }, label: `${room}: ${count} there` }],
     );
     return [...there, { value: WITHOUT_STORES, label: 'not from the stores' }];
   }
