@@ -125,7 +125,7 @@ describe('size', () => {
     [
       'a chart with faults',
       ['--chart', 'bad.csv', '--people', 'people.csv'],
-      /Size M, chest-girth \(cm\) \(line 2, column 2\)/,
+      /line 3, L · 102-8x: --leave-out 3/,
     ],
     ['people without ids', ['--chart', 'chart.csv', '--people', 'chart.csv'], /must be headed “id”/],
     ['a file that is not there', ['--chart', 'none.csv', '--people', 'people.csv'], /cannot be read/],
@@ -137,7 +137,7 @@ describe('size', () => {
   ];
   for (const [name, args, expected] of failures) {
     it(`ends with 1 and says why: ${name}`, async () => {
-      await writeFile(at('bad.csv'), 'size,chest-girth (cm)\nM,94-8x\n');
+      await writeFile(at('bad.csv'), 'size,chest-girth (cm)\nM,94-102\nL,102-8x\n');
       const placed = args.map((arg) => (arg.endsWith('.csv') ? at(arg) : arg));
       expect((await size(...placed)).code).toBe(1);
       expect(told.join('\n')).toMatch(expected);
@@ -153,7 +153,7 @@ describe('size', () => {
       chart,
       '--people',
       '-',
-      '--unit',
+      '--show',
       'cm',
       '--reasons',
     );
@@ -197,6 +197,64 @@ describe('size', () => {
     expect(await size('--help')).toEqual({
       output: jasmine.stringContaining('npm run size') as never,
       code: 0,
+    });
+  });
+
+  describe('reads a maker’s own table as Charts does', () => {
+    const people = 'id,chest-girth (in)\nada,37\n';
+    const sized = async (chart: string, ...more: string[]) => {
+      await writeFile(at('maker.csv'), chart);
+      const { output, code } = await sizeFrom(people, '--chart', at('maker.csv'), '--people', '-', ...more);
+      return { line: output.split('\n')[1] ?? '', code, told: told.join('\n') };
+    };
+
+    it('takes at once what is plain', async () => {
+      expect((await sized('Size,Chest (in)\nS,34-36\nM,36-38\nL,38-40\n')).line).toMatch(/^ada,settled,M,/);
+    });
+
+    it('asks what is open, with the flag that answers it, and sizes nobody meanwhile', async () => {
+      const table = 'Size,Chest\nS,34-36\nM,36-38\nL,38-40\n';
+      const asked = await sized(table);
+      expect([asked.line, asked.code]).toEqual(['', 1]);
+      expect(asked.told).toContain('Chest: in which unit? --unit in');
+      expect((await sized(table, '--unit', 'in')).line).toMatch(/^ada,settled,M,/);
+      expect((await sized(table, '--unit', 'Chest=in')).line).toMatch(/^ada,settled,M,/);
+      await writeFile(at('answers.json'), '{"unit": ["in"]}');
+      expect((await sized(table, '--answers', at('answers.json'))).line).toMatch(/^ada,settled,M,/);
+    });
+
+    it('takes what is said of a column, a line, and nothing that fits nowhere', async () => {
+      const table = 'Size,Round about (in),Sizes of old\nS,34-36,1\nM,36-38,2\nXL,sold out,3\n';
+      const asked = (await sized(table)).told;
+      expect(asked).toContain("--means 'Round about (in)=");
+      const said = ['--means', 'Round about (in)=chest-girth', '--means', 'Sizes of old='];
+      const left = await sized(table, ...said);
+      expect(left.told).toContain('--leave-out 4');
+      expect((await sized(table, ...said, '--leave-out', '4')).line).toMatch(/^ada,settled,M,/);
+      const nowhere = await sized(table, '--means', 'Bust=bust-girth', '--unit', 'yards');
+      expect(nowhere.code).toBe(1);
+      expect(nowhere.told).toContain('no column is headed “Bust”');
+      expect(nowhere.told).toContain('--unit takes cm, in, mm, m, ft');
+      expect((await sized(table, '--table', 'first')).told).toContain('--table');
+    });
+
+    it('asks which of several tables, and reads a page', async () => {
+      const table = (rows: string) => `<table><tr><th>Size</th><th>Chest (in)</th></tr>${rows}</table>`;
+      const row = (size: string, cell: string) => `<tr><td>${size}</td><td>${cell}</td></tr>`;
+      const page = `<html><body>${table(row('S', '34-36') + row('M', '36-38'))}<p>Long</p>${table(row('SL', '34-36') + row('ML', '36-38'))}</body></html>`;
+      expect((await sized(page)).told).toContain('holds 2 tables. Say which, with --table');
+      expect((await sized(page, '--table', '2')).line).toMatch(/^ada,edge|^ada,settled,ML,/);
+      expect((await sized(page, '--table', '3')).told).toContain('there is no 3');
+    });
+
+    it('says what is wrong with a file of answers', async () => {
+      await writeFile(at('answers.json'), '{"units": ["in"]}');
+      expect((await sized('Size,Chest\nS,34-36\n', '--answers', at('answers.json'))).told).toContain(
+        'holds no answers that are known here',
+      );
+      expect((await sized('Size,Chest\nS,34-36\n', '--answers', at('none.json'))).told).toContain(
+        'cannot be read',
+      );
     });
   });
 });

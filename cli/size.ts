@@ -10,7 +10,6 @@ import {
   SeenIds,
   sayPeopleFinding,
   sayPersonProblem,
-  sheetAround,
   SIZED_HEADING,
   PeopleSizer,
   sizedRow,
@@ -27,33 +26,31 @@ import {
   type WorkingUnit,
   shownIn,
 } from '@neat-measure/core';
-import {
-  chartSheetSchema,
-  importChartJson,
-  importCsv,
-  MOST_CHART_BYTES,
-  sayFinding,
-  sayJsonFinding,
-} from '@neat-measure/core/sheets';
+import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { open } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { basename, resolve } from 'node:path';
 import type { Readable, Writable } from 'node:stream';
 import { parseArgs } from 'node:util';
+import { readChartFile } from './chart-file';
 import { BrokenList, streamRows } from './people-stream';
+import { AGAIN, ONCE, tableFlagsSchema, together, type TableFlags } from './table-answers';
 
 const USAGE = `npm run size -- --chart FILE --people FILE [options]
 
 Sizes a list of people against one chart, without a server.
-  --chart       a chart as JSON, or a size table as CSV: size, then one column a measurement, e.g. chest-girth (cm)
+  --chart       a chart as JSON, or a maker's table as CSV, XLSX, ODS or HTML
   --people      a list as CSV: id, then one column a measurement; - reads standard input
   --out         where to write id,verdict,size,alternates,reason; standard output if left out
   --rule        ${HOUSE_RULES.join(' | ')}, in the place of the chart's own
   --key         the column that decides under key-decides
   --preference  ${FIT_PREFERENCES.join(' | ')}; regular if left out
-  --unit        ${WORKING_UNITS.join(' | ')} for the reasons; the chart's own if left out
+  --show        ${WORKING_UNITS.join(' | ')} for the reasons; the chart's own if left out
   --reasons     the reason of every size; else only of those that somebody must look at
   --json        one JSON object a line instead, with parts, odds and the maker's arithmetic
+What a maker's table leaves open is told, with the flags that answer it: --table, --means 'Chest=chest-girth',
+--unit in, --ease, --times, --so, --to-next, --leave-out, --size-line, --across, --only-class.
+  --answers     a file that holds such flags as JSON, {"unit": ["in"]}, so that the same table is read alike again
 Rows that cannot be read are told on standard error by their line; the others are sized.
 The list streams: only its ids are kept in memory.
 Exit code 1 if any row or file could not be read.`;
@@ -76,7 +73,9 @@ interface Asked {
   readonly rule: HouseRule | undefined;
   readonly key: string | undefined;
   readonly preference: FitPreference | undefined;
-  readonly unit: WorkingUnit | undefined;
+  readonly show: WorkingUnit | undefined;
+  readonly answers: string | undefined;
+  readonly flags: TableFlags;
   readonly reasons: boolean;
   readonly json: boolean;
 }
@@ -118,7 +117,7 @@ async function sizeStream(
 ): Promise<number> {
   const chart = compileChart(sheet);
   // The command knows no house: it writes eighths.
-  const shown = shownIn(asked.unit ?? sheet.unit, 8);
+  const shown = shownIn(asked.show ?? sheet.unit, 8);
   const options = { preference: asked.preference };
   const people = asked.people === '-' ? input : createReadStream(fromCaller(asked.people));
   const out = asked.out === undefined ? output : createWriteStream(fromCaller(asked.out));
@@ -208,7 +207,10 @@ function readArguments(args: readonly string[]): Asked | 'help' | (string & {}) 
     rule: text,
     key: text,
     preference: text,
-    unit: text,
+    show: text,
+    answers: text,
+    ...Object.fromEntries(ONCE.map((name) => [name, text])),
+    ...Object.fromEntries(AGAIN.map((name) => [name, { ...text, multiple: true }])),
   };
   try {
     const { values } = parseArgs({
@@ -223,63 +225,57 @@ function readArguments(args: readonly string[]): Asked | 'help' | (string & {}) 
     if (values.help === true) return 'help';
     if (values.chart === undefined || values.people === undefined)
       return 'Both --chart and --people are needed.';
-    const wrong = (['rule', 'preference', 'unit'] as const).find(
+    const wrong = (['rule', 'preference', 'show'] as const).find(
       (name) => values[name] !== undefined && !(KNOWN[name] as readonly string[]).includes(values[name]),
     );
     if (wrong !== undefined) return `--${wrong} takes ${KNOWN[wrong].join(', ')}.`;
-    return { ...values, reasons: values.reasons ?? false, json: values.json ?? false } as Asked;
+    const given = Object.fromEntries(Object.entries(values).filter(([name]) => name in FLAGS));
+    const flags = tableFlagsSchema.safeParse(given);
+    if (!flags.success)
+      return flags.error.issues.map(({ path, message }) => `--${path.join('.')}: ${message}`).join(' ');
+    const { reasons = false, json = false } = values;
+    return { ...values, reasons, json, flags: flags.data } as Asked;
   } catch (error) {
     return (error as Error).message;
   }
 }
 
-const KNOWN = { rule: HOUSE_RULES, preference: FIT_PREFERENCES, unit: WORKING_UNITS } as const;
+const FLAGS = tableFlagsSchema.shape;
+const KNOWN = { rule: HOUSE_RULES, preference: FIT_PREFERENCES, show: WORKING_UNITS } as const;
 
-/** A chart from its JSON form or from a size table, told apart by what the file begins with, its rule as asked. */
+/** The chart, with its rule as asked. */
 async function readChart(asked: Asked): Promise<Outcome<ChartSheet, readonly string[]>> {
-  const name = basename(asked.chart);
-  const file = await readWhole(asked.chart);
-  if (file === null)
-    return failure([`${asked.chart} cannot be read. Check the name, from the folder you are in.`]);
-  const faults = (sentences: readonly string[]) =>
-    failure([`${name}: the chart has faults.`, ...sentences.map((sentence) => `  ${sentence}`)]);
-  let sheet: ChartSheet;
-  if (/^\s*\{/.test(new TextDecoder().decode(file.subarray(0, 64)).replace(/^\uFEFF/, ''))) {
-    const read = importChartJson(file);
-    if (!read.ok) return faults(read.problem.map(sayJsonFinding));
-    sheet = read.value;
-  } else {
-    const part = importCsv(file);
-    if (!part.ok) return faults(part.problem.map(sayFinding));
-    sheet = sheetAround(part.value, { maker: 'file', garment: name, rule: 'widest-decides' });
-  }
-  if (asked.rule === undefined && asked.key === undefined) return success(sheet);
+  const flags = await readFlags(asked);
+  if (!flags.ok) return flags;
+  const read = await readChartFile(fromCaller(asked.chart), flags.value);
+  if (!read.ok || (asked.rule === undefined && asked.key === undefined)) return read;
+  const sheet = read.value;
   if (asked.key !== undefined && !isColumnCode(asked.key))
     return failure([`--key ${asked.key} is no measurement known here.`]);
-  const key = asked.key ?? sheet.key;
   const ruled = chartSheetSchema.safeParse({
     ...sheet,
     rule: asked.rule ?? sheet.rule,
-    key,
+    key: asked.key ?? sheet.key,
     // A rule that is asked for is asked of every part.
     parts: sheet.parts.map((part) => ({ ...part, rule: asked.rule === undefined ? part.rule : null })),
   });
-  return ruled.success ? success(ruled.data) : faults(ruled.error.issues.map(({ message }) => message));
+  if (ruled.success) return success(ruled.data);
+  return failure([
+    `${basename(asked.chart)}: the chart has faults.`,
+    ...ruled.error.issues.map(({ message }) => `  ${message}`),
+  ]);
 }
 
-/** A chart file; one larger than any chart is not read to its end. */
-async function readWhole(path: string): Promise<Uint8Array | null> {
+/** What is said of the chart's table, on the line and in a file of answers. */
+async function readFlags({ answers, flags }: Asked): Promise<Outcome<TableFlags, readonly string[]>> {
+  if (answers === undefined) return success(flags);
   try {
-    const file = await open(fromCaller(path));
-    try {
-      const bytes = Buffer.alloc(MOST_CHART_BYTES + 1);
-      const { bytesRead } = await file.read(bytes, 0, bytes.length, 0);
-      return bytes.subarray(0, bytesRead);
-    } finally {
-      await file.close();
-    }
-  } catch {
-    return null;
+    const read = tableFlagsSchema.safeParse(JSON.parse(await readFile(fromCaller(answers), 'utf8')));
+    if (read.success) return success(together(read.data, flags));
+    const faults = read.error.issues.map(({ path, message }) => `  ${path.join('.')}: ${message}`);
+    return failure([`${answers} holds no answers that are known here:`, ...faults]);
+  } catch (error) {
+    return failure([`${answers} cannot be read as JSON: ${(error as Error).message}.`]);
   }
 }
 
