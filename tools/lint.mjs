@@ -7,7 +7,7 @@ const TSC = 'node_modules/typescript/bin/tsc';
 const CHECKS = [
   // The longest first.
   ['rules and layers', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings=0']],
-  // Its build reads every type and template, and is what the tests of the interface run on afterwards.
+  // Its build reads every type and template.
   ['types and templates of web', ['tools/build.mjs']],
   ...[
     'core',

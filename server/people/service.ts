@@ -190,7 +190,7 @@ export async function setBenchCode(
 export async function beginFactor(database: Database, account: Account): Promise<FactorOffer> {
   if (account.factorOn)
     throw new ProblemError('invalid', 'You have a second factor. Take it out before you begin another.');
-  const offer = await offerFactor(account.signIn);
+  const offer = offerFactor(account.signIn);
   await changeAccount(database, account.id, { factorSecret: offer.secret, factorStep: null });
   return offer;
 }

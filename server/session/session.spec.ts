@@ -168,7 +168,7 @@ describe('a session', () => {
 
     it('counts from its first code on, and is taken out with the passphrase', async () => {
       const { body } = await app.send('POST', PATHS.factor, {});
-      expect(body.picture).toMatch(/^data:image\/png/);
+      expect(body.picture).toMatch(/^data:image\/svg\+xml;base64,/);
       expect((await signInAs('odalys')).status)
         .withContext('not yet')
         .toBe(200);

@@ -22,7 +22,8 @@ export class Page {
    */
   constructor(folder, name, walked) {
     this.name = name;
-    this.text = readFileSync(join(folder, name), 'utf8');
+    // Fenced blocks are pictures and tables: what is to be given is indented, or stands in a sentence.
+    this.text = readFileSync(join(folder, name), 'utf8').replace(/^```[^]*?^```$/gm, '');
     this.#plain = this.text.replace(/\s+/g, ' ');
     this.#walked = walked;
   }
