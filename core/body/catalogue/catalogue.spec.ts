@@ -11,7 +11,7 @@ import {
   cm,
   mm,
   withinLimits,
-} from '../index';
+} from '../../index';
 
 describe('the catalogue', () => {
   it('has every code once, and no other', () => {

@@ -1,4 +1,4 @@
-import type { ProtocolBody } from './protocol';
+import type { ProtocolBody } from '../protocol';
 import {
   ALWAYS,
   at,
@@ -11,9 +11,9 @@ import {
   SHOES,
   SUIT,
   taken,
-} from './protocols/parts';
-import type { ProtocolCode } from './protocols/codes';
-import { TO_ORDER } from './protocols/to-order';
+} from './parts';
+import type { ProtocolCode } from './codes';
+import { TO_ORDER } from './to-order';
 
 /**
  * The protocols that ship with the application, by their codes. Common practice, no source;

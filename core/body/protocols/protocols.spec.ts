@@ -8,7 +8,7 @@ import {
   protocolBodySchema,
   tensionIn,
   type ProtocolCode,
-} from '../index';
+} from '../../index';
 
 describe('instrumentsOf', () => {
   it('names what each is taken with, once', () =>

@@ -1,12 +1,12 @@
-import { FEET } from './catalogue/feet';
-import { FRONT_LENGTHS } from './catalogue/front-lengths';
-import { LIMB_GIRTHS } from './catalogue/limb-girths';
-import { LOWER_LENGTHS } from './catalogue/lower-lengths';
-import { TORSO_GIRTHS } from './catalogue/torso-girths';
-import { UPPER_LENGTHS } from './catalogue/upper-lengths';
-import { VEST_LENGTHS } from './catalogue/vest-lengths';
-import { MEASUREMENT_CODES, type MeasurementCode } from './catalogue/codes';
-import type { Measurement } from './measurement';
+import { FEET } from './feet';
+import { FRONT_LENGTHS } from './front-lengths';
+import { LIMB_GIRTHS } from './limb-girths';
+import { LOWER_LENGTHS } from './lower-lengths';
+import { TORSO_GIRTHS } from './torso-girths';
+import { UPPER_LENGTHS } from './upper-lengths';
+import { VEST_LENGTHS } from './vest-lengths';
+import { MEASUREMENT_CODES, type MeasurementCode } from './codes';
+import type { Measurement } from '../measurement';
 
 /**
  * Every measurement the tool knows. Terms follow ISO 8559-1; the four waists are four
