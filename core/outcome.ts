@@ -8,12 +8,20 @@ export type Outcome<Value, Problem> =
   | { readonly ok: true; readonly value: Value }
   | { readonly ok: false; readonly problem: Problem };
 
-/** Wraps a value that was obtained. */
+/**
+ * Wraps a value that was obtained.
+ *
+ * @example success(42) // { ok: true, value: 42 }
+ */
 export function success<Value>(value: Value): { readonly ok: true; readonly value: Value } {
   return { ok: true, value };
 }
 
-/** Wraps the problem that kept a value from being obtained. */
+/**
+ * Wraps the problem that kept a value from being obtained.
+ *
+ * @example failure({ code: 'empty' }).ok // false
+ */
 export function failure<Problem>(problem: Problem): { readonly ok: false; readonly problem: Problem } {
   return { ok: false, problem };
 }

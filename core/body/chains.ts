@@ -141,7 +141,11 @@ const OF_CODE: ReadonlyMap<MeasurementCode, Chain> = new Map(
   Object.values(CHAINS).flatMap((chain) => chain.marks.map(({ code }) => [code, chain] as const)),
 );
 
-/** The chain that a measurement is a mark of; `null` for one that is taken by itself. */
+/**
+ * The chain that a measurement is a mark of; `null` for one that is taken by itself.
+ *
+ * @example chainOf('waist-to-high-hip').from // 'the natural waist at the side'
+ */
 export function chainOf(code: MeasurementCode): Chain | null {
   return OF_CODE.get(code) ?? null;
 }
@@ -151,7 +155,11 @@ export function stanceOfChain({ marks }: Chain): Stance {
   return measurement(marks[0]!.code).stance;
 }
 
-/** How a mark is said. */
+/**
+ * How a mark is said.
+ *
+ * @example markWords('waist-to-high-hip') // 'high hip'
+ */
 export function markWords(code: MeasurementCode): string {
   return chainOf(code)?.marks.find((one) => one.code === code)?.at ?? measurement(code).name.toLowerCase();
 }
@@ -160,6 +168,7 @@ export function markWords(code: MeasurementCode): string {
  * How far one mark of a chain can lie beyond another before it, whatever was left out between.
  *
  * @returns `null` where they are not two marks of one chain in this order
+ * @example Object.keys(beyondMark('shoulder-to-bust', 'shoulder-to-underbust')) // ['least', 'most']
  */
 export function beyondMark(
   before: MeasurementCode,

@@ -7,7 +7,11 @@ export interface CountingFeet {
   readonly width: Length | null;
 }
 
-/** Takes the longer and the wider foot; `null` until both feet have been measured that way. */
+/**
+ * Takes the longer and the wider foot; `null` until both feet have been measured that way.
+ *
+ * @example countingFeet(new Map([['foot-length-left', mm(262)], ['foot-length-right', mm(265)]])).length // 265000
+ */
 export function countingFeet(values: ReadonlyMap<MeasurementCode, Length>): CountingFeet {
   const larger = (left: Length | undefined, right: Length | undefined): Length | null =>
     left === undefined || right === undefined ? null : left > right ? left : right;

@@ -40,7 +40,11 @@ export function placingsOf(
   });
 }
 
-/** The measurements of `placingsOf`, one after the other. */
+/**
+ * The measurements of `placingsOf`, one after the other.
+ *
+ * @example planSteps(['foot-length-left', 'height', 'notch-to-belt-seated', 'chest-girth']) // ['chest-girth', 'height', 'notch-to-belt-seated', 'foot-length-left']
+ */
 export function planSteps(
   codes: readonly MeasurementCode[],
   wayOf?: (code: MeasurementCode) => string,
@@ -74,13 +78,21 @@ const BAREFOOT: ReadonlySet<MeasurementCode> = new Set<MeasurementCode>([
   'hip-to-floor',
 ]);
 
-/** What a step needs of the shoes: those to be worn, none, or either. */
+/**
+ * What a step needs of the shoes: those to be worn, none, or either.
+ *
+ * @example shoesFor('height') // 'off'
+ */
 export function shoesFor(code: MeasurementCode): 'on' | 'off' | 'either' {
   if (code === 'outseam' || code === 'hollow-to-hem') return 'on';
   return BAREFOOT.has(code) || measurement(code).kind === 'foot' ? 'off' : 'either';
 }
 
-/** Which side of the body a step is taken on, where it has one. */
+/**
+ * Which side of the body a step is taken on, where it has one.
+ *
+ * @example sideOf('foot-length-left') // 'left'
+ */
 export function sideOf(code: MeasurementCode): 'left' | 'right' | null {
   return code.endsWith('-left') ? 'left' : code.endsWith('-right') ? 'right' : null;
 }
@@ -88,6 +100,8 @@ export function sideOf(code: MeasurementCode): 'left' | 'right' | null {
 /**
  * How often an order bothers the wearer: changes of stance, of shoes and of side. What the
  * plan minimises, and what its spec compares with every other order.
+ *
+ * @example bother(['chest-girth', 'notch-to-belt-seated']) > bother(['chest-girth', 'waist-girth']) // true
  */
 export function bother(codes: readonly MeasurementCode[]): number {
   let changes = 0;

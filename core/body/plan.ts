@@ -182,7 +182,11 @@ function waistConflicts(needs: readonly Need[], taken: WaistPlace): PlanConflict
   return new Set(wanted.map(({ place }) => place)).size < 2 ? [] : [{ kind: 'waist', wanted, taken }];
 }
 
-/** Steps as the tape is laid for them: the marks of a chain together, every other step by itself. */
+/**
+ * Steps as the tape is laid for them: the marks of a chain together, every other step by itself.
+ *
+ * @example byPlacing(planOf(docket, shelf).steps).map((placing) => placing.length) // [1, 1]
+ */
 export function byPlacing<Step extends { readonly chain: ChainCode | null }>(
   steps: readonly Step[],
 ): Step[][] {

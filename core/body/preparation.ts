@@ -11,6 +11,8 @@ export const GENERAL_PREPARATION: readonly string[] = [
 /**
  * What is prepared for a docket, each once: what its protocols say, and for garments, which say nothing
  * of it, what is asked of everybody.
+ *
+ * @example preparationOf([], true)[0] // 'Close-fitting clothes, no thick seams'
  */
 export function preparationOf(
   protocols: readonly Pick<ProtocolBody, 'prepare'>[],

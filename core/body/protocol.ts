@@ -51,7 +51,11 @@ export function tensionIn(
   return tension ?? (own.kind === 'girth' ? girths : undefined) ?? own.tension;
 }
 
-/** The instruments that measurements are taken with, each once. */
+/**
+ * The instruments that measurements are taken with, each once.
+ *
+ * @example instrumentsOf(['height', 'chest-girth']) // ['wall-and-square', 'tape']
+ */
 export function instrumentsOf(codes: readonly MeasurementCode[]): Instrument[] {
   return [...new Set(codes.map((code) => measurement(code).instruments[0]!))];
 }

@@ -62,7 +62,11 @@ export function sayConflict(conflict: PlanConflict): string {
   return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
 }
 
-/** How many placings of the tape its chains save; empty where there are none. */
+/**
+ * How many placings of the tape its chains save; empty where there are none.
+ *
+ * @example sayPlacings(planOf(docket, shelf)) // ''
+ */
 export function sayPlacings({ placings: { count, alone } }: Pick<Plan, 'placings'>): string {
   const saved = alone - count;
   return saved === 0
@@ -70,7 +74,11 @@ export function sayPlacings({ placings: { count, alone } }: Pick<Plan, 'placings
     : `The tape is laid ${count} times for ${alone} measurements: ${saved} ${saved === 1 ? 'is' : 'are'} read in passing.`;
 }
 
-/** What is asked before the tape where two or more lengths are read at the waist. */
+/**
+ * What is asked before the tape where two or more lengths are read at the waist.
+ *
+ * @example sayCord(planOf(docket, shelf)) // ''
+ */
 export function sayCord({ cord }: Pick<Plan, 'cord'>): string {
   return cord === null
     ? ''

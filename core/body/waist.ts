@@ -26,7 +26,11 @@ const AT_THE_WAIST: ReadonlySet<MeasurementCode> = new Set<MeasurementCode>([
   'crotch-length-back',
 ]);
 
-/** Whether a measurement begins, ends or lies at the waist, so that it matters where that is. */
+/**
+ * Whether a measurement begins, ends or lies at the waist, so that it matters where that is.
+ *
+ * @example touchesWaist('back-waist-length') // true
+ */
 export function touchesWaist(code: MeasurementCode): boolean {
   return AT_THE_WAIST.has(code);
 }
@@ -53,7 +57,11 @@ export function isNaturalWaist(place: WaistPlace | null): boolean {
   return place !== 'navel';
 }
 
-/** Whether what was read with the waist at one place is the same measurement as with it at another. */
+/**
+ * Whether what was read with the waist at one place is the same measurement as with it at another.
+ *
+ * @example isSameWaist('natural', 'navel') // false
+ */
 export function isSameWaist(one: WaistPlace | null, other: WaistPlace | null): boolean {
   return isNaturalWaist(one) === isNaturalWaist(other);
 }

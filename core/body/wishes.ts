@@ -124,7 +124,11 @@ export const WISHES: readonly Wish[] = [
 
 const BY_CODE: ReadonlyMap<WishCode, Wish> = new Map(WISHES.map((one) => [one.code, one]));
 
-/** The wish of a code. */
+/**
+ * The wish of a code.
+ *
+ * @example wishOf('train').name // 'Train'
+ */
 export function wishOf(code: WishCode): Wish {
   return BY_CODE.get(code)!;
 }

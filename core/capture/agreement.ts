@@ -47,6 +47,7 @@ export function allowedDifference(code: MeasurementCode): Length {
  * @param readings in the order taken; of more than three the last three count, so that
  *   reading again after a disagreement can settle it
  * @param allowed how far apart two may be, where the house has settled it
+ * @example settleReadings('chest-girth', [cm(98), cm(98.5)]).state // 'agreed'
  */
 export function settleReadings(
   code: MeasurementCode,

@@ -55,6 +55,7 @@ const BUILD = { least: 13, most: 60 };
  * a single value are checked when it is read (`readReading`).
  *
  * @returns what does not hang together, relations first, then what is unlikely as a whole
+ * @example checkBody(new Map([['bust-girth', cm(80)], ['underbust-girth', cm(90)]])).map(({ check }) => check) // ['bust-under-underbust']
  */
 export function checkBody(values: KnownValues): Suspicion[] {
   const related = relationsOf(values).flatMap((relation) => checkRelation(relation, values));

@@ -8,14 +8,22 @@ export interface Confirmation {
   readonly values: readonly { readonly code: MeasurementCode; readonly value: Length }[];
 }
 
-/** The suspicions nobody has confirmed; a changed value opens its suspicion again. */
+/**
+ * The suspicions nobody has confirmed; a changed value opens its suspicion again.
+ *
+ * @example openSuspicions(new Map([['chest-girth', cm(98)]]), []) // []
+ */
 export function openSuspicions(values: KnownValues, confirmations: readonly Confirmation[]): Suspicion[] {
   return checkBody(values).filter(
     (suspicion) => !confirmations.some((confirmation) => confirms(confirmation, suspicion, values)),
   );
 }
 
-/** The measurements that are not to be relied on until they are read again or confirmed. */
+/**
+ * The measurements that are not to be relied on until they are read again or confirmed.
+ *
+ * @example [...suspectCodes(checkBody(new Map([['bust-girth', cm(80)], ['underbust-girth', cm(90)]])))] // ['underbust-girth', 'bust-girth']
+ */
 export function suspectCodes(suspicions: readonly Suspicion[]): Set<MeasurementCode> {
   return new Set(
     suspicions.filter(({ weight }) => weight === 'ask').flatMap(({ measurements }) => measurements),

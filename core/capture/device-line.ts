@@ -31,7 +31,11 @@ export type DeviceLineProblem =
 /** A line is some 120 letters; anything much longer is not one. */
 const LONGEST_LINE = 1_000;
 
-/** Reads one line of a device. Fields it does not know are left out, so that the form can grow. */
+/**
+ * Reads one line of a device. Fields it does not know are left out, so that the form can grow.
+ *
+ * @example parseDeviceLine('{"v":1,"device":"tape-7","seq":42,"value":982.5,"unit":"mm","at":"2026-05-04T08:00:00.000Z"}').value.seq // 42
+ */
 export function parseDeviceLine(text: string): Outcome<DeviceLine, DeviceLineProblem> {
   if (text.length > LONGEST_LINE) return failure({ code: 'too-long', most: LONGEST_LINE });
   let json: unknown;
@@ -48,17 +52,29 @@ export function parseDeviceLine(text: string): Outcome<DeviceLine, DeviceLinePro
   return failure({ code: 'wrong-fields', fields: [...new Set(fields)] });
 }
 
-/** The length a line tells, to the nearest micrometre. */
+/**
+ * The length a line tells, to the nearest micrometre.
+ *
+ * @example deviceLength({ value: 982.5, unit: 'mm' }) // 982500
+ */
 export function deviceLength({ value, unit }: Pick<DeviceLine, 'value' | 'unit'>): Length {
   return micrometres(Math.round(value * MICROMETRES_PER[unit]));
 }
 
-/** A line's reading as it would be typed: exact, in millimetres. */
+/**
+ * A line's reading as it would be typed: exact, in millimetres.
+ *
+ * @example asTyped({ value: 982.5, unit: 'mm' }) // '982.5 mm'
+ */
 export function asTyped(line: Pick<DeviceLine, 'value' | 'unit'>): string {
   return `${deviceLength(line) / MICROMETRES_PER.mm} mm`;
 }
 
-/** A device problem as a sentence. */
+/**
+ * A device problem as a sentence.
+ *
+ * @example sayDeviceProblem(parseDeviceLine('hello').problem) // 'This line is no JSON. Send one object a line.'
+ */
 export function sayDeviceProblem(problem: DeviceLineProblem): string {
   switch (problem.code) {
     case 'not-json':

@@ -32,6 +32,7 @@ const LIKELY = 0.01;
  * A chest and a bust girth are one variable of the statistics (the girth at nipple or bust line).
  *
  * @returns `null` when it is likely, or when fewer than two of the measurements are known
+ * @example unlikelyBody(new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])) // null
  */
 export function unlikelyBody(values: ReadonlyMap<MeasurementCode, Length>): Unlikely | null {
   const known = observedOf(values);
@@ -106,6 +107,8 @@ function oddOne(known: readonly Observed[]): { code: MeasurementCode; expected: 
 /**
  * The chance of a chi-squared variable above a value, by the cube-root approximation of Wilson
  * and Hilferty (1931), PNAS 17: 684-688; good to a few per cent of itself at the tails used.
+ *
+ * @example chiSquareAbove(3.841, 1).toFixed(3) // '0.047'
  */
 export function chiSquareAbove(value: number, degrees: number): number {
   const spread = 2 / (9 * degrees);

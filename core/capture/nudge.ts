@@ -18,6 +18,7 @@ const NUDGE: Readonly<Record<MeasureUnit, Length>> = {
  * @param entry what is typed; when empty, the nudge starts from `before`
  * @param before the reading before it, if there is one
  * @returns the new entry, or `null` when there is nothing readable to nudge
+ * @example nudgeEntry('38 1/2', null, 'in/8', 1) // '38 5/8'
  */
 export function nudgeEntry(
   entry: string,

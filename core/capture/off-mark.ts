@@ -20,6 +20,7 @@ export interface OffMark {
  *
  * @param before the mark that was read before it in the same round
  * @returns `null` where it can, or where the two are not marks of one chain in this order
+ * @example offMark('shoulder-to-underbust', cm(27), { code: 'shoulder-to-bust', length: cm(28) })?.code // 'shoulder-to-underbust'
  */
 export function offMark(
   code: MeasurementCode,

@@ -36,7 +36,11 @@ export type ReadingProblem =
       readonly offers: readonly UnitOffer[];
     };
 
-/** The unit a bare number takes: the docket's, always millimetres for a foot, and pounds beside inches. */
+/**
+ * The unit a bare number takes: the docket's, always millimetres for a foot, and pounds beside inches.
+ *
+ * @example [bareUnit('chest-girth', 'in'), bareUnit('foot-length-left', 'in'), bareUnit('weight', 'in')] // ['in', 'mm', 'lb']
+ */
 export function bareUnit(code: MeasurementCode, docket: MeasureUnit): MeasureUnit;
 export function bareUnit(code: MeasurementCode, docket: ShownUnit): ShownUnit;
 export function bareUnit(code: MeasurementCode, docket: MeasureUnit | ShownUnit): MeasureUnit | ShownUnit {
@@ -45,7 +49,11 @@ export function bareUnit(code: MeasurementCode, docket: MeasureUnit | ShownUnit)
   return kind === 'foot' ? 'mm' : docket;
 }
 
-/** Whether a length is within the hard limits of a measurement. */
+/**
+ * Whether a length is within the hard limits of a measurement.
+ *
+ * @example withinLimits('chest-girth', inches(97)) // false
+ */
 export function withinLimits(code: MeasurementCode, length: Length): boolean {
   const { least, most } = measurement(code).limits;
   return least <= length && length <= most;
@@ -56,6 +64,7 @@ export function withinLimits(code: MeasurementCode, length: Length): boolean {
  * unit, but has in another, is not converted: it comes back as an offer to be confirmed.
  *
  * @param unit the unit a bare number takes: `bareUnit` on a docket, the heading's in a file
+ * @example readReading('97', 'chest-girth', 'in').problem.offers.map(({ unit }) => unit) // ['cm']
  */
 export function readReading(
   text: string,

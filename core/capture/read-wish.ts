@@ -10,7 +10,11 @@ export type WishProblem =
   | { readonly code: 'unreadable'; readonly problem: LengthProblem }
   | { readonly code: 'impossible'; readonly wish: WishCode; readonly text: string };
 
-/** Reads a length that is wanted of a garment. A wish is as long as it is wanted, within what can be worn at all. */
+/**
+ * Reads a length that is wanted of a garment. A wish is as long as it is wanted, within what can be worn at all.
+ *
+ * @example readWish('30', 'train', 'cm').value === cm(30) // true
+ */
 export function readWish(text: string, wish: WishCode, unit: WorkingUnit): Outcome<Length, WishProblem> {
   const written = parseLength(text, unit);
   if (!written.ok) return failure({ code: 'unreadable', problem: written.problem });
@@ -21,7 +25,11 @@ export function readWish(text: string, wish: WishCode, unit: WorkingUnit): Outco
     : success(length);
 }
 
-/** A wish's problem as a sentence that says what to do. */
+/**
+ * A wish's problem as a sentence that says what to do.
+ *
+ * @example sayWishProblem(readWish('9000', 'train', 'cm').problem, 'cm') // '9000 cm is no train (5 cm to 300 cm). Write what is wanted again.'
+ */
 export function sayWishProblem(problem: WishProblem, unit: ShownLength): string {
   if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { name, limits } = wishOf(problem.wish);

@@ -6,7 +6,11 @@ import { list } from '../words/list';
 import type { CheckCode, Suspicion } from './checks';
 import type { Unlikely } from './likelihood';
 
-/** What is asked, in one sentence, with what would be usual. */
+/**
+ * What is asked, in one sentence, with what would be usual.
+ *
+ * @example saySuspicion(checkBody(new Map([['bust-girth', cm(80)], ['underbust-girth', cm(90)]]))[0], 'cm') // 'Underbust is 10 cm more than bust. The two may be exchanged.'
+ */
 export function saySuspicion({ check, measurements, facts }: Suspicion, unit: ShownLength): string {
   switch (facts.kind) {
     case 'difference':

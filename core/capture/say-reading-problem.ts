@@ -3,7 +3,11 @@ import { formatLength, type ShownUnit } from '../quantity/format-length';
 import { sayMeasureProblem } from '../quantity/say-measure-problem';
 import type { ReadingProblem } from './read-reading';
 
-/** A reading problem as a sentence that says what to do next. */
+/**
+ * A reading problem as a sentence that says what to do next.
+ *
+ * @example sayReadingProblem(readReading('97', 'chest-girth', 'in').problem, 'in/8') // '97 in is outside any chest (23 5/8 in to 70 7/8 in). 97 cm?'
+ */
 export function sayReadingProblem(problem: ReadingProblem, unit: ShownUnit): string {
   if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { text, limits, offers } = problem;

@@ -9,7 +9,11 @@ export type ColumnCode = MeasurementCode | DerivedCode;
 
 const DERIVED = /^derived:[a-z][a-z0-9-]{0,38}$/;
 
-/** Whether a text names something derived. */
+/**
+ * Whether a text names something derived.
+ *
+ * @example isDerivedCode('derived:back-length') // true
+ */
 export function isDerivedCode(text: string): text is DerivedCode {
   return DERIVED.test(text);
 }

@@ -61,6 +61,8 @@ export interface CompiledChart {
 /**
  * Settles every column of a chart into whole-number intervals, ease taken off, and lays its
  * arithmetic out in slots: one program, once a chart version, that every way of sizing runs.
+ *
+ * @example compileChart(jacket.sheet).parts.length // 1
  */
 export function compileChart(sheet: ChartSheet): CompiledChart {
   return {
@@ -89,7 +91,11 @@ export function offeredPart(
   return (outcome === undefined ? undefined : cases.get(outcome)) ?? whole;
 }
 
-/** The only part of a plain size table, compiled. */
+/**
+ * The only part of a plain size table, compiled.
+ *
+ * @example onlyPart(compileChart(jacket.sheet)).sizes // ['M', 'L', 'XL']
+ */
 export function onlyPart({ parts }: CompiledChart): CompiledPart {
   return parts[0]!.whole;
 }

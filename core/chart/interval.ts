@@ -35,7 +35,11 @@ export interface Interval {
   readonly upper: Length | null;
 }
 
-/** Whether an interval holds a length. */
+/**
+ * Whether an interval holds a length.
+ *
+ * @example holds({ lower: cm(94), upper: cm(102) }, cm(102)) // false
+ */
 export function holds(interval: Interval, length: Length): boolean {
   return interval.from <= length && length < interval.until;
 }
@@ -43,6 +47,8 @@ export function holds(interval: Interval, length: Length): boolean {
 /**
  * How far a length is from the nearest printed end of an interval, on whichever side of it
  * it lies; `null` when the interval has no end at all.
+ *
+ * @example toNearestEnd({ lower: cm(94), upper: cm(102) }, cm(98)) === cm(4) // true
  */
 export function toNearestEnd(interval: Interval, length: Length): Length | null {
   const ends = [interval.lower, interval.upper].filter((end): end is Length => end !== null);

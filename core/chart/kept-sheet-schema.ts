@@ -10,7 +10,11 @@ const EARLIER_NAMES: Readonly<Record<string, string>> = { instead: 'standIns', a
  */
 export const keptSheetSchema = z.preprocess(withNamesOfToday, chartShapeSchema);
 
-/** A sheet as it was written, in the names of today. */
+/**
+ * A sheet as it was written, in the names of today.
+ *
+ * @example withNamesOfToday({ maker: 'Ostrel Workwear' }) // { maker: 'Ostrel Workwear' }
+ */
 export function withNamesOfToday(json: unknown): unknown {
   const renamed = (one: unknown, inside: string): unknown => {
     if (typeof one !== 'object' || one === null || Array.isArray(one)) return one;

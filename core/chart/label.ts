@@ -58,6 +58,7 @@ function piecesOf(parts: ChartSheet['parts'], label: string | null): readonly st
  * The sizes of the parts that a label stands for: `labelOf` the other way round.
  *
  * @returns `null` for what is no label of the chart, or of nothing that it makes
+ * @example sizesOfLabel(jacket.sheet, 'L') // { size: 'L' }
  */
 export function sizesOfLabel(
   sheet: Pick<ChartSheet, 'label' | 'parts' | 'combinations'>,
@@ -94,7 +95,11 @@ function calledSo(
   return null;
 }
 
-/** Whether the sizes of the parts are offered and made together. */
+/**
+ * Whether the sizes of the parts are offered and made together.
+ *
+ * @example isMade(jacket.sheet, { size: 'L' }) // true
+ */
 export function isMade(
   { combinations, parts }: Pick<ChartSheet, 'combinations' | 'parts'>,
   sizes: Readonly<Record<string, string>>,
@@ -118,6 +123,8 @@ const MOST_LOOKED_AT = 200_000;
 /**
  * The combinations that are made and lie nearest to one that is not, by steps of size summed
  * over the parts; of equals the larger first.
+ *
+ * @example nearestMade(jacket.sheet, { size: 'L' }) // [{ size: 'XL' }, { size: 'M' }]
  */
 export function nearestMade(
   sheet: Pick<ChartSheet, 'combinations' | 'parts'>,

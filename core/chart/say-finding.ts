@@ -1,13 +1,21 @@
 import { list } from '../words/list';
 import type { Finding, Place } from './finding';
 
-/** A finding as a sentence: where it is, what is wrong, and how to mend it. */
+/**
+ * A finding as a sentence: where it is, what is wrong, and how to mend it.
+ *
+ * @example sayFinding({ code: 'no-sizes' }) // 'The table has a heading but no sizes. Add one line a size, the smallest first.'
+ */
 export function sayFinding(finding: Finding): string {
   const at = 'place' in finding ? `${sayPlace(finding.place)}: ` : '';
   return at + sayFault(finding);
 }
 
-/** A place as a person looks for it: the size and column by name, then line and column by number. */
+/**
+ * A place as a person looks for it: the size and column by name, then line and column by number.
+ *
+ * @example sayPlace({ line: 2, column: 3, heading: 'Chest' }) // 'Chest (line 2, column 3)'
+ */
 export function sayPlace({ line, column, heading, size }: Place): string {
   const names = [size && size !== '' ? `size ${size}` : '', heading && heading !== '' ? heading : ''].filter(
     (name) => name !== '',

@@ -21,6 +21,7 @@ export interface ChartLine {
  *
  * @param unit the reader's; the arithmetic itself is told in the maker's
  * @param parts into how many parts the house writes an inch
+ * @example sayRequirement(jacket.sheet, 'cm', 8) // []
  */
 export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit, parts: InchParts): ChartLine[] {
   const [reader, maker] = [shownIn(unit, parts), shownIn(sheet.unit, parts)];

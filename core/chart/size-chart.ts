@@ -3,12 +3,20 @@ import { CHART_FORMAT, type ChartColumn, type ChartPart, type ChartSheet } from 
 import { isDerivedCode, type ColumnCode } from './column-code';
 import { behindColumn } from './arithmetic/derivation';
 
-/** The part that is asked for first, and the only one of a plain size table. */
+/**
+ * The part that is asked for first, and the only one of a plain size table.
+ *
+ * @example firstPart(jacket.sheet).sizes // ['M', 'L', 'XL']
+ */
 export function firstPart(sheet: Pick<ChartSheet, 'parts'>): ChartPart {
   return sheet.parts[0]!;
 }
 
-/** A one-part sheet around a table, as it comes from a file: everything the table does not say is left at rest. */
+/**
+ * A one-part sheet around a table, as it comes from a file: everything the table does not say is left at rest.
+ *
+ * @example sheetAround(jacket.sheet.parts[0], { maker: 'Ostrel Workwear', garment: 'Smock', rule: 'closest' }).rule // 'closest'
+ */
 export function sheetAround(
   part: ChartPart,
   head: Pick<ChartSheet, 'maker' | 'garment' | 'rule'> & Partial<Pick<ChartSheet, 'key' | 'kind'>>,
@@ -31,7 +39,11 @@ export function sheetAround(
   };
 }
 
-/** A part of a plain table: nothing but sizes and columns. */
+/**
+ * A part of a plain table: nothing but sizes and columns.
+ *
+ * @example plainPart(['M'], []).code // 'size'
+ */
 export function plainPart(sizes: readonly string[], columns: readonly ChartColumn[]): ChartPart {
   return {
     code: 'size',
@@ -46,7 +58,11 @@ export function plainPart(sizes: readonly string[], columns: readonly ChartColum
   };
 }
 
-/** The measurements a column, or what is derived for it, rests on. */
+/**
+ * The measurements a column, or what is derived for it, rests on.
+ *
+ * @example readingsBehind(jacket.sheet, 'chest-girth') // ['chest-girth']
+ */
 export function readingsBehind(
   { derivations }: Pick<ChartSheet, 'derivations'>,
   code: ColumnCode,
@@ -54,13 +70,21 @@ export function readingsBehind(
   return behindColumn(derivations, code).readings;
 }
 
-/** The measurements a chart decides by, its arithmetic's among them, in the order of its parts and columns. */
+/**
+ * The measurements a chart decides by, its arithmetic's among them, in the order of its parts and columns.
+ *
+ * @example decidingCodes(jacket.sheet) // ['chest-girth', 'waist-girth']
+ */
 export function decidingCodes(sheet: ChartSheet): MeasurementCode[] {
   const columns = sheet.parts.flatMap((part) => part.columns.filter(({ role }) => role === 'deciding'));
   return [...new Set(columns.flatMap(({ code }) => readingsBehind(sheet, code)))];
 }
 
-/** Every measurement a chart reads, for whatever purpose: to decide, to report, to offer an option, to be taken its way. */
+/**
+ * Every measurement a chart reads, for whatever purpose: to decide, to report, to offer an option, to be taken its way.
+ *
+ * @example codesRead(jacket.sheet) // ['chest-girth', 'waist-girth']
+ */
 export function codesRead(sheet: ChartSheet): MeasurementCode[] {
   const columns = sheet.parts.flatMap((part) =>
     part.columns.flatMap(({ code, standIns }) => [code, ...standIns]),
@@ -75,7 +99,11 @@ export function codesRead(sheet: ChartSheet): MeasurementCode[] {
   ];
 }
 
-/** The name of what a column is about. */
+/**
+ * The name of what a column is about.
+ *
+ * @example columnName(jacket.sheet, 'chest-girth', (code) => measurement(code).name) // 'Chest'
+ */
 export function columnName(
   sheet: Pick<ChartSheet, 'derivations'>,
   code: ColumnCode,

@@ -15,6 +15,7 @@ export interface Applied {
  * before.
  *
  * @param docket `null` for one that nobody opened
+ * @example apply(docket, acts[0], shelf).problem // { code: 'opened-already' }
  */
 export function apply(docket: Docket | null, act: Act, shelf: Shelf): Outcome<Applied, Refusal> {
   const kind = kindOf(act);
@@ -31,6 +32,8 @@ export function apply(docket: Docket | null, act: Act, shelf: Shelf): Outcome<Ap
 /**
  * The docket that a list of acts makes, in their order. They have been let in, so nothing is asked
  * of them again; `null` while the first is not its opening.
+ *
+ * @example replay(acts).decisions.length // 1
  */
 export function replay(acts: readonly Act[]): Docket | null {
   return acts.reduce<Docket | null>(after, null);
@@ -72,7 +75,11 @@ export interface Continued {
   readonly refused: readonly { readonly act: Act; readonly refusal: Refusal }[];
 }
 
-/** Does acts one after the other; one that is refused is left out, and the next is tried on the docket as it stands. */
+/**
+ * Does acts one after the other; one that is refused is left out, and the next is tried on the docket as it stands.
+ *
+ * @example continued(docket, [acts[0]], shelf).refused.length // 1
+ */
 export function continued(docket: Docket | null, acts: readonly Act[], shelf: Shelf): Continued {
   const refused: { act: Act; refusal: Refusal }[] = [];
   const after = acts.reduce((before, act) => {

@@ -14,7 +14,11 @@ export function meantByMakers(settled: ReadonlyMap<MeasurementCode, SettledValue
   return new Map([...settled].filter(([, { waist }]) => isNaturalWaist(waist)));
 }
 
-/** Whatever a chart's verdict can rest on: what it reads, and what may count for that by custom. */
+/**
+ * Whatever a chart's verdict can rest on: what it reads, and what may count for that by custom.
+ *
+ * @example codesBehind(jacket.sheet) // ['chest-girth', 'waist-girth']
+ */
 export function codesBehind(sheet: ChartSheet): MeasurementCode[] {
   const codes = codesRead(sheet);
   return asksForOneHip(codes) ? [...codes, 'high-hip-girth'] : codes;

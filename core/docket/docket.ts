@@ -271,22 +271,38 @@ export interface Docket {
   readonly handings: readonly Handing[];
 }
 
-/** The garment of a chart, where it stands on a docket. */
+/**
+ * The garment of a chart, where it stands on a docket.
+ *
+ * @example garmentOn(docket, jacket.id).rule // null
+ */
 export function garmentOn(docket: Docket, chartId: string): DocketGarment | undefined {
   return docket.garments.find((one) => one.chartId === chartId);
 }
 
-/** What was decided last of a garment; `null` where nothing was. */
+/**
+ * What was decided last of a garment; `null` where nothing was.
+ *
+ * @example standingDecision(docket, jacket.id).size // 'M'
+ */
 export function standingDecision({ decisions }: Docket, chartId: string): Decision | null {
   return decisions.filter((one) => one.chartId === chartId).at(-1) ?? null;
 }
 
-/** Whether a decision closes its garment; one put off leaves it open. */
+/**
+ * Whether a decision closes its garment; one put off leaves it open.
+ *
+ * @example isClosing({ outcome: 'later' }) // false
+ */
 export function isClosing(decision: Pick<Decision, 'outcome'> | null): boolean {
   return decision !== null && decision.outcome !== 'later';
 }
 
-/** The readings that count for some measurements: not taken back, in the order taken. */
+/**
+ * The readings that count for some measurements: not taken back, in the order taken.
+ *
+ * @example standingReadings(docket.readings, ['chest-girth']).map(({ typed }) => typed) // ['98', '98.5']
+ */
 export function standingReadings(
   readings: readonly Reading[],
   codes: readonly MeasurementCode[],
@@ -294,7 +310,11 @@ export function standingReadings(
   return readings.filter(({ code, withdrawnAt }) => withdrawnAt === null && codes.includes(code));
 }
 
-/** Why a step stands passed over, by who passed it last; `null` where it does not. A reading takes it up again. */
+/**
+ * Why a step stands passed over, by who passed it last; `null` where it does not. A reading takes it up again.
+ *
+ * @example passedStep(docket, 'hip-girth') // null
+ */
 export function passedStep({ passed, readings }: Docket, code: MeasurementCode): PassedStep | null {
   if (standingReadings(readings, [code]).length > 0) return null;
   return passed.filter((one) => one.code === code).at(-1) ?? null;

@@ -10,12 +10,20 @@ import {
   type Handing,
 } from './docket';
 
-/** The sizes of a garment that were put on, in their order; the last is on now. */
+/**
+ * The sizes of a garment that were put on, in their order; the last is on now.
+ *
+ * @example trialsOf(worn, jacket.id).map(({ size }) => size) // ['M']
+ */
 export function trialsOf({ trials }: Pick<Docket, 'trials'>, chartId: string): readonly GarmentTrial[] {
   return trials.filter((one) => one.chartId === chartId);
 }
 
-/** What is altered on a garment. */
+/**
+ * What is altered on a garment.
+ *
+ * @example alterationsOf(worn, jacket.id) // []
+ */
 export function alterationsOf(
   { alterations }: Pick<Docket, 'alterations'>,
   chartId: string,
@@ -23,7 +31,11 @@ export function alterationsOf(
   return alterations.filter((one) => one.chartId === chartId);
 }
 
-/** What trying a garment on came to; `null` while it is open, or where another size was put on or decided since. */
+/**
+ * What trying a garment on came to; `null` while it is open, or where another size was put on or decided since.
+ *
+ * @example standingFitting(worn, jacket.id).outcome // 'kept'
+ */
 export function standingFitting(docket: Docket, chartId: string): Fitting | null {
   const last = docket.fittings.filter((one) => one.chartId === chartId).at(-1);
   if (last === undefined || last.outcome === 'open') return null;
@@ -39,7 +51,11 @@ export interface FinalSize {
   readonly tried: boolean;
 }
 
-/** The size of a garment after everything that was decided and tried; `null` where it has none, or is open. */
+/**
+ * The size of a garment after everything that was decided and tried; `null` where it has none, or is open.
+ *
+ * @example finalSize(docket, jacket.id) // { size: 'M', sizes: { size: 'M' }, tried: false }
+ */
 export function finalSize(docket: Docket, chartId: string): FinalSize | null {
   const fitting = standingFitting(docket, chartId);
   if (fitting !== null)
@@ -49,7 +65,11 @@ export function finalSize(docket: Docket, chartId: string): FinalSize | null {
   return { size: decision.size, sizes: decision.sizes, tried: false };
 }
 
-/** What was handed over last of a garment, whether or not it came back; `null` where nothing was. */
+/**
+ * What was handed over last of a garment, whether or not it came back; `null` where nothing was.
+ *
+ * @example lastHanding(worn, jacket.id).way // 'issued'
+ */
 export function lastHanding({ handings }: Pick<Docket, 'handings'>, chartId: string): Handing | null {
   return handings.filter((one) => one.chartId === chartId).at(-1) ?? null;
 }
@@ -75,7 +95,11 @@ export const STAGES = [
 ] as const;
 export type Stage = (typeof STAGES)[number];
 
-/** How far a garment of a docket has come. */
+/**
+ * How far a garment of a docket has come.
+ *
+ * @example [stageOf(docket, jacket.id), stageOf(worn, jacket.id)] // ['to-try', 'handed-over']
+ */
 export function stageOf(docket: Docket, chartId: string): Stage {
   const handing = lastHanding(docket, chartId);
   if (handing !== null && handing.back === null) return 'handed-over';
@@ -88,7 +112,11 @@ export function stageOf(docket: Docket, chartId: string): Stage {
   return decision!.outcome === 'made-to-measure' ? 'made-to-measure' : 'to-try';
 }
 
-/** The trials as the advice on them wants them. */
+/**
+ * The trials as the advice on them wants them.
+ *
+ * @example asTrials(worn.trials) // [{ sizes: { size: 'M' }, seen: [{ check: 'button', answer: 'right' }] }]
+ */
 export function asTrials(trials: readonly GarmentTrial[]): Trial[] {
   return trials.map(({ sizes, seen }) => ({
     sizes,
@@ -96,7 +124,11 @@ export function asTrials(trials: readonly GarmentTrial[]): Trial[] {
   }));
 }
 
-/** What follows from what was seen of a garment. */
+/**
+ * What follows from what was seen of a garment.
+ *
+ * @example adviceOn(worn, jacket.id, jacket.sheet).faults // []
+ */
 export function adviceOn(docket: Docket, chartId: string, sheet: ChartSheet) {
   return adviseFit(sheet, asTrials(trialsOf(docket, chartId)));
 }
@@ -104,6 +136,8 @@ export function adviceOn(docket: Docket, chartId: string, sheet: ChartSheet) {
 /**
  * What is not right of the size that is on and no alteration mends; `null` where nothing is. What must be
  * right cannot be altered so.
+ *
+ * @example unmendedOn(worn, jacket.id, jacket.sheet) // null
  */
 export function unmendedOn(docket: Docket, chartId: string, sheet: ChartSheet): Fault | null {
   const altered = alterationsOf(docket, chartId).map(({ area }) => area as string);

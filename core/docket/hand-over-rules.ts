@@ -18,6 +18,7 @@ export function mayGo(stage: Stage): boolean {
  * What must be looked at on the wearer before a garment goes and has not been; without it a reason is wanted.
  *
  * @returns `null` where nothing is owed
+ * @example owedBeforeGoing({ kind: 'vest', fitChecks: [] }, 'to-try').code // 'gap-seated'
  */
 export function owedBeforeGoing(
   sheet: Pick<ChartSheet, 'kind' | 'fitChecks'>,

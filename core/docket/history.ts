@@ -51,6 +51,7 @@ export interface HistoryDocket {
  * @param dockets of one wearer, in any order
  * @param born year and month of birth, for what is due sooner while somebody grows
  * @param now in milliseconds since 1970
+ * @example historyOf([], house, null, 0).points // []
  */
 export function historyOf(
   dockets: readonly HistoryDocket[],

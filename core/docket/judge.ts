@@ -44,7 +44,11 @@ export interface Ruling {
   readonly houseCautions: readonly string[];
 }
 
-/** The garment's own rule before the house's, and that before the chart's; the garment's own fit before the docket's. */
+/**
+ * The garment's own rule before the house's, and that before the chart's; the garment's own fit before the docket's.
+ *
+ * @example rulingOf(docket, jacket, house).preference // 'regular'
+ */
 export function rulingOf(docket: Docket, { id, sheet }: ShelvedChart, habits: Habits): Ruling {
   const garment = garmentOn(docket, id);
   const house = houseRuling(sheet, habits);
@@ -55,7 +59,11 @@ export function rulingOf(docket: Docket, { id, sheet }: ShelvedChart, habits: Ha
   };
 }
 
-/** What a house has any garment of a chart judged by. */
+/**
+ * What a house has any garment of a chart judged by.
+ *
+ * @example houseRuling(jacket.sheet, { ...house, rules: { jacket: 'closest' } }).rule // 'closest'
+ */
 export function houseRuling(sheet: ChartSheet, habits: Habits): Omit<Ruling, 'preference'> {
   return {
     rule: houseRuleFor(habits, sheet),
@@ -67,6 +75,8 @@ export function houseRuling(sheet: ChartSheet, habits: Habits): Omit<Ruling, 'pr
 /**
  * Judges every garment of a docket by the values that stand. Server and screen both call this, so
  * that what the fitter saw and what is kept are the same computation.
+ *
+ * @example judgeDocket(docket, { charts: [jacket], habits: house }).garments.map(({ verdict }) => verdict.proposed) // ['M']
  */
 export function judgeDocket<Chart extends ShelvedChart>(
   docket: Docket,
@@ -89,13 +99,21 @@ export function judgeDocket<Chart extends ShelvedChart>(
   };
 }
 
-/** The verdict on one garment of a docket, as `judgeDocket` gives it. */
+/**
+ * The verdict on one garment of a docket, as `judgeDocket` gives it.
+ *
+ * @example judgeOne(docket, jacket, house).verdict // 'settled'
+ */
 export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentVerdict {
   const basis = basisOf(docket, habits);
   return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
 }
 
-/** How likely each size of a garment is by what was read and by what was seen of the sizes that were put on. */
+/**
+ * How likely each size of a garment is by what was read and by what was seen of the sizes that were put on.
+ *
+ * @example sizesAfterTrials(worn, jacket, house).odds[0].label // 'M'
+ */
 export function sizesAfterTrials(docket: Docket, chart: ShelvedChart, habits: Habits): SizesAfterTrial {
   const { body } = basisOf(docket, habits);
   const whole = withFullerHip(body, codesOf(chart.sheet));
@@ -103,7 +121,11 @@ export function sizesAfterTrials(docket: Docket, chart: ShelvedChart, habits: Ha
   return sizesAfterTrial(compiled(chart.sheet), whole, rulingOf(docket, chart, habits), trials);
 }
 
-/** What of a docket's values charts are judged by. */
+/**
+ * What of a docket's values charts are judged by.
+ *
+ * @example bodyOf(docket, house).get('waist-girth').value === cm(85) // true
+ */
 export function bodyOf(docket: Docket, habits: Habits): MeasuredBody {
   return basisOf(docket, habits).body;
 }
@@ -205,7 +227,11 @@ function codesOf(sheet: ChartSheet): readonly MeasurementCode[] {
 
 const COMPILED = new WeakMap<ChartSheet, CompiledChart>();
 
-/** A chart compiled, once for as long as its sheet lives: it is judged by at every key. */
+/**
+ * A chart compiled, once for as long as its sheet lives: it is judged by at every key.
+ *
+ * @example compiled(jacket.sheet) === compiled(jacket.sheet) // true
+ */
 export function compiled(sheet: ChartSheet): CompiledChart {
   const known = COMPILED.get(sheet) ?? compileChart(sheet);
   COMPILED.set(sheet, known);

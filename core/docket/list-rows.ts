@@ -15,7 +15,11 @@ export interface GarmentRow {
   readonly finalSize: string | null;
 }
 
-/** The row of a garment as a docket stands; `null` where it is not on it. */
+/**
+ * The row of a garment as a docket stands; `null` where it is not on it.
+ *
+ * @example garmentRow(docket, jacket.id) // { rule: null, preference: null, outcome: 'accepted', size: 'M', stage: 'to-try', finalSize: 'M' }
+ */
 export function garmentRow(docket: Docket, chartId: string): GarmentRow | null {
   const garment = garmentOn(docket, chartId);
   if (garment === undefined) return null;
@@ -42,6 +46,7 @@ export interface RowChange {
  *
  * @param before the docket it was done on
  * @param after the docket with it
+ * @example changedRows(replay(acts.slice(0, -1)), acts.at(-1), docket).map(({ before, after }) => [before.stage, after.stage]) // [['not-decided', 'to-try']]
  */
 export function changedRows(before: Docket, act: Act, after: Docket): RowChange[] {
   const { about, stages } = kindOf(act);

@@ -15,6 +15,8 @@ import type { ShelvedChart } from './shelf';
 /**
  * What a docket tells of how one of its charts runs: every size that was put on or came back, by the column of what was
  * looked at, with what that came to for the wearer. What rests on nothing that was read tells nothing.
+ *
+ * @example looksOn(worn, jacket, house).map(({ size, sight }) => [size, sight]) // [['M', 'right']]
  */
 export function looksOn(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentLook[] {
   const chartNow = compiled(chart.sheet);
@@ -62,6 +64,7 @@ export interface OtherwiseSized {
  *
  * @param runs of the chart's columns; those that show no sign are left alone
  * @returns `null` where it would be the same size
+ * @example sizedAsItRuns(docket, jacket, house, []) // null
  */
 export function sizedAsItRuns(
   docket: Docket,
@@ -82,7 +85,11 @@ export function sizedAsItRuns(
   return { says: says.proposed, runs: { label, chance }, by };
 }
 
-/** "The chart says M; worn by 23, it runs small: L fits 6 in 10 like this wearer." */
+/**
+ * "The chart says M; worn by 23, it runs small: L fits 6 in 10 like this wearer."
+ *
+ * @example sayOtherwiseSized({ says: 'M', runs: { label: 'L', chance: 0.62 }, by: [{ wearers: 23, small: cm(2), runs: 'small', name: 'Chest' }] }) // 'The chart says M; worn by 23, it runs small in the chest: L fits 6 in 10 like this wearer.'
+ */
 export function sayOtherwiseSized({ says, runs, by }: OtherwiseSized): string {
   const wearers = Math.max(...by.map((one) => one.wearers));
   const [first] = [...by].sort((one, other) => Math.abs(other.small) - Math.abs(one.small));

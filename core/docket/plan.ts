@@ -13,6 +13,8 @@ export type Planned = Pick<Docket, 'garments' | 'protocolIds' | 'extraCodes' | '
  * What a docket asks for, planned: by its garments' charts, its protocols, and besides. A
  * protocol's steps on demand are left out until they are asked for. A chart that says how it
  * wants to be measured is measured so.
+ *
+ * @example planOf(docket, shelf).steps.map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
 export function planOf(docket: Planned, shelf: Shelf): Plan {
   const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
@@ -49,7 +51,11 @@ export function planOf(docket: Planned, shelf: Shelf): Plan {
   );
 }
 
-/** The steps that the protocols of a docket take on demand, each once, with whether it is asked for. */
+/**
+ * The steps that the protocols of a docket take on demand, each once, with whether it is asked for.
+ *
+ * @example demandable(docket, shelf) // []
+ */
 export function demandable(
   docket: Pick<Docket, 'protocolIds' | 'extraCodes'>,
   shelf: Shelf,
@@ -63,7 +69,11 @@ export function demandable(
   }));
 }
 
-/** The wishes that the protocols of a docket ask about, each once. */
+/**
+ * The wishes that the protocols of a docket ask about, each once.
+ *
+ * @example wishesAsked(docket, shelf) // []
+ */
 export function wishesAsked(docket: Pick<Docket, 'protocolIds'>, shelf: Shelf): WishCode[] {
   return [...new Set(protocolsOn(docket, shelf).flatMap(({ wishes }) => wishes ?? []))];
 }

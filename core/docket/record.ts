@@ -26,7 +26,11 @@ export interface RecordedValue {
 
 const DAY_MS = 86_400_000;
 
-/** The readings among some acts that were not taken back, in their order. */
+/**
+ * The readings among some acts that were not taken back, in their order.
+ *
+ * @example standingTaken(acts).length // 4
+ */
 export function standingTaken(acts: readonly Act[]): ReadingTaken[] {
   const back = new Set(acts.flatMap((act) => (act.kind === 'reading-withdrawn' ? [act.readingId] : [])));
   return acts.flatMap((act) => (act.kind === 'reading-taken' && !back.has(act.id) ? [act] : []));
@@ -37,6 +41,7 @@ export function standingTaken(acts: readonly Act[]): ReadingTaken[] {
  * its readings agree.
  *
  * @param taken of one wearer, of any dockets, in the order taken
+ * @example latestSettled(standingTaken(acts), house).map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
 export function latestSettled(
   taken: readonly ReadingTaken[],
@@ -54,6 +59,8 @@ export function latestSettled(
 /**
  * What is known of a wearer's body for those who know no docket: charts, maps and coverage. What was
  * read with the waist at the navel is none of it, as makers mean the natural waist.
+ *
+ * @example latestOfBody(standingTaken(acts), house).get('waist-girth') === cm(85) // true
  */
 export function latestOfBody(
   taken: readonly ReadingTaken[],
@@ -73,6 +80,7 @@ export function latestOfBody(
  *   counts, and the house's habits for the rest
  * @param now in milliseconds since 1970
  * @param born year and month of birth, for what is due sooner while somebody grows
+ * @example recordOf(standingTaken(acts), [], { charts: [jacket], habits: house }, Date.parse('2026-05-05')).length // 2
  */
 export function recordOf(
   taken: readonly ReadingTaken[],

@@ -5,7 +5,11 @@ import { sayAlterationProblem } from '../fit/alterations';
 import type { Refusal } from './refusal';
 import { ACT_CAPABILITY_WORDS } from './trust';
 
-/** Why an act is not let in, and what to do, in one or two sentences. */
+/**
+ * Why an act is not let in, and what to do, in one or two sentences.
+ *
+ * @example sayRefusal({ code: 'reason-missing' }, 8) // 'Another size than the proposal needs a reason. Give one, then hand it over.'
+ */
 export function sayRefusal(refusal: Refusal, parts: InchParts): string {
   switch (refusal.code) {
     case 'not-opened':

@@ -27,13 +27,19 @@ const ERROR_FACTOR: Readonly<Record<Origin, number>> = { fitter: 1, helper: 1, s
 /**
  * Of the standing readings of one measurement those that are of the same place as the last: with the
  * waist at the navel another length is read than with it where it creases.
+ *
+ * @example atSameWaist(docket.readings).length // 4
  */
 export function atSameWaist(standing: readonly Reading[]): readonly Reading[] {
   const last = standing.at(-1);
   return last === undefined ? [] : standing.filter((one) => isSameWaist(waistOf(one), waistOf(last)));
 }
 
-/** How the standing readings of one measurement stand together; one carried over is settled as it is. */
+/**
+ * How the standing readings of one measurement stand together; one carried over is settled as it is.
+ *
+ * @example agreementOf('chest-girth', docket.readings, house).state // 'agreed'
+ */
 export function agreementOf(code: MeasurementCode, all: readonly Reading[], habits: Allowing): Agreement {
   const standing = atSameWaist(all);
   const allowed = allowedIn(habits, code);
@@ -49,6 +55,8 @@ export function agreementOf(code: MeasurementCode, all: readonly Reading[], habi
 /**
  * Of the standing readings those that the value rests on: of the last three, those that agree with
  * it. What was read before and superseded says nothing of the value's error.
+ *
+ * @example countingReadings(docket.readings, agreementOf('chest-girth', docket.readings, house)).length // 2
  */
 export function countingReadings(standing: readonly Reading[], agreement: Agreement): readonly Reading[] {
   const last = standing.slice(-3);
@@ -57,7 +65,11 @@ export function countingReadings(standing: readonly Reading[], agreement: Agreem
   return last.filter(({ length }) => Math.abs(length - value) <= allowed);
 }
 
-/** The values that the readings of a docket settle to, by measurement. */
+/**
+ * The values that the readings of a docket settle to, by measurement.
+ *
+ * @example settle(docket.readings, house).get('chest-girth').value // 982500
+ */
 export function settle(
   readings: readonly Reading[],
   habits: Allowing,
@@ -77,7 +89,11 @@ export function settle(
   return settled;
 }
 
-/** The values alone, for the checks. */
+/**
+ * The values alone, for the checks.
+ *
+ * @example settledValues(docket.readings, house).get('chest-girth') === cm(98.25) // true
+ */
 export function settledValues(
   readings: readonly Reading[],
   habits: Allowing,

@@ -19,6 +19,7 @@ export interface LastDone {
  * @param acts all of a docket, in order, as they were let in
  * @param course what has replayed them before, where something has
  * @returns `null` where nothing stands that was done on the docket since it was opened
+ * @example lastDone(acts, shelf).undoing.outcome // 'later'
  */
 export function lastDone(acts: readonly Act[], shelf: Shelf, course = new Course()): LastDone | null {
   const dockets = course.through(acts);

@@ -101,6 +101,7 @@ export interface Advice {
  * the trade does then. A size that was tried and was wrong the other way is not proposed again.
  *
  * @param trials the sizes that were put on, in their order; the last is on now
+ * @example adviseFit(jacket.sheet, [{ sizes: { size: 'M' }, seen: [{ check: 'button', answer: 'small' }] }]).faults.map(({ check }) => check.code) // ['button']
  */
 export function adviseFit(sheet: ChartSheet, trials: readonly Trial[]): Advice {
   const now = trials.at(-1);
@@ -126,7 +127,11 @@ export function adviseFit(sheet: ChartSheet, trials: readonly Trial[]): Advice {
   return { faults, contradictions, next, ways: unlike(ways), open, owed: owedOf(checks, now.seen) };
 }
 
-/** The checks that must be seen and were not seen to be right; one that was left out has its reason. */
+/**
+ * The checks that must be seen and were not seen to be right; one that was left out has its reason.
+ *
+ * @example owedOf(fitChecksOf({ kind: 'vest', fitChecks: [] }), []).length // 3
+ */
 export function owedOf(checks: readonly FitCheck[], seen: readonly Seen[]): FitCheck[] {
   return checks.filter(({ code, must }) => must && !seen.some(({ check }) => check === code));
 }

@@ -19,7 +19,11 @@ export type AlterationProblem =
   | { readonly code: 'unreadable'; readonly problem: LengthProblem }
   | { readonly code: 'impossible'; readonly how: AlteredHow; readonly text: string };
 
-/** Reads by how much something is altered, or where it is hemmed. */
+/**
+ * Reads by how much something is altered, or where it is hemmed.
+ *
+ * @example readAlteration('78', 'hem-at', 'cm').value === cm(78) // true
+ */
 export function readAlteration(
   text: string,
   how: AlteredHow,
@@ -34,7 +38,11 @@ export function readAlteration(
     : success(length);
 }
 
-/** An alteration's problem as a sentence that says what to do. */
+/**
+ * An alteration's problem as a sentence that says what to do.
+ *
+ * @example sayAlterationProblem({ code: 'impossible', how: 'hem-at', text: '900' }, 'cm') // '900 cm is not a finished length (10 cm to 180 cm). Measure at the pins again.'
+ */
 export function sayAlterationProblem(problem: AlterationProblem, unit: ShownLength): string {
   if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
   const { least, most } = limitsOf(problem.how);
@@ -43,7 +51,11 @@ export function sayAlterationProblem(problem: AlterationProblem, unit: ShownLeng
   return `${written} is not ${what} (${formatLength(least, unit)} to ${formatLength(most, unit)}). Measure at the pins again.`;
 }
 
-/** What is altered: "let out the waist by 2 cm", "hem the leg at 78 cm". */
+/**
+ * What is altered: "let out the waist by 2 cm", "hem the leg at 78 cm".
+ *
+ * @example sayAltered({ area: 'leg', how: 'hem-at', length: inches(30.1875) }, 'in/16') // 'hem the leg at 30 3/16 in'
+ */
 export function sayAltered(
   { area, how, length }: { readonly area: FitArea; readonly how: AlteredHow; readonly length: Length },
   unit: ShownLength,

@@ -13,7 +13,11 @@ import type { ChartColumn, ChartPart, ChartSheet } from '../chart/chart-shape';
 import { readingsBehind } from '../chart/size-chart';
 import { measurement } from '../body/catalogue';
 
-/** A place as it stands in a sentence. */
+/**
+ * A place as it stands in a sentence.
+ *
+ * @example placeName(jacket.sheet, 'chest') // 'chest'
+ */
 export function placeName(sheet: Pick<ChartSheet, 'parts'>, place: FitPlace): string {
   if (!isPart(place)) return areaFacts(place).name;
   return ownPart(sheet, place)?.name.toLowerCase() ?? 'garment';
@@ -29,6 +33,8 @@ const FOUND = new WeakMap<ChartSheet, Map<FitArea, ChartPart | null>>();
  * The part of a chart that sizes a place; `null` where none does, so that another size is no help
  * there. A part is known by what the maker calls it where that names the area (a front width and a back
  * width both go by the same girths), else by what it measures.
+ *
+ * @example partOfPlace(jacket.sheet, 'chest').code // 'size'
  */
 export function partOfPlace(sheet: ChartSheet, code: FitPlace): ChartPart | null {
   if (isPart(code)) return ownPart(sheet, code);
@@ -41,7 +47,11 @@ export function partOfPlace(sheet: ChartSheet, code: FitPlace): ChartPart | null
   return part;
 }
 
-/** Whether all that a part decides by are lengths, so that its sizes are longer and shorter. */
+/**
+ * Whether all that a part decides by are lengths, so that its sizes are longer and shorter.
+ *
+ * @example isOfLengths(jacket.sheet, jacket.sheet.parts[0]) // false
+ */
 export function isOfLengths(sheet: ChartSheet, { columns }: Pick<ChartPart, 'columns'>): boolean {
   const read = columns
     .filter(({ role }) => role === 'deciding')
@@ -71,7 +81,11 @@ function placeAmong(sheet: ChartSheet, { columns }: ChartPart, measures: readonl
   return measures.findIndex((code) => read.has(code));
 }
 
-/** The column of a part by which a place is sized: the one that reads what it is about, as directly as any. */
+/**
+ * The column of a part by which a place is sized: the one that reads what it is about, as directly as any.
+ *
+ * @example columnOfPlace(jacket.sheet, jacket.sheet.parts[0], 'waist').code // 'waist-girth'
+ */
 export function columnOfPlace(sheet: ChartSheet, part: ChartPart, place: FitPlace): ChartColumn | null {
   const deciding = part.columns.filter(({ role }) => role === 'deciding');
   if (isPart(place)) return deciding[0] ?? null;

@@ -33,6 +33,8 @@ export interface ChartRun extends ColumnRun {
 /**
  * How a chart runs, column by column. Looks at garments of an earlier version count as well, by the labels
  * of their sizes: the same garments hang on the rail, whatever the table says of them.
+ *
+ * @example chartRuns(compileChart(jacket.sheet), looksOn(worn, jacket, house)).map(({ code, runs }) => [code, runs]) // [['chest-girth', 'no-sign']]
  */
 export function chartRuns(compiled: CompiledChart, looks: readonly GarmentLook[]): ChartRun[] {
   return compiled.parts.flatMap(({ whole }) =>
@@ -48,12 +50,20 @@ export function chartRuns(compiled: CompiledChart, looks: readonly GarmentLook[]
   );
 }
 
-/** Those that run otherwise than their chart says. */
+/**
+ * Those that run otherwise than their chart says.
+ *
+ * @example tellingRuns([{ runs: 'small' }, { runs: 'no-sign' }]) // [{ runs: 'small' }]
+ */
 export function tellingRuns<Run extends Pick<ChartRun, 'runs'>>(runs: readonly Run[]): Run[] {
   return runs.filter((one) => one.runs !== 'no-sign');
 }
 
-/** "runs 1.4 cm small in the chest (0.6 to 2.2 cm), from 23 wearers". */
+/**
+ * "runs 1.4 cm small in the chest (0.6 to 2.2 cm), from 23 wearers".
+ *
+ * @example sayRun({ foot: false, runs: 'small', small: cm(2.2), least: cm(0.5), most: cm(4), wearers: 16, name: 'Chest' }, 'cm') // 'runs 2.2 cm small in the chest (0.5 to 4 cm), from 16 wearers'
+ */
 export function sayRun(run: ChartRun, reader: ShownLength): string {
   const unit = run.foot ? 'mm' : reader;
   const from = `from ${run.wearers} ${run.wearers === 1 ? 'wearer' : 'wearers'}`;
@@ -75,7 +85,11 @@ function signed(length: Length, unit: ShownLength): string {
   return length < 0 ? `−${formatNumber(micrometres(-length), unit)}` : formatNumber(length, unit);
 }
 
-/** How much of what was found is adopted: to the millimetre, as nobody cuts finer. */
+/**
+ * How much of what was found is adopted: to the millimetre, as nobody cuts finer.
+ *
+ * @example adopted({ small: cm(2.2), runs: 'small' }) // 22000
+ */
 export function adopted({ small }: Pick<ChartRun, 'small'>): Length {
   return micrometres(Math.round(small / 1_000) * 1_000);
 }
@@ -85,6 +99,7 @@ export function adopted({ small }: Pick<ChartRun, 'small'>): Length {
  * that the maker's own numbers stay readable; single values are moved themselves.
  *
  * @param runs of which columns, and by how much; those that show no sign are left alone
+ * @example withRuns(jacket.sheet, []).parts[0].sizes // ['M', 'L', 'XL']
  */
 export function withRuns(
   sheet: ChartSheet,
@@ -112,7 +127,11 @@ function moved(column: ChartColumn, by: Length): ChartColumn {
 
 const RUNNING = new WeakMap<ChartSheet, { readonly on: string; readonly compiled: CompiledChart }>();
 
-/** A chart compiled as its garments run; kept for as long as its sheet lives and runs so. */
+/**
+ * A chart compiled as its garments run; kept for as long as its sheet lives and runs so.
+ *
+ * @example compiledAsItRuns(jacket.sheet, []).parts.length // 1
+ */
 export function compiledAsItRuns(
   sheet: ChartSheet,
   runs: readonly Pick<ChartRun, 'part' | 'code' | 'small' | 'runs'>[],

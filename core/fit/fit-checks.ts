@@ -3,7 +3,11 @@ import type { ChartSheet, WrittenFitCheck } from '../chart/chart-shape';
 import { partPlace } from '../garment/areas';
 import { placesOf, type FitAnswer, type FitCheck } from '../garment/fit-check';
 
-/** What to look at once a garment is on, in this order: what its kind asks for, then what its maker adds. */
+/**
+ * What to look at once a garment is on, in this order: what its kind asks for, then what its maker adds.
+ *
+ * @example fitChecksOf({ kind: 'gloves', fitChecks: [] }).map(({ code }) => code) // ['fist']
+ */
 export function fitChecksOf({
   kind,
   fitChecks,

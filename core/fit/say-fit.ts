@@ -51,7 +51,11 @@ function sayStep({ name, by, along }: Pick<Shift, 'name' | 'by' | 'along'>): str
   return `${called.endsWith('s') ? '' : 'a '}${by === 1 ? more : less} ${called}`;
 }
 
-/** What may be done next, in few words. */
+/**
+ * What may be done next, in few words.
+ *
+ * @example adviseFit(jacket.sheet, [{ sizes: { size: 'M' }, seen: [{ check: 'button', answer: 'small' }] }]).ways.map(sayWay) // ['try L: a size up', 'made to measure']
+ */
 export function sayWay(way: Way): string {
   switch (way.does) {
     case 'try':

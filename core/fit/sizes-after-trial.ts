@@ -44,6 +44,7 @@ export interface PlaceSeen {
  *
  * @param trials every size that was put on
  * @returns without a chance where nothing that decides was read
+ * @example sizesAfterTrial(compileChart(jacket.sheet), bodyOf(docket, house), {}, []).odds[0].label // 'M'
  */
 export function sizesAfterTrial(
   compiled: CompiledChart,
@@ -67,7 +68,11 @@ export function sizesAfterTrial(
   return { odds, surprising: sum / DRAWS < SURPRISING ** wrongAmong(seen) };
 }
 
-/** What the answers of one trial tell of the columns of a chart; each place once, and worst where two differ. */
+/**
+ * What the answers of one trial tell of the columns of a chart; each place once, and worst where two differ.
+ *
+ * @example placesSeen(compileChart(jacket.sheet), { sizes: { size: 'M' }, seen: [{ check: 'button', answer: 'small' }] }).map(({ sight }) => sight) // ['small']
+ */
 export function placesSeen(compiled: CompiledChart, { sizes, seen }: Trial): PlaceSeen[] {
   const checks = fitChecksOf(compiled.sheet);
   const sights = new Map<FitPlace, Sight>();
@@ -84,7 +89,11 @@ export function placesSeen(compiled: CompiledChart, { sizes, seen }: Trial): Pla
   return [...sights].flatMap(([place, sight]) => placeSeen(compiled, sizes, place, sight));
 }
 
-/** What was seen of one place of some sizes; nothing where no column of the chart goes by it. */
+/**
+ * What was seen of one place of some sizes; nothing where no column of the chart goes by it.
+ *
+ * @example placeSeen(compileChart(jacket.sheet), { size: 'M' }, 'chest', 'small').map(({ column }) => column.code) // ['chest-girth']
+ */
 export function placeSeen(
   { sheet, parts }: CompiledChart,
   sizes: Trial['sizes'],

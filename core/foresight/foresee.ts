@@ -77,7 +77,11 @@ export function alwaysTheSame({ chart, preference, rule }: OpenGarment, known: K
 
 const STEADY = 42;
 
-/** Draws from 0 up to 1 that are the same for the same seed (a linear congruence, Numerical Recipes' constants, from memory). */
+/**
+ * Draws from 0 up to 1 that are the same for the same seed (a linear congruence, Numerical Recipes' constants, from memory).
+ *
+ * @example steadyRandom(7)() === steadyRandom(7)() // true
+ */
 export function steadyRandom(seed: number): Random {
   let state = seed >>> 0;
   return () => {

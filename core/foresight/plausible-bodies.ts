@@ -28,6 +28,7 @@ const LIMITS_REACH = 8;
  *
  * @param codes the measurements wanted of each body
  * @returns a column of values a code, `count` long, in micrometres
+ * @example plausibleBodies(new Map([['chest-girth', cm(98)]]), ['waist-girth'], 5, steadyRandom(1)).map((drawn) => drawn.length) // [5]
  */
 export function plausibleBodies(
   known: Known,
@@ -53,7 +54,11 @@ export function plausibleBodies(
   return columns;
 }
 
-/** What the rest leads one to expect of a measurement that was not taken. */
+/**
+ * What the rest leads one to expect of a measurement that was not taken.
+ *
+ * @example expectedValue(new Map([['chest-girth', cm(120)]]), 'waist-girth') > expectedValue(new Map([['chest-girth', cm(90)]]), 'waist-girth') // true
+ */
 export function expectedValue(known: Known, code: MeasurementCode): Length {
   const variable = variableOf(code);
   const { least, most } = measurement(code).limits;

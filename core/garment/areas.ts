@@ -101,17 +101,29 @@ export type PartPlace = `part:${string}`;
 export type FitPlace = FitArea | PartPlace;
 export const FIT_AREAS = Object.keys(AREAS) as FitArea[];
 
-/** What is known of an area. */
+/**
+ * What is known of an area.
+ *
+ * @example areaFacts('front-length').name // 'front'
+ */
 export function areaFacts(code: FitArea): AreaFacts {
   return AREAS[code];
 }
 
-/** A part as the place that a maker's own check tells of. */
+/**
+ * A part as the place that a maker's own check tells of.
+ *
+ * @example partPlace('hood') // 'part:hood'
+ */
 export function partPlace(part: string): PartPlace {
   return `part:${part}`;
 }
 
-/** Whether a place is a part of a chart. */
+/**
+ * Whether a place is a part of a chart.
+ *
+ * @example isPart(partPlace('hood')) // true
+ */
 export function isPart(place: FitPlace): place is PartPlace {
   return place.startsWith('part:');
 }

@@ -45,7 +45,11 @@ export interface FitCheck {
 /** What is answered where it is as it should be. */
 export const RIGHT = 'right';
 
-/** All of which some answers tell, each once. */
+/**
+ * All of which some answers tell, each once.
+ *
+ * @example placesOf(fitChecksOf({ kind: 'gloves', fitChecks: [] })[0].answers) // ['hand']
+ */
 export function placesOf(answers: readonly FitAnswer[]): FitPlace[] {
   return [...new Set(answers.flatMap(({ tells }) => (tells === null ? [] : [tells.place])))];
 }

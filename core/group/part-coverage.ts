@@ -59,7 +59,11 @@ export function partCoverage(
   return covered;
 }
 
-/** The measurements that the coverage of a chart goes by. */
+/**
+ * The measurements that the coverage of a chart goes by.
+ *
+ * @example codesOfCoverage(compileChart(jacket.sheet)) // ['chest-girth', 'waist-girth']
+ */
 export function codesOfCoverage(chart: CompiledChart): readonly MeasurementCode[] {
   return new Kernel(chart, {}, 1).codes;
 }

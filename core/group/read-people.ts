@@ -62,7 +62,11 @@ export function readPeople(text: string): Outcome<PeopleRow[], readonly PeopleFi
   return success(lines.map((row) => readPersonRow(row, head.cells.length, headings.value, firstLines)));
 }
 
-/** Reads the heading of a list. */
+/**
+ * Reads the heading of a list.
+ *
+ * @example readPeopleHeadings({ line: 1, cells: ['id', 'chest-girth (cm)'] }).value.length // 1
+ */
 export function readPeopleHeadings(head: TableRow): Outcome<PeopleHeading[], readonly PeopleFinding[]> {
   const findings: PeopleFinding[] = [];
   const [first = '', ...names] = head.cells;

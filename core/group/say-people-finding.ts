@@ -3,7 +3,11 @@ import { sayReadingProblem } from '../capture/say-reading-problem';
 import { sayFinding } from '../chart/say-finding';
 import type { PeopleFinding, PersonProblem } from './read-people';
 
-/** What keeps a list of people from being read, as a sentence with its place and the mend. */
+/**
+ * What keeps a list of people from being read, as a sentence with its place and the mend.
+ *
+ * @example readPeopleHeadings({ line: 1, cells: ['chest-girth (cm)'] }).problem.map(sayPeopleFinding) // ['The first column must be headed “id”, here it is “chest-girth (cm)”. Rename it, or move the ids to the front.']
+ */
 export function sayPeopleFinding(finding: PeopleFinding): string {
   switch (finding.code) {
     case 'no-id-column':
@@ -15,7 +19,11 @@ export function sayPeopleFinding(finding: PeopleFinding): string {
   }
 }
 
-/** What keeps one row from being read, by its line. */
+/**
+ * What keeps one row from being read, by its line.
+ *
+ * @example sayPersonProblem({ code: 'id-missing', line: 7 }) // 'Line 7: this row has no id. Give it one.'
+ */
 export function sayPersonProblem(problem: PersonProblem): string {
   switch (problem.code) {
     case 'id-missing':

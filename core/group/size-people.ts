@@ -11,7 +11,11 @@ import { sayReason } from '../match/say-verdict';
 import { VERDICTS, type GarmentVerdict, type Verdict } from '../match/verdict';
 import type { Person } from './read-people';
 
-/** Sizes one row of a list, with everything its verdict rests on. */
+/**
+ * Sizes one row of a list, with everything its verdict rests on.
+ *
+ * @example sizePerson(compileChart(jacket.sheet), { id: 'ada', values: new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]]) }).proposed // 'M'
+ */
 export function sizePerson(chart: CompiledChart, person: Person, options: JudgeOptions = {}): GarmentVerdict {
   return judge(chart, withFullerHip(bodyOf(person), codesOf(chart)), options);
 }
@@ -124,7 +128,11 @@ function bodyOf({ values }: Person): MeasuredBody {
 /** The heading of the sizes written out. */
 export const SIZED_HEADING = ['id', 'verdict', 'size', 'alternates', 'reason'] as const;
 
-/** One line of the sizes written out; several alternates are parted by a bar. */
+/**
+ * One line of the sizes written out; several alternates are parted by a bar.
+ *
+ * @example sizedRow({ id: 'ada' }, { verdict: 'edge', proposed: 'L', alternates: ['M'], reason: '' }) // ['ada', 'edge', 'L', 'M', '']
+ */
 export function sizedRow(
   { id }: Pick<Person, 'id'>,
   { verdict, proposed, alternates, reason }: BriefSize,
@@ -132,7 +140,11 @@ export function sizedRow(
   return [id, verdict, proposed ?? '', alternates.join('|'), reason];
 }
 
-/** A whole verdict as a line of the sizes written out wants it. */
+/**
+ * A whole verdict as a line of the sizes written out wants it.
+ *
+ * @example inBrief(judgeOne(docket, jacket, house), 'cm').proposed // 'M'
+ */
 export function inBrief(verdict: GarmentVerdict, unit: ShownLength): BriefSize {
   return { ...verdict, reason: sayReason(verdict, unit) };
 }

@@ -55,6 +55,8 @@ export const EDGE_CHANCE = 0.1;
  *
  * The kernel sizes a round of one, whose slots are then read for the account of it; the odds are
  * the same kernel's answers to drawn readings.
+ *
+ * @example judge(compileChart(jacket.sheet), new Map([['chest-girth', { value: cm(110.5) }], ['waist-girth', { value: cm(95) }]])).verdict // 'between'
  */
 export function judge(
   compiled: CompiledChart,

@@ -13,6 +13,8 @@ export interface MadeToMeasureNeed {
  * What a maker needs to make a garment where no size goes: every measurement the chart is
  * about, those it decides by first, then those it only reports. Values are those read, not as
  * the chart rounds them.
+ *
+ * @example madeToMeasureNeeds(jacket.sheet, settledValues(docket.readings, house)).map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
 export function madeToMeasureNeeds(
   sheet: ChartSheet,

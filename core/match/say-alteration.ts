@@ -43,7 +43,11 @@ export function sayChange(
   return `${by} on the ${change.name.toLowerCase()}${alone} would make it ${change.into ?? 'no size of this chart'}.`;
 }
 
-/** A measurement that counts at what was read for another. */
+/**
+ * A measurement that counts at what was read for another.
+ *
+ * @example sayCountedAs({ code: 'hip-girth', from: 'high-hip-girth', value: cm(104) }, 'cm').slice(0, 44) // 'High hip, 104 cm, is fuller than the hip and'
+ */
 export function sayCountedAs({ code, from, value }: CountedAs, unit: ShownLength): string {
   const [own, other] = [measurement(code).name.toLowerCase(), measurement(from).name];
   return `${other}, ${formatLength(value, unit)}, is fuller than the ${own} and counts for it: of two fullnesses the larger decides.`;

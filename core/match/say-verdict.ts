@@ -43,6 +43,8 @@ export const PREFERENCE_WORDS: Readonly<Record<FitPreference, string>> = {
  * The reason of a verdict in one or two sentences, lengths in the reader's unit. Of a garment
  * of several parts, the part that decides is named; of a combination that is not made, what
  * is made and near.
+ *
+ * @example sayReason(judgeOne(docket, jacket, house), 'cm') // 'Natural waist 85 cm lies inside M, 3 cm clear of its edge.'
  */
 export function sayReason(
   verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade' | 'assumed'>,
@@ -77,7 +79,11 @@ function sayWhatDecides(
   return verdict.parts.length === 1 || named ? words : `${part.name}: ${uncapital(words, part)}`;
 }
 
-/** The reason of one part's verdict. */
+/**
+ * The reason of one part's verdict.
+ *
+ * @example sayPartReason(judgeOne(docket, jacket, house).parts[0], 'cm') // 'Natural waist 85 cm lies inside M, 3 cm clear of its edge.'
+ */
 export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: ShownLength): string {
   switch (reason.verdict) {
     case 'settled':
@@ -191,7 +197,11 @@ function value(one: PlacedMeasurement, unit: ShownLength): string {
   return `${one.name} ${formatLength(one.value, unitOf(one, unit))}${estimate}`;
 }
 
-/** The unit something is told in: the reader's, of a foot always millimetres. */
+/**
+ * The unit something is told in: the reader's, of a foot always millimetres.
+ *
+ * @example unitOf({ foot: true }, 'in/8') // 'mm'
+ */
 export function unitOf({ foot }: { readonly foot: boolean }, unit: ShownLength): ShownLength {
   return foot ? 'mm' : unit;
 }

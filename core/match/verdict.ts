@@ -192,7 +192,11 @@ export interface GarmentVerdict {
   readonly preference: FitPreference;
 }
 
-/** The verdict of the part that decides; of a combination that is not made, the first part's. */
+/**
+ * The verdict of the part that decides; of a combination that is not made, the first part's.
+ *
+ * @example decidingPart(judgeOne(docket, jacket, house)).part // 'size'
+ */
 export function decidingPart({ parts, worst }: Pick<GarmentVerdict, 'parts' | 'worst'>): PartVerdict {
   return parts.find(({ part }) => part === worst) ?? parts[0]!;
 }

@@ -34,6 +34,7 @@ export const MICROMETRES_PER: Readonly<Record<LengthUnit, number>> = {
  *
  * @throws RangeError when the number is not a safe whole number: a programming error,
  *   never something a person typed (those go through `parseLength`).
+ * @example micrometres(980_000) === cm(98) // true
  */
 export function micrometres(count: number): Length {
   if (!Number.isSafeInteger(count)) throw new RangeError(`${count} is not a whole number of micrometres`);
@@ -49,7 +50,11 @@ export function mm(count: number): Length {
   return micrometres(Math.round(count * MICROMETRES_PER.mm));
 }
 
-/** A length of so many centimetres, to the nearest micrometre. */
+/**
+ * A length of so many centimetres, to the nearest micrometre.
+ *
+ * @example cm(97.5) // 975000
+ */
 export function cm(count: number): Length {
   return micrometres(Math.round(count * MICROMETRES_PER.cm));
 }

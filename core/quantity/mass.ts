@@ -52,7 +52,11 @@ const STONES_AND_POUNDS = /^(\d{1,2})\s*(?:st|stones?)\s*(\d{1,2})\s*(?:lbs?|pou
 /** A tonne: no body comes near it. */
 const HEAVIEST = 1_000_000;
 
-/** Whether a unit is one of mass. */
+/**
+ * Whether a unit is one of mass.
+ *
+ * @example isMassUnit('kg') // true
+ */
 export function isMassUnit(unit: MeasureUnit): unit is MassUnit {
   return unit === 'kg' || unit === 'lb';
 }

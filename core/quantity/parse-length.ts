@@ -84,14 +84,22 @@ export function parseLength(text: string, unit: LengthUnit): Outcome<WrittenLeng
   return measured(text, number, named, number.unit === null);
 }
 
-/** A text taken apart into its number and the unit behind it; `null` when it is not that. */
+/**
+ * A text taken apart into its number and the unit behind it; `null` when it is not that.
+ *
+ * @example splitNumber('38 1/2 in') // { numerator: 77, denominator: 2, unit: 'in' }
+ */
 export function splitNumber(plain: string): (Ratio & { readonly unit: string | null }) | null {
   const match = WITH_UNIT.exec(plain);
   if (!match) return null;
   return { ...toRatio(match[1]!), unit: match[2]?.trim().replace(/\.$/, '') ?? null };
 }
 
-/** One spelling for quotes, primes, dashes, spaces and fractions, so that one grammar serves. */
+/**
+ * One spelling for quotes, primes, dashes, spaces and fractions, so that one grammar serves.
+ *
+ * @example normalise('38½ in') // '38 1/2 in'
+ */
 export function normalise(text: string): string {
   return text
     .trim()
@@ -143,7 +151,11 @@ function toRatio(number: string): Ratio {
   return { numerator: Number(`${whole}${decimals}`), denominator: 10 ** decimals.length };
 }
 
-/** Whole-number division to the nearest, a half upward; both operands non-negative whole numbers. */
+/**
+ * Whole-number division to the nearest, a half upward; both operands non-negative whole numbers.
+ *
+ * @example divideToNearest(7, 2) // 4
+ */
 export function divideToNearest(numerator: number, denominator: number): number {
   const quotient = Math.floor(numerator / denominator);
   const remainder = numerator - quotient * denominator;

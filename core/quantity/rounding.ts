@@ -34,6 +34,7 @@ export function roundLength(length: Length, policy: RoundingPolicy): Length | nu
  *
  * @returns what puts the rounded of the first `count` values into `out`
  * @throws RangeError when the step is not positive
+ * @example (() => { const out = new Float64Array(1); roundEach({ mode: 'down', step: inches(1) })(out, Float64Array.of(inches(15.9)), 1); return out[0] === inches(15); })() // true
  */
 export function roundEach(
   policy: RoundingPolicy,

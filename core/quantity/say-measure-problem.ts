@@ -1,7 +1,11 @@
 import type { MassProblem } from './mass';
 import type { LengthProblem } from './parse-length';
 
-/** Why a text is no length, or no mass, as a sentence that says what to do next. */
+/**
+ * Why a text is no length, or no mass, as a sentence that says what to do next.
+ *
+ * @example sayMeasureProblem({ code: 'empty' }) // 'Nothing is written here. Write a number such as 38 1/2 or 97.5 cm.'
+ */
 export function sayMeasureProblem(problem: LengthProblem | MassProblem): string {
   switch (problem.code) {
     case 'empty':

@@ -18,7 +18,11 @@ export const COLUMNS_507 = {
   'wrist-girth': 'WristG',
 } as const;
 
-/** The 507 bodies as measured values. They are loaded with whoever asks for them, never with the application. */
+/**
+ * The 507 bodies as measured values. They are loaded with whoever asks for them, never with the application.
+ *
+ * @example bodies507().length // 507
+ */
 export function bodies507(): ReadonlyMap<MeasurementCode, Length>[] {
   const columns = Object.entries(COLUMNS_507) as [MeasurementCode, string][];
   return bodyDimensions507().map(

@@ -20,6 +20,7 @@ export interface PublishedChart {
  *
  * @param edges one more than there are sizes, rising: each size reaches from its own edge up to
  *   the next, its own included and the next not
+ * @example adjoining('chest-girth', 'cm', [cm(82), cm(86), cm(90)]).cells.length // 2
  */
 export function adjoining(code: ColumnCode, unit: WorkingUnit, edges: readonly Length[]): ChartColumn {
   return column(
@@ -35,7 +36,11 @@ export function adjoining(code: ColumnCode, unit: WorkingUnit, edges: readonly L
   );
 }
 
-/** A column of single values, each size reaching halfway to its neighbours. */
+/**
+ * A column of single values, each size reaching halfway to its neighbours.
+ *
+ * @example nominal('chest-girth', 'cm', [cm(84), cm(88)]).cells.length // 2
+ */
 export function nominal(code: ColumnCode, unit: WorkingUnit, values: readonly Length[]): ChartColumn {
   return column(
     code,
@@ -44,12 +49,20 @@ export function nominal(code: ColumnCode, unit: WorkingUnit, values: readonly Le
   );
 }
 
-/** `count` numbers from `first` on, `step` apart. */
+/**
+ * `count` numbers from `first` on, `step` apart.
+ *
+ * @example graded(84, 4, 3) // [84, 88, 92]
+ */
 export function graded(first: number, step: number, count: number): number[] {
   return Array.from({ length: count }, (_, index) => first + index * step);
 }
 
-/** A part of a published table, with the names of its sizes. */
+/**
+ * A part of a published table, with the names of its sizes.
+ *
+ * @example namedPart('size', 'Size', [84, 88], [nominal('chest-girth', 'cm', [cm(84), cm(88)])]).sizes // ['84', '88']
+ */
 export function namedPart(
   code: string,
   name: string,

@@ -1,4 +1,4 @@
-import { inches, micrometres, mm, type Length } from '../quantity/length';
+import { inches, mm, type Length } from '../quantity/length';
 import { graded, namedPart, nominal, published, type PublishedChart } from './published-chart';
 
 /**
@@ -30,18 +30,6 @@ export function sizeOfLast(last: Length, system: LastSystem): number {
       return (last * 3) / inches(1) - 25;
     case 'American men’s':
       return (last * 3) / inches(1) - 24;
-  }
-}
-
-/** The length of the last that a size stands for; the inverse of `sizeOfLast`, to the nearest micrometre. */
-export function lastOfSize(size: number, system: LastSystem): Length {
-  switch (system) {
-    case 'Paris point':
-      return micrometres(Math.round((size * 20_000) / 3));
-    case 'English':
-      return micrometres(Math.round(((size + 25) * inches(1)) / 3));
-    case 'American men’s':
-      return micrometres(Math.round(((size + 24) * inches(1)) / 3));
   }
 }
 

@@ -18,6 +18,7 @@ export const MOST_LABELS = 2_000;
  * Every label that a chart makes, smallest first, part by part.
  *
  * @returns at most `MOST_LABELS`; `whole` tells whether that is all
+ * @example madeLabels(jacket.sheet) // { labels: ['M', 'L', 'XL'], whole: true }
  */
 export function madeLabels(sheet: ChartSheet): {
   readonly labels: readonly string[];
@@ -46,6 +47,7 @@ export function madeLabels(sheet: ChartSheet): {
  *
  * @param sizes what the wearer's size is, part by part
  * @param labels those that are to be had
+ * @example nearestLabels(jacket.sheet, { size: 'M' }, ['XL', 'L']).map(({ label, steps }) => [label, steps]) // [['L', 1], ['XL', 2]]
  */
 export function nearestLabels(
   sheet: ChartSheet,
@@ -83,6 +85,8 @@ export interface Rename {
 /**
  * What a label of one version of a chart is called by now. A label that comes back in a later version is another
  * size than the one that was called so before, which is why the version is asked.
+ *
+ * @example labelNow([{ seriesId: 'a', label: '2XL', to: 'XXL', since: 2 }], { seriesId: 'a', label: '2XL', version: 1 }) // 'XXL'
  */
 export function labelNow(
   renames: readonly Rename[],
@@ -94,29 +98,14 @@ export function labelNow(
   return next === undefined ? label : labelNow(renames, { seriesId, label: next.to, version: next.since });
 }
 
-/** What a label is called by now that no version makes any more: by what it was called last. */
+/**
+ * What a label is called by now that no version makes any more: by what it was called last.
+ *
+ * @example goneLabelNow([{ seriesId: 'a', label: '2XL', to: 'XXL', since: 2 }], { seriesId: 'a', label: '2XL' }) // 'XXL'
+ */
 export function goneLabelNow(renames: readonly Rename[], { seriesId, label }: Article): string {
   const last = renames
     .filter((one) => one.seriesId === seriesId && one.label === label)
     .sort((a, b) => b.since - a.since)[0];
   return last === undefined ? label : labelNow(renames, { seriesId, label: last.to, version: last.since });
-}
-
-/** What became of the labels of a chart with its next version: those that stay, are new, and are gone. */
-export interface LabelChanges {
-  readonly stay: readonly string[];
-  readonly come: readonly string[];
-  /** Of these somebody has to say what they are called now, where any lie on a shelf. */
-  readonly gone: readonly string[];
-}
-
-/** Compares the labels of two versions of a chart. */
-export function labelChanges(before: ChartSheet, after: ChartSheet): LabelChanges {
-  const [had, has] = [madeLabels(before).labels, madeLabels(after).labels];
-  const [old, now] = [new Set(had), new Set(has)];
-  return {
-    stay: had.filter((label) => now.has(label)),
-    come: has.filter((label) => !old.has(label)),
-    gone: had.filter((label) => !now.has(label)),
-  };
 }

@@ -29,6 +29,8 @@ export const PLAIN_KEEPING: Keeping = {
 /**
  * How a garment of a kind is kept where the house has said nothing yet. What protects or is hired wet has
  * numbers; how long it may be used is its maker's to say, so nothing is taken for granted of that.
+ *
+ * @example usualKeeping('dry-suit').dryingDays // 2
  */
 export function usualKeeping(kind: GarmentKind): Keeping {
   const { numbered, dryingDays } = garmentKind(kind);
@@ -59,18 +61,30 @@ export type PieceStanding =
 /** So many days before it happens it is said. */
 export const SOON_DAYS = { end: 60, inspection: 30 } as const;
 
-/** The last day a piece may be used: its maker's mark, or reckoned from when it was made; `null` where there is none, or none is known. */
+/**
+ * The last day a piece may be used: its maker's mark, or reckoned from when it was made; `null` where there is none, or none is known.
+ *
+ * @example lastDayOf({ ...PLAIN_KEEPING, lifeMonths: 60 }, { made: '2024-03-01', goodUntil: null, received: '2024-04-01', inspected: null }) // '2029-03-01'
+ */
 export function lastDayOf(keeping: Keeping, { made, goodUntil }: PieceFacts): string | null {
   if (goodUntil !== null) return goodUntil;
   return keeping.lifeMonths === null || made === null ? null : addMonths(made, keeping.lifeMonths);
 }
 
-/** The day by which a piece is inspected next; `null` where it is not. */
+/**
+ * The day by which a piece is inspected next; `null` where it is not.
+ *
+ * @example inspectedBy({ ...PLAIN_KEEPING, inspectMonths: 12 }, { received: '2025-06-01', inspected: null }) // '2026-06-01'
+ */
 export function inspectedBy({ inspectMonths }: Keeping, { inspected, received }: PieceFacts): string | null {
   return inspectMonths === null ? null : addMonths(inspected?.on ?? received, inspectMonths);
 }
 
-/** How a piece stands on a day, the gravest first. */
+/**
+ * How a piece stands on a day, the gravest first.
+ *
+ * @example standingOfPiece({ ...PLAIN_KEEPING, lifeMonths: 60 }, { made: null, goodUntil: null, received: '2024-04-01', inspected: null }, '2026-05-04').code // 'end-unknown'
+ */
 export function standingOfPiece(keeping: Keeping, piece: PieceFacts, today: string): PieceStanding {
   const ends = lastDayOf(keeping, piece);
   if (ends !== null && ends < today) return { code: 'ended', on: ends };
@@ -84,14 +98,22 @@ export function standingOfPiece(keeping: Keeping, piece: PieceFacts, today: stri
   return { code: 'fine' };
 }
 
-/** Whether a piece is not handed to anybody as it stands. */
+/**
+ * Whether a piece is not handed to anybody as it stands.
+ *
+ * @example isBlocked({ code: 'end-unknown' }) // true
+ */
 export function isBlocked({ code }: PieceStanding): boolean {
   return (
     code === 'ended' || code === 'end-unknown' || code === 'inspection-due' || code === 'inspection-failed'
   );
 }
 
-/** How a piece stands, in words; nothing where it is fine. */
+/**
+ * How a piece stands, in words; nothing where it is fine.
+ *
+ * @example sayStanding({ code: 'ends-soon', on: '2026-06-30' }) // 'May be used until 30 Jun 2026 by its maker.'
+ */
 export function sayStanding(standing: PieceStanding): string {
   switch (standing.code) {
     case 'fine':

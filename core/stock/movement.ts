@@ -77,6 +77,7 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
  * rooms alone, as nobody counts what makers, wearers and the waste have.
  *
  * @param there how many pieces of the article are where it goes from
+ * @example refuseMovement({ kind: 'issued', from: loft, to: { in: 'wearer' }, count: 2, reason: null }, 1) // { code: 'too-few', there: 1 }
  */
 export function refuseMovement(
   { kind, from, to, count, reason }: Omit<Movement, 'id' | 'articleId' | 'pieceId'>,
@@ -89,7 +90,11 @@ export function refuseMovement(
   return room(from) && there < count ? { code: 'too-few', there } : null;
 }
 
-/** The place that a text of `placeKey` stands for. */
+/**
+ * The place that a text of `placeKey` stands for.
+ *
+ * @example placeOf(placeKey({ in: 'maker' })) // { in: 'maker' }
+ */
 export function placeOf(key: string): Whereabouts {
   const [roomId, compartment] = key.split('/');
   return compartment === undefined
@@ -97,7 +102,11 @@ export function placeOf(key: string): Whereabouts {
     : { in: 'room', roomId: roomId!, compartment: compartment as Compartment };
 }
 
-/** Why a movement is not let in, and what to do. */
+/**
+ * Why a movement is not let in, and what to do.
+ *
+ * @example sayMovementRefusal({ code: 'too-few', there: 1 }, 'Sluice gloves 9') // 'Only 1 of Sluice gloves 9 is there. Look at what is there now.'
+ */
 export function sayMovementRefusal(refusal: MovementRefusal, what: string): string {
   switch (refusal.code) {
     case 'no-count':
@@ -115,12 +124,20 @@ export function sayMovementRefusal(refusal: MovementRefusal, what: string): stri
   }
 }
 
-/** One text for one place. */
+/**
+ * One text for one place.
+ *
+ * @example placeKey({ in: 'wearer' }) // 'wearer'
+ */
 export function placeKey(where: Whereabouts): string {
   return where.in === 'room' ? `${where.roomId}/${where.compartment}` : where.in;
 }
 
-/** How many pieces of each article are where, by article and place: sums of the list, and of nothing else. */
+/**
+ * How many pieces of each article are where, by article and place: sums of the list, and of nothing else.
+ *
+ * @example balances(movements).get('gloves-9').get(placeKey(loft)) // 3
+ */
 export function balances(movements: readonly Movement[]): ReadonlyMap<string, ReadonlyMap<string, number>> {
   const found = new Map<string, Map<string, number>>();
   for (const { articleId, from, to, count } of movements) {
@@ -132,7 +149,11 @@ export function balances(movements: readonly Movement[]): ReadonlyMap<string, Re
   return found;
 }
 
-/** How many pieces of an article are at a place. */
+/**
+ * How many pieces of an article are at a place.
+ *
+ * @example countAt(movements, 'gloves-9', loft) // 3
+ */
 export function countAt(movements: readonly Movement[], articleId: string, where: Whereabouts): number {
   return balances(movements).get(articleId)?.get(placeKey(where)) ?? 0;
 }

@@ -30,6 +30,7 @@ const WEARER: Whereabouts = { in: 'wearer' };
  * @param before what had been handed over
  * @param after what has been now
  * @returns what moves, in the order of the hand-overs; nothing where the two agree
+ * @example movementsOf(docket, worn).map(({ kind, to, hire }) => [kind, to.in, hire]) // [['issued', 'wearer', 'out']]
  */
 export function movementsOf(
   before: Pick<Docket, 'handings'>,

@@ -23,6 +23,8 @@ export interface Need {
  * What is to be ordered of one article. What lies there goes to wearers first; the shelf is filled up to its
  * least from what is left; spares are so many of every hundred ordered for wearers, rounded up, and at least
  * so many where any are.
+ *
+ * @example needOf({ wanted: 10, there: 4, coming: 0, minimum: 3 }, { sparePercent: 10, spareLeast: 1 }) // { forWearers: 6, forShelf: 3, spares: 1 }
  */
 export function needOf(
   { wanted, there, coming, minimum }: Supply,
@@ -35,7 +37,11 @@ export function needOf(
   return { forWearers, forShelf, spares };
 }
 
-/** How many are to be ordered in all. */
+/**
+ * How many are to be ordered in all.
+ *
+ * @example totalOf({ forWearers: 6, forShelf: 3, spares: 1 }) // 9
+ */
 export function totalOf({ forWearers, forShelf, spares }: Need): number {
   // What fills the shelf is a spare as well.
   return forWearers + Math.max(forShelf, spares);

@@ -79,7 +79,11 @@ export const makerAnswerSchema = z
   .meta({ title: 'What a maker says of an order', description: 'Every message, the oldest first.' });
 export type MakerAnswer = z.infer<typeof makerAnswerSchema>;
 
-/** The JSON Schemas of the open form of an order and of what its maker answers, as texts. */
+/**
+ * The JSON Schemas of the open form of an order and of what its maker answers, as texts.
+ *
+ * @example JSON.parse(orderJsonSchemas().order).type // 'object'
+ */
 export function orderJsonSchemas(): { readonly order: string; readonly answer: string } {
   const text = (schema: z.ZodType) =>
     `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`;

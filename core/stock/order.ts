@@ -42,7 +42,11 @@ export interface OrderStanding {
   readonly lines: readonly LineStanding[];
 }
 
-/** How an order stands on a day, by all that happened to it. */
+/**
+ * How an order stands on a day, by all that happened to it.
+ *
+ * @example standingOfOrder([{ line: 1, articleId: 'a', count: 15 }], [{ kind: 'sent', at: '2026-05-04T08:00:00.000Z' }, { kind: 'received', line: 1, count: 3 }], '2026-05-10').lines[0].open // 12
+ */
 export function standingOfOrder(
   lines: readonly OrderLine[],
   events: readonly OrderEvent[],

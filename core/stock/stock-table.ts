@@ -129,12 +129,20 @@ export interface StockPlan {
   readonly faults: readonly { readonly line: number; readonly says: string }[];
 }
 
-/** A table as CSV. No cell can start a formula in a spreadsheet. */
+/**
+ * A table as CSV. No cell can start a formula in a spreadsheet.
+ *
+ * @example tableAsCsv([['garment', 'size'], ['Sluice gloves', '9']]) // 'garment,size\nSluice gloves,9\n'
+ */
 export function tableAsCsv(rows: readonly (readonly string[])[]): string {
   return `${Papa.unparse(rows as string[][], { newline: '\n', escapeFormulae: true })}\n`;
 }
 
-/** What a heading is taken for by its words; `null` where that is to be said. */
+/**
+ * What a heading is taken for by its words; `null` where that is to be said.
+ *
+ * @example roleOfHeading('Qty') // 'count'
+ */
 export function roleOfHeading(heading: string): StockRole | null {
   const words = plainWords(heading);
   if (words === '') return 'left-out';
@@ -253,7 +261,11 @@ function wholeNumber(text: string): number | null {
   return /^\d{1,5}$/.test(text) ? Number(text) : null;
 }
 
-/** Whether a text is a day of the calendar, `2026-03-31`. */
+/**
+ * Whether a text is a day of the calendar, `2026-03-31`.
+ *
+ * @example isDay('2026-02-30') // false
+ */
 export function isDay(text: string): boolean {
   if (!/^\d{4}-\d\d-\d\d$/.test(text)) return false;
   const at = new Date(`${text}T00:00:00Z`);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { scale, wholeSheet } from '../testing/whole-sheet';
 import { sizesOfLabel } from '../chart/label';
-import { goneLabelNow, labelChanges, labelNow, madeLabels, nearestLabels } from './article';
+import { goneLabelNow, labelNow, madeLabels, nearestLabels } from './article';
 import {
   balances,
   COMPARTMENTS,
@@ -100,12 +100,6 @@ describe('madeLabels', () => {
     });
     const { labels, whole } = madeLabels(panels);
     expect([labels.length, whole]).toEqual([2_000, false]);
-  });
-
-  it('compares the labels of two versions', () => {
-    const before = wholeSheet({ parts: [scale('size', 'head-girth', ['21', '22', '23'])] });
-    const after = wholeSheet({ parts: [scale('size', 'head-girth', ['22', '23', '24'])] });
-    expect(labelChanges(before, after)).toEqual({ stay: ['22', '23'], come: ['24'], gone: ['21'] });
   });
 
   it('knows what a size of an old version is called now, also where its label has come back since', () => {

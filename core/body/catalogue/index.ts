@@ -24,7 +24,11 @@ export const CATALOGUE: readonly Measurement[] = [
 
 const BY_CODE: ReadonlyMap<string, Measurement> = new Map(CATALOGUE.map((one) => [one.code, one]));
 
-/** The measurement of a code. */
+/**
+ * The measurement of a code.
+ *
+ * @example measurement('chest-girth').stance // 'standing'
+ */
 export function measurement(code: MeasurementCode): Measurement {
   return BY_CODE.get(code)!;
 }

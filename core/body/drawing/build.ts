@@ -58,6 +58,8 @@ export const USUAL_BUILD: Build = buildOf(new Map());
 /**
  * The build of a person by what has been measured of them: height, girths, inside leg, shoulders, hand
  * and feet. What is not known follows what is; of nobody it is the figure's own.
+ *
+ * @example widthAt(buildOf(new Map([['waist-girth', cm(130)]])), 200) > widthAt(buildOf(new Map([['waist-girth', cm(70)]])), 200) // true
  */
 export function buildOf(values: BodyValues): Build {
   const height = values.get('height') ?? USUAL_HEIGHT;

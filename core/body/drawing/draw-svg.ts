@@ -1,6 +1,10 @@
 import { sceneOf, type Drawn } from './scene';
 
-/** The figure with the tape where a measurement wants it, as a whole SVG for print: ink on paper, no screen colours. */
+/**
+ * The figure with the tape where a measurement wants it, as a whole SVG for print: ink on paper, no screen colours.
+ *
+ * @example drawSvg({ code: 'chest-girth' }).startsWith('<svg') // true
+ */
 export function drawSvg(drawn: Drawn): string {
   const { viewBox, outlines, lines, cord, tape, marks } = sceneOf(drawn);
   const dot = ({ at: [x, y], now }: (typeof marks)[number]) =>

@@ -1,12 +1,20 @@
 /** A point on the drawing's ground, 250 wide and 500 high. */
 export type Point = readonly [x: number, y: number];
 
-/** Points seen in a mirror down the middle of the ground. */
+/**
+ * Points seen in a mirror down the middle of the ground.
+ *
+ * @example mirrored([[100, 20]]) // [[150, 20]]
+ */
 export function mirrored(points: readonly Point[]): Point[] {
   return points.map(([x, y]) => [250 - x, y]);
 }
 
-/** Points moved by a step. */
+/**
+ * Points moved by a step.
+ *
+ * @example moved([[1, 2]], [10, 0]) // [[11, 2]]
+ */
 export function moved(points: readonly Point[], [right, down]: Point): Point[] {
   return points.map(([x, y]) => [x + right, y + down]);
 }
@@ -14,6 +22,8 @@ export function moved(points: readonly Point[], [right, down]: Point): Point[] {
 /**
  * A run of points as an SVG path, joined by Catmull-Rom curves written as cubic Béziers, so
  * that outlines and tape paths can be given by the few points that matter.
+ *
+ * @example smoothPath([[0, 0], [10, 0]]) // 'M0 0C1.7 0 8.3 0 10 0'
  */
 export function smoothPath(points: readonly Point[], closed = false): string {
   const at = (index: number): Point =>
@@ -33,7 +43,11 @@ export function smoothPath(points: readonly Point[], closed = false): string {
   return closed ? `${path}Z` : path;
 }
 
-/** A run of points joined by straight lines, for the edges of things that are straight. */
+/**
+ * A run of points joined by straight lines, for the edges of things that are straight.
+ *
+ * @example straightPath([[0, 0], [10, 5]]) // 'M0 0L10 5'
+ */
 export function straightPath(points: readonly Point[]): string {
   return `M${points.map((point) => point.join(' ')).join('L')}`;
 }

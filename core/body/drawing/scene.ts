@@ -67,7 +67,11 @@ function isFurniture(view: View, points: readonly Point[]): boolean {
   return view === 'feet' || points.every(([, y]) => y >= 352);
 }
 
-/** Lays out the figure of a person with the tape where a measurement, or a chain of them, wants it. */
+/**
+ * Lays out the figure of a person with the tape where a measurement, or a chain of them, wants it.
+ *
+ * @example sceneOf({ code: 'chest-girth' }).tape !== undefined // true
+ */
 export function sceneOf(drawn: Drawn): Scene {
   const { code, view: seen, along = [], cord = false, build = USUAL_BUILD, wish } = drawn;
   const wishLine = wish === undefined ? null : WISH_LINES[wish.code];

@@ -42,7 +42,11 @@ function measured(wish: WishCode, build: Build): readonly { readonly at: Point; 
   return onto.map((at, index) => ({ at, along: ((gone += steps[index]!) / whole) * 1_000 }));
 }
 
-/** Where on the figure something is that was pointed at, in thousandths along its line. */
+/**
+ * Where on the figure something is that was pointed at, in thousandths along its line.
+ *
+ * @example wishPoint('train', 0).length // 2
+ */
 export function wishPoint(wish: WishCode, pointed: number, build: Build = USUAL_BUILD): Point {
   const points = measured(wish, build);
   const after = Math.max(
@@ -54,7 +58,11 @@ export function wishPoint(wish: WishCode, pointed: number, build: Build = USUAL_
   return [from.at[0] + (to.at[0] - from.at[0]) * part, from.at[1] + (to.at[1] - from.at[1]) * part];
 }
 
-/** How far along a wish's line the place nearest to a point of the ground is, in thousandths. */
+/**
+ * How far along a wish's line the place nearest to a point of the ground is, in thousandths.
+ *
+ * @example pointedAt('train', wishPoint('train', 500)) // 500
+ */
 export function pointedAt(wish: WishCode, point: Point, build: Build = USUAL_BUILD): number {
   let best = 0;
   let nearest = Infinity;

@@ -16,7 +16,11 @@ export type JsonFinding =
 /** How deep a file may nest; a chart needs eight. */
 const DEEPEST = 20;
 
-/** Reads a chart file in JSON. Every fault is told at once, each with its path. */
+/**
+ * Reads a chart file in JSON. Every fault is told at once, each with its path.
+ *
+ * @example importChartJson(exportChartJson(jacket.sheet)).value.garment // 'Field jacket'
+ */
 export function importChartJson(file: Uint8Array | string): Outcome<ChartSheet, readonly JsonFinding[]> {
   const text = typeof file === 'string' ? success(file) : readText(file);
   if (!text.ok) return failure([text.problem]);
@@ -36,7 +40,11 @@ export function importChartJson(file: Uint8Array | string): Outcome<ChartSheet, 
   return readChartSheet(json);
 }
 
-/** Reads what was JSON as a chart. */
+/**
+ * Reads what was JSON as a chart.
+ *
+ * @example readChartSheet({ maker: 'Ostrel Workwear' }).ok // false
+ */
 export function readChartSheet(json: unknown): Outcome<ChartSheet, readonly JsonFinding[]> {
   const sheet = chartSheetSchema.safeParse(json);
   if (sheet.success) return success(sheet.data);
@@ -57,12 +65,18 @@ function depth(value: unknown, level = 1): number {
 /**
  * A chart as its file writes it, lossless: cells and lengths as people write them wherever the
  * text reads back to the same micrometre.
+ *
+ * @example JSON.parse(exportChartJson(jacket.sheet)).maker // 'Ostrel Workwear'
  */
 export function exportChartJson(sheet: ChartSheet): string {
   return `${JSON.stringify(writtenSheet(sheet), null, 2)}\n`;
 }
 
-/** The same as plain values, before they become text. */
+/**
+ * The same as plain values, before they become text.
+ *
+ * @example writtenSheet(jacket.sheet).parts[0].columns[0].cells[0] // '94-102'
+ */
 export function writtenSheet(sheet: ChartSheet): object {
   return {
     ...sheet,

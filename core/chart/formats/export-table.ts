@@ -6,7 +6,11 @@ import { isDerivedCode } from '../column-code';
 import { writeColumnHeading } from './heading';
 import { writeCell } from './write-cell';
 
-/** A part as the rows of a table: the heading, which says of a column what its cells are, then a row a size. */
+/**
+ * A part as the rows of a table: the heading, which says of a column what its cells are, then a row a size.
+ *
+ * @example tableRows(jacket.sheet, jacket.sheet.parts[0])[1] // ['M', '94-102', '82-90']
+ */
 export function tableRows(sheet: Pick<ChartSheet, 'derivations'>, part: ChartPart): string[][] {
   const head = part.columns.map((column) => {
     const heading = writeColumnHeading(column);
@@ -27,7 +31,11 @@ export function tableRows(sheet: Pick<ChartSheet, 'derivations'>, part: ChartPar
   ];
 }
 
-/** A part as a page to print: one table, its caption the garment and the part. */
+/**
+ * A part as a page to print: one table, its caption the garment and the part.
+ *
+ * @example exportHtml(jacket.sheet, jacket.sheet.parts[0]).includes('<table') // true
+ */
 export function exportHtml(
   sheet: Pick<ChartSheet, 'derivations' | 'garment' | 'maker'>,
   part: ChartPart,
@@ -54,7 +62,11 @@ function escaped(text: string): string {
   return text.replace(/[&<>"]/g, (sign) => signs[sign]!);
 }
 
-/** A part as CSV. No cell can start a formula in a spreadsheet. */
+/**
+ * A part as CSV. No cell can start a formula in a spreadsheet.
+ *
+ * @example exportCsv(jacket.sheet, jacket.sheet.parts[0]).split('\n')[0].trim() // 'size,chest-girth (cm),waist-girth (cm)'
+ */
 export function exportCsv(sheet: Pick<ChartSheet, 'derivations'>, part: ChartPart): string {
   return `${Papa.unparse(tableRows(sheet, part), { newline: '\n', escapeFormulae: true })}\n`;
 }

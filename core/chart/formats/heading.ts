@@ -31,6 +31,8 @@ export type HeadingProblem =
  * Reads a column heading such as `chest-girth (cm)`, in charts and in lists of people alike.
  * A name that is no code is refused with the nearest codes: `waist` is at least four places. A mass
  * takes units of mass: `weight (kg)`.
+ *
+ * @example parseHeading('chest-girth (cm)').value.unit // 'cm'
  */
 export function parseHeading(
   heading: string,

@@ -10,6 +10,7 @@ export const MOST_CHART_BYTES = 1_000_000;
  * @param bytes the whole file
  * @param most the largest size taken, in bytes
  * @returns the text, or what keeps the bytes from being text
+ * @example readText(new TextEncoder().encode('size,chest')).value // 'size,chest'
  */
 export function readText(bytes: Uint8Array, most = MOST_CHART_BYTES): Outcome<string, FileFinding> {
   if (bytes.length > most) return failure({ code: 'file-too-large', bytes: bytes.length, most });

@@ -30,7 +30,11 @@ function end(sign: Readonly<Record<Bound['edge'], string>>, { at, edge }: Bound,
   return `${sign[edge]}${writeNumber(at, unit)}`;
 }
 
-/** A number in a unit that reads back to the same micrometre: as people write it where that is exact, in decimals where not. */
+/**
+ * A number in a unit that reads back to the same micrometre: as people write it where that is exact, in decimals where not.
+ *
+ * @example writeNumber(inches(34.5), 'in') // '34 1/2'
+ */
 export function writeNumber(at: Length, unit: WorkingUnit): string {
   if (at < 0) return `(-${writeNumber(micrometres(-at), unit)})`;
   const shown = formatNumber(at, shownIn(unit, 16));

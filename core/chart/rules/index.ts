@@ -15,7 +15,11 @@ export const RULES: readonly Rule[] = [
   ...CUSTOM_RULES,
 ];
 
-/** What keeps a sheet from being a chart; one without such findings compiles. */
+/**
+ * What keeps a sheet from being a chart; one without such findings compiles.
+ *
+ * @example faultsOfSheet(jacket.sheet) // []
+ */
 export function faultsOfSheet(sheet: ChartSheet): ChartFinding[] {
   return RULES.filter(({ severity }) => severity === 'fault').flatMap(({ find }) => find(sheet));
 }
@@ -28,6 +32,7 @@ const ORDER: readonly Severity[] = ['wrong', 'look', 'note'];
  * numbers make sense.
  *
  * @returns the findings, worst first, in the order of the chart within
+ * @example examineChart(jacket.sheet).map(({ code }) => code) // ['whole-number-gap', 'gap']
  */
 export function examineChart(sheet: ChartSheet): ChartFinding[] {
   const found = RULES.filter(({ severity }) => severity !== 'fault').flatMap(({ find }) => find(sheet));

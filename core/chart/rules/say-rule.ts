@@ -8,6 +8,7 @@ import type { ChartFinding } from './rule';
  * A finding as a sentence: where, what, and what to do.
  *
  * @param parts into how many parts the house writes an inch
+ * @example sayChartFinding(jacket.sheet, examineChart(jacket.sheet)[1], 8) // 'Natural waist, size XL: between L and XL nobody is held from 98 to 100 cm. Whoever falls there is flagged.'
  */
 export function sayChartFinding(sheet: ChartSheet, finding: ChartFinding, parts: InchParts): string {
   if (finding.severity === 'fault') return sayFault(finding);
@@ -15,7 +16,11 @@ export function sayChartFinding(sheet: ChartSheet, finding: ChartFinding, parts:
   return `${where === '' ? '' : `${where}: `}${sayWhat(finding, parts)}`;
 }
 
-/** Where a finding is, by the names a person knows. */
+/**
+ * Where a finding is, by the names a person knows.
+ *
+ * @example sayChartPlace(jacket.sheet, examineChart(jacket.sheet)[1]) // 'Natural waist, size XL'
+ */
 export function sayChartPlace(sheet: ChartSheet, { place }: Pick<ChartFinding, 'place'>): string {
   const part = sheet.parts.find(({ code }) => code === place.part);
   const words = [

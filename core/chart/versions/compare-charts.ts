@@ -37,6 +37,8 @@ type SaidOfColumn = Exclude<keyof ChartPart['columns'][number], 'code' | 'cells'
 /**
  * What a version changes against the one before it, row by row. Every field of the form is looked
  * at: two versions between which nothing is found are the same chart.
+ *
+ * @example compareCharts(jacket.sheet, jacket.sheet) // []
  */
 export function compareCharts(before: ChartSheet, after: ChartSheet): ChartChange[] {
   const [was, is] = [before, after].map((sheet) => writtenSheet(sheet) as ChartSheet) as [

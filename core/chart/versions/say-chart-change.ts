@@ -34,7 +34,11 @@ const WORDS: Readonly<Record<Said, string>> = {
 /** Longer than this a change is only named; the versions themselves show it. */
 const LONGEST = 160;
 
-/** A change in one line. */
+/**
+ * A change in one line.
+ *
+ * @example compareCharts(jacket.sheet, { ...jacket.sheet, rule: 'closest' }).map(sayChartChange) // ['house rule: widest-decides is now closest']
+ */
 export function sayChartChange(change: ChartChange): string {
   switch (change.kind) {
     case 'size-added':

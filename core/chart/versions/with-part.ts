@@ -6,6 +6,7 @@ import type { ChartPart, ChartSheet } from '../chart-shape';
  * is gone is no longer named.
  *
  * @param was for each size of the new part which size of the old one it was, by index; -1 for a new one
+ * @example withPart(jacket.sheet, jacket.sheet.parts[0], [0, 1, 2]).parts.length // 1
  */
 export function withPart(sheet: ChartSheet, part: ChartPart, was: readonly number[]): ChartSheet {
   const old = sheet.parts.find(({ code }) => code === part.code)!;

@@ -15,7 +15,11 @@ const schema = z.object({
 /** The first act of every docket: whose it is, for what, in which unit, worn how. */
 export type DocketOpened = z.infer<typeof schema>;
 
-/** The docket that an opening makes, with nothing on it yet. */
+/**
+ * The docket that an opening makes, with nothing on it yet.
+ *
+ * @example openedDocket(acts[0]).readings // []
+ */
 export function openedDocket({ docketId, wearerId, occasion, unit, preference, at }: DocketOpened): Docket {
   return {
     id: docketId,

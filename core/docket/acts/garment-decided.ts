@@ -34,7 +34,11 @@ export type GarmentDecided = z.infer<typeof schema>;
 /** The reason of a garment that is open again because its decision was taken back. */
 export const TAKEN_BACK = 'Taken back';
 
-/** The readings that a decision on a garment rests on: everything its chart reads, stand-ins and all. */
+/**
+ * The readings that a decision on a garment rests on: everything its chart reads, stand-ins and all.
+ *
+ * @example readingIdsBehind(docket, jacket.sheet).length // 4
+ */
 export function readingIdsBehind({ readings }: Docket, sheet: ChartSheet): string[] {
   return standingReadings(readings, codesBehind(sheet)).map(({ id }) => id);
 }
@@ -105,6 +109,8 @@ export const garmentDecided: ActKind<GarmentDecided> = {
 /**
  * The label that may be accepted as it is proposed; `null` for none. Beyond the range the nearest size
  * is only a fallback: it is taken knowingly, as another size with a reason.
+ *
+ * @example acceptable({ verdict: 'beyond', proposed: 'XL' }) // null
  */
 export function acceptable({
   verdict,

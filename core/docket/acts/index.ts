@@ -103,7 +103,11 @@ export type UnreadableAct =
   | { readonly code: 'unknown-kind'; readonly kind: unknown }
   | { readonly code: 'misshapen'; readonly kind: string; readonly faults: readonly string[] };
 
-/** Reads an act from what was sent or kept. One of a kind that this version does not know is no act. */
+/**
+ * Reads an act from what was sent or kept. One of a kind that this version does not know is no act.
+ *
+ * @example readAct({ kind: 'nap-taken' }).problem.code // 'unknown-kind'
+ */
 export function readAct(sent: unknown): Outcome<Act, UnreadableAct> {
   const kind = typeof sent === 'object' && sent !== null && 'kind' in sent ? sent.kind : undefined;
   const found = BY_KIND.get(kind);
@@ -114,14 +118,22 @@ export function readAct(sent: unknown): Outcome<Act, UnreadableAct> {
   return failure({ code: 'misshapen', kind: String(kind), faults });
 }
 
-/** Why something is no act, and what to do. */
+/**
+ * Why something is no act, and what to do.
+ *
+ * @example sayUnreadableAct({ code: 'unknown-kind', kind: 'nap-taken' }).slice(0, 48) // 'This version does not know what was done here. R'
+ */
 export function sayUnreadableAct(problem: UnreadableAct): string {
   if (problem.code === 'unknown-kind')
     return 'This version does not know what was done here. Reload the page; if it stays, it was done with a newer version.';
   return `What was sent is not whole (${problem.faults.join('; ')}). Reload the page and do it again.`;
 }
 
-/** Everything there is to know of an act's kind. */
+/**
+ * Everything there is to know of an act's kind.
+ *
+ * @example kindOf(acts[0]).undo // 'opening'
+ */
 export function kindOf<One extends Act>(act: One): ActKind<One & BaseAct> {
   return BY_KIND.get(act.kind) as unknown as ActKind<One & BaseAct>;
 }

@@ -35,14 +35,22 @@ const schema = z.object({
 /** A reading of one measurement, with everything that makes a number a measurement. */
 export type ReadingTaken = z.infer<typeof schema>;
 
-/** Why a reading cannot be: it rests on nothing before it, so that no docket is needed to ask. */
+/**
+ * Why a reading cannot be: it rests on nothing before it, so that no docket is needed to ask.
+ *
+ * @example refuseReading({ ...acts.find(({ kind }) => kind === 'reading-taken'), length: cm(99) }).code // 'length-differs'
+ */
 export function refuseReading({ typed, code, unit, length }: ReadingTaken): Refusal | null {
   const read = readReading(typed, code, unit);
   if (!read.ok) return { code: 'unreadable-reading', problem: read.problem, unit };
   return read.value.length === length ? null : { code: 'length-differs', typed, length };
 }
 
-/** The reading that an act takes, as it stands on its docket. */
+/**
+ * The reading that an act takes, as it stands on its docket.
+ *
+ * @example asReading(acts.find(({ kind }) => kind === 'reading-taken')).withdrawnAt // null
+ */
 export function asReading({
   kind: _kind,
   docketId: _docketId,

@@ -23,6 +23,7 @@ const CLOSED: readonly StrokeKind[] = ['cloth', 'under', 'clear'];
  *
  * @param answer `right`, or the code of one of the check's answers
  * @returns `null` of a check that nobody has drawn
+ * @example [fitScene('jacket', 'button', 'small') === null, fitScene('jacket', 'own-1', 'right')] // [false, null]
  */
 export function fitScene(
   kind: GarmentKind,

@@ -57,6 +57,8 @@ const NORMALS: Float64Array[] = [];
  * draws: the first points of the Sobol sequence, scrambled. Every coordinate takes each of 8,192
  * equally likely values once, and the first 1,024 points are an even set by themselves. The same
  * everywhere, so that server and screen say the same odds.
+ *
+ * @example normalCoordinate(0).length // 8192
  */
 export function normalCoordinate(dimension: number): Float64Array {
   return (NORMALS[dimension] ??= Float64Array.from(
@@ -65,7 +67,11 @@ export function normalCoordinate(dimension: number): Float64Array {
   ));
 }
 
-/** The same coordinate in whole 8,192ths. */
+/**
+ * The same coordinate in whole 8,192ths.
+ *
+ * @example new Set(evenCoordinate(0).slice(0, 8)).size // 8
+ */
 export function evenCoordinate(dimension: number): Uint16Array {
   if (dimension >= DIMENSIONS) return shuffled(dimension);
   const scrambled = scrambling(dimension);
@@ -102,6 +108,8 @@ function mixed(number: number): number {
 /**
  * One coordinate of the Sobol sequence itself, in whole 8,192ths, in the order of the Gray code
  * (Antonov and Saleev 1979): from point to point one direction changes.
+ *
+ * @example sobolCoordinate(0).length === evenCoordinate(0).length // true
  */
 export function sobolCoordinate(dimension: number): Uint16Array {
   const directions = directionsOf(dimension);

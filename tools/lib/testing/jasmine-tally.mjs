@@ -5,8 +5,10 @@ import { writeFileSync } from 'node:fs';
 export default class Tally {
   passed = 0;
   failures = [];
+  longest = [];
 
-  specDone({ status, fullName, failedExpectations }) {
+  specDone({ status, fullName, failedExpectations, duration }) {
+    this.longest = [...this.longest, { fullName, duration }].sort((a, b) => b.duration - a.duration).slice(0, 5);
     if (status === 'passed') this.passed += 1;
     if (status === 'failed') this.failures.push({ fullName, failedExpectations });
     process.stdout.write(status === 'passed' ? '.' : status === 'failed' ? 'F' : '-');
@@ -24,6 +26,9 @@ export default class Tally {
       for (const { message, stack } of wrong)
         process.stdout.write(`  ${message}\n${stack.replace(/^/gm, '    ')}\n`);
     }
+    // Where the time of a part goes, to be looked at before it is given more.
+    for (const { fullName, duration } of this.longest.filter((one) => one.duration > 1_000))
+      process.stdout.write(`  ${(duration / 1_000).toFixed(1)} s  ${fullName}\n`);
     process.stdout.write(`${this.passed} passed, ${this.failures.length} failed (seed ${order?.seed})\n`);
     if (process.env.TALLY_FILE)
       writeFileSync(

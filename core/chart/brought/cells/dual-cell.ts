@@ -35,7 +35,11 @@ function measures(text: string): number {
   return numbersIn(text).length;
 }
 
-/** The numbers of a cell, fractions with their whole, feet with their inches as inches. */
+/**
+ * The numbers of a cell, fractions with their whole, feet with their inches as inches.
+ *
+ * @example numbersIn('34–36') // [34, 36]
+ */
 export function numbersIn(text: string): number[] {
   const plain = text
     .replace(/[½¼¾⅛⅜⅝⅞]/g, (sign) => ` ${FRACTIONS[sign]!}`)
@@ -53,7 +57,11 @@ const FRACTIONS: Readonly<Record<string, string>> = {
   '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
 };
 
-/** Whether two texts say the same lengths, each in its unit, within what rounding leaves. */
+/**
+ * Whether two texts say the same lengths, each in its unit, within what rounding leaves.
+ *
+ * @example sayTheSame('34-36', 'in', '86-91', 'cm') // true
+ */
 export function sayTheSame(one: string, unit: WrittenUnit, other: string, otherUnit: WrittenUnit): boolean {
   const lengths = (text: string, per: WrittenUnit) =>
     numbersIn(text).map((number) => number * MICROMETRES_WRITTEN[per === 'ft' ? 'in' : per]);

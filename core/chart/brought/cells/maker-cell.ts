@@ -67,7 +67,11 @@ const NOTE = /\s*\([^()\d]{2,60}\)$/u;
 const ABOUT =
   /^(?:approx(?:imately|\.)?|about|circa|ca\.?|c\.|etwa|ungefähr|environ|env\.?|aprox\.?|unos|[~≈])\s*(?=\d)/iu;
 
-/** Whether a cell is an end in words, such as `up to 94`. */
+/**
+ * Whether a cell is an end in words, such as `up to 94`.
+ *
+ * @example endsInWords('up to 94') // true
+ */
 export function endsInWords(text: string): boolean {
   return BEFORE.some(([, words]) => new RegExp(`^(?:${words})\\s*\\d`, 'iu').test(text));
 }

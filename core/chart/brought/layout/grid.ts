@@ -21,7 +21,11 @@ export function gridOf(rows: Grid['rows']): Grid {
   };
 }
 
-/** Rows become columns: for sheets with the sizes across. Lines count what were columns. */
+/**
+ * Rows become columns: for sheets with the sizes across. Lines count what were columns.
+ *
+ * @example turned(textGrid('Size,M,L\nChest,94,102').value).rows.map(({ cells }) => cells) // [['Size', 'Chest'], ['M', '94'], ['L', '102']]
+ */
 export function turned({ rows }: Grid): Grid {
   const width = Math.max(0, ...rows.map(({ cells }) => cells.length));
   return {

@@ -38,6 +38,8 @@ export type SaidRows = Readonly<Record<number, 'size' | 'left-out'>>;
  * Takes each row of a table for what it is: the heading is what stands right above the first size, a title
  * what stands above that; between the sizes stand sections, below them footnotes. A row that is none of it and
  * holds a label or a number is left out, to be asked about.
+ *
+ * @example outlineOf(textGrid('Size,Chest\nM,94').value).rows.map(({ role }) => role) // ['heading', 'size']
  */
 export function outlineOf({ rows }: Grid, said: SaidRows = {}): Outline {
   const from = labelColumn(rows);
@@ -222,7 +224,11 @@ function headingOfMatrix(rows: readonly GridRow[], from: number, inside: 'marks'
   });
 }
 
-/** Whether the sizes stand along the top: letters there, or headings that are measurements down the side. */
+/**
+ * Whether the sizes stand along the top: letters there, or headings that are measurements down the side.
+ *
+ * @example standAcross(textGrid('Size,S,M,L\nChest (cm),90,98,106').value) // true
+ */
 export function standAcross(grid: Grid): boolean {
   const rows = grid.rows.filter(({ cells }) => !isSingle(cells));
   if (insideOf(rows) !== 'measures') return false;

@@ -13,6 +13,8 @@ export function isMeasurement({ means }: PlannedColumn): boolean {
 /**
  * The label of a size as it is kept: without the word before it and marks behind it; what a spreadsheet made
  * a date of is taken back.
+ *
+ * @example labelIn('Size 38*') // '38'
  */
 export function labelIn(text: string): string {
   const bare = text

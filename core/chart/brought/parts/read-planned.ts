@@ -12,7 +12,11 @@ import { labelColumns, otherNamesOf } from './other-names';
 import { falls, readPiece, toNext, takenCell, type Placed, type TakenColumn } from './pieces';
 import { entriesOf, readTwoWay } from './two-way';
 
-/** Reads a table as its plan says: all of it, or every fault with its place. */
+/**
+ * Reads a table as its plan says: all of it, or every fault with its place.
+ *
+ * @example readPlanned(planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value)).value.parts[0].sizes // ['M', 'L']
+ */
 export function readPlanned(plan: TablePlan): Outcome<BroughtParts, readonly Finding[]> {
   const asked = plan.columns.find((one) => isMeasurement(one) && one.unit === null);
   if (asked !== undefined)

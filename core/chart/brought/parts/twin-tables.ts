@@ -10,7 +10,11 @@ export type Twin =
 /** How far twins may be apart: what rounding to whole centimetres and half inches leaves. */
 const APART = 13_000;
 
-/** Whether two tables are twins: the same sizes and measurements. Nothing where they are of different things. */
+/**
+ * Whether two tables are twins: the same sizes and measurements. Nothing where they are of different things.
+ *
+ * @example twinOf(jacket.sheet, jacket.sheet) // null
+ */
 export function twinOf(one: BroughtParts, other: BroughtParts): Twin | null {
   if (one.parts.length !== other.parts.length) return null;
   for (const [at, part] of one.parts.entries()) {

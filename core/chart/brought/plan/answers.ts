@@ -33,7 +33,11 @@ export interface TableAnswers {
 /** Nothing said yet. */
 export const NO_ANSWERS: TableAnswers = { columns: {}, rows: {}, cells: {} };
 
-/** Answers with more said of a column. */
+/**
+ * Answers with more said of a column.
+ *
+ * @example sayOfColumn(NO_ANSWERS, '1', { unit: 'in' }).columns // { 1: { unit: 'in' } }
+ */
 export function sayOfColumn(answers: TableAnswers, key: string, said: ColumnAnswer): TableAnswers {
   return { ...answers, columns: { ...answers.columns, [key]: { ...answers.columns[key], ...said } } };
 }

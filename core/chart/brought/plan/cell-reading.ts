@@ -159,7 +159,11 @@ function readingOf(
   };
 }
 
-/** A column as a person reads it: `Chest girth, in centimetres from the heading`. */
+/**
+ * A column as a person reads it: `Chest girth, in centimetres from the heading`.
+ *
+ * @example sayColumn(planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value).columns[1]) // 'Chest, in centimetres from the heading'
+ */
 export function sayColumn(column: PlannedColumn): string {
   const { means, system, named, namedBy } = column;
   if (means === 'size') return 'The sizes';

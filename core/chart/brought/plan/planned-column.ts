@@ -134,7 +134,11 @@ function tellingNumbers(cells: readonly string[], thousands: boolean): number[] 
   return large(numbers);
 }
 
-/** The larger of some numbers. */
+/**
+ * The larger of some numbers.
+ *
+ * @example large([1, 2, 34, 36]) // [34, 36]
+ */
 export function large(numbers: readonly number[]): number[] {
   const most = Math.max(...numbers);
   return numbers.filter((number) => number * 4 >= most);
@@ -168,7 +172,11 @@ export function asThousands(
   return only ? { ...column, numbers, thousands: true } : column;
 }
 
-/** The measure of a row that a column is about. */
+/**
+ * The measure of a row that a column is about.
+ *
+ * @example cellIn(['M', '94-102'], { index: 1, half: null }) // '94-102'
+ */
 export function cellIn(
   row: readonly string[],
   { index, half }: Pick<PlannedColumn, 'index' | 'half'>,

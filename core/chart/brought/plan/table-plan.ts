@@ -55,7 +55,11 @@ export interface TableContext {
   readonly remembered?: ReadonlyMap<string, Meaning>;
 }
 
-/** Whether something of a table is to be said before it may be taken. */
+/**
+ * Whether something of a table is to be said before it may be taken.
+ *
+ * @example isAsked(planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value)) // false
+ */
 export function isAsked({ columns, leftOut, leftOutRightly, notGiven }: TablePlan): boolean {
   return (
     columns.some(({ asks }) => asks !== null) ||
@@ -64,7 +68,11 @@ export function isAsked({ columns, leftOut, leftOutRightly, notGiven }: TablePla
   );
 }
 
-/** The grid with what somebody typed into its cells. */
+/**
+ * The grid with what somebody typed into its cells.
+ *
+ * @example withTyped(textGrid('Size,Chest\nM,9o').value, { '2:2': '90' }).rows[1].cells // ['M', '90']
+ */
 export function withTyped(grid: Grid, cells: TableAnswers['cells']): Grid {
   if (Object.keys(cells).length === 0) return grid;
   // A line may end before the others do; what is typed where it has nothing stands there all the same.
@@ -80,6 +88,8 @@ export function withTyped(grid: Grid, cells: TableAnswers['cells']): Grid {
 /**
  * Plans how a table is to be read: what is guessed, and what somebody has said instead. The fitter sees all of
  * it and may change all of it.
+ *
+ * @example planTable(textGrid('Size,Chest\nM,94-102\nL,102-110').value).columns.map(({ means, asks }) => [means, asks]) // [['size', null], ['chest-girth', 'which-unit']]
  */
 export function planTable(grid: Grid, answers = NO_ANSWERS, context: TableContext = {}): TablePlan {
   const typed = withTyped(grid, answers.cells);

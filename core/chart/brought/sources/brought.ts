@@ -52,7 +52,11 @@ export type BroughtProblem =
   | { readonly code: 'no-table' }
   | { readonly code: 'open-quotes'; readonly line: number };
 
-/** A problem as a sentence: what it is, where, and what to do. */
+/**
+ * A problem as a sentence: what it is, where, and what to do.
+ *
+ * @example sayBroughtProblem({ code: 'no-table' }) // 'There is no table in this page. Copy the table itself.'
+ */
 export function sayBroughtProblem(problem: BroughtProblem): string {
   const where = 'where' in problem && problem.where !== '' ? ` of “${problem.where}”` : '';
   switch (problem.code) {

@@ -24,6 +24,7 @@ const MOSTLY = 0.4;
  * encoding of one byte a letter in which the odd letters are those of size tables.
  *
  * @returns the text, and the encoding's name for people
+ * @example decodeText(new TextEncoder().encode('Größe')).value.encoding // 'UTF-8'
  */
 export function decodeText(bytes: Uint8Array): Outcome<DecodedText, BroughtProblem> {
   if (bytes.length === 0) return failure({ code: 'empty' });

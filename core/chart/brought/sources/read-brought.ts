@@ -42,7 +42,11 @@ export async function readBroughtFile(
   return success({ ...read.value, remarks: [...remarks, ...read.value.remarks] });
 }
 
-/** The tables in a block of text that was pasted, or that a file holds: a page, or rows of cells. */
+/**
+ * The tables in a block of text that was pasted, or that a file holds: a page, or rows of cells.
+ *
+ * @example readBroughtText('Size,Chest (cm)\nM,94-102').value.tables.length // 1
+ */
 export function readBroughtText(text: string): Outcome<BroughtTables, BroughtProblem> {
   if (text.length > LIMITS.text)
     return failure({ code: 'too-many-bytes', bytes: text.length, most: LIMITS.text });

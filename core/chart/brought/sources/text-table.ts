@@ -10,6 +10,8 @@ const LOOKED_AT = 60;
 /**
  * A block of text as a grid: parted by commas, semicolons, tabs or upright strokes, or set in columns by
  * spaces as letters and pages print them. It is judged over all lines, for a title has none of it.
+ *
+ * @example textGrid('Size;Chest\nM;94-102').value.rows.map(({ cells }) => cells) // [['Size', 'Chest'], ['M', '94-102']]
  */
 export function textGrid(text: string): Outcome<Grid, BroughtProblem> {
   const lines = text.split(/\r\n|\r|\n/);

@@ -32,7 +32,11 @@ const BY_NAME: ReadonlyMap<string, Meaning> = new Map(
 /** The longest phrase is of four words. */
 const LONGEST_PHRASE = 5;
 
-/** What a heading, or the rows of one joined, may mean. */
+/**
+ * What a heading, or the rows of one joined, may mean.
+ *
+ * @example guessHeading('Brustumfang').candidates // ['chest-girth', 'bust-girth']
+ */
 export function guessHeading(text: string): HeadingGuess {
   const unit = unitOfHeading(text);
   const bare = text.replace(/[([][^)\]]*[)\]]/g, ' ').trim();
@@ -150,6 +154,7 @@ function isLengthOf(word: string, code: Meaning): boolean {
  * long on bodies.
  *
  * @param numbers of the column, in its unit
+ * @example likelyMeanings(['chest-girth'], 'cm', [94, 102])[0] // 'chest-girth'
  */
 export function likelyMeanings(
   candidates: readonly Meaning[],

@@ -17,17 +17,29 @@ const FEET: Readonly<
   'wider-foot': { name: 'Wider foot', of: ['foot-width-left', 'foot-width-right'] },
 };
 
-/** The measurement whose limits hold of a meaning. */
+/**
+ * The measurement whose limits hold of a meaning.
+ *
+ * @example behindMeaning('longer-foot') // 'foot-length-left'
+ */
 export function behindMeaning(meaning: Meaning): MeasurementCode {
   return meaning in FEET ? FEET[meaning as FootMeaning].of[0] : (meaning as MeasurementCode);
 }
 
-/** A meaning as people read it. */
+/**
+ * A meaning as people read it.
+ *
+ * @example nameOfMeaning('chest-girth') // 'Chest'
+ */
 export function nameOfMeaning(meaning: Meaning): string {
   return meaning in FEET ? FEET[meaning as FootMeaning].name : measurement(meaning as MeasurementCode).name;
 }
 
-/** What a chart derives for a meaning that is of both feet; nothing for one that is measured. */
+/**
+ * What a chart derives for a meaning that is of both feet; nothing for one that is measured.
+ *
+ * @example derivationOf('longer-foot').code // 'derived:longer-foot'
+ */
 export function derivationOf(meaning: Meaning): Derivation | null {
   if (!(meaning in FEET)) return null;
   const { name, of } = FEET[meaning as FootMeaning];
@@ -39,7 +51,11 @@ export function derivationOf(meaning: Meaning): Derivation | null {
   };
 }
 
-/** Whether a text is one of the meanings a column may have. */
+/**
+ * Whether a text is one of the meanings a column may have.
+ *
+ * @example isMeaning('weight') // false
+ */
 export function isMeaning(text: string): text is Meaning {
   return text in FEET || (isMeasurementCode(text) && measurement(text).kind !== 'mass');
 }

@@ -4,12 +4,20 @@ import { BESIDE_SIZE, CLASS_WORDS, PEOPLE, plainWords, SIZE_WORDS, SYSTEMS } fro
 const LETTER_SIZE =
   /^(?:\d{0,2}x{0,5}[sl]|m|[2-9]x|x{2,5}|small|medium|large|x-?(?:small|large)|xx-?(?:small|large)|extra (?:small|large)|one size|os|o\/s)(?:[\s/-].*)?$/i;
 
-/** Whether a text is a size in letters, `S`, `2XL`, `M/L`, `Large`. */
+/**
+ * Whether a text is a size in letters, `S`, `2XL`, `M/L`, `Large`.
+ *
+ * @example isLetterSize('2XL') // true
+ */
 export function isLetterSize(text: string): boolean {
   return LETTER_SIZE.test(text.trim());
 }
 
-/** Whether a heading is the one of the sizes. */
+/**
+ * Whether a heading is the one of the sizes.
+ *
+ * @example headsSizes('Größe') // true
+ */
 export function headsSizes(heading: string): boolean {
   const parts = plainWords(heading).split(' ');
   return (
@@ -18,7 +26,11 @@ export function headsSizes(heading: string): boolean {
   );
 }
 
-/** The system of labels that a heading names, `EU`, `UK size`, `US women`; else nothing. */
+/**
+ * The system of labels that a heading names, `EU`, `UK size`, `US women`; else nothing.
+ *
+ * @example systemOf('EU size') // 'EU'
+ */
 export function systemOf(heading: string): string | null {
   const parts = plainWords(heading).split(' ');
   const systems = parts.flatMap((one) => SYSTEMS.get(one) ?? []);
@@ -28,7 +40,11 @@ export function systemOf(heading: string): string | null {
   return [systems[0]!, ...people].join(' ');
 }
 
-/** How long a class of lengths is, `Short` less than `Regular`; nothing for what is none. */
+/**
+ * How long a class of lengths is, `Short` less than `Regular`; nothing for what is none.
+ *
+ * @example [classRank('Short'), classRank('Long')] // [1, 3]
+ */
 export function classRank(text: string): number | null {
   const plain = plainWords(text);
   const bare = plain.replace(
@@ -41,12 +57,20 @@ export function classRank(text: string): number | null {
 const NO_SIZE =
   /^(?:(?:our |the )?models?\b|example|sample|tolerances?|toleranz|tolérance|tolerancia|difference|average|mean|total|grading|grade rule|step)\b/i;
 
-/** Whether what stands where a size would is none: a model's measures, a tolerance, an average. */
+/**
+ * Whether what stands where a size would is none: a model's measures, a tolerance, an average.
+ *
+ * @example isNoSize('Model') // true
+ */
 export function isNoSize(label: string): boolean {
   return NO_SIZE.test(label.trim());
 }
 
-/** Whether a text says whom what follows is for, `Men`, `Damen`. */
+/**
+ * Whether a text says whom what follows is for, `Men`, `Damen`.
+ *
+ * @example namesPeople('Women') // true
+ */
 export function namesPeople(text: string): boolean {
   const parts = plainWords(text).split(' ');
   return parts.length <= 4 && parts.some((one) => PEOPLE.has(one));

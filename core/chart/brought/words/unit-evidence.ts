@@ -64,7 +64,11 @@ const PAIR = new RegExp(
   'i',
 );
 
-/** The unit that a heading names in the place of a unit; a row of units under it is read the same way. */
+/**
+ * The unit that a heading names in the place of a unit; a row of units under it is read the same way.
+ *
+ * @example unitOfHeading('Chest (in)') // 'in'
+ */
 export function unitOfHeading(text: string): WrittenUnit | null {
   const plain = plainly(text);
   for (const place of [ALONE, BRACKET, AFTER_A_SIGN, LAST_WORD, FIRST_WORD]) {
@@ -74,7 +78,11 @@ export function unitOfHeading(text: string): WrittenUnit | null {
   return null;
 }
 
-/** The two units that a heading names of cells that hold both, `Chest (in/cm)`, in their order; else nothing. */
+/**
+ * The two units that a heading names of cells that hold both, `Chest (in/cm)`, in their order; else nothing.
+ *
+ * @example unitPairOfHeading('Chest in/cm') // ['in', 'cm']
+ */
 export function unitPairOfHeading(text: string): readonly [WrittenUnit, WrittenUnit] | null {
   const plain = plainly(text);
   if (ALONE.test(plain)) return null;
@@ -84,7 +92,11 @@ export function unitPairOfHeading(text: string): readonly [WrittenUnit, WrittenU
   return pair[0] === pair[1] ? null : pair;
 }
 
-/** Whether a text is a unit and nothing else. */
+/**
+ * Whether a text is a unit and nothing else.
+ *
+ * @example isUnit('cm') // true
+ */
 export function isUnit(text: string): boolean {
   // A capital M is a size.
   return text.trim() !== 'M' && ALONE.test(text.trim());
@@ -103,7 +115,11 @@ const SENTENCE = new RegExp(
 /** A title that ends in a unit in brackets, `Harbour jacket (cm)`; never a line that speaks of a number. */
 const IN_TITLE = new RegExp(`^[^\\d]*[([]\\s*(?:${IN})?(${ANY})\\.?\\s*[)\\]]$`, 'i');
 
-/** The unit that a line above or below a table says the whole of it is in; never somebody's height, nor how to wash. */
+/**
+ * The unit that a line above or below a table says the whole of it is in; never somebody's height, nor how to wash.
+ *
+ * @example unitOfNote('All measurements in inches') // 'in'
+ */
 export function unitOfNote(text: string): WrittenUnit | null {
   const alone = ALONE.exec(text.trim());
   if (alone !== null && isUnit(text)) return unitWritten(alone[1]!);
@@ -111,7 +127,11 @@ export function unitOfNote(text: string): WrittenUnit | null {
   return said === null ? null : unitWritten(said[1]!);
 }
 
-/** The two units of which a line says that every cell holds both. */
+/**
+ * The two units of which a line says that every cell holds both.
+ *
+ * @example unitPairOfNote('Measurements in cm and inches') // ['cm', 'in']
+ */
 export function unitPairOfNote(text: string): readonly [WrittenUnit, WrittenUnit] | null {
   return IS_ABOUT_ALL.test(text) || PAIR.exec(text)?.index === 0 ? unitPairOfHeading(text) : null;
 }
@@ -119,13 +139,21 @@ export function unitPairOfNote(text: string): readonly [WrittenUnit, WrittenUnit
 const BEHIND_A_NUMBER = new RegExp(`[\\d½¼¾⅛⅜⅝⅞]\\s*(${ANY})(?![\\p{L}])`, 'giu');
 const FEET = /\d\s*(?:['’′]|ft|feet|foot)(?:\s*\d|\s*$|\s*[^'’′\p{L}])/iu;
 
-/** The units that stand behind numbers in a cell; feet with their inches are one. */
+/**
+ * The units that stand behind numbers in a cell; feet with their inches are one.
+ *
+ * @example unitsOfCell('38 in') // ['in']
+ */
 export function unitsOfCell(text: string): WrittenUnit[] {
   if (FEET.test(text) && !/''/.test(text)) return ['ft'];
   return [...text.matchAll(BEHIND_A_NUMBER)].map((found) => unitWritten(found[1]!));
 }
 
-/** The units in which numbers would be a body's at this place, those that charts are kept in first. */
+/**
+ * The units in which numbers would be a body's at this place, those that charts are kept in first.
+ *
+ * @example possibleUnits('chest-girth', [94, 102]) // ['cm']
+ */
 export function possibleUnits(code: Meaning, numbers: readonly number[]): WrittenUnit[] {
   const { least, most } = measurement(behindMeaning(code)).limits;
   return WRITTEN_UNITS.filter(

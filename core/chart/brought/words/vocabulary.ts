@@ -2,7 +2,11 @@
 // of them stands in guess-heading.ts.
 import type { Meaning } from './meaning';
 
-/** A heading as it is compared: small letters, no accents, `ß` as `ss`, every sign but letters and digits a space. */
+/**
+ * A heading as it is compared: small letters, no accents, `ß` as `ss`, every sign but letters and digits a space.
+ *
+ * @example plainWords('Brust-/Umfang (cm)') // 'brust umfang cm'
+ */
 export function plainWords(text: string): string {
   return text
     .toLowerCase()
