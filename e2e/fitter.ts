@@ -102,3 +102,8 @@ export async function chooseFrom(page: Page, label: string, option: string | Reg
   await page.locator('nz-select', { has: page.getByLabel(label, { exact: true }) }).click();
   await page.locator('nz-option-item').filter({ hasText: option }).click();
 }
+
+/** What a scanner does: all keys at once, without waiting for the page, and Enter. */
+export async function scans(page: Page, code: string): Promise<void> {
+  await Promise.all([...code, 'Enter'].map((key) => page.keyboard.press(key)));
+}

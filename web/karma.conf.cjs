@@ -20,7 +20,8 @@ module.exports = (config) =>
         ],
       },
     },
-    client: { jasmine: { random: true } },
+    // A limit is for what hangs, not for what is slow on a machine that does other things.
+    client: { jasmine: { random: true, timeoutInterval: 60_000 } },
     browserNoActivityTimeout: 120_000,
     // A spec that computes for seconds answers no ping meanwhile; that is no lost browser.
     pingTimeout: 120_000,

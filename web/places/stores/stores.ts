@@ -114,9 +114,9 @@ export class Stores {
       this.typed = '';
       return;
     }
-    const now = performance.now();
-    if (now - this.last > SCANNER_MS) this.typed = '';
-    this.last = now;
+    // By when a key was pressed, not by when a busy page came to it: a code would be torn apart.
+    if (event.timeStamp - this.last > SCANNER_MS) this.typed = '';
+    this.last = event.timeStamp;
     if (event.key === 'Enter' && this.typed.length >= SHORTEST_CODE) {
       this.scan(this.typed);
       this.typed = '';
