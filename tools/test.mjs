@@ -24,7 +24,6 @@ const names = chosen.length > 0 ? chosen : NAMES;
 
 const household = beginHousehold();
 household.ownFolder(join(DATA, `test-${process.pid}`));
-await npmPackages();
 mkdirSync(BUILD, { recursive: true });
 // Debian's packages are installed by one at a time, and everything is built before anything else runs: no limit and
 // nobody who waits counts the time it takes.
@@ -33,10 +32,9 @@ for (const program of new Set(names.flatMap((name) => PARTS[name].debian ?? []))
 const told = [];
 // A clean clone is built first, by the README's first command, and what it has built is taken over here.
 const clone = names.includes('walk') ? cleanClone(household) : null;
-if (clone !== null) {
-  await runLane(['clone'], false);
-  takeOverFrom(clone);
-}
+// The packages of both are fetched meanwhile.
+await Promise.all([npmPackages(), clone === null ? null : runLane(['clone'], false)]);
+if (clone !== null) takeOverFrom(clone);
 const built = [];
 for (const name of names) if (await builds(name)) built.push(name);
 

@@ -4,7 +4,6 @@
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { beginHousehold } from './lib/household.mjs';
-import { npmPackages } from './lib/install.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';
 import { cleanClone } from './lib/walk/clean-clone.mjs';
@@ -21,8 +20,8 @@ const ELSEWHERE = {
 };
 
 const [half = 'whole', given] = process.argv.slice(2);
+// It goes by nothing but Node.js itself: what it tries installs its own packages.
 const household = beginHousehold();
-await npmPackages();
 const clone = given ?? cleanClone(household);
 const kept = join(clone, '.walked.json');
 const walked = new Set(existsSync(kept) ? JSON.parse(readFileSync(kept, 'utf8')) : []);

@@ -23,16 +23,18 @@ const READY_WITHIN_MS = 30_000;
  * Only whoever stands in the folder's door may do this: see `door.mjs`.
  *
  * @param folder the data folder; made on the first start
+ * @param lasting whether what is committed must be there after a crash of the machine; specs, which begin with nothing,
+ * spare themselves the wait for the disk
  * @returns `{ port, url(database), stop() }`
  */
-export async function startMariadb(folder) {
+export async function startMariadb(folder, { lasting = true } = {}) {
   const mariadbd = await debianProgram('mariadbd');
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   const data = join(folder, 'data');
   await endLeftOver(data);
   if (!existsSync(join(data, 'mysql'))) await createDataFolder(folder, data);
   const password = keptSecret(join(folder, 'secret'));
-  const keeper = new Keeper(mariadbd, folder, data, password);
+  const keeper = new Keeper(mariadbd, folder, data, password, lasting);
   if (!(await keeper.start()))
     return giveUp(`MariaDB does not start. Its own words are in ${join(folder, 'mariadb.log')}.`);
   return { port: keeper.port, url: urlsOf(keeper.port, password), stop: () => keeper.stop() };
@@ -52,8 +54,8 @@ class Keeper {
   #stopping = false;
   #leash = null;
 
-  constructor(mariadbd, folder, data, password) {
-    Object.assign(this, { mariadbd, folder, data, password, port: 0 });
+  constructor(mariadbd, folder, data, password, lasting) {
+    Object.assign(this, { mariadbd, folder, data, password, lasting, port: 0 });
   }
 
   /** Whether it came up: on any free port, which it keeps from then on. */
@@ -67,8 +69,8 @@ class Keeper {
   }
 
   async #launch() {
-    const { mariadbd, folder, data, port, password } = this;
-    const leash = launch(mariadbd, folder, data, port, password);
+    const { mariadbd, folder, data, port, password, lasting } = this;
+    const leash = launch(mariadbd, folder, data, port, password, lasting);
     this.#leash = leash;
     if (!(await comesUp(leash, port))) {
       await stop(leash);
@@ -94,7 +96,7 @@ class Keeper {
   }
 }
 
-function launch(mariadbd, folder, data, port, password) {
+function launch(mariadbd, folder, data, port, password, lasting) {
   const init = join(folder, 'init.sql');
   writeFileSync(
     init,
@@ -126,7 +128,9 @@ function launch(mariadbd, folder, data, port, password) {
     `--init-file=${init}`,
     `--log-error=${join(folder, 'mariadb.log')}`,
     '--character-set-server=utf8mb4',
-    '--innodb-flush-log-at-trx-commit=1',
+    ...(lasting
+      ? ['--innodb-flush-log-at-trx-commit=1']
+      : ['--innodb-flush-log-at-trx-commit=0', '--innodb-flush-method=nosync']),
     '--innodb-buffer-pool-size=128M',
     // There is no statement log to be kept in order: numbers are given out without waiting.
     '--innodb-autoinc-lock-mode=2',

@@ -30,7 +30,7 @@ export const PARTS = {
     minutes: 20,
     build: () => bundled('server'),
     run: async (node) => {
-      const mariadb = await startMariadb(join(DATA, `test-${process.pid}`));
+      const mariadb = await startMariadb(join(DATA, `test-${process.pid}`), { lasting: false });
       try {
         return await jasmine(node, bundles.server, { TEST_DATABASE_URL: mariadb.url('neat_measure') });
       } finally {

@@ -2,7 +2,7 @@ import { failure, success, type Outcome } from '../../../outcome';
 import { findTables } from '../layout/find-tables';
 import { LIMITS, type BroughtProblem, type BroughtTables } from './brought';
 import { decodeText } from './decode-text';
-import { htmlTables } from './html-tables';
+import { htmlTables } from './html/html-tables';
 import { textGrid } from './text-table';
 import { isPacked, workbookTables } from './workbook-tables';
 
