@@ -1,5 +1,13 @@
 import { importChartJson } from '@neat-measure/core/sheets';
-import { compileChart, judge, type ChartSheet, type Length, type MeasurementCode, decidingCodes, measurement } from '@neat-measure/core';
+import {
+  compileChart,
+  judge,
+  type ChartSheet,
+  type Length,
+  type MeasurementCode,
+  decidingCodes,
+  measurement,
+} from '@neat-measure/core';
 import { planTable, readPlanned } from '@neat-measure/core/brought';
 import { readBroughtFile, readBroughtText } from '@neat-measure/core/brought-files';
 import { CASES } from '../core/testing/tables/cases';
