@@ -1,7 +1,7 @@
 // What a command starts ends with it, however it ends: by itself, by Ctrl+C, by a signal, or killed.
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { rmSync } from 'node:fs';
+import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { constants } from 'node:os';
 import { endMarked, GENTLY_MS, MARK } from './marked.mjs';
@@ -78,8 +78,19 @@ function endOnSignal(household) {
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end(signal));
   // npm that was killed cannot pass a signal on: whoever runs under it ends as soon as it is gone.
   if (process.env.npm_lifecycle_event === undefined) return;
-  const parent = process.ppid;
+  const before = above();
   setInterval(() => {
-    if (process.ppid !== parent) void end('SIGHUP');
+    if (above() !== before) void end('SIGHUP');
   }, 500).unref();
+}
+
+/** What this process runs under: its parent, and where that is only the shell npm runs a script in, npm itself. */
+function above() {
+  const { ppid } = process;
+  try {
+    const shell = readFileSync(`/proc/${ppid}/cmdline`, 'utf8').startsWith('sh\0-c\0');
+    return shell ? /^PPid:\t(\d+)$/m.exec(readFileSync(`/proc/${ppid}/status`, 'utf8'))[1] : String(ppid);
+  } catch {
+    return null;
+  }
 }
