@@ -1,4 +1,6 @@
 import {
+  ROLES,
+  worksOnDockets,
   NO_PREFERENCES,
   preferencesSchema,
   type Fitter,
@@ -220,7 +222,7 @@ export async function listPeople(database: Database): Promise<Person[]> {
 export function listHands(database: Database): Promise<Fitter[]> {
   return database('fitters')
     .where({ active: 1 })
-    .whereNot({ role: 'viewer' })
+    .whereIn('role', ROLES.filter(worksOnDockets))
     .whereNotNull('bench_hash')
     .orderBy('name')
     .select<Fitter[]>('id', 'name');

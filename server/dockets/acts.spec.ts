@@ -2,6 +2,7 @@ import { actAnswersSchema, keptActSchema, MOST_ACTS, ROUTES } from '@neat-measur
 import { readingIdsBehind, type Doing } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { addPerson } from '../people/service';
+import { forgetPens } from '../session/service';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, reading, Records } from '../testing/records';
 
@@ -139,6 +140,19 @@ describe('the route of acts', () => {
           'Your role does not let you measure people. Ask somebody whose role does, or an administrator.',
       }),
     );
+    Object.assign(app, mine);
+  });
+
+  it('tells whoever lost a capability meanwhile that what was kept before is kept', async () => {
+    const { id } = await records.docket();
+    const person = await app.person('fitter', 'maelis');
+    const mine = { cookie: app.cookie, pen: app.pen, fitter: app.fitter };
+    await app.signIn(PASSPHRASE, person.signIn);
+    const one = act(id, reading('chest-girth', '98'));
+    expect(said(await send([one]))).toEqual(['kept']);
+    await app.database('fitters').where({ id: person.id }).update({ role: 'stores-clerk' });
+    forgetPens();
+    expect(said(await send([one, act(id, reading('chest-girth', '98.5'))]))).toEqual(['kept', 'not-trusted']);
     Object.assign(app, mine);
   });
 

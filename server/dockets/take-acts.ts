@@ -80,7 +80,13 @@ export async function takeAct(
     return { refusal: { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() } };
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   const kind = kindOf(act);
-  if (!grants(role, kind.takes)) return { refusal: { code: 'not-trusted', takes: kind.takes } };
+  if (!grants(role, kind.takes)) {
+    // What was kept while they were trusted with it stands, whatever they are now: only its answer was lost.
+    const kept = await findAct(database, act.id);
+    return kept === undefined
+      ? { refusal: { code: 'not-trusted', takes: kind.takes } }
+      : asRepeated(kept, act);
+  }
   return tryAgain(async () => {
     try {
       const refusal = kind.refuseAlone?.(act) ?? null;
