@@ -1,9 +1,9 @@
-import { expect, openDocket, takeReadings, test } from './fitter';
+import { expect, openDocket, openDocketByKeyboard, takeReadings, test } from './fitter';
 
 test('a jacket is sized and accepted by keyboard alone, and is found again after a reload', async ({
   fitter: page,
 }) => {
-  await openDocket(page, 'ibrahima', ['Ranger field jacket']);
+  await openDocketByKeyboard(page, 'ibrahima', ['Ranger field jacket']);
   const card = page.getByRole('region', { name: 'Docket' }).getByRole('listitem');
   await expect(page.getByRole('heading', { name: 'Chest' })).toBeVisible();
 
@@ -64,7 +64,7 @@ test('two readings that disagree want a third, and the median is taken', async (
 });
 
 test('a split is decided otherwise, with a reason, by keyboard alone', async ({ fitter: page }) => {
-  await openDocket(page, 'priya', ['Ranger field jacket']);
+  await openDocketByKeyboard(page, 'priya', ['Ranger field jacket']);
   await takeReadings(page, '98', '98', '94', '94');
   await expect(page.getByText('Chest says M, natural waist says L.')).toHaveCount(2);
   await page.keyboard.press('o');

@@ -45,35 +45,67 @@ export async function chooseWearer(page: Page, wearer: string): Promise<void> {
   await page.keyboard.press('Enter');
 }
 
-/** Opens a docket by keyboard alone: types part of the name, ticks garments by their names. */
-export async function openDocket(
+/** Opens a docket by keyboard alone: types part of the name, goes to the garments by Tab, ticks each by its name. */
+export function openDocketByKeyboard(
   page: Page,
   wearer: string,
   garments: readonly (string | RegExp)[],
 ): Promise<void> {
+  return opens(page, wearer, garments, tabTo);
+}
+
+/** Opens a docket as by keyboard, but goes to each garment at once: for paths that begin where a docket is open. */
+export function openDocket(
+  page: Page,
+  wearer: string,
+  garments: readonly (string | RegExp)[],
+): Promise<void> {
+  return opens(page, wearer, garments, goTo);
+}
+
+type WayTo = (page: Page, garment: string | RegExp) => Promise<void>;
+
+async function opens(
+  page: Page,
+  wearer: string,
+  garments: readonly (string | RegExp)[],
+  reach: WayTo,
+): Promise<void> {
   await chooseWearer(page, wearer);
   await expect(page.getByRole('checkbox').first()).toBeVisible();
   for (const garment of garments) {
-    const box = page.getByRole('checkbox', { name: garment });
-    for (let presses = 0; ; presses++) {
-      const focused = await focusedName(page);
-      if (focused.checkbox && isNamed(focused.name, garment)) break;
-      // As many as other paths have put on the shelf by now.
-      if (presses > 250) throw new Error(`${String(garment)} is not reached by Tab`);
-      // The protocols are behind a fold, which opens like any other thing under the keys. They may not have
-      // come yet, and whoever goes on before they have passes them by.
-      if (focused.name === 'Or measure by a protocol' && !(await box.first().isVisible())) {
-        await page.keyboard.press('Enter');
-        await expect(box.first()).toBeVisible();
-      }
-      await page.keyboard.press('Tab');
-    }
+    await reach(page, garment);
     await page.keyboard.press('Space');
   }
   await page.keyboard.press('Enter');
   await expect(page.getByText('Prepare, before the tape')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.locator('#entry')).toBeFocused();
+}
+
+async function goTo(page: Page, garment: string | RegExp): Promise<void> {
+  const box = page.getByRole('checkbox', { name: garment }).first();
+  const fold = page.getByText('Or measure by a protocol', { exact: true });
+  await expect(box.or(fold).first()).toBeVisible();
+  if (!(await box.isVisible())) await fold.click();
+  await box.focus();
+}
+
+async function tabTo(page: Page, garment: string | RegExp): Promise<void> {
+  const box = page.getByRole('checkbox', { name: garment });
+  for (let presses = 0; ; presses++) {
+    const focused = await focusedName(page);
+    if (focused.checkbox && isNamed(focused.name, garment)) return;
+    // As many as other paths have put on the shelf by now.
+    if (presses > 250) throw new Error(`${String(garment)} is not reached by Tab`);
+    // The protocols are behind a fold, which opens like any other thing under the keys. They may not have
+    // come yet, and whoever goes on before they have passes them by.
+    if (focused.name === 'Or measure by a protocol' && !(await box.first().isVisible())) {
+      await page.keyboard.press('Enter');
+      await expect(box.first()).toBeVisible();
+    }
+    await page.keyboard.press('Tab');
+  }
 }
 
 /** What holds the focus, by what stands beside it: asked once a key, as this is walked hundreds of times. */

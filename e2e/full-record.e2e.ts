@@ -1,4 +1,4 @@
-import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
+import { chooseFrom, expect, openDocket, openDocketByKeyboard, takeReadings, test } from './fitter';
 import { Keys } from './keys';
 
 /** One person, all over, in cm; feet in mm. Made up, and such that no check asks about it. */
@@ -92,7 +92,7 @@ test('the full record is taken by keyboard in one sitting, twice, with chains, a
   fitter: page,
 }) => {
   test.setTimeout(150_000);
-  await openDocket(page, 'Siobh', ['Full record']);
+  await openDocketByKeyboard(page, 'Siobh', ['Full record']);
   const keys = new Keys(page);
   const heading = page.getByRole('heading', { level: 1 });
   const chain = page.locator('nm-chain-marks');

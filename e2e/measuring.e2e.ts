@@ -1,4 +1,12 @@
-import { chooseFrom, expect, chooseWearer, openDocket, takeReadings, test } from './fitter';
+import {
+  chooseFrom,
+  expect,
+  chooseWearer,
+  openDocket,
+  openDocketByKeyboard,
+  takeReadings,
+  test,
+} from './fitter';
 import { Keys } from './keys';
 
 const READINGS: Record<string, string> = {
@@ -19,7 +27,7 @@ const READINGS: Record<string, string> = {
 test('a vest by method c, a jacket, trousers and boots are measured by keyboard alone, with under 60 keys besides digits', async ({
   fitter: page,
 }) => {
-  await openDocket(page, 'Ibrahima', [
+  await openDocketByKeyboard(page, 'Ibrahima', [
     'Ranger field jacket',
     'Ranger trousers',
     'Concealable vest, method c',
