@@ -71,7 +71,7 @@ export * from './match/placement';
 export * from './match/odds/low-discrepancy';
 export * from './match/odds/odds';
 export * from './match/odds/edge';
-export * from './match/judge-part';
+export { alterationsIn } from './match/judge-part';
 export * from './match/judge';
 export * from './match/say-verdict';
 export * from './chart/say-requirement';

@@ -150,7 +150,11 @@ export function chainOf(code: MeasurementCode): Chain | null {
   return OF_CODE.get(code) ?? null;
 }
 
-/** The stance a chain begins in: where a later mark wants another, it is changed with the tape in place. */
+/**
+ * The stance a chain begins in: where a later mark wants another, it is changed with the tape in place.
+ *
+ * @example stanceOfChain(CHAINS.floor) // 'standing'
+ */
 export function stanceOfChain({ marks }: Chain): Stance {
   return measurement(marks[0]!.code).stance;
 }

@@ -91,6 +91,7 @@ const USUAL_CLOTHING: Clothing = 'close-fitting';
  *
  * @param chosen over what the fitter takes a measurement for which it is wanted differently; the
  *   first who says anything of it decides otherwise
+ * @example planDocket([{ by: 'Field jacket', code: 'chest-girth' }, { by: 'Waders', code: 'height' }]).steps.map(({ code }) => code) // ['chest-girth', 'height']
  */
 export function planDocket(
   needs: readonly Need[],

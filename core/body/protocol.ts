@@ -42,7 +42,11 @@ export const protocolBodySchema = z.object({
 });
 export type ProtocolBody = z.infer<typeof protocolBodySchema>;
 
-/** How the tape lies at a step of a protocol: as the step says, else as its school has it for girths, else as usual. */
+/**
+ * How the tape lies at a step of a protocol: as the step says, else as its school has it for girths, else as usual.
+ *
+ * @example tensionIn({ girths: 'snug' }, { code: 'chest-girth' }) // 'snug'
+ */
 export function tensionIn(
   { girths }: Pick<ProtocolBody, 'girths'>,
   { code, tension }: ProtocolBody['steps'][number],

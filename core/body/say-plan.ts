@@ -44,7 +44,11 @@ export const CLOTHING_WORDS: Readonly<Record<Clothing, string>> = {
   thick: 'over thick clothes',
 };
 
-/** A conflict as a sentence that says what is done about it. */
+/**
+ * A conflict as a sentence that says what is done about it.
+ *
+ * @example sayConflict({ kind: 'tension', code: 'chest-girth', tensions: [{ tension: 'snug', by: 'Saltmarsh vest' }, { tension: 'two-fingers', by: 'Field jacket' }] }) // 'Chest is wanted with the tape lying differently (Saltmarsh vest: snug; Field jacket: two fingers beneath the tape). It is taken as the first says; the other is to be judged with that in mind.'
+ */
 export function sayConflict(conflict: PlanConflict): string {
   if (conflict.kind === 'tension') {
     const asked = conflict.tensions.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');

@@ -35,7 +35,11 @@ export function touchesWaist(code: MeasurementCode): boolean {
   return AT_THE_WAIST.has(code);
 }
 
-/** Where a reading's waist was: `natural` where nothing is said; `null` of what has none to do with it. */
+/**
+ * Where a reading's waist was: `natural` where nothing is said; `null` of what has none to do with it.
+ *
+ * @example waistOf({ code: 'waist-girth' }) // 'natural'
+ */
 export function waistOf({
   code,
   waist,

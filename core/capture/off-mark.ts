@@ -33,7 +33,11 @@ export function offMark(
   return { code, before: before.code, is, ...beyond };
 }
 
-/** The question in a sentence, with what to do. */
+/**
+ * The question in a sentence, with what to do.
+ *
+ * @example sayOffMark({ code: 'shoulder-to-underbust', before: 'shoulder-to-bust', is: cm(2), least: cm(3), most: cm(15) }, 'cm') // 'Shoulder to underbust lies 2 cm beyond bust point; 3 cm to 15 cm beyond it is what bodies have. Read it again.'
+ */
 export function sayOffMark({ code, before, is, least, most }: OffMark, unit: ShownLength): string {
   const [own, other] = [measurement(code).name, markWords(before)];
   const range = `${formatLength(least, unit)} to ${formatLength(most, unit)} beyond it`;

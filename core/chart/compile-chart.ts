@@ -82,7 +82,11 @@ export function compileChart(sheet: ChartSheet): CompiledChart {
   };
 }
 
-/** The part as it is offered for the outcomes so far; the whole of it where that says nothing. */
+/**
+ * The part as it is offered for the outcomes so far; the whole of it where that says nothing.
+ *
+ * @example offeredPart(compileChart(jacket.sheet).parts[0], new Map()).sizes // ['M', 'L', 'XL']
+ */
 export function offeredPart(
   { whole, by, cases }: PartPlan,
   outcomes: ReadonlyMap<string, string>,

@@ -31,7 +31,11 @@ export interface CutColumn {
   readonly twiceMiddle: Float64Array;
 }
 
-/** Cuts the settled intervals of a column, smallest size first. */
+/**
+ * Cuts the settled intervals of a column, smallest size first.
+ *
+ * @example [...cutColumn(onlyPart(compileChart(jacket.sheet)).deciding[0].intervals).points] // [cm(94), cm(102), 1_100_001, cm(111), 1_190_001]
+ */
 export function cutColumn(intervals: readonly Interval[]): CutColumn {
   const points = [...new Set(intervals.flatMap(({ from, until }) => [from, until]))]
     .filter(Number.isFinite)
@@ -91,7 +95,11 @@ export function stretchOf({ points }: Pick<CutColumn, 'points'>, value: number):
   return low;
 }
 
-/** The sizes a stretch lies in, smallest first. */
+/**
+ * The sizes a stretch lies in, smallest first.
+ *
+ * @example sizesIn(cutColumn([{ from: cm(94), until: cm(102), lower: cm(94), upper: cm(102) }]), 1) // [0]
+ */
 export function sizesIn({ masks, words }: CutColumn, stretch: number): number[] {
   const sizes: number[] = [];
   for (let word = 0; word < words; word++) {

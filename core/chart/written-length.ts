@@ -44,7 +44,11 @@ export function writtenLength(length: Length): string {
   return `${sign}${far / MICROMETRES_PER.mm} mm`;
 }
 
-/** A rounding policy with its lengths as a chart file writes them. */
+/**
+ * A rounding policy with its lengths as a chart file writes them.
+ *
+ * @example writtenRounding({ mode: 'down', step: inches(1) }) // { mode: 'down', step: '1 in' }
+ */
 export function writtenRounding(to: RoundingPolicy): object {
   if (to.mode === 'down-to-offered') return { ...to, offered: to.offered.map(writtenLength) };
   return { ...to, step: writtenLength(to.step) };

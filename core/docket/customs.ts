@@ -9,6 +9,8 @@ import type { SettledValue } from './settle';
 /**
  * What charts are judged by: makers mean the natural waist, so what was read with the cord at the navel
  * is another measurement and none of theirs.
+ *
+ * @example [...meantByMakers(settledValues(docket.readings, house)).keys()] // ['chest-girth', 'waist-girth']
  */
 export function meantByMakers(settled: ReadonlyMap<MeasurementCode, SettledValue>): MeasuredBody {
   return new Map([...settled].filter(([, { waist }]) => isNaturalWaist(waist)));

@@ -53,7 +53,11 @@ export const habitsSchema = z.object({
 });
 export type Habits = z.infer<typeof habitsSchema>;
 
-/** How this house hands a garment over where nobody says otherwise. */
+/**
+ * How this house hands a garment over where nobody says otherwise.
+ *
+ * @example handingIn(house, 'jacket') // 'issued'
+ */
 export function handingIn({ handing }: Pick<Habits, 'handing'>, kind: GarmentKind): HandingWay {
   return named(handing, kind) ?? (garmentKind(kind).hired ? 'hired' : 'issued');
 }
@@ -61,21 +65,33 @@ export function handingIn({ handing }: Pick<Habits, 'handing'>, kind: GarmentKin
 /** The habits of a house that has settled nothing. */
 export const UNSETTLED: Habits = habitsSchema.parse({});
 
-/** How far apart two readings of a measurement may be in this house. */
+/**
+ * How far apart two readings of a measurement may be in this house.
+ *
+ * @example allowedIn({ ...house, allowedApart: { 'chest-girth': cm(2) } }, 'chest-girth') // cm(2)
+ */
 export function allowedIn({ allowedApart }: Pick<Habits, 'allowedApart'>, code: MeasurementCode): Length {
   // A mass has an error of its own and no length that it may be apart by.
   const settled = measurement(code).kind === 'mass' ? undefined : named(allowedApart, code);
   return settled ?? allowedDifference(code);
 }
 
-/** The rule that this house has a chart go by; `undefined` for the chart's own. */
+/**
+ * The rule that this house has a chart go by; `undefined` for the chart's own.
+ *
+ * @example houseRuleFor({ ...house, rules: { jacket: 'closest' } }, jacket.sheet) // 'closest'
+ */
 export function houseRuleFor({ rules }: Pick<Habits, 'rules'>, sheet: ChartSheet): HouseRule | undefined {
   const rule = named(rules, sheet.kind);
   // A maker who names no key has not said what would win.
   return rule === 'key-decides' && sheet.key === null ? undefined : rule;
 }
 
-/** What this house says besides of a garment. */
+/**
+ * What this house says besides of a garment.
+ *
+ * @example houseCautions({ cautions: [{ kind: 'vest', words: 'Seated, too.' }] }, jacket.sheet) // []
+ */
 export function houseCautions({ cautions }: Pick<Habits, 'cautions'>, { kind }: ChartSheet): string[] {
   return cautions.filter((one) => one.kind === null || one.kind === kind).map(({ words }) => words);
 }
@@ -84,6 +100,7 @@ export function houseCautions({ cautions }: Pick<Habits, 'cautions'>, { kind }: 
  * After how many days a measurement is taken again in this house, where no chart says otherwise.
  *
  * @param age in whole years; `null` where it is not known
+ * @example remeasureIn(house, 'chest-girth', 15) // 91
  */
 export function remeasureIn(
   { remeasure }: Pick<Habits, 'remeasure'>,
@@ -94,7 +111,11 @@ export function remeasureIn(
   return stillGrows({ remeasure }, age) ? Math.min(usual, remeasure.growing.days) : usual;
 }
 
-/** Whether somebody is so young that the house measures them again sooner. */
+/**
+ * Whether somebody is so young that the house measures them again sooner.
+ *
+ * @example stillGrows(house, 15) // true
+ */
 export function stillGrows({ remeasure }: Pick<Habits, 'remeasure'>, age: number | null): boolean {
   return age !== null && age < remeasure.growing.under;
 }

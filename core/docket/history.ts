@@ -105,7 +105,11 @@ function settledOn(docket: number, acts: readonly Act[], habits: Habits): Histor
   });
 }
 
-/** The history as a table, a line a value: to be read by people and by spreadsheets. */
+/**
+ * The history as a table, a line a value: to be read by people and by spreadsheets.
+ *
+ * @example historyCsv({ points: [] }).startsWith('measurement,name,value,unit') // true
+ */
 export function historyCsv({ points }: Pick<BodyHistory, 'points'>): string {
   const head = [
     'measurement',

@@ -114,6 +114,8 @@ function isSameMeasurement(one: RecordedValue, other: RecordedValue): boolean {
 /**
  * From when on a value of a measurement stands. The shortest period that any of the charts names counts,
  * else the house's; of those who still grow the house's for them, where it is shorter.
+ *
+ * @example oldestStanding('chest-girth', shelf, null, Date.UTC(2026, 6, 3)) // '2026-01-01T00:00:00.000Z'
  */
 export function oldestStanding(
   code: MeasurementCode,

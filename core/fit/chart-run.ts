@@ -57,6 +57,7 @@ const TAIL = 0.025;
  *
  * @param column compiled, of the version that is asked about
  * @returns `null` where nobody has looked, or where the column has no steps
+ * @example howItRuns(onlyPart(compileChart(jacket.sheet)).deciding[0], [1, 2, 3, 4, 5, 6].map((one) => ({ wearer: `${one}`, value: cm(98), standardError: cm(0.5), size: 0, sight: 'small' }))).runs // 'small'
  */
 export function howItRuns(column: CompiledColumn, looks: readonly LookedAtSize[]): ColumnRun | null {
   const { step } = column;

@@ -17,7 +17,11 @@ export const POSE_WORDS: Readonly<Record<FitPose, string>> = {
   kneeling: 'Kneeling',
 };
 
-/** What to do where a check is not right, whatever size is on: "It pulls: a size up. It hangs like a box: a size down." */
+/**
+ * What to do where a check is not right, whatever size is on: "It pulls: a size up. It hangs like a box: a size down."
+ *
+ * @example sayOtherwise(jacket.sheet, fitChecksOf(jacket.sheet)[0]) // 'It pulls at the button: a size up. It hangs like a box: a size down, or take in the waist.'
+ */
 export function sayOtherwise(sheet: ChartSheet, { answers, otherwise }: FitCheck): string {
   if (otherwise !== null) return otherwise;
   return answers
@@ -70,7 +74,11 @@ export function sayWay(way: Way): string {
   }
 }
 
-/** That two things that were seen do not go together, and what the trade does then. */
+/**
+ * That two things that were seen do not go together, and what the trade does then.
+ *
+ * @example sayContradiction({ name: null, along: 'girth', larger: { answer: { says: 'It pulls' } }, smaller: { answer: { says: 'It gapes' } }, on: { larger: 'M', smaller: 'L' }, rule: 'coverage' }) // 'In M “it pulls”, in L “it gapes”: no size lies between. Coverage comes before comfort: the larger, and a trained person looks at it again.'
+ */
 export function sayContradiction({ name, along, larger, smaller, on, rule }: Contradiction): string {
   const [more, less] = along === 'length' ? ['longer', 'shorter'] : ['larger', 'smaller'];
   const what = name === null ? '' : ` ${name.toLowerCase()}`;

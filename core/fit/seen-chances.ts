@@ -24,6 +24,7 @@ export const WEARING_SHARE = 0.35;
  * @param body in micrometres, as the chart means it
  * @param interval what the size holds, in micrometres
  * @param error of the eye, as a standard deviation in micrometres
+ * @example chanceOfSight('right', cm(98), { from: cm(94), until: cm(102) }, cm(1)) > 0.99 // true
  */
 export function chanceOfSight(
   sight: Sight,

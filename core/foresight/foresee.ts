@@ -33,6 +33,7 @@ const STRETCHES = 8;
  *
  * @param known what has been measured
  * @param open the steps that have no value yet, in the order of the plan
+ * @example foresee([{ chart: compileChart(jacket.sheet), preference: 'regular' }], new Map(), ['height', 'chest-girth'], steadyRandom(1)).steps.map(({ code }) => code) // ['chest-girth', 'height']
  */
 export function foresee(
   garments: readonly OpenGarment[],
@@ -68,6 +69,8 @@ export function foresee(
  * Whether a garment comes to the same on every plausible body that goes with what is known: no step
  * that is open or was passed over can change it any more. The same bodies for the same values, on
  * server and screen.
+ *
+ * @example alwaysTheSame({ chart: compileChart(jacket.sheet), preference: 'regular' }, new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])) // true
  */
 export function alwaysTheSame({ chart, preference, rule }: OpenGarment, known: Known): boolean {
   const kernel = new Kernel(chart, { preference, rule }, BODIES);

@@ -30,6 +30,7 @@ export interface CoveredBody {
  * whatever is derived, and the parts it goes by.
  *
  * @param code the part
+ * @example partCoverage(compileChart(jacket.sheet), 'size', [new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])]).map(({ held }) => held) // ['inside']
  */
 export function partCoverage(
   chart: CompiledChart,
@@ -68,7 +69,11 @@ export function codesOfCoverage(chart: CompiledChart): readonly MeasurementCode[
   return new Kernel(chart, {}, 1).codes;
 }
 
-/** A column and its value for somebody, by code. */
+/**
+ * A column and its value for somebody, by code.
+ *
+ * @example valueIn({ held: 'inside', values: [cm(98)] }, jacket.sheet.parts[0].columns, 'chest-girth') // cm(98)
+ */
 export function valueIn(
   { values }: CoveredBody,
   columns: readonly { readonly code: ColumnCode }[],

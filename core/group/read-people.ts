@@ -50,6 +50,8 @@ export interface PeopleHeading {
 /**
  * Reads a list of people: first column `id`, then `code (unit)` columns. An empty cell is a
  * measurement not taken. A row that cannot be read does not stop the others.
+ *
+ * @example readPeople('id,chest-girth (cm)\nil,98').value[0].value.values.get('chest-girth') // cm(98)
  */
 export function readPeople(text: string): Outcome<PeopleRow[], readonly PeopleFinding[]> {
   const rows = parseCsv(text);
@@ -88,6 +90,7 @@ export function readPeopleHeadings(head: TableRow): Outcome<PeopleHeading[], rea
  *
  * @param width how many cells the heading has
  * @param firstLines where each id stood first; grows a little with every row
+ * @example readPersonRow({ line: 2, cells: ['il', '98'] }, 2, readPeopleHeadings({ line: 1, cells: ['id', 'chest-girth (cm)'] }).value, new Map()).value.id // 'il'
  */
 export function readPersonRow(
   { line, cells }: TableRow,

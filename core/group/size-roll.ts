@@ -13,6 +13,7 @@ import { inPairs, plainTable, sharedAxes, Walk, type PlainChart, type SharedAxis
  * @param wearers the measurements in micrometres, `NaN` for one not taken; all equally long
  * @param take is given what each chart says, some thousand wearers at a time, in their order
  * @throws RangeError for charts with more ends of sizes than can be counted in sixteen bits
+ * @example ((sizes) => (sizeRoll([new Kernel(compileChart(jacket.sheet))], new Map([['chest-girth', Float64Array.of(cm(98), cm(104))], ['waist-girth', Float64Array.of(cm(85), cm(92))]]), (_, { from, count, answers }) => sizes.push(...answers.slice(0, count))), sizes.map(sizeIn)))([]) // [0, 1]
  */
 export function sizeRoll(
   charts: readonly Kernel[],
@@ -37,6 +38,7 @@ const ANSWERS = 1 << 12;
  *
  * @param wearers the measurements in micrometres, `NaN` for one not taken; all equally long
  * @throws RangeError for charts with more ends of sizes than can be counted in sixteen bits
+ * @example [...tallyRoll([new Kernel(compileChart(jacket.sheet))], new Map([['chest-girth', Float64Array.of(cm(98), cm(99))], ['waist-girth', Float64Array.of(cm(85), cm(86))]])).values()].map((counts) => Math.max(...counts)) // [2]
  */
 export function tallyRoll(
   charts: readonly Kernel[],

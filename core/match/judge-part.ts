@@ -270,6 +270,7 @@ function alternates(
  *
  * @param part with the sizes that are offered
  * @returns nothing for a size that goes as it is, and for one that is not among them
+ * @example alterationsIn(onlyPart(compileChart(jacket.sheet)), judgeOne(docket, jacket, house).parts[0], 'L').map(({ does, by }) => [does, by]) // [['take-in', cm(3.75)], ['take-in', cm(5)]]
  */
 export function alterationsIn(
   part: Pick<CompiledPart, 'sizes' | 'deciding' | 'advisory'>,

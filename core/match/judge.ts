@@ -119,6 +119,7 @@ export type BareVerdict = Pick<
  *
  * @param draw gives the odds; without it nothing is said of them, and what is inside one size is
  *   called settled however near its edge
+ * @example ((kernel) => (drawReadings(kernel, weighedReadings(kernel.chart, bodyOf(docket, house)), 0, 1), kernel.run(1), findingOf(kernel, 0, bodyOf(docket, house), {}).verdict))(new Kernel(compileChart(jacket.sheet))) // 'settled'
  */
 export function findingOf(
   kernel: Kernel,
@@ -252,7 +253,11 @@ function isHeld(value: number, is: Condition['is'], length: number): boolean {
   return is === 'at-least' ? value >= length : value <= length;
 }
 
-/** The readings a chart reads, with their own errors. */
+/**
+ * The readings a chart reads, with their own errors.
+ *
+ * @example weighedReadings(compileChart(jacket.sheet), bodyOf(docket, house)).map(({ code }) => code) // ['chest-girth', 'waist-girth']
+ */
 export function weighedReadings({ arithmetic }: CompiledChart, body: MeasuredBody): Weighed[] {
   return [...arithmetic.readings.keys()].flatMap((code): Weighed[] => {
     const one = body.get(code);

@@ -22,6 +22,8 @@ export interface Placement {
 /**
  * Places a value on a column: which sizes hold it, and if none does, between or beyond which. The
  * same stretch of the same cut column that the kernel goes by, read for people.
+ *
+ * @example place(onlyPart(compileChart(jacket.sheet)).deciding[0], cm(110.5)).where // 'gap'
  */
 export function place(column: Pick<CompiledColumn, 'code' | 'cut' | 'intervals'>, value: Length): Placement {
   const { code, cut, intervals } = column;
@@ -44,7 +46,11 @@ export function place(column: Pick<CompiledColumn, 'code' | 'cut' | 'intervals'>
   return { code, value, containing, where, below, above, toEdge };
 }
 
-/** The sizes that hold every placement. */
+/**
+ * The sizes that hold every placement.
+ *
+ * @example commonSizes(onlyPart(compileChart(jacket.sheet)).deciding.map((column, at) => place(column, [cm(98), cm(85)][at]))) // [0]
+ */
 export function commonSizes(placements: readonly Placement[]): number[] {
   const [first, ...rest] = placements;
   return (first?.containing ?? []).filter((size) =>

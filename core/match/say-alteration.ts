@@ -11,7 +11,11 @@ const DOES: Readonly<Record<Alteration['does'], string>> = {
   lengthen: 'lengthen',
 };
 
-/** What has to be altered, by how much, and what the size holds: "take in the waist by 3 cm; L holds 86 to 94 cm". */
+/**
+ * What has to be altered, by how much, and what the size holds: "take in the waist by 3 cm; L holds 86 to 94 cm".
+ *
+ * @example sayAlteration({ code: 'waist-girth', name: 'Waist', foot: false, does: 'take-in', by: cm(3), holds: { lower: cm(86), upper: cm(94) } }, 'L', 'cm') // 'take in the waist by 3 cm; L holds 86 to 94 cm'
+ */
 export function sayAlteration(alteration: Alteration, size: string, reader: ShownLength): string {
   const { does, name, by, holds } = alteration;
   const unit = unitOf(alteration, reader);
@@ -27,12 +31,20 @@ export function sayAlteration(alteration: Alteration, size: string, reader: Show
   return `${DOES[does]} the ${name.toLowerCase()} by ${formatLength(by, unit)}; ${size} holds ${range}`;
 }
 
-/** The same in few words, for where it stands beneath its size: `let out 3 cm`. */
+/**
+ * The same in few words, for where it stands beneath its size: `let out 3 cm`.
+ *
+ * @example sayAlterationShort({ code: 'waist-girth', name: 'Waist', foot: false, does: 'let-out', by: cm(3), holds: { lower: cm(86), upper: cm(94) } }, 'cm') // 'let out 3 cm'
+ */
 export function sayAlterationShort(alteration: Alteration, reader: ShownLength): string {
   return `${DOES[alteration.does]} ${formatLength(alteration.by, unitOf(alteration, reader))}`;
 }
 
-/** How little would make it another size; `null` where it has no single size or nothing is near. */
+/**
+ * How little would make it another size; `null` where it has no single size or nothing is near.
+ *
+ * @example sayChange(judgeOne(docket, jacket, house).parts[0], 'cm') // '3.8 cm more on the chest, with the rest as it is, would make it L.'
+ */
 export function sayChange(
   { change, placements }: Pick<PartVerdict, 'change' | 'placements'>,
   unit: ShownLength,
@@ -53,7 +65,11 @@ export function sayCountedAs({ code, from, value }: CountedAs, unit: ShownLength
   return `${other}, ${formatLength(value, unit)}, is fuller than the ${own} and counts for it: of two fullnesses the larger decides.`;
 }
 
-/** A measurement that was taken otherwise than the chart wants it. */
+/**
+ * A measurement that was taken otherwise than the chart wants it.
+ *
+ * @example sayTakenOtherwise({ code: 'chest-girth', wanted: { tension: 'snug', clothing: null }, taken: { tension: 'two-fingers', clothing: null } }) // 'Chest was taken two fingers beneath the tape; this chart wants it snug. Nothing was converted: measure again, or judge with that in mind.'
+ */
 export function sayTakenOtherwise({ code, wanted, taken }: TakenOtherwise): string {
   const said = (way: TakenOtherwise['wanted'], other: TakenOtherwise['wanted']) =>
     [

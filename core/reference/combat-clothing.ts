@@ -45,7 +45,11 @@ export function parseCombatSize(text: string): Outcome<CombatSize, CombatSizePro
   return success({ height, chest });
 }
 
-/** Says what is wrong with such a text, and what to write. */
+/**
+ * Says what is wrong with such a text, and what to write.
+ *
+ * @example sayCombatSizeProblem({ reason: 'span', of: 'height' }) // 'The height of this size ends no higher than it begins, or spans more than 40 cm. Look at the label again.'
+ */
 export function sayCombatSizeProblem(problem: CombatSizeProblem): string {
   return problem.reason === 'shape'
     ? 'A combat clothing size is eight figures, such as 8090/9505: height from and to, chest from and to, in cm without the hundreds.'
@@ -61,7 +65,11 @@ export function writeCombatSize({ height, chest }: CombatSize): string {
   return `${figuresOf(height.from)}${figuresOf(height.to)}/${figuresOf(chest.from)}${figuresOf(chest.to)}`;
 }
 
-/** Sizes of combat clothing as a part of a chart, in the order given, by height and chest. */
+/**
+ * Sizes of combat clothing as a part of a chart, in the order given, by height and chest.
+ *
+ * @example combatClothingPart([parseCombatSize('8090/9505').value]).columns.map(({ code }) => code) // ['height', 'chest-girth']
+ */
 export function combatClothingPart(sizes: readonly CombatSize[]): ChartPart {
   const cellsOf = (of: 'height' | 'chest') =>
     sizes.flatMap((size) => adjoining('height', 'cm', [size[of].from, size[of].to]).cells);

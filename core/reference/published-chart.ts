@@ -72,7 +72,11 @@ export function namedPart(
   return { ...plainPart(sizes.map(String), columns), code, name };
 }
 
-/** The sheet of a published table; its source is repeated in the notes, which travel with a copy. */
+/**
+ * The sheet of a published table; its source is repeated in the notes, which travel with a copy.
+ *
+ * @example published('Ostrel Workwear', 'Field jacket', 'jacket', 'made up', jacket.sheet.parts).sheet.notes // 'Source: made up.'
+ */
 export function published(
   maker: string,
   garment: string,

@@ -90,7 +90,11 @@ export function orderJsonSchemas(): { readonly order: string; readonly answer: s
   return { order: text(orderSheetSchema), answer: text(makerAnswerSchema) };
 }
 
-/** An order as a table, a line a row. No cell can start a formula in a spreadsheet. */
+/**
+ * An order as a table, a line a row. No cell can start a formula in a spreadsheet.
+ *
+ * @example orderAsCsv({ number: 7, maker: 'Ostrel Workwear', lines: [{ line: 1, garment: 'Field jacket', label: 'M', code: 'FJ-M', count: 12, numbered: false }] }).split('\n')[1] // '7,Ostrel Workwear,1,Field jacket,M,FJ-M,12,no'
+ */
 export function orderAsCsv({ number, maker, lines }: OrderSheet): string {
   const rows = lines.map(({ line, garment, label, code, count, numbered }) => ({
     order: number,

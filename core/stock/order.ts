@@ -107,7 +107,11 @@ function stageOfOrder(events: readonly OrderEvent[], lines: readonly LineStandin
   return events.some(({ kind }) => kind === 'sent') ? 'sent' : 'draft';
 }
 
-/** What a maker says, in words. */
+/**
+ * What a maker says, in words.
+ *
+ * @example sayMessage({ says: 'acknowledged', promised: '2026-05-20' }, () => 'M') // 'Has the order; promises it for 20 May 2026.'
+ */
 export function sayMessage(message: MakerMessage, labelOfLine: (line: number) => string): string {
   switch (message.says) {
     case 'acknowledged':

@@ -159,6 +159,7 @@ const same = (one: string, other: string) => plainWords(one) === plainWords(othe
  * a heading that is not known, a garment of two makers, a size that is not made are asked about or told.
  *
  * @param said what a person said a column is, by its place
+ * @example planStock(textGrid('Garment,Size,Qty\nField jacket,M,12').value, new Map(), { garments: [{ seriesId: 'fj', garment: 'Field jacket', maker: 'Ostrel Workwear', numbered: false, labelAs: (label) => label }], rooms: [], remembered: new Map() }).rows.map(({ label, count }) => [label, count]) // [['M', 12]]
  */
 export function planStock(
   { rows }: Grid,

@@ -68,3 +68,20 @@ export const movements: readonly Movement[] = [
   { ...moved, id: 'first', kind: 'received', from: { in: 'maker' }, to: loft, count: 5 },
   { ...moved, id: 'second', kind: 'issued', from: loft, to: { in: 'wearer' }, count: 2 },
 ];
+
+/** A waistcoat by the maker’s arithmetic, one step of it: its girth is a tenth over the chest, in inches. */
+export const waistcoat = shelvedChart(
+  {
+    garment: 'Waistcoat',
+    kind: 'waistcoat',
+    unit: 'in',
+    derivations: [
+      {
+        code: 'derived:girth',
+        name: 'Girth',
+        steps: [{ do: 'multiply', as: 'girth', of: 'chest-girth', by: 1.1 }],
+      },
+    ],
+  },
+  [{ code: 'derived:girth', unit: 'in', cells: ['40-44', '44-48', '48-52'] }],
+);

@@ -61,7 +61,11 @@ const LONGEST_READING = 100_000_000;
 /** A result beyond this, a kilometre, is past every table. So every number stays exact in a double. */
 export const LONGEST_RESULT = 1_000_000_000;
 
-/** Lays the arithmetic of a chart out in slots. Linear in the size of the chart. */
+/**
+ * Lays the arithmetic of a chart out in slots. Linear in the size of the chart.
+ *
+ * @example [...compileArithmetic(waistcoat.sheet).readings.keys()] // ['chest-girth']
+ */
 export function compileArithmetic(sheet: ChartSheet): Arithmetic {
   let slots = 0;
   const slot = () => slots++;
@@ -181,7 +185,11 @@ export function compileArithmetic(sheet: ChartSheet): Arithmetic {
   };
 }
 
-/** A range with what comes to nothing left out. */
+/**
+ * A range with what comes to nothing left out.
+ *
+ * @example boundedRange({ least: -Infinity, most: cm(90) }).most // cm(90)
+ */
 export function boundedRange({ least, most }: Range): Range {
   return { least: Math.max(least, -LONGEST_RESULT), most: Math.min(most, LONGEST_RESULT) };
 }

@@ -22,7 +22,11 @@ export interface ParsedStep {
 
 const PARSED = new WeakMap<Derivation, readonly ParsedStep[]>();
 
-/** The steps of a derivation, their operands taken apart once for as long as it lives. */
+/**
+ * The steps of a derivation, their operands taken apart once for as long as it lives.
+ *
+ * @example parsedSteps(waistcoat.sheet.derivations[0])[0].operands[0].operand // { kind: 'reading', code: 'chest-girth' }
+ */
 export function parsedSteps(derivation: Derivation): readonly ParsedStep[] {
   const known = PARSED.get(derivation);
   if (known !== undefined) return known;
@@ -48,6 +52,8 @@ const NOTHING: Behind = { readings: [], parts: [] };
 /**
  * What every derivation of a chart rests on. A derivation may only rest on ones before it, so each
  * is looked at once, in their order; one that names itself or a later one has nothing from there.
+ *
+ * @example behindEach(waistcoat.sheet.derivations).get('derived:girth').parts // []
  */
 export function behindEach(derivations: readonly Derivation[]): ReadonlyMap<DerivedCode, Behind> {
   const known = BEHIND.get(derivations);
@@ -71,7 +77,11 @@ export function behindEach(derivations: readonly Derivation[]): ReadonlyMap<Deri
   return found;
 }
 
-/** What stands behind a column: itself where it is measured, else what it is derived from. */
+/**
+ * What stands behind a column: itself where it is measured, else what it is derived from.
+ *
+ * @example behindColumn(waistcoat.sheet.derivations, 'derived:girth').readings // ['chest-girth']
+ */
 export function behindColumn(derivations: readonly Derivation[], code: ColumnCode): Behind {
   if (!isDerivedCode(code)) return { readings: [code], parts: [] };
   return behindEach(derivations).get(code) ?? NOTHING;

@@ -26,6 +26,8 @@ export interface LineWords {
  * One line of the maker's arithmetic as it was carried out, such as
  * `collar to belt 19 × 0.8 = 15.2 in` or `15.2 in, to the nearest 1 in: 15 in`, and beside it what
  * that is in the reader's unit: `(38.1 cm)`.
+ *
+ * @example sayDerivedLine({ step: waistcoat.sheet.derivations[0].steps[0], operands: [{ text: 'chest-girth', value: inches(40) }], result: inches(44) }, { maker: 'in', reader: 'cm' }) // 'chest 40 × 1.1 = 44 in (111.8 cm)'
  */
 export function sayDerivedLine({ step, operands, result }: DerivedLine, words: LineWords): string {
   const { maker, reader, nameOf = (code) => code } = words;

@@ -4,12 +4,20 @@ import { tableRows } from './export-table';
 /** How wide a column is, in letters. */
 const [NARROW, WIDE] = [10, 22];
 
-/** A chart as a workbook (XLSX), a worksheet a part. */
+/**
+ * A chart as a workbook (XLSX), a worksheet a part.
+ *
+ * @example exportWorkbook(jacket.sheet).then((bytes) => String.fromCharCode(bytes[0], bytes[1])) // 'PK'
+ */
 export function exportWorkbook(sheet: ChartSheet): Promise<Uint8Array> {
   return writeWorkbook(sheet.parts.map((part) => ({ name: part.name, rows: tableRows(sheet, part) })));
 }
 
-/** Tables as a workbook (XLSX), a worksheet each. Every cell is text, so none can be a formula. */
+/**
+ * Tables as a workbook (XLSX), a worksheet each. Every cell is text, so none can be a formula.
+ *
+ * @example writeWorkbook([{ name: 'Sizes', rows: [['Size', 'Chest'], ['M', '=94']] }]).then((bytes) => bytes.length > 0) // true
+ */
 export async function writeWorkbook(
   tables: readonly { readonly name: string; readonly rows: readonly (readonly string[])[] }[],
 ): Promise<Uint8Array> {

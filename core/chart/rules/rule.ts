@@ -104,7 +104,11 @@ export interface Rule {
   readonly find: (sheet: ChartSheet) => readonly ChartFinding[];
 }
 
-/** Rules that find theirs on one way through the chart. */
+/**
+ * Rules that find theirs on one way through the chart.
+ *
+ * @example rulesOf(['size-twice'], (sheet) => [about(sheet, 'size-twice', ['parts', 0], ['Size'])])[0].find(jacket.sheet).length // 1
+ */
 export function rulesOf(
   codes: readonly RuleCode[],
   findAll: (sheet: ChartSheet) => readonly Found[],
@@ -125,7 +129,11 @@ export function rulesOf(
   }));
 }
 
-/** What is told of names and counts: where in the file, and whom it is about. */
+/**
+ * What is told of names and counts: where in the file, and whom it is about.
+ *
+ * @example about(jacket.sheet, 'size-twice', ['parts', 0], ['Size']).facts.labels // ['Size']
+ */
 export function about(
   sheet: ChartSheet,
   code: RuleCode,

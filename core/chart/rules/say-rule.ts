@@ -91,7 +91,11 @@ function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, 
   }
 }
 
-/** What mending a finding does, on its button; `null` where there is no safe mend. */
+/**
+ * What mending a finding does, on its button; `null` where there is no safe mend.
+ *
+ * @example sayMend({ code: 'upside-down', mend: {} }) // 'Turn it round'
+ */
 export function sayMend({ code, mend }: Pick<ChartFinding, 'code' | 'mend'>): string | null {
   if (mend === null) return null;
   switch (code) {
@@ -106,7 +110,11 @@ export function sayMend({ code, mend }: Pick<ChartFinding, 'code' | 'mend'>): st
   }
 }
 
-/** What keeps a sheet from being a chart, as a sentence; whom it is about stands first where that is a part. */
+/**
+ * What keeps a sheet from being a chart, as a sentence; whom it is about stands first where that is a part.
+ *
+ * @example sayFault({ code: 'derived-twice', facts: { labels: ['Girth'] } }) // 'Girth is derived twice. Rename one.'
+ */
 export function sayFault({ code, facts: { labels } }: ChartFinding): string {
   const [first = '', second = '', third = ''] = labels;
   switch (code) {

@@ -21,7 +21,11 @@ export const instantSchema = z.iso
   })
   .transform((text) => new Date(text).toISOString());
 
-/** One line of words. */
+/**
+ * One line of words.
+ *
+ * @example wordsSchema(40).safeParse('  ').success // false
+ */
 export const wordsSchema = (most: number) => z.string().trim().min(1).max(most);
 
 const authorSchema = z.object({ id: idSchema, name: z.string().max(120) });
@@ -79,19 +83,39 @@ export interface ActNeeds {
 }
 
 const NOTHING: ActNeeds = { charts: [], protocols: [], recorded: null };
-/** For acts that name nothing which has to be found. */
+/**
+ * For acts that name nothing which has to be found.
+ *
+ * @example needsNothing().charts // []
+ */
 export const needsNothing = (): ActNeeds => NOTHING;
-/** For acts about one garment: its chart. */
+/**
+ * For acts about one garment: its chart.
+ *
+ * @example needsChart({ chartId: jacket.id }).charts // [jacket.id]
+ */
 export const needsChart = ({ chartId }: { readonly chartId: string }): ActNeeds => ({
   ...NOTHING,
   charts: [chartId],
 });
-/** For acts that name other things besides. */
+/**
+ * For acts that name other things besides.
+ *
+ * @example needs({ protocols: ['full-record'] }).charts // []
+ */
 export const needs = (some: Partial<ActNeeds>): ActNeeds => ({ ...NOTHING, ...some });
 
-/** For acts that are about no garment, or move none. */
+/**
+ * For acts that are about no garment, or move none.
+ *
+ * @example noGarments() // []
+ */
 export const noGarments = (): readonly string[] => [];
-/** For acts that are about one garment, or move it. */
+/**
+ * For acts that are about one garment, or move it.
+ *
+ * @example itsGarment({ chartId: jacket.id }) // [jacket.id]
+ */
 export const itsGarment = ({ chartId }: { readonly chartId: string }): readonly string[] => [chartId];
 
 /** A kind of act: everything there is to know of it, in one place. What it asks of others is asked here and nowhere else. */

@@ -8,7 +8,11 @@ export type Answer = number;
 const SIZE_BITS = 8;
 const SIZE_MASK = (1 << SIZE_BITS) - 1;
 
-/** The verdict in an answer: an index of `VERDICTS`. */
+/**
+ * The verdict in an answer: an index of `VERDICTS`.
+ *
+ * @example VERDICTS[verdictIn(asAnswer(VERDICTS.indexOf('between'), -1))] // 'between'
+ */
 export function verdictIn(answer: Answer): number {
   return answer >> SIZE_BITS;
 }

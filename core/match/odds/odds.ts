@@ -40,6 +40,7 @@ export const LISTED_CHANCE = 0.001;
  * @param readings the readings there are
  * @param columns of which columns the deviation is wanted
  * @param wholeLabels whether the chances of labels are; else there are none
+ * @example drawOdds(new Kernel(compileChart(jacket.sheet)), [{ code: 'chest-girth', value: cm(98), standardError: 0 }, { code: 'waist-girth', value: cm(85), standardError: 0 }]).labels // [{ label: 'M', chance: 1 }]
  */
 export function drawOdds(
   kernel: Kernel,
@@ -74,7 +75,11 @@ export function drawOdds(
   };
 }
 
-/** Puts drawn readings into a kernel's next round: the points from `from` on, `many` of them; what was not read is not there. */
+/**
+ * Puts drawn readings into a kernel's next round: the points from `from` on, `many` of them; what was not read is not there.
+ *
+ * @example ((kernel) => (drawReadings(kernel, [{ code: 'chest-girth', value: cm(98), standardError: 0 }], 0, 2), [...kernel.input('chest-girth').slice(0, 2)]))(new Kernel(compileChart(jacket.sheet))) // [cm(98), cm(98)]
+ */
 export function drawReadings(kernel: Kernel, readings: readonly Weighed[], from: number, many: number): void {
   for (const code of kernel.chart.arithmetic.readings.keys()) kernel.input(code).fill(NaN, 0, many);
   let dimension = 0;

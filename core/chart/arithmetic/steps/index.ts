@@ -48,7 +48,11 @@ export type DerivationStep = z.infer<typeof derivationStepSchema>;
 
 const BY_NAME = new Map<string, AnyKind>(KINDS.map((kind) => [kind.do, kind as unknown as AnyKind]));
 
-/** What kind of step a step is: a new kind is one file and its line here. */
+/**
+ * What kind of step a step is: a new kind is one file and its line here.
+ *
+ * @example kindOfStep({ do: 'multiply' }).operands({ do: 'multiply', as: 'girth', of: 'chest-girth', by: 1.1 }) // ['chest-girth']
+ */
 export function kindOfStep({ do: name }: Pick<DerivationStep, 'do'>): AnyKind {
   return BY_NAME.get(name)!;
 }

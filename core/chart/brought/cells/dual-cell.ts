@@ -73,6 +73,7 @@ export function sayTheSame(one: string, unit: WrittenUnit, other: string, otherU
  * The units of two measures of one by what they are to each other: no other two are 2.54 apart.
  *
  * @param cells the halves of the cells of a column
+ * @example unitsByRatio([halvesOf('34-36 (86-91)')]) // ['in', 'cm']
  */
 export function unitsByRatio(cells: readonly Halves[]): readonly [WrittenUnit, WrittenUnit] | null {
   // prettier-ignore

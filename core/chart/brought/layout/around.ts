@@ -4,6 +4,8 @@ import type { Grid } from './grid';
 /**
  * A table with its sizes across, without the lines of one text above and below it: turned, they would be
  * columns.
+ *
+ * @example aroundIt(textGrid('Size;M;L\nChest (cm);94;102\nAll in cm').value).around.map(({ cells }) => cells[0]) // ['All in cm']
  */
 export function aroundIt({ rows }: Grid): { readonly around: Grid['rows']; readonly within: Grid } {
   const whole = rows.map(({ cells }) => !isSingle(cells));
@@ -18,6 +20,8 @@ export function aroundIt({ rows }: Grid): { readonly around: Grid['rows']; reado
 /**
  * Where a cell of a grid stands from the side that is read: its row in the plan, and its place in that row;
  * nothing for lines around a table that is turned.
+ *
+ * @example columnsTurned(textGrid('Size,M,L\nChest (cm),94,102').value, true)(1, 2) // { row: 2, cell: 1 }
  */
 export function columnsTurned(
   grid: Grid,

@@ -7,6 +7,8 @@ import type { Grid, GridRow } from './grid';
  * The tables that stand on one sheet or page, each by itself: side by side where nothing stands between,
  * below each other where another heading begins, and one for each of those it is for, `Men` and `Women`.
  * Sections of one garment, `Short` and `Long`, stay together.
+ *
+ * @example findTables({ name: 'Page', grid: textGrid('Men\nSize,Chest (cm)\nM,94\nWomen\nSize,Bust (cm)\nM,88').value }).map(({ name }) => name) // ['Page: Men', 'Page: Women']
  */
 export function findTables({ name, grid }: BroughtTable): BroughtTable[] {
   const found = sideBySide(grid)

@@ -12,7 +12,11 @@ export interface GridRow {
   readonly cells: readonly string[];
 }
 
-/** Rows as a grid: spaces of every kind made one, empty lines dropped, the numbers of the others kept. */
+/**
+ * Rows as a grid: spaces of every kind made one, empty lines dropped, the numbers of the others kept.
+ *
+ * @example gridOf([{ line: 1, cells: ['Size', ' Chest  (cm) '] }, { line: 2, cells: ['', ''] }]).rows // [{ line: 1, cells: ['Size', 'Chest (cm)'] }]
+ */
 export function gridOf(rows: Grid['rows']): Grid {
   return {
     rows: rows

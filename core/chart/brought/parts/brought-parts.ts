@@ -5,7 +5,11 @@ import type { PlannedColumn } from '../plan/planned-column';
 /** What a table comes to: parts, and how their sizes go together. */
 export type BroughtParts = Pick<ChartSheet, 'parts' | 'label' | 'combinations' | 'derivations'>;
 
-/** Whether a column is taken for a measurement. */
+/**
+ * Whether a column is taken for a measurement.
+ *
+ * @example planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value).columns.map(isMeasurement) // [false, true]
+ */
 export function isMeasurement({ means }: PlannedColumn): boolean {
   return means !== null && means !== 'size' && means !== 'label' && means !== 'class';
 }

@@ -12,6 +12,8 @@ export interface NamedTable {
 /**
  * The parts of several tables as those of one chart: each is called after its table, and the label of the
  * garment is made of the labels of all of them, in their order.
+ *
+ * @example joinTables(['Coat', 'Skirt'].map((name) => ({ name, read: readPlanned(planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value)).value }))).label // '{coat} {skirt}'
  */
 export function joinTables(tables: readonly NamedTable[]): BroughtParts {
   if (tables.length === 1) return tables[0]!.read;

@@ -71,7 +71,11 @@ const ROLE_WORDS: Readonly<Record<CellRole, string>> = {
   empty: 'empty',
 };
 
-/** What a role is called. */
+/**
+ * What a role is called.
+ *
+ * @example nameOfRole('heading') // 'a heading'
+ */
 export function nameOfRole(role: CellRole): string {
   return ROLE_WORDS[role];
 }
@@ -81,6 +85,7 @@ export function nameOfRole(role: CellRole): string {
  *
  * @param grid as it was brought, with what was typed into it
  * @returns the reading of a cell by its row and column in the grid, both counted from 0
+ * @example cellReader(textGrid('Size,Chest (cm)\nM,94-102').value, planTable(textGrid('Size,Chest (cm)\nM,94-102').value), 'cm')(1, 1).role // 'measure'
  */
 export function cellReader(
   grid: Grid,

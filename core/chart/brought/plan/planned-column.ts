@@ -89,6 +89,7 @@ export type ColumnQuestion =
  * could be so is a question, and so is one that nobody names.
  *
  * @param otherwise what is asked where it is taken for none: nothing, if that was said
+ * @example withMeaning(planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value).columns[1], 'waist-girth').means // 'waist-girth'
  */
 export function withMeaning(
   column: PlannedColumn,
@@ -147,6 +148,8 @@ export function large(numbers: readonly number[]): number[] {
 /**
  * A column whose numbers are written with separators of thousands, told over the whole of it: three digits
  * stand behind every one, and only so can the numbers be a body's in the unit that is named.
+ *
+ * @example asThousands({ ...planTable(textGrid('Size,Height (mm)\nM,1.650\nL,1.720').value).columns[1] }, ['1.650', '1.720'], 'height').numbers // [1650, 1720]
  */
 export function asThousands(
   column: PlannedColumn,

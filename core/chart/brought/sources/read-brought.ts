@@ -15,6 +15,7 @@ export type ReadingStage = 'unpacking' | 'decoding' | 'finding-tables';
  *
  * @param bytes the whole file
  * @param onStage told what is being done, for people who wait
+ * @example readBroughtFile(new TextEncoder().encode('Size,Chest (cm)\nM,94-102')).then(({ value }) => value.tables.length) // 1
  */
 export async function readBroughtFile(
   bytes: Uint8Array,

@@ -32,7 +32,11 @@ export const RETURN_WORDS: Readonly<Record<ReturnReason, string>> = {
   'hire-over': 'the hire is over',
 };
 
-/** What a reason tells of the size, where it tells of one. */
+/**
+ * What a reason tells of the size, where it tells of one.
+ *
+ * @example toldBy('tight') // 'small'
+ */
 export function toldBy(why: ReturnReason): 'small' | 'large' | null {
   if (why === 'tight' || why === 'short') return 'small';
   return why === 'loose' || why === 'long' ? 'large' : null;
