@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { loadDemo } from '../demo/load-demo';
-import { newDatabase } from '../testing/harness';
+import { newDatabase } from '../testing/new-database';
 import { killedAfter } from '../testing/killed-after';
 import type { Database } from './database';
 import { alone, migrate, migrateAlone } from './prepare';

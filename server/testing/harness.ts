@@ -7,8 +7,7 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
-import { openDatabase, type Database } from '../database/database';
-import { migrate } from '../database/prepare';
+import type { Database } from '../database/database';
 import { runsOfChart, runsOnDocket } from '../dockets/runs';
 import { findCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
@@ -17,6 +16,8 @@ import { printSheet } from '../sheets';
 import { makerAt } from '../stores/orders/maker';
 import { addPerson } from '../people/service';
 import { findAccount } from '../accounts/store';
+import type { OwnDatabase } from './new-database';
+import { readyDatabase } from './ready-database';
 
 // A database is made for nearly every spec, and the machine does other things meanwhile: slow is not wrong.
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
@@ -49,15 +50,6 @@ interface Starting {
   readonly maker?: string;
 }
 
-/** A database of a spec's own. */
-interface OwnDatabase {
-  readonly database: Database;
-  readonly name: string;
-  readonly url: string;
-  /** Closes it and takes it away. */
-  drop(): Promise<void>;
-}
-
 /** The application on a port of its own, over a database of its own in the MariaDB the test run started. */
 export class Harness {
   cookie = '';
@@ -74,8 +66,7 @@ export class Harness {
 
   /** Makes the database and starts the application; signed in unless told otherwise. */
   static async start({ limits, through, maker }: Starting = {}): Promise<Harness> {
-    const own = await newDatabase();
-    await migrate(own.url);
+    const own = await readyDatabase();
     const database = through === undefined ? own.database : await through(own.url);
     await addPerson(own.database, {
       name: 'Odalys Wren',
@@ -198,25 +189,4 @@ export class Harness {
     if (this.database !== this.own.database) await this.database.destroy();
     await this.own.drop();
   }
-}
-
-/** A database of its own in the MariaDB the test run started, with nothing in it. */
-export async function newDatabase(): Promise<OwnDatabase> {
-  const base = process.env['TEST_DATABASE_URL'];
-  if (base === undefined) throw new Error('TEST_DATABASE_URL is not set: run these specs through npm test');
-  const name = `neat_measure_${uuidv7().replaceAll('-', '')}`;
-  const first = openDatabase(base);
-  await first.raw(`create database ${name} character set utf8mb4`);
-  await first.destroy();
-  const url = base.replace(/\/[^/]*$/, `/${name}`);
-  const database = openDatabase(url);
-  return {
-    database,
-    name,
-    url,
-    drop: async () => {
-      await database.raw(`drop database ${name}`);
-      await database.destroy();
-    },
-  };
 }

@@ -15,10 +15,11 @@ const DEBIAN = {
     found: () => (existsSync('/usr/bin/my_print_defaults') ? firstOf('/usr/sbin/mariadbd') : undefined),
   },
   // The browser without its window is started and answers in half the time of the whole one; that will do where only
-  // it is there.
+  // it is there. What stands on the path is a script, and a signal
+  // to it leaves the program running: so the program itself is started.
   chromium: {
     packages: ['chromium-headless-shell'],
-    found: () => firstOf(process.env.CHROMIUM, '/usr/bin/chromium-headless-shell'),
+    found: () => firstOf(process.env.CHROMIUM, '/usr/lib/chromium/chromium-headless-shell'),
     otherwise: () => firstOf('/usr/bin/chromium', '/usr/bin/chromium-browser'),
   },
 };
@@ -53,8 +54,7 @@ export async function debianProgram(name) {
   await apt('update');
   await apt('install', '-y', '--no-install-recommends', ...packages);
   const now = found() ?? otherwise?.();
-  if (now === undefined)
-    giveUp(`Installing ${wanted} failed. Look at the lines above, then run this again.`);
+  if (now === undefined) giveUp(`Installing ${wanted} failed. Look at the lines above, then run this again.`);
   return now;
 }
 

@@ -18,7 +18,7 @@ import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 import { listDockets } from '../../dockets/store';
 import { openBench } from '../../dockets/service';
-import { newDatabase } from '../../testing/harness';
+import { newDatabase } from '../../testing/new-database';
 import type { Database } from '../database';
 import { migrate } from '../prepare';
 

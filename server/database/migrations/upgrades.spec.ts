@@ -6,7 +6,7 @@ import { fillEarlierHouse, type EarlierHouse } from '../../testing/earlier-house
 import { linesBehind } from '../../devices/store';
 import { submissionsOf } from '../../links/store';
 import { findSettings } from '../../settings/store';
-import { newDatabase } from '../../testing/harness';
+import { newDatabase } from '../../testing/new-database';
 import { killedAfter } from '../../testing/killed-after';
 import type { Database } from '../database';
 import { alone, migrate } from '../prepare';

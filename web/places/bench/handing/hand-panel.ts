@@ -8,54 +8,24 @@ import {
   output,
   signal,
   untracked,
+  viewChild,
 } from '@angular/core';
-import type { DocketStock } from '@neat-measure/contract/stores';
 import { FormsModule } from '@angular/forms';
-import { labelsPath, orderFormPath, sizesSheetPath } from '@neat-measure/contract';
-import {
-  alterationsOf,
-  areaFacts,
-  fitChecksOf,
-  FIT_AREAS,
-  garmentKind,
-  HANDING_WAYS,
-  HANDING_WORDS,
-  RETURN_REASONS,
-  RETURN_WAYS,
-  RETURN_WORDS,
-  sayAltered,
-  sayChance,
-  toldBy,
-  type FitArea,
-  type ReturnReason,
-  type ReturnWay,
-  type Signature,
-} from '@neat-measure/core';
+import { HANDING_WAYS, HANDING_WORDS, type Signature } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { switchMap, tap } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
-import { DocketService } from '../../../data/docket-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
 import { HandingStore } from './handing-store';
-import { sameSource, WITHOUT_STORES } from './source';
-import { StockHere, type Near } from './stock-here';
-import { SendingId } from '../../../data/sending-id';
-import { StoresService } from '../../../data/stores-service';
+import { SheetsOut } from './sheets-out';
 import { SignatureField } from './signature-field';
-import { UnitService } from '../../../data/unit-service';
-
-/** Where a garment goes that came back, in words. */
-const GOES_WORDS: Readonly<Record<ReturnWay, string>> = {
-  stock: 'back to stock',
-  drying: 'to be washed and dried',
-  quarantine: 'set aside, to be looked at',
-  waste: 'to waste',
-};
+import { Ordering } from './stock/ordering';
+import { StockHere } from './stock/stock-here';
+import { StockLine } from './stock/stock-line';
+import { TakeBack } from './take-back';
 
 /** What stands behind each way of handing over: said to the wearer before they sign. */
 const CONDITIONS = {
@@ -74,6 +44,9 @@ const CONDITIONS = {
     NzInputModule,
     NzSelectModule,
     SignatureField,
+    SheetsOut,
+    StockLine,
+    TakeBack,
     ControlName,
   ],
   templateUrl: './hand-panel.html',
@@ -86,7 +59,7 @@ const CONDITIONS = {
     .line {
       align-items: flex-start;
     }
-    .line > :is(.fields, .note, .stocked) {
+    .line > .note {
       flex: 1 1 100%;
     }
     kbd {
@@ -96,29 +69,20 @@ const CONDITIONS = {
       display: block;
       margin-top: 14px;
     }
-    .stocked {
-      justify-content: flex-end;
-    }
-    .posting {
-      align-items: flex-end;
-    }
     nz-select {
       min-width: 120px;
     }
   `,
   host: { class: 'stack' },
-  providers: [StockHere],
+  providers: [StockHere, Ordering],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandPanel {
   protected readonly store = inject(DocketStore);
-  private readonly units = inject(UnitService);
   protected readonly handing = inject(HandingStore);
   protected readonly stockHere = inject(StockHere);
-  protected readonly without = WITHOUT_STORES;
-  protected readonly sameSource = sameSource;
-  private readonly stores = inject(StoresService);
-  private readonly dockets = inject(DocketService);
+  protected readonly ordering = inject(Ordering);
+  private readonly sheets = viewChild.required(SheetsOut);
   readonly leave = output<void>();
   /** A garment is to be tried on, by its place. */
   readonly tries = output<number>();
@@ -150,61 +114,6 @@ export class HandPanel {
         )?.id ?? null,
   );
 
-  /** The order of each garment that may be on its way. */
-  private readonly ordering = new Map<string, SendingId>();
-
-  /** Orders one for this wearer, at once. */
-  protected order(chartId: string): void {
-    const docket = this.store.docket();
-    const chart = this.store.garments().find((one) => one.chart.id === chartId)?.chart;
-    const stock = this.stockHere.of(chartId);
-    // By what its maker calls the size now.
-    const label = stock?.calledNow ?? stock?.label;
-    if (docket === null || chart === undefined || label === undefined) return;
-    const sending = this.ordering.get(chartId) ?? new SendingId();
-    this.ordering.set(chartId, sending);
-    this.fault.set('');
-    this.stores
-      .rooms()
-      .pipe(
-        switchMap(([room]) => {
-          const id = sending.value;
-          const wantedFor = [{ docketId: docket.id, chartId }];
-          const lines = [{ seriesId: chart.seriesId, label, count: 1, wantedFor }];
-          return this.stores.saveOrder(id, { maker: chart.sheet.maker, roomId: room!.id, lines }).pipe(
-            tap({ next: () => sending.done(), error: (problem: Error) => sending.failed(problem) }),
-            switchMap(() => this.stores.send(id)),
-          );
-        }),
-      )
-      .subscribe({
-        next: () => this.stockHere.ask(this.hiredUntil()),
-        error: (problem: Error) => {
-          this.stockHere.ask(this.hiredUntil());
-          this.fault.set(problem.message);
-        },
-      });
-  }
-
-  /** Puts the nearest that is there on. */
-  protected tryNear(chartId: string, { sizes }: Near): void {
-    if (this.store.does({ kind: 'garment-tried', chartId, sizes, carrier: null, found: null }))
-      this.tryOn(chartId);
-  }
-
-  protected sayNear({ label, count, chance }: Near): string {
-    return `Try ${label} (${count} there, ${sayChance(chance)})`;
-  }
-
-  protected sayOrders(orders: DocketStock[number]['orders']): string {
-    return orders
-      .map(
-        ({ number, stage, promised }) =>
-          `Order ${number} ${stage === 'draft' ? 'is not sent yet' : 'is with its maker'}${promised === null ? '' : `, promised for ${promised}`}.`,
-      )
-      .join(' ');
-  }
-
   protected readonly signature = signal<Signature | null>(null);
   protected readonly fault = signal('');
   protected readonly conditions = computed(() => [
@@ -217,17 +126,6 @@ export class HandPanel {
     return this.handing.out().length === all ? 'Everything is handed over' : 'Nothing is to be handed over';
   });
   protected readonly handed = (way: keyof typeof HANDING_WORDS) => HANDING_WORDS[way];
-  protected readonly docketId = computed(() => this.store.docket()?.id ?? '');
-  protected readonly sizesSheet = computed(() => sizesSheetPath(this.docketId()));
-  protected readonly labels = computed(() => labelsPath(this.docketId()));
-  protected readonly orderOf = (chartId: string) => orderFormPath(this.docketId(), chartId);
-  /** Those a maker is sent a form for: made to measure, and vests. */
-  protected readonly ordered = computed(() =>
-    this.handing
-      .garments()
-      .filter(({ stage, kind }) => stage === 'made-to-measure' || garmentKind(kind).protects),
-  );
-
   readonly commands: readonly KeyCommand[] = [
     {
       keys: ['Enter'],
@@ -254,9 +152,13 @@ export class HandPanel {
       keys: ['o'],
       does: 'order what is not there',
       when: () => this.lacking() !== null,
-      run: () => this.order(this.lacking()!),
+      run: () => this.ordering.order(this.lacking()!),
     },
-    { keys: ['p'], does: 'print the sizes', run: () => window.open(this.sizesSheet(), '_blank', 'noopener') },
+    {
+      keys: ['p'],
+      does: 'print the sizes',
+      run: () => window.open(this.sheets().sizes(), '_blank', 'noopener'),
+    },
   ];
 
   protected enter(): void {
@@ -293,71 +195,6 @@ export class HandPanel {
     this.tries.emit(this.handing.garments().findIndex(({ id }) => id === chartId));
   }
 
-  /** The garment that is being taken back, and what is said of it. */
+  /** The garment that is being taken back. */
   protected readonly returning = signal<string | null>(null);
-  protected readonly why = signal<ReturnReason>('changed-mind');
-  protected readonly area = signal<FitArea | null>(null);
-  protected readonly note = signal('');
-  protected readonly goes = signal<ReturnWay>('stock');
-  protected readonly reasons = RETURN_REASONS.map((value) => ({ value, label: RETURN_WORDS[value] }));
-  protected readonly places = RETURN_WAYS.map((value) => ({ value, label: GOES_WORDS[value] }));
-  /** What was lost goes to no shelf. */
-  protected chooseWhy(why: ReturnReason): void {
-    this.why.set(why);
-    if (why === 'lost') this.goes.set('waste');
-    else if (why === 'damaged' || why === 'faulty') this.goes.set('quarantine');
-  }
-
-  protected readonly asksWhere = computed(() => toldBy(this.why()) !== null);
-  /** Where it can have been tight or long: where its kind is looked at. */
-  protected readonly areas = computed(() => {
-    const chart = this.store.garments().find((one) => one.chart.id === this.returning())?.chart;
-    const places = chart === undefined ? [] : fitChecksOf(chart.sheet).flatMap((check) => check.places);
-    return FIT_AREAS.filter((code) => places.includes(code)).map((value) => ({
-      value,
-      label: areaFacts(value).name,
-    }));
-  });
-
-  protected beginReturn(chartId: string, hired: boolean): void {
-    this.returning.set(chartId);
-    this.why.set(hired ? 'hire-over' : 'tight');
-    // What was altered is not the size of its label any more, and is looked at before it goes to anybody.
-    this.goes.set(hired ? 'drying' : this.alteredOf(chartId) === '' ? 'stock' : 'quarantine');
-    this.area.set(this.areas()[0]?.value ?? null);
-    this.note.set('');
-  }
-
-  /** What was altered on a garment, in words; nothing where nothing was. */
-  protected alteredOf(chartId: string): string {
-    const docket = this.store.docket();
-    const all = docket === null ? [] : alterationsOf(docket, chartId);
-    return all
-      .map(({ area, how, length, unit }) => sayAltered({ area, how, length }, this.units.written(unit)))
-      .join(', ');
-  }
-
-  protected takeBack(): void {
-    const chartId = this.returning();
-    const area = this.asksWhere() ? this.area() : null;
-    if (chartId !== null && this.handing.takeBack(chartId, this.why(), area, this.note(), this.goes()))
-      this.returning.set(null);
-  }
-
-  protected readonly to = signal('');
-  protected readonly posted = signal('');
-  /** One id a letter, so that trying again after a failure posts no second one. */
-  private letterId = uuidv7();
-
-  protected post(sheet: 'sizes' | 'labels' | 'order', chartId: string | null = null): void {
-    this.fault.set('');
-    this.posted.set('');
-    this.dockets.post(this.docketId(), this.letterId, { sheet, chartId, to: this.to().trim() }).subscribe({
-      next: ({ file }) => {
-        this.letterId = uuidv7();
-        this.posted.set(`It lies in the outbox as ${file}. Nothing has left this machine.`);
-      },
-      error: (problem: Error) => this.fault.set(problem.message),
-    });
-  }
 }

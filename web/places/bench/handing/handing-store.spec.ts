@@ -5,7 +5,7 @@ import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-
 import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
 import { HandingStore } from './handing-store';
-import { sameSource, takenFrom, WITHOUT_STORES } from './source';
+import { sameSource, takenFrom, WITHOUT_STORES } from './stock/source';
 
 describe('HandingStore', () => {
   beforeEach(forgetDevice);

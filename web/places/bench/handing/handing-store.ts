@@ -15,8 +15,8 @@ import {
   type Signature,
 } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
-import { sameSource, takenFrom, type Source } from './source';
-import type { StockHere } from './stock-here';
+import { sameSource, takenFrom, type Source } from './stock/source';
+import type { StockHere } from './stock/stock-here';
 
 /** What was chosen of one garment before it is handed over. */
 interface Chosen {

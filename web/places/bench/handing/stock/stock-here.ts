@@ -4,8 +4,8 @@ import type { DocketStock } from '@neat-measure/contract/stores';
 import { finalSize, sizesAfterTrials } from '@neat-measure/core';
 import { nearestLabels } from '@neat-measure/core/stock';
 import { catchError, debounceTime, of, Subject, switchMap } from 'rxjs';
-import { StoresService } from '../../../data/stores-service';
-import { DocketStore } from '../docket-store';
+import { StoresService } from '../../../../data/stores-service';
+import { DocketStore } from '../../docket-store';
 import { WITHOUT_STORES, type SourceChoice } from './source';
 
 /** Another size that is there, and what the odds say of it. */
@@ -31,6 +31,7 @@ export class StockHere {
   /** Whether it has answered, or could not: until then nothing is said to go. */
   readonly known = signal(false);
   private readonly asked = new Subject<string | null>();
+  private until: string | null = null;
 
   constructor() {
     this.asked
@@ -59,7 +60,13 @@ export class StockHere {
 
   /** Asks what is there now; of what is hired, for the days until one. */
   ask(until: string | null): void {
+    this.until = until;
     this.asked.next(until);
+  }
+
+  /** The same once more, as something has changed there. */
+  askAgain(): void {
+    this.asked.next(this.until);
   }
 
   /** What the stores have of a garment; `null` where they have nothing to do with it. */

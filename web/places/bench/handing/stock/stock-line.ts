@@ -1,0 +1,125 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import type { DocketStock } from '@neat-measure/contract/stores';
+import { sayChance } from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { DocketStore } from '../../docket-store';
+import { HandingStore } from '../handing-store';
+import { Ordering } from './ordering';
+import { sameSource, WITHOUT_STORES } from './source';
+import { StockHere, type Near } from './stock-here';
+
+/** What the stores have of one garment that may go: where it is taken from, or what to do where none is there. */
+@Component({
+  selector: 'nm-stock-line',
+  imports: [FormsModule, NzButtonModule, NzSelectModule],
+  template: `
+    @if (stock(); as stock) {
+      @if (stock.calledNow; as now) {
+        <p class="note">
+          Its maker calls this size <b>{{ now }}</b> now; it lies in the stores under that label. What came
+          before may still say {{ stock.label }}.
+        </p>
+      }
+      @if (stock.there.length > 0 || from() !== null) {
+        <span class="row stocked">
+          <label [for]="'from-' + place()">taken from</label>
+          <nz-select
+            [nzId]="'from-' + place()"
+            class="ample"
+            [nzOptions]="garment().choices"
+            [compareWith]="sameSource"
+            [ngModel]="from()"
+            (ngModelChange)="handing.choose(garment().id, { from: $event })"
+          />
+        </span>
+      } @else {
+        <p class="note">
+          None is there in {{ stock.label }}.
+          @if (stock.orders.length > 0) {
+            {{ sayOrders(stock.orders) }}
+          } @else if (stock.coming > 0) {
+            {{ stock.coming }} ordered, for others or the shelf. It waits among what is to be ordered.
+          } @else {
+            It waits among what is to be ordered.
+          }
+          @if (stock.others.length > 0 && near().length === 0) {
+            No other size that is there is likely to be theirs.
+          }
+          <span class="row under">
+            @for (one of near(); track one.label) {
+              <button nz-button type="button" (click)="tryNear(one)">{{ sayNear(one) }}</button>
+            }
+            @if (stock.orders.length === 0) {
+              <button nz-button type="button" (click)="ordering.order(garment().id)">
+                Order one for them
+              </button>
+            }
+            <button
+              nz-button
+              nzType="link"
+              type="button"
+              (click)="handing.choose(garment().id, { from: without, taken: true })"
+            >
+              it is not from the stores
+            </button>
+          </span>
+        </p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: contents;
+    }
+    .stocked,
+    .note {
+      flex: 1 1 100%;
+    }
+    .stocked {
+      justify-content: flex-end;
+    }
+    nz-select {
+      min-width: 120px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StockLine {
+  private readonly store = inject(DocketStore);
+  private readonly stockHere = inject(StockHere);
+  protected readonly handing = inject(HandingStore);
+  protected readonly ordering = inject(Ordering);
+  readonly garment = input.required<ReturnType<HandingStore['garments']>[number]>();
+  /** Where the garment stands in the list, counted from 0. */
+  readonly place = input.required<number>();
+  /** It was put on in another size. */
+  readonly tries = output();
+
+  protected readonly without = WITHOUT_STORES;
+  protected readonly sameSource = sameSource;
+  protected readonly stock = computed(() => this.garment().stock);
+  protected readonly from = computed(() => this.garment().from);
+  protected readonly near = computed(() => this.stockHere.nearOf(this.garment().id));
+
+  /** Puts the nearest that is there on. */
+  protected tryNear({ sizes }: Near): void {
+    const chartId = this.garment().id;
+    if (this.store.does({ kind: 'garment-tried', chartId, sizes, carrier: null, found: null }))
+      this.tries.emit();
+  }
+
+  protected sayNear({ label, count, chance }: Near): string {
+    return `Try ${label} (${count} there, ${sayChance(chance)})`;
+  }
+
+  protected sayOrders(orders: DocketStock[number]['orders']): string {
+    return orders
+      .map(
+        ({ number, stage, promised }) =>
+          `Order ${number} ${stage === 'draft' ? 'is not sent yet' : 'is with its maker'}${promised === null ? '' : `, promised for ${promised}`}.`,
+      )
+      .join(' ');
+  }
+}

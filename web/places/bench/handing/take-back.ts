@@ -1,0 +1,158 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  untracked,
+  type WritableSignal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import {
+  alterationsOf,
+  areaFacts,
+  fitChecksOf,
+  FIT_AREAS,
+  RETURN_REASONS,
+  RETURN_WAYS,
+  RETURN_WORDS,
+  sayAltered,
+  toldBy,
+  type FitArea,
+  type ReturnReason,
+  type ReturnWay,
+} from '@neat-measure/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { UnitService } from '../../../data/unit-service';
+import { DocketStore } from '../docket-store';
+import { HandingStore } from './handing-store';
+
+/** Where a garment goes that came back, in words. */
+const GOES_WORDS: Readonly<Record<ReturnWay, string>> = {
+  stock: 'back to stock',
+  drying: 'to be washed and dried',
+  quarantine: 'set aside, to be looked at',
+  waste: 'to waste',
+};
+
+/** Where something goes that came back for a reason, whatever it was: what was lost goes to no shelf. */
+const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
+  lost: 'waste',
+  damaged: 'quarantine',
+  faulty: 'quarantine',
+};
+
+/** One garment comes back: why, and where it goes from here. */
+@Component({
+  selector: 'nm-take-back',
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
+  template: `
+    @if (altered(); as altered) {
+      <p class="note">
+        It was altered ({{ altered }}): it is not {{ garment().handing?.size }} any more as its label says.
+      </p>
+    }
+    <div class="fields">
+      <div class="field">
+        <label for="why">Why it comes back</label>
+        <nz-select nzId="why" [nzOptions]="reasons" [ngModel]="why()" (ngModelChange)="chooseWhy($event)" />
+      </div>
+      @if (asksWhere()) {
+        <div class="field">
+          <label for="where">Where</label>
+          <nz-select
+            nzId="where"
+            [nzOptions]="areas()"
+            [ngModel]="area()"
+            (ngModelChange)="area.set($event)"
+          />
+        </div>
+      }
+      <div class="field">
+        <label for="goes">It goes</label>
+        <nz-select nzId="goes" [nzOptions]="places" [ngModel]="goes()" (ngModelChange)="goes.set($event)" />
+      </div>
+      <div class="field">
+        <label for="note">What else is to be said</label>
+        <input
+          #said
+          nz-input
+          id="note"
+          type="text"
+          maxlength="300"
+          [value]="note()"
+          (input)="note.set(said.value)"
+        />
+      </div>
+      <span class="row">
+        <button nz-button nzType="primary" type="button" (click)="takeBack()">Take it back</button>
+        <button nz-button nzType="text" type="button" (click)="left.emit()">Leave it</button>
+      </span>
+    </div>
+  `,
+  styles: `
+    :host {
+      flex: 1 1 100%;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TakeBack {
+  private readonly store = inject(DocketStore);
+  private readonly handing = inject(HandingStore);
+  private readonly units = inject(UnitService);
+  readonly garment = input.required<ReturnType<HandingStore['garments']>[number]>();
+  /** It came back, or is left with the wearer. */
+  readonly left = output();
+
+  protected readonly reasons = RETURN_REASONS.map((value) => ({ value, label: RETURN_WORDS[value] }));
+  protected readonly places = RETURN_WAYS.map((value) => ({ value, label: GOES_WORDS[value] }));
+  private readonly chartId = computed(() => this.garment().id);
+  private readonly hired = computed(() => this.garment().handing?.way === 'hired');
+
+  /** Begins anew with each garment, and stays as it was said whatever happens on the docket meanwhile. */
+  private begun<Value>(first: () => Value): WritableSignal<Value> {
+    return linkedSignal({ source: this.chartId, computation: () => untracked(first) });
+  }
+
+  /** What was altered on it, in words; nothing where nothing was. */
+  protected readonly altered = computed(() => {
+    const docket = this.store.docket();
+    const all = docket === null ? [] : alterationsOf(docket, this.chartId());
+    return all
+      .map(({ area, how, length, unit }) => sayAltered({ area, how, length }, this.units.written(unit)))
+      .join(', ');
+  });
+  protected readonly why = this.begun<ReturnReason>(() => (this.hired() ? 'hire-over' : 'tight'));
+  /** What was altered is not the size of its label any more, and is looked at before it goes to anybody. */
+  protected readonly goes = this.begun<ReturnWay>(() =>
+    this.hired() ? 'drying' : this.altered() === '' ? 'stock' : 'quarantine',
+  );
+  protected readonly note = this.begun(() => '');
+  protected readonly asksWhere = computed(() => toldBy(this.why()) !== null);
+  /** Where it can have been tight or long: where its kind is looked at. */
+  protected readonly areas = computed(() => {
+    const chart = this.store.garments().find((one) => one.chart.id === this.chartId())?.chart;
+    const places = chart === undefined ? [] : fitChecksOf(chart.sheet).flatMap((check) => check.places);
+    return FIT_AREAS.filter((code) => places.includes(code)).map((value) => ({
+      value,
+      label: areaFacts(value).name,
+    }));
+  });
+  protected readonly area = this.begun<FitArea | null>(() => this.areas()[0]?.value ?? null);
+
+  protected chooseWhy(why: ReturnReason): void {
+    this.why.set(why);
+    const goes = GOES_FOR[why];
+    if (goes !== undefined) this.goes.set(goes);
+  }
+
+  protected takeBack(): void {
+    const area = this.asksWhere() ? this.area() : null;
+    if (this.handing.takeBack(this.chartId(), this.why(), area, this.note(), this.goes())) this.left.emit();
+  }
+}
