@@ -2,7 +2,7 @@ import { COMPARTMENTS, MOVEMENT_KINDS } from '@neat-measure/core/stock';
 import { GARMENT_KINDS } from '@neat-measure/core';
 import * as z from 'zod';
 import { listQuerySchema, pageSchema } from '../lists';
-import { fitterSchema } from '../session';
+import { fitterSchema } from '../house/session';
 import { idSchema, instantSchema, lineSchema, versionSchema } from '../shared';
 
 /** A day of the calendar, `2026-03-31`. */

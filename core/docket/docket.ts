@@ -2,7 +2,7 @@ import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Instrument, Stance, Tension } from '../body/measurement';
 import type { WaistPlace } from '../body/waist';
 import type { SkirtCut, WishCode } from '../body/wishes';
-import type { Confirmation } from '../capture/confirmations';
+import type { Confirmation } from '../capture/checks/confirmations';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import type { AlteredHow } from '../fit/alterations';
 import type { FitArea } from '../garment/areas';

@@ -1,7 +1,7 @@
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
 import { kindOf, type Act } from './acts';
 import { garmentOn, standingDecision, type DecisionOutcome, type Docket } from './docket';
-import { finalSize, stageOf, type Stage } from './fitting';
+import { finalSize, stageOf, type Stage } from './fitting/fitting';
 
 /** What lists and searches know of a garment of a docket, beside its acts. */
 export interface GarmentRow {

@@ -1,5 +1,5 @@
-import { BODY_STATISTICS } from '../capture/body-statistics';
-import { covarianceOf, variableOf } from '../capture/builds';
+import { BODY_STATISTICS } from '../capture/checks/body-statistics';
+import { covarianceOf, variableOf } from '../capture/checks/builds';
 import { cm, expectedValue, measurement, plausibleBodies, type Length, type MeasurementCode } from '../index';
 import { seededRandom } from '../testing/random';
 

@@ -1,6 +1,6 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { BODY_STATISTICS, type BuildStatistics } from '../capture/body-statistics';
+import { BODY_STATISTICS, type BuildStatistics } from '../capture/checks/body-statistics';
 import {
   amongThem,
   GivenBuild,
@@ -9,7 +9,7 @@ import {
   observedOf,
   variableOf,
   type Observed,
-} from '../capture/builds';
+} from '../capture/checks/builds';
 import { micrometres, type Length } from '../quantity/length';
 
 /** Draws from 0 up to 1. */

@@ -7,7 +7,7 @@ import { readingIdsBehind } from '../docket/acts/garment-decided';
 import { apply } from '../docket/apply';
 import { standingDecision, type Docket } from '../docket/docket';
 import { UNSETTLED, type Habits } from '../docket/habits';
-import { judgeOne } from '../docket/judge';
+import { judgeOne } from '../docket/judge/judge';
 import type { Refusal } from '../docket/refusal';
 import type { Shelf, ShelvedChart } from '../docket/shelf';
 import { PROTOCOLS } from '../body/protocols';

@@ -173,7 +173,7 @@ async function bundle(entryPoints, outbase, outdir, more = {}) {
       '@neat-measure/core/part-coverage': './core/group/part-coverage.ts',
       '@neat-measure/core/brought': './core/chart/brought/index.ts',
       '@neat-measure/core/brought-files': './core/chart/brought/sources/read-brought.ts',
-      '@neat-measure/contract/chart-save': './contract/chart-save.ts',
+      '@neat-measure/contract/chart-save': './contract/charts/chart-save.ts',
       '@neat-measure/contract/stores': './contract/stores/index.ts',
       '@neat-measure/contract': './contract/index.ts',
     },

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
-import { CHECK_CODES } from '../../capture/checks';
+import { CHECK_CODES } from '../../capture/checks/checks';
 import { formatLength } from '../../quantity/format-length';
 import type { Length } from '../../quantity/length';
 import { ACT_BASE, needsNothing, noGarments, wordsSchema, type ActKind } from './act';

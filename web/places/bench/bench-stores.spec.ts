@@ -10,7 +10,7 @@ import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../t
 import { forgetDevice, until, Wire } from '../../testing/wire';
 import { DocketStore } from './docket-store';
 import { CursorStore } from './measuring/cursor-store';
-import { EntryStore } from './measuring/entry-store';
+import { EntryStore } from './measuring/reading/entry-store';
 
 /** The Bench's state against what goes over the wire: the server's side is played by hand, line by line. */
 describe('the stores of the Bench', () => {

@@ -22,18 +22,18 @@ import { DocketStore } from './docket-store';
 import { GarmentCards } from './garment-cards';
 import { handleKey, keyOf, notOnButton, type KeyCommand } from '../../parts/shortcuts/keys';
 import { CursorStore } from './measuring/cursor-store';
-import { EntryStore } from './measuring/entry-store';
-import { ForesightService } from './measuring/foresight-service';
-import { ForesightStore } from './measuring/foresight-store';
+import { EntryStore } from './measuring/reading/entry-store';
+import { ForesightService } from './measuring/foresight/foresight-service';
+import { ForesightStore } from './measuring/foresight/foresight-store';
 import { PreparePanel } from './measuring/prepare-panel';
-import { ReadingPanel } from './measuring/reading-panel';
+import { ReadingPanel } from './measuring/reading/reading-panel';
 import { StancePanel } from './measuring/stance-panel';
-import { TapeStrip } from './measuring/tape-strip';
+import { TapeStrip } from './measuring/strip/tape-strip';
 import { HandPanel } from './handing/hand-panel';
 import { HandingStore } from './handing/handing-store';
 import { TryPanel } from './trying/try-panel';
 import { TryingStore } from './trying/trying-store';
-import { WishesPanel } from './measuring/wishes-panel';
+import { WishesPanel } from './measuring/wishes/wishes-panel';
 
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
 @Component({

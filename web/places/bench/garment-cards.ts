@@ -25,7 +25,7 @@ import { VerdictGlyph } from '../../parts/verdict-glyph/verdict-glyph';
 import { DecidingStore } from './deciding/deciding-store';
 import { DocketStore } from './docket-store';
 import { CursorStore } from './measuring/cursor-store';
-import { ForesightStore } from './measuring/foresight-store';
+import { ForesightStore } from './measuring/foresight/foresight-store';
 import { minutesLeft } from './measuring/pace';
 
 /** The most rulers of one card; a garment of many parts shows those that are still open. */

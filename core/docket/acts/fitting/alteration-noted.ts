@@ -4,7 +4,7 @@ import { ALTERED_HOW, readAlteration, sayAltered } from '../../../fit/alteration
 import { areaFacts, FIT_AREAS, type FitArea } from '../../../garment/areas';
 import { WORKING_UNITS, type Length } from '../../../quantity/length';
 import { garmentOn } from '../../docket';
-import { standingFitting } from '../../fitting';
+import { standingFitting } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { RIGHT } from '../../../garment/fit-check';
 import { fitChecksOf } from '../../../fit/fit-checks';
 import type { SeenAtTrial } from '../../docket';
-import { standingFitting } from '../../fitting';
+import { standingFitting } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, noGarments, wordsSchema, type ActKind } from '../act';
 
 /** What a check is answered by that counts as not looked at again. */

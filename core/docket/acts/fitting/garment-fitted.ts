@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { ChartSheet } from '../../../chart/chart-shape';
 import { FITTING_OUTCOMES, standingDecision, type Docket } from '../../docket';
-import { adviceOn, standingFitting, trialsOf, unmendedOn } from '../../fitting';
+import { adviceOn, standingFitting, trialsOf, unmendedOn } from '../../fitting/fitting';
 import type { Refusal } from '../../refusal';
 import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { labelOf } from '../../../chart/label';
 import { garmentOn } from '../../docket';
-import { trialsOf } from '../../fitting';
+import { trialsOf } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';
 import { refuseLabels, sizesSchema } from '../sizes';
 

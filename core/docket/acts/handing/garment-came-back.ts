@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { areaFacts, FIT_AREAS, type FitArea } from '../../../garment/areas';
 import { RETURN_REASONS, RETURN_WAYS, standingDecision, type ReturnReason } from '../../docket';
-import { alterationsOf, lastHanding, trialsOf } from '../../fitting';
+import { alterationsOf, lastHanding, trialsOf } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, wordsSchema, type ActKind } from '../act';
 
 const schema = z.object({

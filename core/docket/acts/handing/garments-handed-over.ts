@@ -8,8 +8,8 @@ import {
   type Handing,
   type HandingWay,
 } from '../../docket';
-import { finalSize, stageOf } from '../../fitting';
-import { mayGo, owedBeforeGoing } from '../../hand-over-rules';
+import { finalSize, stageOf } from '../../fitting/fitting';
+import { mayGo, owedBeforeGoing } from '../../handing/hand-over-rules';
 import type { Refusal } from '../../refusal';
 import type { Shelf } from '../../shelf';
 import { ACT_BASE, idSchema, needs, wordsSchema, type ActKind } from '../act';

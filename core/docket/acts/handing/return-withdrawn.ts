@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { lastHanding } from '../../fitting';
+import { lastHanding } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, type ActKind } from '../act';
 
 const schema = z.object({ ...ACT_BASE, kind: z.literal('return-withdrawn'), chartId: idSchema });

@@ -1,0 +1,43 @@
+import { actSchema } from '@neat-measure/core';
+import * as z from 'zod';
+import { idSchema, instantSchema } from '../shared';
+
+/** The most acts of one request; a device that was without a network sends them in parts. */
+export const MOST_ACTS = 200;
+
+/**
+ * Acts on their way to the server, in the order they were done. Each is read by itself there, so
+ * that one that cannot be read holds up none of the others.
+ */
+export const actsSaveSchema = z.object({
+  /** What the fitter who did them got at signing in: under their name they are kept, whoever is signed in now. */
+  pen: z.string().min(1).max(100),
+  acts: z.array(z.unknown()).min(1).max(MOST_ACTS),
+});
+export type ActsSave = z.infer<typeof actsSaveSchema>;
+
+/** An act as it is kept. */
+export const keptActSchema = z.object({
+  /** Counts up in the order acts were let in, over all dockets. */
+  place: z.int(),
+  /** By the server's clock; the act itself has the moment by the device's. */
+  receivedAt: instantSchema,
+  act: actSchema,
+});
+export type KeptAct = z.infer<typeof keptActSchema>;
+
+/** What became of an act: kept, now or when it was sent before, or refused for good. */
+export const actAnswerSchema = z.discriminatedUnion('outcome', [
+  z.object({ outcome: z.literal('kept'), id: idSchema, kept: keptActSchema }),
+  /** `id` is `null` where not even that could be read; `at` is its place in what was sent. */
+  z.object({
+    outcome: z.literal('refused'),
+    id: z.string().nullable(),
+    code: z.string(),
+    detail: z.string(),
+  }),
+]);
+export type ActAnswer = z.infer<typeof actAnswerSchema>;
+
+/** An answer to each act, in the order sent. */
+export const actAnswersSchema = z.array(actAnswerSchema);

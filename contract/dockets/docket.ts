@@ -1,0 +1,86 @@
+import {
+  habitsSchema,
+  INSTRUMENTS,
+  keptVerdictSchema,
+  MEASUREMENT_CODES,
+  ORIGINS,
+  STAGES,
+  WAIST_PLACES,
+} from '@neat-measure/core';
+import * as z from 'zod';
+import { keptActSchema } from './acts';
+import { chartSchema } from '../charts/chart';
+import { listQuerySchema } from '../lists';
+import { protocolSchema } from '../charts/protocol';
+import { idSchema, instantSchema, lengthSchema } from '../shared';
+import { wearerSchema } from '../wearers/wearer';
+
+/** What an earlier docket of the wearer already answers: offered, never used by itself. */
+export const recordedSchema = z.object({
+  code: z.enum(MEASUREMENT_CODES),
+  value: lengthSchema,
+  takenAt: instantSchema,
+  origin: z.enum(ORIGINS),
+  /** What it was taken with, where that is known. */
+  instrument: z.enum(INSTRUMENTS).optional(),
+  /** Where the waist was, of what is read at it. */
+  waist: z.enum(WAIST_PLACES).nullable().optional(),
+  /** Older than the house lets a record stand: to be measured again. */
+  due: z.boolean(),
+});
+export type Recorded = z.infer<typeof recordedSchema>;
+
+/** A docket as it is sent: its acts, and what they speak of. What it shows follows from them. */
+export const benchSchema = z.object({
+  id: idSchema,
+  /** The number people say aloud; given by the server. */
+  number: z.int(),
+  wearer: wearerSchema,
+  /** Every version of a chart that an act names. */
+  charts: z.array(chartSchema),
+  protocols: z.array(protocolSchema),
+  /** How the house sizes now. */
+  habits: habitsSchema,
+  record: z.array(recordedSchema),
+  acts: z.array(keptActSchema),
+});
+export type Bench = z.infer<typeof benchSchema>;
+
+/** Which dockets are wanted: those of some words, or those with a garment that is to be tried on. */
+export const docketsQuerySchema = listQuerySchema.extend({ waiting: z.enum(['fitting']).optional() });
+export type DocketsQuery = z.infer<typeof docketsQuerySchema>;
+
+/** A docket as a list shows it. */
+export const docketSummarySchema = z.object({
+  id: idSchema,
+  number: z.int(),
+  occasion: z.string(),
+  openedAt: instantSchema,
+  wearer: z.object({ id: idSchema, name: z.string(), role: z.string() }),
+  garments: z.array(
+    z.object({
+      chartId: idSchema,
+      garment: z.string(),
+      decided: z.string().nullable(),
+      stage: z.enum(STAGES),
+    }),
+  ),
+});
+export type DocketSummary = z.infer<typeof docketSummarySchema>;
+
+/** The verdict on each garment of a docket, from the readings that stand. */
+export const docketVerdictsSchema = z.array(z.object({ chartId: idSchema, verdict: keptVerdictSchema }));
+export type DocketVerdicts = z.infer<typeof docketVerdictsSchema>;
+
+/** A garment that carries a flag nobody has decided yet. */
+export const exceptionSchema = z.object({
+  docketId: idSchema,
+  number: z.int(),
+  wearer: z.string(),
+  chartId: idSchema,
+  garment: z.string(),
+  maker: z.string(),
+  verdict: keptVerdictSchema,
+});
+export type Exception = z.infer<typeof exceptionSchema>;
+export const exceptionsSchema = z.array(exceptionSchema);

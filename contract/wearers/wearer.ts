@@ -1,0 +1,65 @@
+import {
+  CLOTHINGS,
+  INSTRUMENTS,
+  MEASUREMENT_CODES,
+  ORIGINS,
+  TENSIONS,
+  WAIST_PLACES,
+} from '@neat-measure/core';
+import * as z from 'zod';
+import { pageSchema } from '../lists';
+import { idSchema, instantSchema, lengthSchema, lineSchema, versionSchema } from '../shared';
+
+/** A year and a month, as `2009-04`; `null` where nobody asked. */
+const bornSchema = z
+  .string()
+  .regex(/^(19|20)\d\d-(0[1-9]|1[0-2])$/, { error: 'Write the year and the month, as 2009-04.' })
+  .nullable()
+  .default(null);
+
+/** Adding or editing a wearer; `version` is that of the record edited, 0 for a new one. */
+export const wearerSaveSchema = z.object({
+  name: lineSchema(120),
+  /** What the fitter knows them by: "Patrol warden", "Visitor". */
+  role: z.string().trim().max(80),
+  /** Year and month of birth, where the house is told it: those who grow are measured again sooner. */
+  born: bornSchema,
+  version: versionSchema,
+});
+export type WearerSave = z.infer<typeof wearerSaveSchema>;
+
+/** A person to be sized. */
+export const wearerSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  role: z.string(),
+  born: bornSchema,
+  version: versionSchema,
+  updatedAt: instantSchema,
+});
+export type Wearer = z.infer<typeof wearerSchema>;
+
+export const wearersSchema = pageSchema(wearerSchema);
+
+/** What a wearer's measurements were over time. */
+export const wearerRecordSchema = z.object({
+  person: wearerSchema,
+  points: z.array(
+    z.object({
+      code: z.enum(MEASUREMENT_CODES),
+      value: lengthSchema,
+      takenAt: instantSchema,
+      docket: z.int(),
+      origin: z.enum(ORIGINS),
+      tension: z.enum(TENSIONS),
+      clothing: z.enum(CLOTHINGS),
+      waist: z.enum(WAIST_PLACES).nullable(),
+      instrument: z.enum(INSTRUMENTS),
+      readings: z.int(),
+      by: z.object({ id: idSchema, name: z.string() }),
+    }),
+  ),
+  /** Whose latest value is older than the house lets a record stand. */
+  due: z.array(z.enum(MEASUREMENT_CODES)),
+});
+export type WearerRecord = z.infer<typeof wearerRecordSchema>;

@@ -1,0 +1,239 @@
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import { openSuspicions, suspectCodes } from '../../capture/checks/confirmations';
+import type { Suspicion } from '../../capture/checks/checks';
+import { compileChart, type CompiledChart } from '../../chart/compile-chart';
+import type { ChartSheet, FitPreference, HouseRule } from '../../chart/chart-shape';
+import { codesRead } from '../../chart/size-chart';
+import { alwaysTheSame } from '../../foresight/foresee';
+import { expectedValue } from '../../foresight/plausible-bodies';
+import { judge, type MeasuredBody, type MeasuredValue } from '../../match/judge';
+import { sizesAfterTrial, type SizesAfterTrial } from '../../fit/sizes-after-trial';
+import { withFullerHip } from '../../match/fuller-hip';
+import type { GarmentVerdict } from '../../match/verdict';
+import type { Length } from '../../quantity/length';
+import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type Docket } from '../docket';
+import { asTrials, trialsOf } from '../fitting/fitting';
+import { houseCautions, houseRuleFor, type Habits } from '../habits';
+import { meantByMakers } from './customs';
+import { settle } from './settle';
+import type { Shelf, ShelvedChart } from '../shelf';
+
+/** A garment of a docket with its verdict now and what was decided last. */
+export interface JudgedGarment<Chart extends ShelvedChart = ShelvedChart> {
+  readonly chart: Chart;
+  readonly verdict: GarmentVerdict;
+  readonly decision: Decision | null;
+}
+
+/** What the values of a docket come to. */
+export interface JudgedDocket<Chart extends ShelvedChart = ShelvedChart> {
+  readonly garments: readonly JudgedGarment<Chart>[];
+  readonly values: ReadonlyMap<MeasurementCode, Length>;
+  /** What does not hang together and nobody has confirmed. */
+  readonly suspicions: readonly Suspicion[];
+  /** Steps passed over because no value could change a size, of which that is no longer so: they are open again. */
+  readonly openAgain: readonly MeasurementCode[];
+}
+
+/** What a garment of a docket is judged by besides its chart. */
+export interface Ruling {
+  /** In the place of the chart's; `undefined` for its own. */
+  readonly rule: HouseRule | undefined;
+  readonly preference: FitPreference;
+  readonly edgeChance: number;
+  readonly houseCautions: readonly string[];
+}
+
+/**
+ * The garment's own rule before the house's, and that before the chart's; the garment's own fit before the docket's.
+ *
+ * @example rulingOf(docket, jacket, house).preference // 'regular'
+ */
+export function rulingOf(docket: Docket, { id, sheet }: ShelvedChart, habits: Habits): Ruling {
+  const garment = garmentOn(docket, id);
+  const house = houseRuling(sheet, habits);
+  return {
+    ...house,
+    rule: garment?.rule ?? house.rule,
+    preference: garment?.preference ?? docket.preference,
+  };
+}
+
+/**
+ * What a house has any garment of a chart judged by.
+ *
+ * @example houseRuling(jacket.sheet, { ...house, rules: { jacket: 'closest' } }).rule // 'closest'
+ */
+export function houseRuling(sheet: ChartSheet, habits: Habits): Omit<Ruling, 'preference'> {
+  return {
+    rule: houseRuleFor(habits, sheet),
+    edgeChance: habits.edgePercent / 100,
+    houseCautions: houseCautions(habits, sheet),
+  };
+}
+
+/**
+ * Judges every garment of a docket by the values that stand. Server and screen both call this, so
+ * that what the fitter saw and what is kept are the same computation.
+ *
+ * @example judgeDocket(docket, { charts: [jacket], habits: house }).garments.map(({ verdict }) => verdict.proposed) // ['M']
+ */
+export function judgeDocket<Chart extends ShelvedChart>(
+  docket: Docket,
+  shelf: Pick<Shelf<Chart>, 'charts' | 'habits'>,
+): JudgedDocket<Chart> {
+  const basis = basisOf(docket, shelf.habits);
+  const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
+  const judged = charts.map((chart) => {
+    const idle = idleFor(docket, chart, basis);
+    const decision = standingDecision(docket, chart.id);
+    return { chart, decision, idle, verdict: verdictOf(docket, chart, basis, idle.holding) };
+  });
+  return {
+    garments: judged.map(({ chart, verdict, decision }) => ({ chart, verdict, decision })),
+    values: basis.values,
+    suspicions: basis.suspicions,
+    openAgain: [
+      ...new Set(judged.flatMap(({ decision, idle }) => (isClosing(decision) ? [] : idle.openAgain))),
+    ],
+  };
+}
+
+/**
+ * The verdict on one garment of a docket, as `judgeDocket` gives it.
+ *
+ * @example judgeOne(docket, jacket, house).verdict // 'settled'
+ */
+export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentVerdict {
+  const basis = basisOf(docket, habits);
+  return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
+}
+
+/**
+ * How likely each size of a garment is by what was read and by what was seen of the sizes that were put on.
+ *
+ * @example sizesAfterTrials(worn, jacket, house).odds[0].label // 'M'
+ */
+export function sizesAfterTrials(docket: Docket, chart: ShelvedChart, habits: Habits): SizesAfterTrial {
+  const { body } = basisOf(docket, habits);
+  const whole = withFullerHip(body, codesOf(chart.sheet));
+  const trials = asTrials(trialsOf(docket, chart.id));
+  return sizesAfterTrial(compiled(chart.sheet), whole, rulingOf(docket, chart, habits), trials);
+}
+
+/**
+ * What of a docket's values charts are judged by.
+ *
+ * @example bodyOf(docket, house).get('waist-girth').value === cm(85) // true
+ */
+export function bodyOf(docket: Docket, habits: Habits): MeasuredBody {
+  return basisOf(docket, habits).body;
+}
+
+interface Basis {
+  readonly habits: Habits;
+  readonly body: MeasuredBody;
+  readonly values: ReadonlyMap<MeasurementCode, Length>;
+  readonly suspicions: readonly Suspicion[];
+  /** Measurements that failed a check and were not confirmed. */
+  readonly suspects: ReadonlySet<MeasurementCode>;
+}
+
+function basisOf({ readings, confirmations }: Docket, habits: Habits): Basis {
+  const settled = settle(readings, habits);
+  const body = meantByMakers(settled);
+  const values = new Map([...settled].map(([code, { value }]) => [code, value]));
+  const suspicions = openSuspicions(values, confirmations);
+  return { habits, body, values, suspicions, suspects: suspectCodes(suspicions) };
+}
+
+interface Idle {
+  /** Passed over as idle, and still so for this garment. */
+  readonly holding: readonly MeasurementCode[];
+  readonly openAgain: readonly MeasurementCode[];
+}
+
+const NO_IDLE: Idle = { holding: [], openAgain: [] };
+
+/**
+ * Asks again, of the steps passed over because no plausible value could change a size, whether that
+ * is still so for a garment: a reading since may have changed what it rested on.
+ */
+function idleFor(docket: Docket, chart: ShelvedChart, { habits, body }: Basis): Idle {
+  const { sheet } = chart;
+  const codes = codesOf(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
+  if (codes.length === 0) return NO_IDLE;
+  const ruling = rulingOf(docket, chart, habits);
+  const known = new Map([...body].map(([code, { value }]) => [code, value]));
+  const same = remembered(SAME, sheet, [ruling, codes, [...known]], () =>
+    alwaysTheSame({ chart: compiled(sheet), ...ruling }, known),
+  );
+  return same ? { holding: codes, openAgain: [] } : { holding: [], openAgain: codes };
+}
+
+function verdictOf(
+  docket: Docket,
+  chart: ShelvedChart,
+  { habits, body, values, suspects }: Basis,
+  idle: readonly MeasurementCode[],
+): GarmentVerdict {
+  const { sheet } = chart;
+  const ruling = rulingOf(docket, chart, habits);
+  // A step passed over because nothing could come of it is judged at what the rest leads one to
+  // expect, and marked so; any other plausible value would have given the same size.
+  const assumed = idle.map((code) => [code, { value: expectedValue(values, code), assumed: true }] as const);
+  const codes = codesOf(sheet);
+  const whole = withFullerHip(new Map<MeasurementCode, MeasuredValue>([...body, ...assumed]), codes);
+  // What counts for another brings its own doubts along.
+  const doubted = new Set(
+    codes.filter((code) => suspects.has(code) || suspects.has(whole.get(code)?.from ?? code)),
+  );
+  const on = codes.map((code) => [whole.get(code), doubted.has(code)]);
+  return remembered(VERDICTS, sheet, [ruling, on], () =>
+    judge(compiled(sheet), whole, { ...ruling, suspects: doubted }),
+  );
+}
+
+/**
+ * The last answer of each chart and what it rested on: a reading changes only those garments that
+ * go by it, so the others of a docket are not judged, or drawn, again.
+ */
+type Memory<Answer> = WeakMap<ChartSheet, { readonly on: string; readonly answer: Answer }>;
+const VERDICTS: Memory<GarmentVerdict> = new WeakMap();
+const SAME: Memory<boolean> = new WeakMap();
+
+function remembered<Answer>(
+  memory: Memory<Answer>,
+  sheet: ChartSheet,
+  basis: unknown,
+  answer: () => Answer,
+): Answer {
+  const on = JSON.stringify(basis);
+  const last = memory.get(sheet);
+  if (last?.on === on) return last.answer;
+  const found = answer();
+  memory.set(sheet, { on, answer: found });
+  return found;
+}
+
+const CODES = new WeakMap<ChartSheet, readonly MeasurementCode[]>();
+
+/** What a chart reads, found once for as long as its sheet lives. */
+function codesOf(sheet: ChartSheet): readonly MeasurementCode[] {
+  const known = CODES.get(sheet) ?? codesRead(sheet);
+  CODES.set(sheet, known);
+  return known;
+}
+
+const COMPILED = new WeakMap<ChartSheet, CompiledChart>();
+
+/**
+ * A chart compiled, once for as long as its sheet lives: it is judged by at every key.
+ *
+ * @example compiled(jacket.sheet) === compiled(jacket.sheet) // true
+ */
+export function compiled(sheet: ChartSheet): CompiledChart {
+  const known = COMPILED.get(sheet) ?? compileChart(sheet);
+  COMPILED.set(sheet, known);
+  return known;
+}
