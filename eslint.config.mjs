@@ -30,6 +30,7 @@ const ABOVE = {
   ],
   server: ['@neat-measure/web', '@angular/*', '**/web/**'],
   web: ['@neat-measure/server', 'express', 'knex', 'node:*', '**/server/**'],
+  demo: ['@neat-measure/contract', '@neat-measure/server', '@neat-measure/web', '**/server/**', '**/web/**'],
   cli: ['@neat-measure/contract', '@neat-measure/server', '@neat-measure/web', '**/server/**', '**/web/**'],
 };
 
@@ -176,7 +177,14 @@ export default tseslint.config(
     },
   },
   {
-    files: ['core/**/*.ts', 'contract/**/*.ts', 'server/**/*.ts', 'web/**/*.ts', 'cli/**/*.ts'],
+    files: [
+      'core/**/*.ts',
+      'contract/**/*.ts',
+      'server/**/*.ts',
+      'web/**/*.ts',
+      'cli/**/*.ts',
+      'demo/**/*.ts',
+    ],
     ignores: ['**/*.spec.ts'],
     rules: {
       'jsdoc/require-jsdoc': [

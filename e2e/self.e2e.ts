@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { fileURLToPath } from 'node:url';
-import { freePort } from '../tools/lib/ports.mjs';
-import { startServer } from '../tools/lib/serve.mjs';
+import { freePort } from '../tools/lib/database/ports.mjs';
+import { startServer } from '../tools/lib/serving/serve.mjs';
 import { expect, openDocket, test } from './fitter';
 
 /** One person as the protocol by post asks for them, in cm and kg. Made up. */

@@ -1,4 +1,4 @@
 // npm run backup
-import { runBeside } from './lib/beside.mjs';
+import { runBeside } from './lib/serving/beside.mjs';
 
 await runBeside('backup');

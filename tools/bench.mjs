@@ -2,11 +2,11 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
-import { beginHousehold } from './lib/household.mjs';
+import { beginHousehold } from './lib/running/household.mjs';
 import { npmPackages } from './lib/install.mjs';
-import { measureLoad } from './lib/load/measure-load.mjs';
-import { measureFirstLoad } from './lib/first-load.mjs';
-import { measureLastKey } from './lib/last-key.mjs';
+import { measureLoad } from './lib/bench/load/measure-load.mjs';
+import { measureFirstLoad } from './lib/bench/first-load.mjs';
+import { measureLastKey } from './lib/bench/last-key.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { node, run, say } from './lib/run.mjs';
 

@@ -1,4 +1,4 @@
 // npm run check-log
-import { runBeside } from './lib/beside.mjs';
+import { runBeside } from './lib/serving/beside.mjs';
 
 await runBeside('check-log');

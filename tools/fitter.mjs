@@ -1,6 +1,6 @@
 // npm run fitter -- NAME SIGN-IN: adds somebody who may sign in; the passphrase is read from standard input.
 import { buildChanged } from './lib/build.mjs';
-import { databaseBeside } from './lib/database.mjs';
+import { databaseBeside } from './lib/database/database.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { node, say } from './lib/run.mjs';
 

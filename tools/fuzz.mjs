@@ -1,7 +1,7 @@
 // npm run fuzz [COUNT] [SEED]: odd requests to every route, by the contract's shapes bent and by raw bytes; none may
 // be answered with a fault of the server's, hang, or make it grow.
-import { demoServer } from './lib/demo-server.mjs';
-import { beginHousehold } from './lib/household.mjs';
+import { demoServer } from './lib/serving/demo-server.mjs';
+import { beginHousehold } from './lib/running/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { node, say } from './lib/run.mjs';
 

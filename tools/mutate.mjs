@@ -4,7 +4,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { beginHousehold } from './lib/household.mjs';
+import { beginHousehold } from './lib/running/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { BUILD, DATA } from './lib/paths.mjs';
 import { giveUp, node, say } from './lib/run.mjs';
@@ -116,7 +116,7 @@ async function results(ranges, specs) {
 }
 
 async function database() {
-  const { startMariadb } = await import('./lib/mariadb.mjs');
+  const { startMariadb } = await import('./lib/database/mariadb.mjs');
   return startMariadb(household.ownFolder(join(DATA, `mutate-${process.pid}`)));
 }
 process.exit(0);

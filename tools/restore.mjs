@@ -1,4 +1,4 @@
 // npm run restore
-import { runBeside } from './lib/beside.mjs';
+import { runBeside } from './lib/serving/beside.mjs';
 
 await runBeside('restore');

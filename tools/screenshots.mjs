@@ -1,8 +1,8 @@
 // npm run screenshots: one picture of each main view in docs/screenshots, from the demo data.
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { openDemo, signIn } from './lib/demo-browser.mjs';
-import { beginHousehold } from './lib/household.mjs';
+import { openDemo, signIn } from './lib/serving/demo-browser.mjs';
+import { beginHousehold } from './lib/running/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';

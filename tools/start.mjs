@@ -1,12 +1,12 @@
 // npm start: from a fresh clone to a running application, with the demo in it.
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
-import { DATABASE_FOLDER, ownDatabase, waysInto } from './lib/database.mjs';
+import { DATABASE_FOLDER, ownDatabase, waysInto } from './lib/database/database.mjs';
 import { whoStandsIn } from './lib/door.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { giveUp, say } from './lib/run.mjs';
-import { keepServer, startMakerDesk } from './lib/serve.mjs';
+import { keepServer, startMakerDesk } from './lib/serving/serve.mjs';
 
 const external = process.env.DATABASE_URL;
 if (external === undefined) leaveIfRunning(await whoStandsIn(DATABASE_FOLDER));

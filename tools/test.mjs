@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { takeOverFrom } from './lib/build.mjs';
-import { beginHousehold } from './lib/household.mjs';
+import { beginHousehold } from './lib/running/household.mjs';
 import { debianProgram, npmPackages } from './lib/install.mjs';
 import { BUILD, DATA } from './lib/paths.mjs';
 import { giveUp, say } from './lib/run.mjs';

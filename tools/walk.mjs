@@ -3,7 +3,7 @@
 // `npm run walk first CLONE` and `npm run walk rest CLONE` are its two halves, for `npm test`.
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { beginHousehold } from './lib/household.mjs';
+import { beginHousehold } from './lib/running/household.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';
 import { cleanClone } from './lib/walk/clean-clone.mjs';

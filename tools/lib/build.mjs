@@ -28,7 +28,6 @@ const PRODUCTS = {
           'server/dockets/runs-worker.ts',
           'server/sheets-worker.ts',
           'server/backup/nightly-worker.ts',
-          'server/maker-desk/main.ts',
           'server/commands/add-fitter.ts',
           'server/commands/backup.ts',
           'server/commands/restore.ts',
@@ -37,6 +36,12 @@ const PRODUCTS = {
         'server',
         'server/dist',
       ),
+  },
+  /** The process that plays the makers of the demo. */
+  'maker-desk': {
+    sources: ['core', 'demo/maker-desk', 'package-lock.json', 'tsconfig.base.json'],
+    made: '.build/maker-desk/main.js',
+    build: () => bundle(['demo/maker-desk/main.ts'], 'demo/maker-desk', '.build/maker-desk'),
   },
   web: {
     sources: ['core', 'contract', 'web', 'package-lock.json', 'tsconfig.base.json'],
@@ -113,13 +118,13 @@ function isBuilt(name, print) {
   );
 }
 
-/** Builds the server and the web application, or what is named, each only if its sources have changed since the last time. */
+/** Builds the server, the web application and the maker's desk, or what is named, each only if its sources have changed since the last time. */
 export async function buildChanged(...names) {
   await aloneIn(BUILD, 'building', () => buildEach(names));
 }
 
 async function buildEach(names) {
-  for (const name of names.length > 0 ? names : ['server', 'web']) {
+  for (const name of names.length > 0 ? names : ['server', 'maker-desk', 'web']) {
     const { sources, build } = PRODUCTS[name];
     const print = fingerprint(sources);
     if (isBuilt(name, print)) continue;
@@ -176,6 +181,7 @@ async function bundle(entryPoints, outbase, outdir, more = {}) {
       '@neat-measure/contract/chart-save': './contract/charts/chart-save.ts',
       '@neat-measure/contract/stores': './contract/stores/index.ts',
       '@neat-measure/contract': './contract/index.ts',
+      '@neat-measure/demo/maker-desk': './demo/maker-desk/desk.ts',
     },
     sourcemap: true,
     outdir,

@@ -1,11 +1,11 @@
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import knex from 'knex';
-import { docketIds, reading, signIn } from './client.mjs';
+import { docketIds, reading, signIn } from './serving/client.mjs';
 import { ROOT } from './paths.mjs';
-import { freePort } from './ports.mjs';
+import { freePort } from './database/ports.mjs';
 import { say } from './run.mjs';
-import { keepServer } from './serve.mjs';
+import { keepServer } from './serving/serve.mjs';
 
 const FITTERS = 6;
 

@@ -20,7 +20,7 @@ import {
 } from '@neat-measure/contract/stores';
 import { orderSheetSchema } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import { Desk, deskApp } from '../../maker-desk/desk';
+import { Desk, deskApp } from '@neat-measure/demo/maker-desk';
 import { Harness } from '../../testing/harness';
 import { chartSave, problem, sheetFrom } from '../../testing/records';
 import { Stores, SUIT } from '../../testing/stock';

@@ -1,12 +1,12 @@
 import { join } from 'node:path';
 import { buildChanged, bundleSpecs } from '../build.mjs';
-import { demoServer } from '../demo-server.mjs';
+import { demoServer } from '../serving/demo-server.mjs';
 import { debianProgram } from '../install.mjs';
-import { startMariadb } from '../mariadb.mjs';
+import { startMariadb } from '../database/mariadb.mjs';
 import { DATA, ROOT } from '../paths.mjs';
 
 /** The folders whose specs make a part that runs in Node. */
-const SPECS = { core: ['core'], files: ['contract', 'cli'], server: ['server'] };
+const SPECS = { core: ['core'], files: ['contract', 'cli'], server: ['server', 'demo'] };
 
 /**
  * What `npm test` runs, by name: what it needs of Debian, what is built for it beforehand (and so never counts for its
@@ -60,7 +60,7 @@ export const PARTS = {
   e2e: {
     debian: ['mariadbd', 'chromium'],
     minutes: 25,
-    build: () => buildChanged('server', 'web'),
+    build: () => buildChanged(),
     run: async (node) => {
       const server = await demoServer('e2e');
       try {

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from '../paths.mjs';
@@ -19,7 +19,7 @@ export function cleanClone(household) {
   );
   if (status !== 0) throw new Error('Only a checkout of git can be cloned.');
   const clone = household.ownFolder(mkdtempSync(join(tmpdir(), 'neat-measure-clone-')));
-  for (const file of stdout.split('\0').filter(Boolean))
+  for (const file of stdout.split('\0').filter((name) => name !== '' && existsSync(join(ROOT, name))))
     cpSync(join(ROOT, file), join(clone, file), { recursive: true, force: true, errorOnExist: false });
   return clone;
 }

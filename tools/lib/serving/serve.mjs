@@ -1,8 +1,8 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { ROOT } from './paths.mjs';
-import { say } from './run.mjs';
+import { ROOT } from '../paths.mjs';
+import { say } from '../run.mjs';
 
 /**
  * Starts one instance of the built server and waits until it listens.
@@ -11,20 +11,20 @@ import { say } from './run.mjs';
  * @returns `{ port, pid, ended, stop() }`; `ended` resolves when it ends by itself or is stopped
  */
 export function startServer(env) {
-  return startBuilt('main.js', env);
+  return startBuilt(join('server', 'dist', 'main.js'), env);
 }
 
 /**
  * Starts the maker's desk of the demo: a process of its own, which stands for everybody that is ordered of.
  *
- * @param env see server/maker-desk/main.ts
+ * @param env see demo/maker-desk/main.ts
  */
 export function startMakerDesk(env) {
-  return startBuilt(join('maker-desk', 'main.js'), env);
+  return startBuilt(join('.build', 'maker-desk', 'main.js'), env);
 }
 
 async function startBuilt(script, env) {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, 'server', 'dist', script)], {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(ROOT, script)], {
     cwd: ROOT,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

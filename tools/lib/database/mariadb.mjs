@@ -4,10 +4,10 @@ import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, wri
 import { createConnection } from 'node:net';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { debianProgram } from './install.mjs';
-import { ROOT } from './paths.mjs';
+import { debianProgram } from '../install.mjs';
+import { ROOT } from '../paths.mjs';
 import { freePort } from './ports.mjs';
-import { giveUp, run, say } from './run.mjs';
+import { giveUp, run, say } from '../run.mjs';
 
 /** Who owns the tables. */
 const USER = 'neat_measure';
@@ -139,7 +139,7 @@ function launch(mariadbd, folder, data, port, password, lasting) {
   ];
   // The leash holds MariaDB and lets it go when its own standard input closes, which happens
   // when this process ends in any way at all, kill -9 included.
-  return spawn(process.execPath, [join(ROOT, 'tools', 'lib', 'leash.mjs'), ...args], {
+  return spawn(process.execPath, [join(ROOT, 'tools', 'lib', 'running', 'leash.mjs'), ...args], {
     stdio: ['pipe', 'ignore', 'inherit'],
     detached: true,
   });

@@ -1,6 +1,6 @@
 // How much script the browser runs from the last key of a docket of twelve garments to its verdicts.
-import { openDemo, signIn } from './demo-browser.mjs';
-import { say } from './run.mjs';
+import { openDemo, signIn } from '../serving/demo-browser.mjs';
+import { say } from '../run.mjs';
 
 const GARMENTS = [
   'Ranger field jacket',

@@ -1,10 +1,10 @@
 import { fork } from 'node:child_process';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { docketIds, reading, signIn } from '../client.mjs';
-import { demoServer } from '../demo-server.mjs';
-import { ROOT } from '../paths.mjs';
-import { say } from '../run.mjs';
+import { docketIds, reading, signIn } from '../../serving/client.mjs';
+import { demoServer } from '../../serving/demo-server.mjs';
+import { ROOT } from '../../paths.mjs';
+import { say } from '../../run.mjs';
 
 const FITTERS = 200;
 const EACH = 25;
@@ -17,11 +17,11 @@ const RUNS = 3;
 export async function measureLoad() {
   const server = await demoServer('load', 'server');
   const { ways, base } = server;
-  const bare = fork(join(ROOT, 'tools/lib/load/bare-server.mjs'), {
+  const bare = fork(join(ROOT, 'tools/lib/bench/load/bare-server.mjs'), {
     env: { ...process.env, DATABASE_URL: ways.owner, NODE_ENV: 'production' },
   });
   const barePort = (await new Promise((resolve) => bare.once('message', resolve))).port;
-  const fitters = fork(join(ROOT, 'tools/lib/load/fitters.mjs'));
+  const fitters = fork(join(ROOT, 'tools/lib/bench/load/fitters.mjs'));
   const run = (task) =>
     new Promise((resolve) => {
       fitters.once('message', resolve);

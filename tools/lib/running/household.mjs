@@ -5,7 +5,7 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { constants } from 'node:os';
 import { endMarked, GENTLY_MS, MARK } from './marked.mjs';
-import { ROOT } from './paths.mjs';
+import { ROOT } from '../paths.mjs';
 
 /** The household of this process, once it has begun one. */
 let current = null;
@@ -30,7 +30,7 @@ export function beginHousehold({ gently = GENTLY_MS } = {}) {
   const mark = randomUUID();
   const watcher = spawn(
     process.execPath,
-    [join(ROOT, 'tools', 'lib', 'watch-over.mjs'), mark, String(gently)],
+    [join(ROOT, 'tools', 'lib', 'running', 'watch-over.mjs'), mark, String(gently)],
     {
       stdio: ['pipe', 'ignore', 'inherit'],
       // Out of reach of Ctrl+C, which goes to all of a terminal's group.

@@ -1,8 +1,8 @@
 import { resolve } from 'node:path';
-import { buildChanged } from './build.mjs';
-import { databaseBeside } from './database.mjs';
-import { npmPackages } from './install.mjs';
-import { node } from './run.mjs';
+import { buildChanged } from '../build.mjs';
+import { databaseBeside } from '../database/database.mjs';
+import { npmPackages } from '../install.mjs';
+import { node } from '../run.mjs';
 
 /** Runs a command of the server beside the application, or with a database started for it alone. */
 export async function runBeside(command) {

@@ -1,9 +1,9 @@
 // What a browser that has never been here fetches until a docket stands on the Bench, as it comes over the wire.
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { openDemo, signIn } from './demo-browser.mjs';
-import { ROOT } from './paths.mjs';
-import { say } from './run.mjs';
+import { openDemo, signIn } from '../serving/demo-browser.mjs';
+import { ROOT } from '../paths.mjs';
+import { say } from '../run.mjs';
 
 const MOST_SCRIPT = 350;
 const MOST_STYLE = 80;

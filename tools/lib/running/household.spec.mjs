@@ -6,12 +6,12 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { pathToFileURL } from 'node:url';
 import { beginHousehold } from './household.mjs';
 import { marked, MARK } from './marked.mjs';
-import { ROOT } from './paths.mjs';
+import { ROOT } from '../paths.mjs';
 
 /** A head that starts a child in a session of its own, which starts another, deaf to being asked. */
 const HEAD = `
 import { spawn } from 'node:child_process';
-import { beginHousehold } from ${JSON.stringify(pathToFileURL(join(ROOT, 'tools/lib/household.mjs')).href)};
+import { beginHousehold } from ${JSON.stringify(pathToFileURL(join(ROOT, 'tools/lib/running/household.mjs')).href)};
 const household = beginHousehold({ gently: 500 });
 household.ownFolder(process.argv[1]);
 const deaf = "process.on('SIGTERM', () => 0); setInterval(() => 0, 1000); require('fs').writeFileSync(" + JSON.stringify(process.argv[1] + '/deaf') + ", '')";

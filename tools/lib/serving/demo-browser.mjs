@@ -1,6 +1,6 @@
 // The built application on a database of its own with the demo in it, and a browser beside it.
 import { demoServer } from './demo-server.mjs';
-import { debianProgram } from './install.mjs';
+import { debianProgram } from '../install.mjs';
 
 /** Chromium's own traffic is turned off; as root it needs to be told that it has no sandbox. */
 const ARGUMENTS = [

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import knex from 'knex';
-import { aloneIn, standIn, whoStandsIn } from './door.mjs';
+import { aloneIn, standIn, whoStandsIn } from '../door.mjs';
 import { startMariadb } from './mariadb.mjs';
 
 const folder = () => mkdtempSync(join(tmpdir(), 'neat-measure-'));

@@ -1,8 +1,8 @@
 import { join } from 'node:path';
-import { standIn, untilTold } from './door.mjs';
+import { standIn, untilTold } from '../door.mjs';
 import { APPLICATION, borrowMariadb, startMariadb } from './mariadb.mjs';
-import { DATA } from './paths.mjs';
-import { giveUp, say } from './run.mjs';
+import { DATA } from '../paths.mjs';
+import { giveUp, say } from '../run.mjs';
 
 /** Where the application of this folder keeps its database. */
 export const DATABASE_FOLDER = join(DATA, 'mariadb');

@@ -1,10 +1,10 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildChanged } from './build.mjs';
-import { waysInto } from './database.mjs';
-import { ownFolder } from './household.mjs';
-import { startMariadb } from './mariadb.mjs';
-import { DATA, ROOT } from './paths.mjs';
+import { buildChanged } from '../build.mjs';
+import { waysInto } from '../database/database.mjs';
+import { ownFolder } from '../running/household.mjs';
+import { startMariadb } from '../database/mariadb.mjs';
+import { DATA, ROOT } from '../paths.mjs';
 import { startMakerDesk, startServer } from './serve.mjs';
 
 /**
@@ -15,7 +15,7 @@ import { startMakerDesk, startServer } from './serve.mjs';
  * @returns `{ base, port, pid, ways, desk, stop() }`; `desk` is the address of the maker's desk
  */
 export async function demoServer(name, ...parts) {
-  await buildChanged(...parts);
+  await buildChanged(...(parts.length > 0 ? [...parts, 'maker-desk'] : []));
   const folder = ownFolder(join(DATA, `${name}-${process.pid}`));
   const outbox = ownFolder(`${folder}-outbox`);
   const mariadb = await startMariadb(folder);
