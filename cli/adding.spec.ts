@@ -8,17 +8,26 @@ const filesIn = (folder: string) =>
     (name) => name.endsWith('.ts') && !/\.spec\.ts$|(?:^|\/)index\.ts$/.test(name),
   );
 
-describe('docs/adding.md', () => {
-  const page = read('docs/adding.md');
-  const named = [
-    ...new Set(
-      [...page.matchAll(/`((?:core|contract|web|e2e|cli|tools)\/[\w./-]+)`/g)].map(([, path]) => path!),
-    ),
-  ];
+const PAGES = ['README.md', ...readdirSync(join(root, 'docs')).map((name) => `docs/${name}`)].filter((name) =>
+  name.endsWith('.md'),
+);
+/** The files and folders a page names, by their whole paths. */
+const namedIn = (page: string) => [
+  ...new Set(
+    [
+      ...read(page).matchAll(
+        /`((?:core|contract|server|web|e2e|cli|tools|bench|trials|demo|docs)\/[\w./-]+)`/g,
+      ),
+    ].map(([, path]) => path!),
+  ),
+];
 
-  it('names many files', () => expect(named.length).toBeGreaterThan(15));
-  for (const path of named)
-    it(`names what is there: ${path}`, () => expect(existsSync(join(root, path))).toBeTrue());
+describe('what the pages name', () => {
+  it('is much in the page of adding', () => expect(namedIn('docs/adding.md').length).toBeGreaterThan(15));
+  for (const page of PAGES)
+    for (const path of namedIn(page))
+      it(`is there: ${path}, in ${page}`, () =>
+        expect(['', '.ts', '.mjs'].some((end) => existsSync(join(root, path + end)))).toBeTrue());
 });
 
 describe('every file of a folder stands in its list', () => {

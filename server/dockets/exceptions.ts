@@ -2,7 +2,7 @@ import type { Exception } from '@neat-measure/contract';
 import { FLAGS, judgeDocket, replay } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { actsByDocket } from './act-store';
-import { shelfFor } from './shelf';
+import { shelfFor } from './find-shelf';
 import { listOpenDockets } from './store';
 
 /** So many dockets are read at once: a season of them does not stand in memory together. */

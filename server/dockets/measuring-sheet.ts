@@ -33,7 +33,7 @@ import {
   shownIn,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
-import { line, LINE, SOFT } from '../print/parts';
+import { line, LINE, SOFT } from '../print/sheet-parts';
 import { words, type Printed } from '../print/print-pdf';
 
 /** A docket whose steps are to be printed. */

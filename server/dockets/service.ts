@@ -5,7 +5,7 @@ import { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
 import { selfRecorded } from '../links/store';
 import { actsBehind, actsByDocket, latestAct, listActs } from './act-store';
-import { shelfFor } from './shelf';
+import { shelfFor } from './find-shelf';
 import { findDocket, otherDockets } from './store';
 
 /** Tells whoever has a docket open what is done on it. */

@@ -18,7 +18,7 @@ import type { Lookout } from '../http/lookout';
 import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
 import { addAct, findAct, isOnRecord, listActs } from './act-store';
-import { shelfFor } from './shelf';
+import { shelfFor } from './find-shelf';
 import { addDocket, keepRows, lockDocket } from './store';
 
 /** What became of one act. */

@@ -14,7 +14,7 @@ import {
   shownIn,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
-import { line, SOFT } from '../print/parts';
+import { line, SOFT } from '../print/sheet-parts';
 import { words, type Printed } from '../print/print-pdf';
 
 /** A garment of a docket to be ordered. */

@@ -25,7 +25,7 @@ import {
   type InchParts,
 } from '@neat-measure/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import { line, LINE, SOFT } from '../print/parts';
+import { line, LINE, SOFT } from '../print/sheet-parts';
 import { words, type Printed } from '../print/print-pdf';
 
 /** A docket with the address at which it is opened. */

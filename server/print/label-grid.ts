@@ -1,6 +1,6 @@
 import bwip from 'bwip-js/node';
 import type { Content } from 'pdfmake/interfaces';
-import { LINE, SOFT } from './parts';
+import { LINE, SOFT } from './sheet-parts';
 import { printPdf, words } from './print-pdf';
 
 /** A label to be cut out: what is read from afar, what stands below it, and a code to be scanned. */

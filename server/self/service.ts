@@ -16,7 +16,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
-import { shelfFor } from '../dockets/shelf';
+import { shelfFor } from '../dockets/find-shelf';
 import { findDocket } from '../dockets/store';
 import { notFound, ProblemError } from '../http/problem-error';
 import { addLink, findLink, keepSubmission, type Measured, type SelfLinkRow } from '../links/store';

@@ -60,7 +60,7 @@ export async function moveForAct(
 const HIRE: Readonly<
   Record<
     DocketMovement['hire'],
-    (transaction: Database, of: Taken & { readonly act: Act; readonly piece: KnownPiece }) => Promise<void>
+    (transaction: Database, of: Moving & { readonly act: Act; readonly piece: KnownPiece }) => Promise<void>
   >
 > = {
   out: (transaction, { movement, piece, garment, act }) =>
@@ -80,7 +80,7 @@ async function refuseRoom(transaction: Database, roomId: string, garment: string
 }
 
 /** What moves, as it lies in the stores. */
-interface Taken {
+interface Moving {
   readonly movement: DocketMovement;
   readonly garment: Garment;
   readonly article: ArticleRow;
@@ -92,7 +92,7 @@ async function eachTaken(
   transaction: Database,
   movements: readonly DocketMovement[],
   { charts }: Shelf<Chart>,
-  work: (one: Taken) => Promise<void>,
+  work: (one: Moving) => Promise<void>,
 ): Promise<void> {
   if (movements.length === 0) return;
   const chartOf = (chartId: string) => charts.find(({ id }) => id === chartId)!;
@@ -107,7 +107,7 @@ async function eachTaken(
         movements.flatMap(({ handing }) => handing.from!.pieceId ?? []),
       ),
   );
-  const found: (Omit<Taken, 'article'> & { readonly articleId: string })[] = [];
+  const found: (Omit<Moving, 'article'> & { readonly articleId: string })[] = [];
   for (const movement of movements) {
     const { handing } = movement;
     const { seriesId, version } = chartOf(handing.chartId);

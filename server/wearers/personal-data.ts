@@ -3,7 +3,7 @@ import { latestSettled, measurement, sayAct, standingTaken } from '@neat-measure
 import { listAudit } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
-import { shelfFor } from '../dockets/shelf';
+import { shelfFor } from '../dockets/find-shelf';
 import { docketsOf } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { submissionsOf } from '../links/store';

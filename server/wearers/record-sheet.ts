@@ -10,7 +10,7 @@ import {
   WAIST_WORDS,
 } from '@neat-measure/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
-import { LINE, SOFT } from '../print/parts';
+import { LINE, SOFT } from '../print/sheet-parts';
 import { printPdf, words } from '../print/print-pdf';
 
 type Point = WearerRecord['points'][number];

@@ -11,7 +11,7 @@ import {
   SHOES,
   SUIT,
   taken,
-} from './parts';
+} from './building-blocks';
 import type { ProtocolCode } from './codes';
 import { TO_ORDER } from './to-order';
 

@@ -1,6 +1,6 @@
 import type { ProtocolBody } from '../protocol';
 import type { ProtocolCode } from './codes';
-import { ALWAYS, at, FEET, onDemand, protocol, SHOES, taken } from './parts';
+import { ALWAYS, at, FEET, onDemand, protocol, SHOES, taken } from './building-blocks';
 
 const CORD = 'A cord that does not stretch, for the waist';
 const UNDER = 'The undergarment that will be worn beneath';

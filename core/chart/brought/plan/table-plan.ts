@@ -12,9 +12,9 @@ import { NO_ANSWERS, type TableAnswers } from './answers';
 import { withoutDoubles, withPairs } from './column-twins';
 import { generalOf } from './general';
 import { headingsOf, type Heading } from './headings';
-import { listColumns } from './list-columns';
-import { matrixColumns } from './matrix-columns';
-import type { Table } from './plan-column';
+import { listColumns } from './columns-of-list';
+import { matrixColumns } from './columns-of-matrix';
+import type { Table } from './one-column';
 import { cellIn, type PlannedColumn } from './planned-column';
 import { withAnswer, withOneSize } from './said';
 

@@ -41,7 +41,7 @@ import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { CursorStore } from '../measuring/cursor-store';
-import { DecidingStore, type Choice } from './deciding-store';
+import { DecidingStore, type DecisionChoice } from './deciding-store';
 import { SizeChoice, type ChosenSizes } from './size-choice';
 
 const OUTCOME_WORDS = {
@@ -246,7 +246,7 @@ export class DecidePanel {
     if (this.acceptable() !== null) this.decide({ outcome: 'accepted', sizes: this.verdict().sizes });
   }
 
-  private decide(choice: Choice): void {
+  private decide(choice: DecisionChoice): void {
     if (this.desk.decide(this.garment(), choice)) this.decided.emit();
   }
 

@@ -12,7 +12,7 @@ import {
 import { DocketStore } from '../docket-store';
 
 /** What is done with a garment. */
-export interface Choice {
+export interface DecisionChoice {
   readonly outcome: DecisionOutcome;
   readonly sizes?: Readonly<Record<string, string>>;
   readonly reason?: string;
@@ -46,7 +46,11 @@ export class DecidingStore {
   );
 
   /** Decides a garment on the readings that stand; whether it was let in. */
-  decide({ chart, decision }: Garment, { outcome, sizes = {}, reason }: Choice, undoes?: string): boolean {
+  decide(
+    { chart, decision }: Garment,
+    { outcome, sizes = {}, reason }: DecisionChoice,
+    undoes?: string,
+  ): boolean {
     const doing: Doing = {
       kind: 'garment-decided',
       chartId: chart.id,

@@ -19,7 +19,7 @@ import { sayDay, StoresAccount, today } from '../stores-account';
 import { CheckOff } from './check-off';
 
 /** What was changed of what is proposed to be ordered. */
-interface Choice {
+interface Ordered {
   readonly taken?: boolean;
   readonly count?: string;
 }
@@ -66,7 +66,7 @@ export class OrderDesk {
   protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly needs = new Fetched<readonly StockNeed[]>(() => this.service.needs());
   protected readonly orders = new Fetched<readonly Order[]>(() => this.service.orders());
-  protected readonly choices = signal<Readonly<Record<string, Choice>>>({});
+  protected readonly choices = signal<Readonly<Record<string, Ordered>>>({});
   protected readonly room = signal<string | null>(null);
   protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
   protected readonly open = signal<string | null>(null);
@@ -103,7 +103,7 @@ export class OrderDesk {
     });
   }
 
-  protected choose(key: string, choice: Choice): void {
+  protected choose(key: string, choice: Ordered): void {
     this.choices.update((all) => ({ ...all, [key]: { ...all[key], ...choice } }));
   }
 

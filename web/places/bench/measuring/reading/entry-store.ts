@@ -30,7 +30,7 @@ import { CursorStore } from '../cursor-store';
 import { markBefore } from '../steps';
 
 /** A reading to be taken: typed by the fitter unless something else is said. */
-interface Taken {
+interface TakenReading {
   readonly typed: string;
   readonly unit: MeasureUnit;
   readonly origin?: Origin;
@@ -129,10 +129,10 @@ export class EntryStore {
   }
 
   /** What is asked about, as it would be taken. */
-  private asked: Taken | null = null;
+  private asked: TakenReading | null = null;
 
   /** Takes a reading of the step at hand, unless along a chain it does not lie beyond the mark before. */
-  private keepMark(taken: Taken, length: Length): void {
+  private keepMark(taken: TakenReading, length: Length): void {
     const step = this.cursor.current()!;
     const before = markBefore(this.cursor.placing(), step.code);
     const off = before === null ? null : offMark(step.code, length, before);
@@ -225,7 +225,7 @@ export class EntryStore {
       this.cursor.goOnIfSettled();
   }
 
-  private keep(code: MeasurementCode, taking: Taken): void {
+  private keep(code: MeasurementCode, taking: TakenReading): void {
     const { typed, unit, origin = 'fitter', carriedFrom, device, waist } = taking;
     const takenWith = taking.instrument ?? this.instrument();
     const { stance, instruments } = measurement(code);

@@ -3,7 +3,7 @@ import type { PlannedRow } from '../layout/outline';
 import type { TableAnswers } from './answers';
 import { axisOf } from '../layout/axis';
 import { axesOf } from '../layout/corner';
-import { plain, planColumn, type Table } from './plan-column';
+import { plain, planColumn, type Table } from './one-column';
 import type { PlannedColumn } from './planned-column';
 
 /** The two axes of a matrix as columns that are said like any other. */

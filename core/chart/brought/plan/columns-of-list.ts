@@ -7,7 +7,7 @@ import { LONGEST_SIZE } from '../../chart-shape';
 import { classRank, headsSizes, isLetterSize, systemOf } from '../words/size-words';
 import { unitPairOfHeading, unitsOfCell, type WrittenUnit } from '../words/unit-evidence';
 import type { Heading } from './headings';
-import { joined, plain, planColumn, type Table } from './plan-column';
+import { joined, plain, planColumn, type Table } from './one-column';
 import type { PlannedColumn } from './planned-column';
 
 /** The columns of a table with a line a size, in their order; those that hold nothing are none. */
