@@ -38,6 +38,14 @@ export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter
   },
 });
 
+/** Goes to a place as by the browser's own buttons, without the application being loaded anew. */
+export async function goWithin(page: Page, place: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, place);
+}
+
 /** Names the wearer by keyboard: the field waits for letters as soon as the page stands. */
 export async function chooseWearer(page: Page, wearer: string): Promise<void> {
   await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
@@ -129,10 +137,14 @@ export async function takeReadings(page: Page, ...readings: readonly string[]): 
   }
 }
 
-/** Chooses from a list of the library's: the field itself opens it, what it shows lies over it. */
+/** Chooses from a list of the library's: the field itself opens it, what it shows lies over it; opened again where what came meanwhile has closed it. */
 export async function chooseFrom(page: Page, label: string, option: string | RegExp): Promise<void> {
-  await page.locator('nz-select', { has: page.getByLabel(label, { exact: true }) }).click();
-  await page.locator('nz-option-item').filter({ hasText: option }).click();
+  const field = page.locator('nz-select', { has: page.getByLabel(label, { exact: true }) });
+  const wanted = page.locator('nz-option-item').filter({ hasText: option });
+  await expect(async () => {
+    if (!(await wanted.first().isVisible())) await field.click();
+    await wanted.click({ timeout: 2_000 });
+  }).toPass({ intervals: [50] });
 }
 
 /** What a scanner does: all keys at once, without waiting for the page, and Enter. */

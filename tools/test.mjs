@@ -3,7 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { takeOverFrom } from './lib/build.mjs';
 import { beginHousehold } from './lib/running/household.mjs';
-import { debianProgram, npmPackages } from './lib/install.mjs';
+import { debianProgram, npmPackages, takePackagesFrom } from './lib/install.mjs';
 import { BUILD, DATA } from './lib/paths.mjs';
 import { giveUp, say } from './lib/run.mjs';
 import { PARTS } from './lib/testing/parts.mjs';
@@ -30,11 +30,14 @@ mkdirSync(BUILD, { recursive: true });
 for (const program of new Set(names.flatMap((name) => PARTS[name].debian ?? [])))
   await debianProgram(program);
 const told = [];
-// A clean clone is built first, by the README's first command, and what it has built is taken over here.
+// A clean clone is built first, by the README's first command; what it has installed and built is taken over here.
 const clone = names.includes('walk') ? cleanClone(household) : null;
-// The packages of both are fetched meanwhile.
-await Promise.all([npmPackages(), clone === null ? null : runLane(['clone'], false)]);
-if (clone !== null) takeOverFrom(clone);
+if (clone !== null) {
+  await runLane(['clone'], false);
+  await takePackagesFrom(clone);
+  takeOverFrom(clone);
+}
+await npmPackages();
 const built = [];
 for (const name of names) if (await builds(name)) built.push(name);
 

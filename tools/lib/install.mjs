@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { aloneIn } from './door.mjs';
 import { BUILD, ROOT } from './paths.mjs';
@@ -58,26 +58,52 @@ export async function debianProgram(name) {
   return now;
 }
 
-/** Installs the npm packages of the lock file, unless they are already there. */
-export async function npmPackages() {
-  const lock = createHash('sha256')
+/** Within `node_modules`: the lock file that was installed by, as a hash. */
+const INSTALLED = '.neat-measure-lock';
+
+function hashOfLock() {
+  return createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .digest('hex');
-  const stamp = join(ROOT, 'node_modules', '.neat-measure-lock');
-  const there = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
+}
+
+/** Whether a checkout has the packages of this one's lock file. */
+function hasPackages(root, lock) {
+  const stamp = join(root, 'node_modules', INSTALLED);
+  return existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
+}
+
+/**
+ * Takes over the npm packages that were installed in a clone of this checkout, where there are none here and the lock
+ * file is the same: the same files, linked.
+ */
+export async function takePackagesFrom(clone) {
+  const [from, to] = [clone, ROOT].map((root) => join(root, 'node_modules'));
+  if (existsSync(to) || !hasPackages(clone, hashOfLock())) return;
+  // Links where both lie on one disk, else copies.
+  if ((await run('cp', ['-al', from, to], { stdio: 'ignore' })) === 0) return;
+  rmSync(to, { recursive: true, force: true });
+  if ((await run('cp', ['-a', from, to], { stdio: 'ignore' })) !== 0)
+    rmSync(to, { recursive: true, force: true });
+}
+
+/** Installs the npm packages of the lock file, unless they are already there. */
+export async function npmPackages() {
+  const lock = hashOfLock();
+  const there = () => hasPackages(ROOT, lock);
   if (there()) return;
   // Two at once would take the packages from under each other.
   await aloneIn(BUILD, 'installing npm packages', async () => {
-    if (!there()) await install(stamp, lock);
+    if (!there()) await install(lock);
   });
 }
 
-async function install(stamp, lock) {
+async function install(lock) {
   say('Installing npm packages ...');
   const npm = process.env.npm_execpath;
   const args = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];
   const code = npm?.endsWith('.js') ? await run(process.execPath, [npm, ...args]) : await run('npm', args);
   if (code !== 0) giveUp('npm ci failed. Look at the lines above, then run this again.');
   mkdirSync(join(ROOT, 'node_modules'), { recursive: true });
-  writeFileSync(stamp, lock);
+  writeFileSync(join(ROOT, 'node_modules', INSTALLED), lock);
 }

@@ -1,6 +1,8 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideNzI18n } from 'ng-zorro-antd/i18n';
+import { LIBRARY_WORDS } from './library-words';
 import { ROUTES } from './routes';
 
 export const appConfig: ApplicationConfig = {
@@ -8,5 +10,6 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(ROUTES, withComponentInputBinding()),
+    provideNzI18n(LIBRARY_WORDS),
   ],
 };
