@@ -1,4 +1,4 @@
-import { mkdtemp, readFile, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable, Writable } from 'node:stream';
@@ -15,6 +15,7 @@ describe('size', () => {
     await writeFile(join(folder, 'chart.csv'), CHART);
     await writeFile(join(folder, 'people.csv'), 'id,chest-girth (cm)\nada,98\nben,103\ncid,\n');
   });
+  afterEach(() => rm(folder, { recursive: true }));
   const size = async (...args: string[]) => sizeFrom('', ...args);
   const sizeFrom = async (input: string, ...args: string[]) => {
     const written: string[] = [];

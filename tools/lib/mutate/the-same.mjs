@@ -15,7 +15,7 @@ export const THE_SAME = [
   ['group/size-people.ts', /REMEMBERED|known !== undefined/],
   ['group/seen-ids.ts', /MOST_IN_ONE|CUT_OUT_FROM|line !== undefined/],
   // Where nothing was seen, nobody is judged for it.
-  ['docket/looks.ts', /seen\.length === 0/],
+  ['docket/fitting/looks.ts', /seen\.length === 0/],
   ['match/kernel/why-nothing.ts', /row !== this\.row/],
   // Bounds that spare draws: without them, or beyond them by a hair, the draws say the same.
   ['match/odds/edge.ts', /FAR|CLEAR|down \* error|alwaysMissing|staying/],
@@ -41,28 +41,28 @@ export const THE_SAME = [
   // A result that is asked about and lies within bounds stays what it is.
   ['chart/arithmetic/compile-arithmetic.ts', /unbounded:/],
   // What was made before is made again; a series or a step more or less comes to the same.
-  ['capture/builds.ts', /before !== undefined/],
+  ['capture/checks/builds.ts', /before !== undefined/],
   ['capture/normal.ts', /known !== undefined|odd < 400|< 1e-12/],
   // Who shares a walk with whom, who is asked twice, and how far one goes at once is only speed.
   ['group/walk.ts', /codes\(a\)\.join|count === 0|known >= ASK\) this|one >= ASK/],
   // Inches read as centimetres and the other way round are both tried.
-  ['capture/likelihood.ts', /one\.value \* factor/],
+  ['capture/checks/likelihood.ts', /one\.value \* factor/],
   // Only their ratio counts; of two that are just alike either will do.
   [
     'foresight/plausible-bodies.ts',
     /Math\.max\(\.\.\.weights\)|weight - most|row < count|logLikelihood\(logs\) > one/,
   ],
   // The same number more for every order.
-  ['body/plan.ts', /shoes !== 'either'/],
-  ['docket/judge.ts', /codes\.length === 0\) return NO_IDLE/],
+  ['body/order.ts', /shoes !== 'either'/],
+  ['docket/judge/judge.ts', /codes\.length === 0\) return NO_IDLE/],
   // Room for more sizes than there are; a first row has none before it.
   ['chart/cut-column.ts', /Math\.ceil\(intervals/],
   ['chart/rules/arithmetic.ts', /at < 0\) return/],
   // Without the first, few draws, all are made; of two that are just as likely either will do.
   ['match/odds/edge.ts', /shares\.every|count > most|chance > chances\[best\]/],
-  ['capture/likelihood.ts', /each\.squaredDistance\(logs\) </],
+  ['capture/checks/likelihood.ts', /each\.squaredDistance\(logs\) </],
   // What is impossible in one place is so unlikely there that it explains nothing.
-  ['capture/likelihood.ts', /withinLimits\(one\.code, other\.value\) \|\|/],
+  ['capture/checks/likelihood.ts', /withinLimits\(one\.code, other\.value\) \|\|/],
   // A normal draw and its opposite are as likely, and one is as good as never drawn just so.
   ['foresight/plausible-bodies.ts', /one \* free|random\(\) \* total/],
   // A last round of nobody; who shares a walk; a place that nobody holds is never open.
@@ -76,7 +76,7 @@ export const THE_SAME = [
   // A chart that was let in names only what there is.
   ['match/kernel/kernel.ts', /standIns\.filter\(known\)/],
   // Just as rare as what is asked about; an iteration that converges long before its end.
-  ['capture/likelihood.ts', /chance >= RARE|!withinLimits\(one\.code, meant\)/],
+  ['capture/checks/likelihood.ts', /chance >= RARE|!withinLimits\(one\.code, meant\)/],
   ['capture/normal.ts', /round < 20/],
   // Nothing lies before the first point, and nothing of nothing is nothing.
   ['match/kernel/axis.ts', /place === 0/],

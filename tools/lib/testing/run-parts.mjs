@@ -1,4 +1,5 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BUILD } from '../paths.mjs';
 import { GivenUp, node as runNode, runAside, say } from '../run.mjs';
@@ -17,9 +18,11 @@ export async function runPart(household, name, part, aside, clone) {
   rmSync(tallyFile, { force: true });
   say(`\n== ${name} ==`);
   const own = household.part(name);
+  // What a part leaves in the temporary folder goes with it, however it ends.
+  const scratch = household.ownFolder(mkdtempSync(join(tmpdir(), 'neat-measure-')));
   const node = async (args, { env = {}, cwd } = {}) => {
     const options = {
-      env: { ...env, ...own.env, TALLY_FILE: tallyFile },
+      env: { ...env, ...own.env, TALLY_FILE: tallyFile, TMPDIR: scratch },
       ...(cwd === undefined ? {} : { cwd }),
     };
     if (!aside) return runNode(args, options);
