@@ -12,7 +12,7 @@ import {
   sayPersonProblem,
   SIZED_HEADING,
   PeopleSizer,
-  sizedRow,
+  sizedCsv,
   sizePerson,
   success,
   WORKING_UNITS,
@@ -134,7 +134,7 @@ async function sizeStream(
     if (asked.json)
       return round.map((person) => `${JSON.stringify({ id: person.id, ...account(person) })}\n`).join('');
     const sized = asked.reasons ? round.map((person) => inBrief(account(person), shown)) : sizer.size(round);
-    return writeCsv(sized.map((one, at) => sizedRow(round[at]!, one)));
+    return sizedCsv(round, sized);
   };
 
   let headings: readonly PeopleHeading[] | null = null;

@@ -6,7 +6,7 @@ import { parseHeading, type HeadingProblem } from '../chart/formats/heading';
 import { failure, success, type Outcome } from '../outcome';
 import type { Length } from '../quantity/length';
 import type { MeasureUnit } from '../quantity/mass';
-import { SeenIds } from './seen-ids';
+import { CUT_OUT_FROM, SeenIds } from './seen-ids';
 
 /** What keeps a whole list of people from being read. */
 export type PeopleFinding =
@@ -106,12 +106,38 @@ export function readPersonRow(
   else firstLines.set(id, line);
   if (cells.slice(width).some((cell) => cell !== '')) problems.push({ code: 'too-many-cells', line, id });
   const values = new Map<MeasurementCode, Length>();
-  for (const { index, text: heading, code, unit } of headings) {
-    const text = cells[index] ?? '';
+  for (const heading of headings) {
+    const text = cells[heading.index] ?? '';
     if (text === '') continue;
-    const reading = readReading(text, code, unit);
-    if (reading.ok) values.set(code, reading.value.length);
-    else problems.push({ code: 'value-unreadable', line, id, heading, unit, problem: reading.problem });
+    const reading = readCell(heading, text);
+    if (reading.ok) values.set(heading.code, reading.value.length);
+    else
+      problems.push({
+        code: 'value-unreadable',
+        line,
+        id,
+        heading: heading.text,
+        unit: heading.unit,
+        problem: reading.problem,
+      });
   }
   return problems.length > 0 ? failure(problems) : success({ line, id, values });
+}
+
+/** So many different cells of a column are remembered; then it begins anew. */
+const REMEMBERED = 1 << 14;
+const READ = new WeakMap<PeopleHeading, Map<string, ReturnType<typeof readReading>>>();
+
+/** Bodies are read to an eighth or a millimetre, so the same cells come again and again: what was read is remembered. */
+function readCell(heading: PeopleHeading, text: string): ReturnType<typeof readReading> {
+  // What no number is, and would keep the whole text in memory that it is cut out of.
+  if (text.length >= CUT_OUT_FROM) return readReading(text, heading.code, heading.unit);
+  const known = READ.get(heading) ?? new Map<string, ReturnType<typeof readReading>>();
+  READ.set(heading, known);
+  const before = known.get(text);
+  if (before !== undefined) return before;
+  const reading = readReading(text, heading.code, heading.unit);
+  if (known.size >= REMEMBERED) known.clear();
+  known.set(text, reading);
+  return reading;
 }

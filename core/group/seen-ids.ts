@@ -1,7 +1,7 @@
 /** A Map takes some sixteen million entries; well before that another is begun. */
 const MOST_IN_ONE = 8_000_000;
 /** A text cut out of a longer one keeps that whole in memory from this length on (V8). */
-const CUT_OUT_FROM = 13;
+export const CUT_OUT_FROM = 13;
 
 /** On which line each id of a list stood first. Every id is kept as it is, so that no two are taken for one. */
 export class SeenIds {

@@ -30,6 +30,9 @@ export interface BriefSize {
   readonly reason: string;
 }
 
+/** By one value after the other, at the last what it came to. */
+type Found = Map<number, BriefSize | Map<number, unknown>>;
+
 /** So many different sets of values are remembered; then it begins anew. */
 const REMEMBERED = 1 << 16;
 
@@ -43,7 +46,11 @@ export class PeopleSizer {
   private readonly kernel: Kernel;
   private readonly edges: EdgeFinder;
   private readonly labels = new Map<string, string>();
-  private readonly known = new Map<string, BriefSize>();
+  /** What those came to whom nothing is near, by their label: the same for all of them. */
+  private readonly clear = new Map<string, BriefSize>();
+  /** What was found with some work, by the values in their order: a map a value. */
+  private known: Found = new Map();
+  private remembered = 0;
   private readonly inputs: readonly Float64Array[];
 
   /** @param unit what reasons are told in */
@@ -76,16 +83,32 @@ export class PeopleSizer {
 
   private sized(person: Person, row: number): BriefSize {
     const settled = VERDICTS[this.kernel.verdicts[row]!] === 'settled';
-    if (settled && this.edges.isClear(row)) return this.settled(row, []);
-    const values = this.inputs.map((input) => input[row]!).join();
-    const known = this.known.get(values);
-    if (known !== undefined) return known;
+    if (settled && this.edges.isClear(row)) return this.clearlySettled(row);
+    let known = this.known;
+    const last = this.inputs.length - 1;
+    for (let at = 0; at < last; at++) {
+      const value = this.inputs[at]![row]!;
+      const next = (known.get(value) as Found | undefined) ?? new Map();
+      known.set(value, next);
+      known = next;
+    }
+    const value = this.inputs[last]![row]!;
+    const before = known.get(value) as BriefSize | undefined;
+    if (before !== undefined) return before;
     const found = settled
       ? this.settled(row, this.edges.rivals(row, person.values))
       : this.flagged(person, row);
-    if (this.known.size >= REMEMBERED) this.known.clear();
-    this.known.set(values, found);
+    known.set(value, found);
+    this.remembered += 1;
+    if (this.remembered >= REMEMBERED) [this.known, this.remembered] = [new Map(), 0];
     return found;
+  }
+
+  private clearlySettled(row: number): BriefSize {
+    const label = this.label(this.kernel.parts.map((part) => part.sizes[row]!));
+    const known = this.clear.get(label) ?? this.settled(row, []);
+    this.clear.set(label, known);
+    return known;
   }
 
   private settled(row: number, rivals: readonly Rival[]): BriefSize {
@@ -138,6 +161,28 @@ export function sizedRow(
   { verdict, proposed, alternates, reason }: BriefSize,
 ): string[] {
   return [id, verdict, proposed ?? '', alternates.join('|'), reason];
+}
+
+/** What was written of a size before, behind the id. */
+const WRITTEN = new WeakMap<BriefSize, string>();
+
+/**
+ * The lines of the sizes written out, as CSV; most came before, and only whose they are is new.
+ *
+ * @example sizedCsv([{ id: 'ada' }], [{ verdict: 'settled', proposed: 'M', alternates: [], reason: '' }]) // 'ada,settled,M,,\n'
+ */
+export function sizedCsv(people: readonly Pick<Person, 'id'>[], sizes: readonly BriefSize[]): string {
+  const ids = writeCsv(people.map(({ id }) => [id])).split('\n');
+  // A line break in an id is none between them.
+  if (ids.length !== people.length + 1) return writeCsv(people.map((one, at) => sizedRow(one, sizes[at]!)));
+  return people
+    .map((_, at) => {
+      const size = sizes[at]!;
+      const written = WRITTEN.get(size) ?? writeCsv([sizedRow({ id: 'x' }, size)]).slice(1);
+      WRITTEN.set(size, written);
+      return `${ids[at]!}${written}`;
+    })
+    .join('');
 }
 
 /**
