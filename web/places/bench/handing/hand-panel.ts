@@ -67,7 +67,7 @@ const CONDITIONS = {
     }
     nm-signature-field {
       display: block;
-      margin-top: 14px;
+      margin-bottom: 12px;
     }
     nz-select {
       min-width: 120px;

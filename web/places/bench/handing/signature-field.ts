@@ -52,7 +52,8 @@ import SignaturePad from 'signature_pad';
   styles: `
     .pad {
       position: relative;
-      width: 300px;
+      flex: 1 1 200px;
+      max-width: 300px;
       height: 80px;
       border: 1px solid var(--line-strong);
       border-radius: var(--radius);
