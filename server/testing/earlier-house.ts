@@ -1,7 +1,7 @@
 import { measurement, readReading, type Length, type MeasurementCode } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
-import { asParts } from '../database/migrations/0008-one-part-verdicts';
+import { asParts } from '../database/migrations/0008-acts/one-part-verdicts';
 import { sheetFrom } from './records';
 
 const at = (minute: number) => new Date(Date.UTC(2026, 4, 4, 8, minute));

@@ -16,11 +16,11 @@ import { importChartJson } from '@neat-measure/core/sheets';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
-import { listDockets } from '../../dockets/store';
-import { openBench } from '../../dockets/service';
-import { newDatabase } from '../../testing/new-database';
-import type { Database } from '../database';
-import { migrate } from '../prepare';
+import { listDockets } from '../../../dockets/store';
+import { openBench } from '../../../dockets/service';
+import { newDatabase } from '../../../testing/new-database';
+import type { Database } from '../../database';
+import { migrate } from '../../prepare';
 
 const DEMO = join(process.cwd(), 'demo');
 const at = (minute: number) => new Date(Date.UTC(2026, 4, 4, 8, minute));

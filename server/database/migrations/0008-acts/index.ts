@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { v7 as uuidv7 } from 'uuid';
-import { asParts } from './0008-one-part-verdicts';
+import { asParts } from './one-part-verdicts';
 
 /** What was done on dockets as one list of acts, made from the tables that held it until now; and pens. */
 export async function up(database: Knex): Promise<void> {
