@@ -67,7 +67,7 @@ export function sizesOfLabel(
   const pieces = piecesOf(sheet.parts, sheet.label);
   const walk = (at: number, from: number, sizes: Record<string, string>): Record<string, string> | null => {
     const piece = pieces[at];
-    if (piece === undefined) return from === label.length && labelOf(sheet, sizes) === label ? sizes : null;
+    if (piece === undefined) return labelOf(sheet, sizes) === label ? sizes : null;
     if (at % 2 === 0) return label.startsWith(piece, from) ? walk(at + 1, from + piece.length, sizes) : null;
     const part = sheet.parts.find(({ code }) => code === piece);
     // One size may begin as another does, `4` and `42`: each that fits is tried.

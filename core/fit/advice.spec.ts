@@ -105,6 +105,14 @@ describe('adviseFit', () => {
     expect([next?.label, contradictions]).toEqual(['40R', []]);
   });
 
+  it('holds against a size of one part nothing that was seen of another', () => {
+    const { contradictions } = adviseFit(TROUSERS, [
+      { sizes: { waist: '36', leg: '32' }, seen: seen({ hem: 'large' }) },
+      { sizes: { waist: '34', leg: '32' }, seen: seen({ waist: 'small' }) },
+    ]);
+    expect(contradictions).toEqual([]);
+  });
+
   it('says what contradicts, and goes the way the trade goes', () => {
     const cases = [
       // A shoulder cannot be mended, and neither can a chest be let out.

@@ -97,8 +97,8 @@ function accountOf(
     ),
     takenOtherwise: takenOtherwise(compiled, body),
     countedAs: kernel.codes.flatMap((code) => {
-      const { from, value } = body.get(code) ?? {};
-      return from === undefined || value === undefined ? [] : [{ code, from, value }];
+      const one = body.get(code);
+      return one?.from === undefined ? [] : [{ code, from: one.from, value: one.value }];
     }),
     cautions: [
       ...new Set([garmentKind(sheet.kind).caution, ...sheet.cautions, ...(options.houseCautions ?? [])]),

@@ -58,7 +58,7 @@ export function roundEach(
       const value = values[row]!;
       const below = Math.floor(value / step);
       const rest = value - below * step;
-      out[row] = (rest > 0 && rest * 2 >= upFrom ? below + 1 : below) * step;
+      out[row] = (rest * 2 >= upFrom ? below + 1 : below) * step;
     }
   };
 }

@@ -163,12 +163,16 @@ describe('standingOfOrder', () => {
     const events = [
       heard({ says: 'substituted', line: 1, count: 2, label: 'L' }),
       heard({ says: 'substituted', line: 1, count: 1, label: 'XL' }),
+      // Of another thing, and so nothing in its place.
+      heard({ says: 'back-ordered', line: 1, count: 1, until: '2026-08-01' }),
     ];
     const waits = heard({ says: 'back-ordered', line: 2, count: 2, until: '2026-07-01' });
+    const inPlace = heard({ says: 'substituted', line: 2, count: 1, label: 'L' });
     const came: OrderEvent = { kind: 'received', line: 2, count: 3 };
     const backOrdered = (...more: OrderEvent[]) =>
       standingOfOrder(lines, [waits, ...more], '2026-06-02').lines[1]!.backOrdered;
-    expect([backOrdered(), backOrdered(came)]).toEqual([{ count: 2, until: '2026-07-01' }, null]);
+    const until = { count: 2, until: '2026-07-01' };
+    expect([backOrdered(), backOrdered(inPlace), backOrdered(came)]).toEqual([until, until, null]);
     const { lines: standing } = standingOfOrder(lines, events, '2026-06-02');
     expect(standing.map(({ substitute }) => substitute)).toEqual([{ count: 1, label: 'XL' }, null]);
   });

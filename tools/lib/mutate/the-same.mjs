@@ -12,7 +12,9 @@ export const THE_SAME = [
     'group/walk.ts',
     /more\.length === 0|columns\.length <= WALKED|codes\.length === columns|choices\[0\]!\.code === codes|MOST_COMBINATIONS|< ASK\) return/,
   ],
-  ['group/size-people.ts', /REMEMBERED|known !== undefined/],
+  ['group/size-people.ts', /REMEMBERED|before !== undefined|known = this\.clear/],
+  ['group/size-roll.ts', /open\.length > 0/],
+  ['group/read-people.ts', /before !== undefined|REMEMBERED|CUT_OUT_FROM\)/],
   ['group/seen-ids.ts', /MOST_IN_ONE|CUT_OUT_FROM|line !== undefined/],
   // Where nothing was seen, nobody is judged for it.
   ['docket/fitting/looks.ts', /seen\.length === 0/],
