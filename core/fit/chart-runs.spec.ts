@@ -122,6 +122,8 @@ describe('withRuns', () => {
       // It is a chart like any other.
       expect(chartSheetSchema.safeParse(JSON.parse(JSON.stringify(moved))).success).toBeTrue();
     }
+    const elsewhere = withRuns(printed, [{ ...run, part: 'jacket' }]);
+    expect(holdsOf(elsewhere)).withContext('of another part').toEqual(holdsOf(printed));
     expect(withRuns(printed, [run]).parts[0]!.columns[0]!.cells).toEqual(printed.parts[0]!.columns[0]!.cells);
   });
 

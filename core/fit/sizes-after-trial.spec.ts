@@ -53,6 +53,12 @@ describe('chanceOfSight', () => {
 });
 
 describe('sizesAfterTrial', () => {
+  it('names the likeliest first', () => {
+    const { odds } = sizesAfterTrial(COAT, body(1_010), {}, [wore('M', 'small')]);
+    expect(odds.map(({ label }) => label).slice(0, 2)).toEqual(['L', 'M']);
+    expect(odds.every(({ chance }, at) => at === 0 || chance <= odds[at - 1]!.chance)).toBeTrue();
+  });
+
   it('leans towards the size above the more, the nearer the reading was to it', () => {
     const [far, near] = [chances(960, wore('M', 'small')), chances(1_010, wore('M', 'small'))];
     expect(near['L']).toBeGreaterThan(0.8);

@@ -21,7 +21,6 @@ export function plainTable({ parts: [part, ...more], codes }: Kernel): PartTable
   const { whole, columns } = part!;
   const plain =
     more.length === 0 &&
-    !part!.goesByAnother &&
     columns.length <= WALKED &&
     codes.length === columns.length &&
     columns.every(({ alwaysMissing, choices }, at) => alwaysMissing && choices[0]!.code === codes[at]);

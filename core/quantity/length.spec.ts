@@ -48,6 +48,15 @@ describe('a length', () => {
 });
 
 describe('parseLength', () => {
+  it('takes feet and inches for what they are, whatever unit a bare number has', () => {
+    const read = parseLength('5 ft 6 in', 'cm');
+    expect(read.ok && [read.value.length, read.value.unit, read.value.bare]).toEqual([
+      inches(66),
+      'in',
+      false,
+    ]);
+  });
+
   it('takes any number of spaces for one', () => {
     const read = parseLength('34   1/2', 'in');
     expect(read.ok && read.value.length).toBe(inches(34.5));

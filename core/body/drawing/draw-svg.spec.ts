@@ -28,4 +28,10 @@ describe('drawSvg', () => {
     expect(svg.match(/<circle/g)).toHaveSize(5);
     expect(svg).not.toContain('NaN');
   });
+
+  it('draws a cord where one is tied, and none elsewhere', () => {
+    const cords = (cord: boolean) =>
+      drawSvg({ code: 'waist-to-hip', cord }).match(/<path [^>]*stroke-width="3"/g)?.length ?? 0;
+    expect([cords(true), cords(false)]).toEqual([1, 0]);
+  });
 });

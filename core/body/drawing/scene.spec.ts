@@ -52,6 +52,14 @@ describe('a person’s build', () => {
     return Math.max(...xs) - Math.min(...xs);
   };
 
+  it('has each foot about its own middle', () => {
+    const onto = ontoPerson('feet', { ...USUAL_BUILD, leftFoot: 2, rightFoot: 1.5 });
+    expect([onto([82, 0]), onto([188, 0])]).toEqual([
+      [92, 0],
+      [193, 0],
+    ]);
+  });
+
   it('twice as wide looks it, from the front and from the side', () => {
     const girths = (times: number) =>
       buildOf(

@@ -1,4 +1,4 @@
-import { isAsked, planTable, readPlanned } from '../../testing/all';
+import { isAsked, planTable, readPlanned, writeWorkbook } from '../../testing/all';
 import { HOSTILE } from '../../testing/tables/hostile';
 import { readBroughtFile, readBroughtText } from './sources/read-brought';
 import { LIMITS, sayBroughtProblem } from './sources/brought';
@@ -19,6 +19,15 @@ describe('a file that is meant to keep a machine busy', () => {
         expect([isAsked(plan), readPlanned(plan).ok].length).toBe(2);
       }
     });
+
+  it('is told by its place: a cell of a workbook that is too long', async () => {
+    const rows = [
+      ['Size', 'Chest (cm)'],
+      ['M', 'x'.repeat(LIMITS.cell + 1)],
+    ];
+    const read = await readBroughtFile(await writeWorkbook([{ name: 'Sizes', rows }]));
+    expect(!read.ok && read.problem).toEqual({ code: 'cell-too-long', where: 'Sizes', line: 2, column: 2 });
+  });
 
   it('is refused before it is looked at where it is pasted', () => {
     const read = readBroughtText('S,90-98\n'.repeat(LIMITS.text));

@@ -22,6 +22,18 @@ describe('the rules', () => {
     for (const { code, severity } of RULES) expect(severity).toBe(SEVERITY[code]);
   });
 
+  it('tell what is alike in weight by its place, whatever rule found it', () => {
+    for (const cells of [
+      ['86-94', '37-40', '102-110', '94-102', '110-118'],
+      ['86-94', '102-110', '94-102', '43-46', '118-126'],
+    ]) {
+      const alike = examineChart(chest(cells)).filter(({ severity }) => severity === 'wrong');
+      expect(new Set(alike.map(({ code }) => code)).size).toBeGreaterThan(1);
+      const sizes = alike.map(({ place }) => place.size ?? -1);
+      expect(sizes).toEqual([...sizes].sort((one, other) => one - other));
+    }
+  });
+
   it('say where in the file each finding is', () => {
     const sheet = chest(['86-94', '94-102', '90-98']);
     const [found] = examineChart(sheet);

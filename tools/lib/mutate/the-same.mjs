@@ -13,6 +13,7 @@ export const THE_SAME = [
     /more\.length === 0|columns\.length <= WALKED|codes\.length === columns|choices\[0\]!\.code === codes|MOST_COMBINATIONS|< ASK\) return/,
   ],
   ['group/size-people.ts', /REMEMBERED|before !== undefined|known = this\.clear/],
+  ['foresight/foresee.ts', /1_664_525/],
   ['group/size-roll.ts', /open\.length > 0/],
   ['group/read-people.ts', /before !== undefined|REMEMBERED|CUT_OUT_FROM\)/],
   ['group/seen-ids.ts', /MOST_IN_ONE|CUT_OUT_FROM|line !== undefined/],
@@ -46,7 +47,7 @@ export const THE_SAME = [
   ['capture/checks/builds.ts', /before !== undefined/],
   ['capture/normal.ts', /known !== undefined|odd < 400|< 1e-12/],
   // Who shares a walk with whom, who is asked twice, and how far one goes at once is only speed.
-  ['group/walk.ts', /codes\(a\)\.join|count === 0|known >= ASK\) this|one >= ASK/],
+  ['group/walk.ts', /codes\(a\)\.join|count === 0|known >= ASK\) this|one >= ASK|this\.codes = \[/],
   // Inches read as centimetres and the other way round are both tried.
   ['capture/checks/likelihood.ts', /one\.value \* factor/],
   // Only their ratio counts; of two that are just alike either will do.

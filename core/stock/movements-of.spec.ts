@@ -1,0 +1,35 @@
+import { movementsOf } from './movements-of';
+import { RETURN_WAYS, type CameBack, type Docket, type ReturnWay } from '../testing/all';
+import { worn } from '../testing/examples';
+
+const BACK: Omit<CameBack, 'goes' | 'to'> = {
+  at: '2026-05-05T08:00:00.000Z',
+  why: 'tight',
+  area: null,
+  note: null,
+  by: worn.handings[0]!.by,
+  trialId: null,
+  decisionId: null,
+};
+
+describe('movementsOf', () => {
+  const cameBack = (goes: ReturnWay): Pick<Docket, 'handings'> => ({
+    handings: worn.handings.map((one) => ({
+      ...one,
+      back: { ...BACK, goes, to: one.from!.roomId },
+    })),
+  });
+
+  it('has what comes back lie where it was said to go', () => {
+    const places = RETURN_WAYS.map((goes) => movementsOf(worn, cameBack(goes)).map(({ to }) => to));
+    const { roomId } = worn.handings[0]!.from!;
+    expect(places).toEqual([
+      [{ in: 'room', roomId, compartment: 'shelf' }],
+      [{ in: 'room', roomId, compartment: 'drying' }],
+      [{ in: 'room', roomId, compartment: 'quarantine' }],
+      [{ in: 'waste' }],
+    ]);
+  });
+
+  it('moves nothing where the two agree', () => expect(movementsOf(worn, worn)).toEqual([]));
+});
