@@ -398,6 +398,8 @@ test('what the doctor calls wrong keeps a chart off the shelf until it is said t
     buffer: Buffer.from(table),
   });
   await page.getByRole('button', { name: 'Go on with this' }).click();
+  // The table that was brought has a field of that name, too.
+  await expect(page.getByRole('heading', { name: 'Put it on the shelf?' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Maker' }).fill('Ostrel Workwear');
   await page.keyboard.press('Tab');
   const shelf = page.getByRole('button', { name: 'Put it on the shelf' });
