@@ -29,6 +29,26 @@ describe('a session', () => {
     ]);
   });
 
+  it('ends for good when its owner signs out, here and nowhere else', async () => {
+    const [here, elsewhere] = [await app.cookieOf('odalys'), await app.cookieOf('odalys')];
+    const out = await app.send('DELETE', ROUTES.session, undefined, { cookie: here });
+    expect(out.status).toBeLessThan(300);
+    // The cookie itself, kept by somebody, opens nothing any more.
+    expect([await whoHas(here), await whoHas(elsewhere)]).toEqual([null, 'Odalys Wren']);
+    expect(await app.database('audit').where({ kind: 'signed-out' }).pluck('about')).toEqual([app.fitter.id]);
+  });
+
+  it('notes who was not let in, by whose name it was where that is known, and nothing of what was typed', async () => {
+    await signInAs('odalys', { passphrase: 'wrong' });
+    await signInAs('low-tide-table');
+    const noted = await app.database('audit').where({ kind: 'sign-in-refused' }).orderBy('place');
+    expect(noted.map(({ about_kind, about }) => [about_kind, about])).toEqual([
+      ['person', app.fitter.id],
+      [null, null],
+    ]);
+    expect(JSON.stringify(noted)).not.toContain('low-tide-table');
+  });
+
   it('ends after a time in which nothing was done, and after its hours whatever was done', async () => {
     const cookie = await app.cookieOf('odalys');
     const shift = (column: string, hours: number) =>
