@@ -125,7 +125,12 @@ try {
   // Back for a fitting: a vest, seated; and a kit that was proved and goes.
   await page.goto(`${base}/bench`);
   await page.getByRole('radio', { name: 'cm', exact: true }).click();
-  await page.getByLabel(/only those back for a fitting/).click();
+  // What the list was before is not clicked on: it is asked for anew.
+  await Promise.all([
+    page.waitForResponse((answer) => /\/api\/dockets\?/.test(answer.url())),
+    page.getByLabel(/only those back for a fitting/).click(),
+  ]);
+  await page.waitForLoadState('networkidle');
   await page.locator('.recent a', { hasText: 'Saltmarsh vest' }).first().click();
   await page.getByText('must be looked at').waitFor();
   await shoot('trying');
