@@ -156,7 +156,8 @@ describe('planDocket', () => {
   it('names a tape that is to lie differently, and takes it as the first says', () => {
     const { steps, conflicts } = planDocket([
       { by: 'Hire suit', code: 'waist-girth', tension: 'drawn-tight' },
-      { by: 'Field jacket', code: 'waist-girth' },
+      { by: 'Field jacket', code: 'waist-girth', tension: 'skin' },
+      { by: 'Parka', code: 'waist-girth' },
     ]);
     expect(steps[0]!.tension).toBe('drawn-tight');
     expect(conflicts.map(sayConflict)[0]).toContain(

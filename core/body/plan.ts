@@ -3,19 +3,28 @@ import type { MeasurementCode } from './catalogue/codes';
 import type { ChainCode } from './chains';
 import type { Clothing, Tension } from './measurement';
 import { placingsOf } from './order';
-import { touchesWaist, type WaistPlace } from './waist';
+import { isNaturalWaist, touchesWaist, type WaistPlace } from './waist';
 
 /** One measurement that a garment's chart or a protocol asks for. */
 export interface Need {
   /** Who asks, in words for the fitter: a garment's or a protocol's name. */
   readonly by: string;
   readonly code: MeasurementCode;
-  /** The tension asked for; the catalogue's where nothing is said. */
+  /** The tension asked for; who says nothing takes it as the others do, else as the catalogue says. */
   readonly tension?: Tension | undefined;
   /** What is to lie between tape and body; close-fitting clothes where nothing is said. */
   readonly clothing?: Clothing | undefined;
   /** Where the waist is meant to be; who says nothing takes it where the others do. */
   readonly waist?: WaistPlace | undefined;
+  /** Whether the waist has to be the natural one, however it is found: what makers mean by it. */
+  readonly natural?: boolean | undefined;
+}
+
+/** What a fitter has said of a docket's steps, where those who ask want them differently. */
+export interface PlanChoices {
+  readonly clothing?: Readonly<Partial<Record<MeasurementCode, Clothing>>>;
+  readonly tension?: Readonly<Partial<Record<MeasurementCode, Tension>>>;
+  readonly waist?: WaistPlace | null;
 }
 
 /** One step of the work: a measurement taken once for all who ask. */
@@ -39,11 +48,12 @@ export type PlanConflict =
       readonly codes: readonly MeasurementCode[];
       readonly wantedBy: readonly string[];
     }
-  /** The same place with the tape lying differently: readings are never converted, so it is taken at the first. */
+  /** The same place with the tape lying differently: readings are never converted, so it is taken one way. */
   | {
       readonly kind: 'tension';
       readonly code: MeasurementCode;
-      readonly tensions: readonly { readonly tension: Tension; readonly by: string }[];
+      readonly wanted: readonly { readonly tension: Tension; readonly by: string }[];
+      readonly taken: Tension;
     }
   /** The same place over different clothes: it is taken once, over what the fitter says. */
   | {
@@ -52,7 +62,7 @@ export type PlanConflict =
       readonly wanted: readonly { readonly clothing: Clothing; readonly by: string }[];
       readonly taken: Clothing;
     }
-  /** The waist at two places: there is one cord, and it is tied where the first says. */
+  /** The waist at two places: there is one cord, tied where the fitter says, else the first who says anything of it. */
   | {
       readonly kind: 'waist';
       readonly wanted: readonly { readonly place: WaistPlace; readonly by: string }[];
@@ -89,24 +99,25 @@ const USUAL_CLOTHING: Clothing = 'close-fitting';
  * Plans a docket: the union of what is asked for, each once, in the order of least bother,
  * conflicts named.
  *
- * @param chosen over what the fitter takes a measurement for which it is wanted differently; the
- *   first who says anything of it decides otherwise
+ * Who says nothing of tension, clothes or waist overrules nobody who does. A waist girth at the navel
+ * is `navel-girth`, another measurement, and is planned as that.
+ *
+ * @param chosen how the fitter takes what is wanted differently; otherwise the first who says anything of it decides
  * @example planDocket([{ by: 'Field jacket', code: 'chest-girth' }, { by: 'Waders', code: 'height' }]).steps.map(({ code }) => code) // ['chest-girth', 'height']
  */
-export function planDocket(
-  needs: readonly Need[],
-  chosen: Readonly<Partial<Record<MeasurementCode, Clothing>>> = {},
-): Plan {
-  const waist = needs.find((one) => one.waist !== undefined && touchesWaist(one.code))?.waist ?? 'natural';
+export function planDocket(asked: readonly Need[], chosen: PlanChoices = {}): Plan {
+  const needs = asked.map(atTheNavel);
+  const waist = chosen.waist ?? needs.find(saysWaist)?.waist ?? 'natural';
   const stepOf = (code: MeasurementCode): Omit<PlannedStep, 'chain'> => {
     const asking = needs.filter((need) => need.code === code);
-    const said = asking.find(({ clothing }) => clothing !== undefined)?.clothing;
+    const said = <One>(what: (need: Need) => One | undefined): One | undefined =>
+      asking.map(what).find((one) => one !== undefined);
     return {
       code,
-      tension: tensionOf(asking[0]!),
-      clothing: chosen[code] ?? said ?? USUAL_CLOTHING,
+      tension: chosen.tension?.[code] ?? said(({ tension }) => tension) ?? measurement(code).tension,
+      clothing: chosen.clothing?.[code] ?? said(({ clothing }) => clothing) ?? USUAL_CLOTHING,
       wantedBy: [...new Set(asking.map(({ by }) => by))],
-      waist: touchesWaist(code) ? waist : null,
+      waist: waistAt(code, waist),
     };
   };
   const wanted = new Map(needs.map(({ code }) => [code, stepOf(code)]));
@@ -120,20 +131,34 @@ export function planDocket(
   const laid = placings.filter(({ codes }) => measurement(codes[0]!).instruments.includes('tape'));
   const conflicts = [
     ...wordConflicts(steps),
-    ...tensionConflicts(needs),
-    ...clothingConflicts(needs, steps),
+    ...steps.flatMap((step) => [...tensionConflict(needs, step), ...clothingConflict(needs, step)]),
     ...waistConflicts(needs, waist),
   ];
+  const atTheCord = steps.filter(
+    (step) => step.waist === waist || (waist === 'navel' && step.code === 'navel-girth'),
+  );
   return {
     steps,
     conflicts,
-    cord: steps.filter((step) => step.waist !== null).length < 2 ? null : waist,
+    cord: atTheCord.length < 2 ? null : waist,
     placings: { count: laid.length, alone: laid.flatMap((placing) => placing.codes).length },
   };
 }
 
-function tensionOf({ code, tension }: Need): Tension {
-  return tension ?? measurement(code).tension;
+/** The girth of a waist that is at the navel has a name of its own. */
+function atTheNavel(need: Need): Need {
+  return need.code === 'waist-girth' && need.waist === 'navel'
+    ? { ...need, code: 'navel-girth', waist: undefined }
+    : need;
+}
+
+function waistAt(code: MeasurementCode, waist: WaistPlace): WaistPlace | null {
+  if (!touchesWaist(code)) return null;
+  return code === 'waist-girth' && waist === 'navel' ? 'natural' : waist;
+}
+
+function saysWaist({ code, waist }: Need): boolean {
+  return waist !== undefined && touchesWaist(code);
 }
 
 function wordConflicts(steps: readonly PlannedStep[]): PlanConflict[] {
@@ -149,37 +174,42 @@ function wordConflicts(steps: readonly PlannedStep[]): PlanConflict[] {
   });
 }
 
-function tensionConflicts(needs: readonly Need[]): PlanConflict[] {
-  return [...new Set(needs.map(({ code }) => code))].flatMap((code): PlanConflict[] => {
-    const tensions = needs
-      .filter((need) => need.code === code)
-      .map((need) => ({ tension: tensionOf(need), by: need.by }));
-    return new Set(tensions.map(({ tension }) => tension)).size < 2
-      ? []
-      : [{ kind: 'tension', code, tensions }];
-  });
+/** Only those who say how the tape lies can differ over it. */
+function tensionConflict(needs: readonly Need[], { code, tension: taken }: PlannedStep): PlanConflict[] {
+  const wanted = needs.flatMap(({ code: asked, tension, by }) =>
+    asked === code && tension !== undefined ? [{ tension, by }] : [],
+  );
+  return new Set(wanted.map(({ tension }) => tension)).size < 2
+    ? []
+    : [{ kind: 'tension', code, wanted, taken }];
 }
 
 /** Only those who say something of the clothes can differ over them. */
-function clothingConflicts(needs: readonly Need[], steps: readonly PlannedStep[]): PlanConflict[] {
-  return steps.flatMap(({ code, clothing: taken }): PlanConflict[] => {
-    const wanted = needs.flatMap(({ code: asked, clothing, by }) =>
-      asked === code && clothing !== undefined ? [{ clothing, by }] : [],
-    );
-    return new Set(wanted.map(({ clothing }) => clothing)).size < 2
-      ? []
-      : [{ kind: 'clothing', code, wanted, taken }];
-  });
+function clothingConflict(needs: readonly Need[], { code, clothing: taken }: PlannedStep): PlanConflict[] {
+  const wanted = needs.flatMap(({ code: asked, clothing, by }) =>
+    asked === code && clothing !== undefined ? [{ clothing, by }] : [],
+  );
+  return new Set(wanted.map(({ clothing }) => clothing)).size < 2
+    ? []
+    : [{ kind: 'clothing', code, wanted, taken }];
 }
 
-/** Only those who say where the waist is, and read something there, can differ over it. */
+/** Only those who say where the waist is, or need the natural one, and read a length there, can differ over it. */
 function waistConflicts(needs: readonly Need[], taken: WaistPlace): PlanConflict[] {
-  const said = needs.flatMap(({ by, code, waist }) =>
-    waist === undefined || !touchesWaist(code) ? [] : [{ place: waist, by }],
-  );
-  const wanted = said.filter(
-    ({ place, by }, at) => said.findIndex((one) => one.place === place && one.by === by) === at,
-  );
+  const said = needs.flatMap(({ by, code, waist, natural }): { place: WaistPlace | null; by: string }[] => {
+    if (!touchesWaist(code)) return [];
+    if (waist !== undefined) return [{ place: waist, by }];
+    // The girth of a natural waist stands beside one at the navel.
+    return natural === true && code !== 'waist-girth' ? [{ place: null, by }] : [];
+  });
+  const places = new Set(said.flatMap(({ place }) => place ?? []));
+  // However the natural waist is found, it is the natural one for a maker.
+  const natural = [...places].find(isNaturalWaist) ?? 'natural';
+  const wanted = said
+    .map(({ place, by }) => ({ place: place ?? natural, by }))
+    .filter(
+      ({ place, by }, at, all) => all.findIndex((one) => one.place === place && one.by === by) === at,
+    );
   return new Set(wanted.map(({ place }) => place)).size < 2 ? [] : [{ kind: 'waist', wanted, taken }];
 }
 

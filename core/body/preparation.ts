@@ -1,3 +1,4 @@
+import type { Clothing } from './measurement';
 import type { ProtocolBody } from './protocol';
 
 /** What is asked before any tape: of everybody, whatever is measured. */
@@ -8,16 +9,25 @@ export const GENERAL_PREPARATION: readonly string[] = [
   'Ask before touching; privacy for whoever wants it',
 ];
 
+/** What a garment says of what is worn while somebody is measured for it. */
+export interface WornFor {
+  readonly clothing: Clothing | null;
+  readonly prepare: readonly string[];
+}
+
 /**
- * What is prepared for a docket, each once: what its protocols say, and for garments, which say nothing
- * of it, what is asked of everybody.
+ * What is prepared for a docket, each once: what its protocols say, what its garments' kinds want worn, and what is
+ * asked of everybody. Where every garment is measured over clothes of its own, nobody is asked for close-fitting ones.
  *
- * @example preparationOf([], true)[0] // 'Close-fitting clothes, no thick seams'
+ * @param garments what each garment's kind wants worn
+ * @example preparationOf([], [{ clothing: null, prepare: ['The socks that will be worn'] }])[0] // 'The socks that will be worn'
  */
 export function preparationOf(
   protocols: readonly Pick<ProtocolBody, 'prepare'>[],
-  withGarments: boolean,
+  garments: readonly WornFor[],
 ): string[] {
-  const lines = protocols.flatMap(({ prepare }) => prepare);
-  return [...new Set(lines.length === 0 || withGarments ? [...lines, ...GENERAL_PREPARATION] : lines)];
+  const lines = [...protocols, ...garments].flatMap(({ prepare }) => prepare);
+  if (lines.length > 0 && garments.length === 0) return [...new Set(lines)];
+  const overOthers = garments.length > 0 && garments.every(({ clothing }) => clothing !== null);
+  return [...new Set([...lines, ...(overOthers ? GENERAL_PREPARATION.slice(1) : GENERAL_PREPARATION)])];
 }

@@ -43,16 +43,28 @@ export const protocolBodySchema = z.object({
 export type ProtocolBody = z.infer<typeof protocolBodySchema>;
 
 /**
+ * What a protocol itself says of how the tape lies at a step: its step, else its school's custom for girths;
+ * `undefined` where it says nothing.
+ *
+ * @example saidTension({ girths: 'snug' }, { code: 'height' }) // undefined
+ */
+export function saidTension(
+  { girths }: Pick<ProtocolBody, 'girths'>,
+  { code, tension }: ProtocolBody['steps'][number],
+): Tension | undefined {
+  return tension ?? (measurement(code).kind === 'girth' ? girths : undefined);
+}
+
+/**
  * How the tape lies at a step of a protocol: as the step says, else as its school has it for girths, else as usual.
  *
  * @example tensionIn({ girths: 'snug' }, { code: 'chest-girth' }) // 'snug'
  */
 export function tensionIn(
-  { girths }: Pick<ProtocolBody, 'girths'>,
-  { code, tension }: ProtocolBody['steps'][number],
+  protocol: Pick<ProtocolBody, 'girths'>,
+  step: ProtocolBody['steps'][number],
 ): Tension {
-  const own = measurement(code);
-  return tension ?? (own.kind === 'girth' ? girths : undefined) ?? own.tension;
+  return saidTension(protocol, step) ?? measurement(step.code).tension;
 }
 
 /**

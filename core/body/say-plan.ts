@@ -47,20 +47,20 @@ export const CLOTHING_WORDS: Readonly<Record<Clothing, string>> = {
 /**
  * A conflict as a sentence that says what is done about it.
  *
- * @example sayConflict({ kind: 'tension', code: 'chest-girth', tensions: [{ tension: 'snug', by: 'Saltmarsh vest' }, { tension: 'two-fingers', by: 'Field jacket' }] }) // 'Chest is wanted with the tape lying differently (Saltmarsh vest: snug; Field jacket: two fingers beneath the tape). It is taken as the first says; the other is to be judged with that in mind.'
+ * @example sayConflict({ kind: 'tension', code: 'chest-girth', wanted: [{ tension: 'snug', by: 'Saltmarsh vest' }, { tension: 'two-fingers', by: 'Field jacket' }], taken: 'snug' }) // 'Chest is wanted with the tape lying differently (Saltmarsh vest: snug; Field jacket: two fingers beneath the tape). It is taken snug.'
  */
 export function sayConflict(conflict: PlanConflict): string {
   if (conflict.kind === 'tension') {
-    const asked = conflict.tensions.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');
-    return `${measurement(conflict.code).name} is wanted with the tape lying differently (${asked}). It is taken as the first says; the other is to be judged with that in mind.`;
+    const asked = conflict.wanted.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');
+    return `${measurement(conflict.code).name} is wanted with the tape lying differently (${asked}). It is taken ${TENSION_WORDS[conflict.taken]}.`;
   }
   if (conflict.kind === 'clothing') {
     const asked = conflict.wanted.map(({ clothing, by }) => `${by}: ${CLOTHING_WORDS[clothing]}`).join('; ');
-    return `${measurement(conflict.code).name} is wanted over different clothes (${asked}). It is taken ${CLOTHING_WORDS[conflict.taken]}; the other is marked.`;
+    return `${measurement(conflict.code).name} is wanted over different clothes (${asked}). It is taken ${CLOTHING_WORDS[conflict.taken]}.`;
   }
   if (conflict.kind === 'waist') {
     const asked = conflict.wanted.map(({ place, by }) => `${by}: ${WAIST_WORDS[place]}`).join('; ');
-    return `The waist is wanted at different places (${asked}). There is one cord, tied ${WAIST_WORDS[conflict.taken]}, and all is read there; take the other on a docket of its own.`;
+    return `The waist is wanted at different places (${asked}). The cord is tied ${WAIST_WORDS[conflict.taken]}, and all lengths are read there. A size chart goes by the natural waist only.`;
   }
   const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
   return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;

@@ -82,11 +82,20 @@ export function readReading(
     text: text.trim(),
     unit: taken,
     limits: measurement(code).limits,
-    offers: bare && !isMassUnit(asked) ? otherUnits(text, code, taken) : [],
+    offers: bare && !isMassUnit(asked) ? unitOffers(text, code, taken) : [],
   });
 }
 
-function otherUnits(text: string, code: MeasurementCode, assumed: WrittenMeasure['unit']): UnitOffer[] {
+/**
+ * The units in which a bare number is one that bodies have, but for one.
+ *
+ * @example unitOffers('97', 'chest-girth', 'in').map(({ unit }) => unit) // ['cm']
+ */
+export function unitOffers(
+  text: string,
+  code: MeasurementCode,
+  assumed: WrittenMeasure['unit'] | null,
+): UnitOffer[] {
   return WORKING_UNITS.filter((unit) => unit !== assumed).flatMap((unit) => {
     const written = parseMeasure(text, unit);
     return written.ok && withinLimits(code, written.value.length)

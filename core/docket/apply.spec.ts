@@ -42,6 +42,9 @@ describe('a docket', () => {
     one.reads('waist-girth', 85, 85);
     one.does('measurement-asked', { code: 'height', asked: true });
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'thick' });
+    one.does('tension-chosen', { code: 'chest-girth', tension: 'snug' });
+    one.does('waist-chosen', { place: 'navel' });
+    one.does('unit-chosen', { unit: 'in' });
     one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
     one.does('rule-overruled', { chartId: jacket.id, rule: 'key-decides', preference: 'roomy' });
     one.does('garment-decided', one.decision(jacket), { by: TIERNAN });
@@ -328,6 +331,10 @@ describe('the sentences', () => {
     one.does('consent-recorded', { given: true, wording: 1 });
     one.does('measurement-asked', { code: 'height', asked: true });
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'bare' });
+    one.does('tension-chosen', { code: 'chest-girth', tension: 'snug' });
+    one.does('waist-chosen', { place: 'above-navel' });
+    one.does('waist-chosen', { place: null });
+    one.does('unit-chosen', { unit: 'in' });
     one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
     one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
     one.does('suspicion-confirmed', {

@@ -257,6 +257,10 @@ export interface Docket {
   readonly extraCodes: readonly MeasurementCode[];
   /** What is worn while it is measured, where two who ask want it differently and the fitter has said. */
   readonly clothing: Readonly<Partial<Record<MeasurementCode, Clothing>>>;
+  /** How the tape lies, where two who ask want it differently and the fitter has said. */
+  readonly tension: Readonly<Partial<Record<MeasurementCode, Tension>>>;
+  /** Where the cord is tied, where two who ask want it differently and the fitter has said. */
+  readonly waist: WaistPlace | null;
   /** In the order they were taken on the device, whatever its clock said. */
   readonly readings: readonly Reading[];
   readonly passed: readonly PassedStep[];

@@ -46,25 +46,30 @@ const noted = (wish: WishCode, typed: string, more: object = {}) => {
 };
 
 describe('the waist at two places', () => {
-  it('is one cord: a garment’s before a protocol’s, and the difference is said', () => {
+  it('is one cord, tied where the protocol has it; a chart’s own waist is taken beside it', () => {
     const navel = {
       id: 'own',
       name: 'By the navel',
       steps: [{ code: 'waist-girth' as const }, { code: 'waist-to-knee' as const }],
       waist: 'navel' as const,
+      prepare: [],
     };
     const one = new SpecDocket([shelvedChart()]);
     one.shelf = { ...one.shelf, protocols: [navel] };
     one.does('protocol-asked', { protocolId: 'own' });
     const both = planOf(one.docket!, one.shelf);
-    expect(both.cord).toBe('natural');
-    expect(both.conflicts.map(sayConflict).join()).toContain('By the navel: at the navel');
+    expect(both.cord).toBe('navel');
+    expect(both.steps.map(({ code, waist }) => [code, waist])).toContain(['waist-girth', 'natural']);
+    expect(both.conflicts.map(sayConflict).join()).toContain('waist');
     const alone = new SpecDocket();
     alone.shelf = one.shelf;
     alone.does('protocol-asked', { protocolId: 'own' });
     const plan = planOf(alone.docket!, alone.shelf);
     expect([plan.cord, plan.conflicts]).toEqual(['navel', []]);
-    expect(plan.steps.map(({ waist }) => waist)).toEqual(['navel', 'navel']);
+    expect(plan.steps.map(({ code, waist }) => [code, waist])).toEqual([
+      ['navel-girth', null],
+      ['waist-to-knee', 'navel'],
+    ]);
     expect(sayCord(plan)).toContain('at the navel');
   });
 

@@ -1,4 +1,4 @@
-import { demandable, planOf, sayConflict } from '../index';
+import { conflictChoices, demandable, nameAt, placeAt, planOf, preparationFor, sayConflict } from '../index';
 import { shelvedChart, SpecDocket } from '../testing/docket';
 
 const vest = (clothing: string, garment = 'Vest') =>
@@ -23,7 +23,7 @@ describe('the plan of a docket', () => {
     expect(stepOf(new SpecDocket([shelvedChart()])).clothing).toBe('close-fitting');
     const { clothing, tension } = stepOf(new SpecDocket([shelvedChart(), vest('worn-beneath')]));
     expect(clothing).withContext('who says something decides').toBe('worn-beneath');
-    expect(tension).toBe('skin');
+    expect(tension).withContext('and of the tape').toBe('snug');
     expect(stepOf(new SpecDocket([vest('worn-beneath')])).tension)
       .withContext('alone')
       .toBe('snug');
@@ -33,7 +33,7 @@ describe('the plan of a docket', () => {
     const one = new SpecDocket([vest('worn-beneath'), vest('thick', 'Outer vest')]);
     const clothes = () => planOf(one.docket!, one.shelf).conflicts.filter(({ kind }) => kind === 'clothing');
     expect(clothes().map(sayConflict)).toEqual([
-      'Chest is wanted over different clothes (Vest: over what is worn beneath; Outer vest: over thick clothes). It is taken over what is worn beneath; the other is marked.',
+      'Chest is wanted over different clothes (Vest: over what is worn beneath; Outer vest: over thick clothes). It is taken over what is worn beneath.',
     ]);
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'thick' });
     expect(stepOf(one).clothing).toBe('thick');
@@ -51,5 +51,95 @@ describe('the plan of a docket', () => {
     one.does('measurement-asked', { code, asked: true });
     expect(planned()).toBeTrue();
     expect(demandable(one.docket!, one.shelf)[0]).toEqual({ code, asked: true });
+  });
+
+  it('lets no chart that says nothing overrule a protocol that does', () => {
+    const one = new SpecDocket([shelvedChart()], ['formal-hire']);
+    const tensions = () =>
+      Object.fromEntries(planOf(one.docket!, one.shelf).steps.map(({ code, tension }) => [code, tension]));
+    expect(tensions()['waist-girth']).toBe('drawn-tight');
+    expect(tensions()['chest-girth']).toBe('skin');
+    expect(planOf(one.docket!, one.shelf).conflicts.filter(({ kind }) => kind === 'tension')).toEqual([]);
+    const { shelf } = one;
+    const large = { ...shelf.protocols[0]!, name: 'Ours', girths: 'one-finger', waist: 'above-navel' } as const;
+    const ours = { ...large, id: 'ours', steps: [{ code: 'waist-girth' }, { code: 'front-waist-length' }] };
+    const other = new SpecDocket([shelvedChart()]);
+    other.shelf = { ...shelf, charts: other.shelf.charts, protocols: [ours as never] };
+    other.does('protocol-asked', { protocolId: 'ours' });
+    const waist = planOf(other.docket!, other.shelf).steps.find(({ code }) => code === 'waist-girth')!;
+    expect([waist.tension, waist.waist]).toEqual(['one-finger', 'above-navel']);
+    expect(planOf(other.docket!, other.shelf).cord).toBe('above-navel');
+    expect(planOf(other.docket!, other.shelf).conflicts).toEqual([]);
+  });
+
+  it('lets the fitter choose where two want the tape to lie differently', () => {
+    const loose = shelvedChart({
+      garment: 'Parka',
+      expects: [{ code: 'chest-girth', tension: 'two-fingers', clothing: null }],
+    });
+    const one = new SpecDocket([vest('worn-beneath'), loose]);
+    const tension = () => planOf(one.docket!, one.shelf).conflicts.find(({ kind }) => kind === 'tension')!;
+    expect(sayConflict(tension())).toBe(
+      'Chest is wanted with the tape lying differently (Vest: snug; Parka: two fingers beneath the tape). It is taken snug.',
+    );
+    const [snug, fingers] = conflictChoices(tension());
+    expect([snug!.taken, fingers!.taken]).toEqual([true, false]);
+    const { kind, ...chosen } = fingers!.doing as never as { kind: 'tension-chosen' };
+    one.does(kind, chosen as never);
+    expect(stepOf(one).tension).toBe('two-fingers');
+    expect(conflictChoices(tension()).map(({ taken }) => taken)).toEqual([false, true]);
+  });
+
+  it('calls a waist at the navel what it is, and asks where a chart needs the natural one', () => {
+    const one = new SpecDocket([shelvedChart()]);
+    const protocol = {
+      ...one.shelf.protocols[0]!,
+      id: 'ours',
+      name: 'Ours',
+      waist: 'navel' as const,
+      steps: [{ code: 'waist-girth' as const }, { code: 'back-waist-length' as const }],
+    };
+    one.shelf = { ...one.shelf, protocols: [protocol] };
+    one.does('protocol-asked', { protocolId: 'ours' });
+    const plan = () => planOf(one.docket!, one.shelf);
+    const places = () => plan().steps.map(({ code, waist }) => `${code} ${waist}`);
+    expect(places()).toContain('navel-girth null');
+    expect(places()).withContext('the jacket’s own').toContain('waist-girth natural');
+    expect(places()).toContain('back-waist-length navel');
+    expect(plan().cord).toBe('navel');
+    expect(plan().conflicts.filter(({ kind }) => kind === 'waist')).toEqual([]);
+    const long = shelvedChart({ garment: 'Bib' }, [
+      { code: 'back-waist-length', unit: 'cm', cells: ['38-40', '40-42', '42-44'] },
+    ]);
+    one.shelf = { ...one.shelf, charts: [...one.shelf.charts, long] };
+    one.does('garment-asked', { chartId: long.id });
+    const [conflict] = plan().conflicts.filter(({ kind }) => kind === 'waist');
+    expect(sayConflict(conflict!)).toBe(
+      'The waist is wanted at different places (Bib: at the natural waist, where the side creases when they bend; Ours: at the navel). The cord is tied at the navel, and all lengths are read there. A size chart goes by the natural waist only.',
+    );
+    const [natural] = conflictChoices(conflict!);
+    expect(natural!.doing).toEqual({ kind: 'waist-chosen', place: 'natural' });
+    one.does('waist-chosen', { place: 'natural' });
+    expect(places()).toContain('back-waist-length natural');
+    expect(nameAt('waist-to-hip', 'navel')).toBe('Waist at the navel to hip');
+    expect(nameAt('waist-girth', 'navel')).toBe('Waist at the navel');
+    expect(nameAt('crotch-length', 'navel')).toBe('Through the legs, waist at the navel');
+    expect(placeAt('waist-girth', 'navel')).toBe('Level round the body at the navel.');
+    expect(placeAt('waist-girth', 'above-navel')).toContain('two inches above the navel');
+    expect(placeAt('waist-to-hip', 'natural')).toContain('natural waist');
+    expect(placeAt('crotch-length', 'navel')).not.toContain('natural waist');
+  });
+
+  it('measures over what the kind of garment is worn over, whatever the protocol', () => {
+    const stab = shelvedChart({ kind: 'vest', garment: 'Vest' });
+    const alone = new SpecDocket([stab]);
+    expect(stepOf(alone).clothing).toBe('worn-beneath');
+    const duty = 'The duty trousers, shirt and belt, the belt where it normally rides';
+    expect(preparationFor(alone.docket!, alone.shelf)).toContain(duty);
+    expect(preparationFor(alone.docket!, alone.shelf).join()).not.toContain('Close-fitting');
+    const besides = new SpecDocket([stab, shelvedChart()], ['uniform-intake']);
+    expect(stepOf(besides).clothing).toBe('worn-beneath');
+    expect(preparationFor(besides.docket!, besides.shelf)).toContain(duty);
+    expect(preparationFor(besides.docket!, besides.shelf)[0]).toContain('Close-fitting');
   });
 });

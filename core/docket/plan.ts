@@ -1,13 +1,20 @@
+import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { planDocket, type Need, type Plan } from '../body/plan';
-import { tensionIn } from '../body/protocol';
+import type { Clothing } from '../body/measurement';
+import { planDocket, type Need, type Plan, type PlanConflict } from '../body/plan';
+import { preparationOf } from '../body/preparation';
+import { saidTension } from '../body/protocol';
+import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
+import { WAIST_WORDS } from '../body/waist';
 import type { WishCode } from '../body/wishes';
 import { decidingCodes } from '../chart/size-chart';
+import { garmentKind, type GarmentKind } from '../garment/kinds';
+import type { Doing } from './acts';
 import type { Docket } from './docket';
-import type { Shelf, ShelvedProtocol } from './shelf';
+import type { Shelf, ShelvedChart, ShelvedProtocol } from './shelf';
 
 /** What the plan of a docket rests on. */
-export type Planned = Pick<Docket, 'garments' | 'protocolIds' | 'extraCodes' | 'clothing'>;
+export type Planned = Pick<Docket, 'garments' | 'protocolIds' | 'extraCodes' | 'clothing' | 'tension' | 'waist'>;
 
 /**
  * What a docket asks for, planned: by its garments' charts, its protocols, and besides. A
@@ -17,19 +24,18 @@ export type Planned = Pick<Docket, 'garments' | 'protocolIds' | 'extraCodes' | '
  * @example planOf(docket, shelf).steps.map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
 export function planOf(docket: Planned, shelf: Shelf): Plan {
-  const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
   return planDocket(
     [
-      ...charts.flatMap(({ sheet }) =>
+      ...chartsOn(docket, shelf).flatMap(({ sheet }) =>
         decidingCodes(sheet).map((code): Need => {
           const expected = sheet.expects.find((one) => one.code === code);
           return {
             by: sheet.garment,
             code,
             tension: expected?.tension ?? undefined,
-            clothing: expected?.clothing ?? undefined,
-            // Makers mean the natural waist; a waist at the navel is another measurement.
-            waist: 'natural',
+            clothing: expected?.clothing ?? wornUnder(sheet.kind, code),
+            // Makers mean the natural waist, however it is found; a waist at the navel is another measurement.
+            natural: true,
           };
         }),
       ),
@@ -40,14 +46,70 @@ export function planOf(docket: Planned, shelf: Shelf): Plan {
             (step): Need => ({
               by: protocol.name,
               code: step.code,
-              tension: tensionIn(protocol, step),
+              tension: saidTension(protocol, step),
               waist: protocol.waist,
             }),
           ),
       ),
       ...docket.extraCodes.map((code): Need => ({ by: 'Asked for besides', code })),
     ],
-    docket.clothing,
+    docket,
+  );
+}
+
+/** One way to settle a conflict of a plan: its words, the act that chooses it, and whether it is taken now. */
+export interface ConflictChoice {
+  readonly words: string;
+  readonly doing: Doing;
+  readonly taken: boolean;
+}
+
+/**
+ * The ways to settle a conflict; none where both are taken, each by itself.
+ *
+ * @example planOf(docket, shelf).conflicts.map(conflictChoices) // []
+ */
+export function conflictChoices(conflict: PlanConflict): ConflictChoice[] {
+  switch (conflict.kind) {
+    case 'one-word-two-places':
+      return [];
+    case 'tension':
+      return [...new Set(conflict.wanted.map(({ tension }) => tension))].map((tension) => ({
+        words: TENSION_WORDS[tension],
+        doing: { kind: 'tension-chosen', code: conflict.code, tension },
+        taken: tension === conflict.taken,
+      }));
+    case 'clothing':
+      return [...new Set(conflict.wanted.map(({ clothing }) => clothing))].map((clothing) => ({
+        words: CLOTHING_WORDS[clothing],
+        doing: { kind: 'clothing-chosen', code: conflict.code, clothing },
+        taken: clothing === conflict.taken,
+      }));
+    case 'waist':
+      return [...new Set(conflict.wanted.map(({ place }) => place))].map((place) => ({
+        words: WAIST_WORDS[place],
+        doing: { kind: 'waist-chosen', place },
+        taken: place === conflict.taken,
+      }));
+  }
+}
+
+/** What a kind of garment is measured over, of what a tape is laid for. */
+function wornUnder(kind: GarmentKind, code: MeasurementCode): Clothing | undefined {
+  return measurement(code).instruments.includes('tape')
+    ? (garmentKind(kind).worn.clothing ?? undefined)
+    : undefined;
+}
+
+/**
+ * What is prepared for a docket: what its protocols say, and what its garments are measured over.
+ *
+ * @example preparationFor(docket, shelf)[0] // 'Close-fitting clothes, no thick seams'
+ */
+export function preparationFor(docket: Pick<Docket, 'garments' | 'protocolIds'>, shelf: Shelf): string[] {
+  return preparationOf(
+    protocolsOn(docket, shelf),
+    chartsOn(docket, shelf).map(({ sheet }) => garmentKind(sheet.kind).worn),
   );
 }
 
@@ -76,6 +138,10 @@ export function demandable(
  */
 export function wishesAsked(docket: Pick<Docket, 'protocolIds'>, shelf: Shelf): WishCode[] {
   return [...new Set(protocolsOn(docket, shelf).flatMap(({ wishes }) => wishes ?? []))];
+}
+
+function chartsOn({ garments }: Pick<Docket, 'garments'>, shelf: Shelf): readonly ShelvedChart[] {
+  return garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
 }
 
 function protocolsOn({ protocolIds }: Pick<Docket, 'protocolIds'>, shelf: Shelf): ShelvedProtocol[] {

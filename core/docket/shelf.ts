@@ -10,7 +10,7 @@ export interface ShelvedChart {
 
 /** A protocol as a docket knows it. */
 export interface ShelvedProtocol
-  extends Pick<ProtocolBody, 'name' | 'steps' | 'waist' | 'girths' | 'wishes'> {
+  extends Pick<ProtocolBody, 'name' | 'steps' | 'waist' | 'girths' | 'wishes' | 'prepare'> {
   readonly id: string;
 }
 

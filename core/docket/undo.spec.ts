@@ -108,6 +108,17 @@ describe('lastDone', () => {
     const one = new SpecDocket([chart], ['headwear']);
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'bare' });
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'worn-beneath' });
+    one.does('tension-chosen', { code: 'chest-girth', tension: 'snug' });
+    one.does('tension-chosen', { code: 'chest-girth', tension: 'skin' });
+    one.does('waist-chosen', { place: 'navel' });
+    one.does('unit-chosen', { unit: 'in' });
+    one.does('unit-chosen', { unit: 'in' });
+    expect(undo(one)).toBe('unit-chosen');
+    expect(one.docket!.unit).toBe('cm');
+    expect(undo(one)).toBe('waist-chosen');
+    expect(one.docket!.waist).toBeNull();
+    expect(undo(one)).toBe('tension-chosen');
+    expect(one.docket!.tension['chest-girth']).toBe('snug');
     one.does('consent-recorded', { given: false, wording: 1 });
     one.does('rule-overruled', { chartId: chart.id, rule: null, preference: null });
     expect(undo(one)).toBe('clothing-chosen');

@@ -1,3 +1,4 @@
+import type { Clothing } from '../body/measurement';
 import type { FitArea } from './areas';
 import type { FitCheck } from './fit-check';
 
@@ -14,6 +15,18 @@ export interface GarmentKindFacts {
   readonly caution: string | null;
   /** Whether it covers who wears it: where a smaller and a larger size contradict each other, coverage goes first. */
   readonly protects: boolean;
+  /**
+   * Whether a tailor may take it in, let it out, shorten or lengthen it where its chart says nothing. What protects,
+   * seals or is moulded is never altered: only another size, another make or made to measure helps.
+   */
+  readonly altered: boolean;
+  /** What is worn while somebody is measured for it, whatever protocol they are measured by. */
+  readonly worn: {
+    /** What lies between tape and body; `null` where the kind says nothing of it. */
+    readonly clothing: Clothing | null;
+    /** What to wear or to bring, as lines of the preparation. */
+    readonly prepare: readonly string[];
+  };
   /** Whether it is cut wider than the body: a negative ease is a slip then; of stretch garments it may be meant. */
   readonly cutWider: boolean;
   /** What is hemmed of it, pinned on the wearer and measured; `null` where nothing is. */

@@ -48,6 +48,7 @@ describe('a table of stock', () => {
     expect(said.rows.map(({ seriesId, label, count, minimum }) => [seriesId, label, count, minimum])).toEqual(
       [['s1', 'M', 4, 2]],
     );
+    expect(said.faults).toEqual([]);
   });
 
   it('takes cells without the blanks around them, a code where one stands, and leaves out as many columns as are said', () => {

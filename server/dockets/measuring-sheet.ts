@@ -13,7 +13,7 @@ import {
   markWords,
   measurement,
   planOf,
-  preparationOf,
+  preparationFor,
   replay,
   sayCord,
   sayPlacings,
@@ -31,6 +31,7 @@ import {
   type WishCode,
   type WorkingUnit,
   shownIn,
+  nameAt, placeAt, wordsAt,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
 import { line, LINE, SOFT } from '../print/sheet-parts';
@@ -53,7 +54,7 @@ export function measuringSheet(bench: Bench): Printed {
   const plan = planOf(docket, bench);
   const { steps } = plan;
   const title = `Docket ${number} · ${wearer.name}`;
-  const prepare = [...new Set([...preparationOf(protocols, true), sayCord(plan)])].filter(
+  const prepare = [...new Set([...preparationFor(docket, bench), sayCord(plan)])].filter(
     (text) => text !== '',
   );
   const cautions = [...new Set(protocols.flatMap((one) => one.cautions))];
@@ -95,7 +96,7 @@ function printPlacing(
   habits: Habits,
 ): Content {
   const [first] = placing as [PlannedStep];
-  const { name, place, stance, spoils } = measurement(first.code);
+  const { stance, spoils } = measurement(first.code);
   const chain = first.chain === null ? null : CHAINS[first.chain];
   const codes = placing.map(({ code }) => code);
   const announced: Content[] =
@@ -116,8 +117,12 @@ function printPlacing(
           {
             width: '*',
             stack: [
-              words(chain?.name ?? name, { bold: true, fontSize: 13 }),
-              words(chain === null ? place : `From ${chain.from}, ${chain.runs}.`),
+              words(chain?.name ?? nameAt(first.code, first.waist), { bold: true, fontSize: 13 }),
+              words(
+                chain === null
+                  ? placeAt(first.code, first.waist)
+                  : `From ${wordsAt(chain.from, first.waist)}, ${chain.runs}.`,
+              ),
               { ...words(how), color: SOFT },
             ],
           },
@@ -144,7 +149,7 @@ function boxesOf(step: PlannedStep, inChain: boolean, docketUnit: WorkingUnit, h
     ...(inChain
       ? [
           {
-            ...words(`${measurement(step.code).name}: ${markWords(step.code)}.${onTiptoe}`, {
+            ...words(`${nameAt(step.code, step.waist)}: ${wordsAt(markWords(step.code), step.waist)}.${onTiptoe}`, {
               fontSize: 9.5,
             }),
           },

@@ -5,7 +5,7 @@ import {
   measurement,
   micrometres,
   planOf,
-  preparationOf,
+  preparationFor,
   readReading,
   replay,
   sayReadingProblem,
@@ -131,7 +131,7 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
   return {
     name: record.wearer.name,
     unit: docket.unit,
-    prepare: preparationOf(asked, docket.garments.length > 0),
+    prepare: preparationFor(docket, shelf),
     cautions: [...new Set(asked.flatMap(({ cautions }) => cautions))],
     cord: plan.cord,
     steps: plan.steps.map(({ code, tension, clothing, chain, waist }) => ({

@@ -1,5 +1,5 @@
 import { PAGE, type AuditEntry, type WearerExport } from '@neat-measure/contract';
-import { latestSettled, measurement, sayAct, standingTaken } from '@neat-measure/core';
+import { latestSettled, measurement, sayAct, standingTaken, nameAt, waistOf } from '@neat-measure/core';
 import { listAudit } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
@@ -45,7 +45,7 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
     person,
     measurements: latestSettled(taken, habits).map(({ code, value, last }) => ({
       code,
-      name: measurement(code).name,
+      name: nameAt(code, waistOf(last)),
       value,
       takenAt: last.carriedFrom ?? last.takenAt,
     })),

@@ -8,6 +8,7 @@ import {
   ORIGIN_WORDS,
   TENSION_WORDS,
   WAIST_WORDS,
+  nameAt,
 } from '@neat-measure/core';
 import type { Content, TableCell } from 'pdfmake/interfaces';
 import { LINE, SOFT } from '../print/sheet-parts';
@@ -57,7 +58,7 @@ export function printRecord({ person, points, due }: WearerRecord): Promise<Buff
                     (text): TableCell => ({ text, fontSize: 8.5, color: SOFT }),
                   ),
                   ...points.map((point, at) =>
-                    rowOf(point, points[at - 1]?.code !== point.code, due.includes(point.code)),
+                    rowOf(point, points[at - 1]?.code !== point.code || points[at - 1]!.waist !== point.waist, due.includes(point.code)),
                   ),
                 ],
               },
@@ -69,7 +70,7 @@ export function printRecord({ person, points, due }: WearerRecord): Promise<Buff
 }
 
 function rowOf(point: Point, first: boolean, due: boolean): TableCell[] {
-  const { name, kind, instruments } = measurement(point.code);
+  const { kind, instruments } = measurement(point.code);
   const unit = kind === 'foot' ? 'mm' : kind === 'mass' ? 'kg' : 'cm';
   const how = [
     ORIGIN_WORDS[point.origin],
@@ -78,7 +79,7 @@ function rowOf(point: Point, first: boolean, due: boolean): TableCell[] {
     point.by.name,
   ];
   return [
-    words(first ? `${name}${due ? ' (due)' : ''}` : '', { bold: true }),
+    words(first ? `${nameAt(point.code, point.waist)}${due ? ' (due)' : ''}` : '', { bold: true }),
     words(formatLength(point.value, unit)),
     words(point.takenAt.slice(0, 10)),
     words(String(point.docket)),

@@ -12,12 +12,19 @@ import {
 const KEPT_AS = 'neat-measure.unit';
 
 /**
- * The unit lengths are shown in, and that a bare number takes. Changing it re-expresses
- * what is known; nothing already read is re-interpreted.
+ * Two units: the one lengths are shown in, and the one a bare number takes. They are the same, as chosen on this
+ * device, except while a docket is open: a docket has a unit of its own, whatever device it is opened on, and bare
+ * numbers take that. To show another beside it is a view of this docket, and changes nothing of what is typed.
  */
 @Injectable({ providedIn: 'root' })
 export class UnitService {
-  readonly unit = signal<WorkingUnit>(kept());
+  private readonly chosen = signal<WorkingUnit>(kept());
+  private readonly governing = signal<WorkingUnit | null>(null);
+  private readonly view = signal<WorkingUnit | null>(null);
+  /** What lengths are shown in. */
+  readonly unit = computed(() => this.view() ?? this.governing() ?? this.chosen());
+  /** What a bare number takes. */
+  readonly entered = computed(() => this.governing() ?? this.chosen());
   /** Into how many parts the house writes an inch. */
   readonly inchParts = signal<InchParts>(8);
   /** How lengths are written: the unit, as the house writes it. */
@@ -25,7 +32,14 @@ export class UnitService {
 
   /** Has whoever has chosen none on this device begin with the house’s. */
   begin(unit: WorkingUnit): void {
-    if (localStorage.getItem(KEPT_AS) === null) this.unit.set(unit);
+    if (localStorage.getItem(KEPT_AS) === null) this.chosen.set(unit);
+  }
+
+  /** Goes by the unit of an open docket, until another is open or, with `null`, none is. */
+  governedBy(unit: WorkingUnit | null): void {
+    if (unit === this.governing()) return;
+    this.governing.set(unit);
+    this.view.set(null);
   }
 
   /** How another unit than the chosen one is written: a docket's, a maker's, or that of a mass. */
@@ -35,8 +49,10 @@ export class UnitService {
     return shownIn(unit, this.inchParts());
   }
 
+  /** Shows lengths in a unit: of the open docket alone, or from now on where none is open. */
   choose(unit: WorkingUnit): void {
-    this.unit.set(unit);
+    if (this.governing() !== null) return this.view.set(unit);
+    this.chosen.set(unit);
     localStorage.setItem(KEPT_AS, unit);
   }
 }

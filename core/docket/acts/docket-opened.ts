@@ -33,6 +33,8 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     protocolIds: [],
     extraCodes: [],
     clothing: {},
+    tension: {},
+    waist: null,
     readings: [],
     passed: [],
     confirmations: [],

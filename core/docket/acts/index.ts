@@ -21,7 +21,10 @@ import { returnWithdrawn, type ReturnWithdrawn } from './handing/return-withdraw
 import { ruleOverruled, type RuleOverruled } from './rule-overruled';
 import { stepPassed, type StepPassed } from './step-passed';
 import { suspicionConfirmed, type SuspicionConfirmed } from './suspicion-confirmed';
+import { tensionChosen, type TensionChosen } from './tension-chosen';
 import { trialWithdrawn, type TrialWithdrawn } from './fitting/trial-withdrawn';
+import { unitChosen, type UnitChosen } from './unit-chosen';
+import { waistChosen, type WaistChosen } from './waist-chosen';
 import { wishDropped, type WishDropped } from './wish-dropped';
 import { wishNoted, type WishNoted } from './wish-noted';
 import type { ActKind, BaseAct } from './act';
@@ -35,6 +38,9 @@ export type Act =
   | ProtocolAsked
   | MeasurementAsked
   | ClothingChosen
+  | TensionChosen
+  | WaistChosen
+  | UnitChosen
   | RuleOverruled
   | ReadingTaken
   | ReadingWithdrawn
@@ -66,6 +72,9 @@ const KINDS = [
   protocolAsked,
   measurementAsked,
   clothingChosen,
+  tensionChosen,
+  waistChosen,
+  unitChosen,
   ruleOverruled,
   readingTaken,
   readingWithdrawn,

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { measurement } from '../../body/catalogue';
+import { nameAt } from '../../body/at-waist';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CLOTHINGS, INSTRUMENTS, STANCES, TENSIONS } from '../../body/measurement';
-import { isNaturalWaist, WAIST_PLACES, WAIST_WORDS } from '../../body/waist';
+import { WAIST_PLACES, waistOf } from '../../body/waist';
 import { readReading } from '../../capture/read-reading';
 import { MEASURE_UNITS } from '../../quantity/mass';
 import type { Length } from '../../quantity/length';
@@ -75,11 +75,11 @@ export const readingTaken: ActKind<ReadingTaken> = {
     const own = standing.find((one) => one.id === id) ?? standing.at(-1);
     return own === undefined ? null : { kind: 'reading-withdrawn', readingId: own.id, code };
   },
-  say: ({ code, typed, unit, carriedFrom, waist }) => {
+  say: ({ code, typed, unit, carriedFrom, waist, origin }) => {
     const value = /\d$/.test(typed) ? `${typed} ${unit}` : typed;
-    const from = carriedFrom === null ? '' : ', carried over from an earlier docket';
-    const at = waist === undefined || isNaturalWaist(waist) ? '' : `, the waist ${WAIST_WORDS[waist]}`;
-    return `read ${measurement(code).name.toLowerCase()}: ${value}${at}${from}`;
+    const name = nameAt(code, waistOf({ code, waist })).toLowerCase();
+    if (carriedFrom !== null) return `used the recorded value of ${name}: ${value}`;
+    return `${origin === 'reported' ? 'was told' : 'read'} ${name}: ${value}`;
   },
   takes: 'measure',
   about: noGarments,

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { nameAt } from '../../body/at-waist';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES, type MeasurementCode } from '../../body/catalogue/codes';
 import type { Clothing, Instrument, Tension } from '../../body/measurement';
@@ -130,7 +131,7 @@ export function historyCsv({ points }: Pick<BodyHistory, 'points'>): string {
     const mass = measurement(one.code).kind === 'mass';
     return [
       one.code,
-      measurement(one.code).name,
+      nameAt(one.code, one.waist),
       String(mass ? one.value / GRAMS_PER.kg : one.value / MICROMETRES_PER.mm),
       mass ? 'kg' : 'mm',
       one.takenAt,

@@ -7,6 +7,8 @@ export const boots = {
   words: 'Boots and shoes',
   caution: 'For hazardous work, follow the maker’s instructions, and try on with the socks to be worn.',
   protects: false,
+  altered: false,
+  worn: { clothing: null, prepare: ['The socks that will be worn'] },
   cutWider: false,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const bra = {
   words: 'Bras',
   caution: null,
   protects: false,
+  altered: false,
+  worn: { clothing: null, prepare: ['A close, unpadded undergarment'] },
   cutWider: false,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const dress = {
   words: 'Dresses',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: 'worn-beneath', prepare: ['The undergarment that will be worn beneath', 'The shoes that will be worn'] },
   cutWider: false,
   hemmed: 'hem',
   hired: false,

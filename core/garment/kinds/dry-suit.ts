@@ -8,6 +8,8 @@ export const drySuit = {
   caution:
     'Dry suits keep people alive: follow the maker’s instructions, and have a trained person check seals, reach and squat on the wearer.',
   protects: false,
+  altered: false,
+  worn: { clothing: null, prepare: ['What will be worn beneath the suit, and the socks'] },
   cutWider: false,
   hemmed: null,
   hired: true,

@@ -7,6 +7,8 @@ export const gloves = {
   words: 'Gloves',
   caution: 'For hazardous work, follow the maker’s instructions; fist and pinch before they are issued.',
   protects: false,
+  altered: false,
+  worn: { clothing: null, prepare: ['Rings off', 'The liners that will be worn'] },
   cutWider: false,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const hat = {
   words: 'Hats',
   caution: null,
   protects: false,
+  altered: false,
+  worn: { clothing: null, prepare: ['Hair as it will be worn'] },
   cutWider: false,
   hemmed: null,
   hired: false,

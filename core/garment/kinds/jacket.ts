@@ -7,6 +7,8 @@ export const jacket = {
   words: 'Jackets',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: [] },
   cutWider: true,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const onePiece = {
   words: 'One-piece suits',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: [] },
   cutWider: true,
   hemmed: 'leg',
   hired: false,

@@ -6,6 +6,8 @@ export const other = {
   words: 'Other garments',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: [] },
   cutWider: false,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const outerwear = {
   words: 'Outerwear',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: [] },
   cutWider: true,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const shirt = {
   words: 'Shirts',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: [] },
   cutWider: false,
   hemmed: null,
   hired: false,

@@ -7,6 +7,8 @@ export const trousers = {
   words: 'Trousers',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: ['The shoes that will be worn'] },
   cutWider: true,
   hemmed: 'leg',
   hired: false,

@@ -8,6 +8,8 @@ export const waders = {
   caution:
     'For work in water, follow the maker’s instructions and local practice, and check the boot with the socks to be worn.',
   protects: false,
+  altered: false,
+  worn: { clothing: null, prepare: ['The socks that will be worn'] },
   cutWider: true,
   hemmed: null,
   hired: true,

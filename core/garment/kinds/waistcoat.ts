@@ -7,6 +7,8 @@ export const waistcoat = {
   words: 'Waistcoats',
   caution: null,
   protects: false,
+  altered: true,
+  worn: { clothing: null, prepare: [] },
   cutWider: true,
   hemmed: null,
   hired: false,

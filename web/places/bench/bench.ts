@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { markWords, measurement, STANCE_ASKS } from '@neat-measure/core';
+import { markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
 import { SpeechService } from '../../data/speech-service';
@@ -103,6 +103,8 @@ export class Bench {
   protected readonly at = computed(() =>
     this.deciding() ? this.garmentAt() : this.trying() ? this.tryingStore.at() : null,
   );
+  /** Where the waist is, of what is read at it. */
+  private readonly waist = computed(() => this.cursor.current()?.waist ?? null);
   private followed = false;
   protected readonly garment = computed(() => this.store.garments()[this.garmentAt()] ?? null);
 
@@ -131,8 +133,8 @@ export class Bench {
       if (stop.kind === 'step')
         this.speech.say(
           this.along().length > 0
-            ? markWords(stop.code)
-            : `${measurement(stop.code).name}. ${measurement(stop.code).place}`,
+            ? wordsAt(markWords(stop.code), this.waist())
+            : `${nameAt(stop.code, this.waist())}. ${placeAt(stop.code, this.waist())}`,
         );
       else if (stop.kind === 'stance') this.speech.say(STANCE_ASKS[stop.stance]);
     });

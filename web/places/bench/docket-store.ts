@@ -1,4 +1,4 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Bench, Chart, DocketRuns, KeptAct, Protocol } from '@neat-measure/contract';
 import {
@@ -9,6 +9,7 @@ import {
   judgeDocket,
   lastDone,
   planOf,
+  preparationFor,
   sayAct,
   sayRefusal,
   type Act,
@@ -40,7 +41,14 @@ interface BenchShelf extends Shelf<Chart> {
 }
 
 const EMPTY_SHELF: BenchShelf = { charts: [], protocols: [], habits: UNSETTLED };
-const NOTHING_ASKED: Planned = { garments: [], protocolIds: [], extraCodes: [], clothing: {} };
+const NOTHING_ASKED: Planned = {
+  garments: [],
+  protocolIds: [],
+  extraCodes: [],
+  clothing: {},
+  tension: {},
+  waist: null,
+};
 const NOTHING_JUDGED: JudgedDocket<Chart> = {
   garments: [],
   values: new Map(),
@@ -94,6 +102,8 @@ export class DocketStore {
   /** What the plan rests on: it stays as it is while only readings come in. */
   private readonly asked = computed<Planned>(() => this.docket() ?? NOTHING_ASKED, { equal: asksTheSame });
   readonly plan = computed(() => planOf(this.asked(), this.shelf()));
+  /** What to wear and to have ready. */
+  readonly prepare = computed(() => preparationFor(this.asked(), this.shelf()));
   /** What may be measured besides, and whether it is asked for. */
   readonly extras = computed(() => demandable(this.asked(), this.shelf()));
   /** The wishes that its protocols ask about, and those that were noted. */
@@ -144,7 +154,13 @@ export class DocketStore {
       // What it was refused by may be something this page has not heard of.
       this.fetch(act.docketId);
     });
-    this.destroyed.onDestroy(() => this.listening.unsubscribe());
+    // A docket has a unit of its own, whatever this device shows otherwise.
+    const unit = computed(() => this.docket()?.unit ?? null);
+    effect(() => this.units.governedBy(unit()));
+    this.destroyed.onDestroy(() => {
+      this.listening.unsubscribe();
+      this.units.governedBy(null);
+    });
   }
 
   /**
@@ -267,8 +283,8 @@ function inOrder(some: readonly KeptAct[], more: readonly KeptAct[]): readonly K
 
 /** Whether two states of a docket ask for the same steps: most of what comes in is readings, and plans nothing anew. */
 function asksTheSame(one: Planned, other: Planned): boolean {
-  const asked = ({ garments, protocolIds, extraCodes, clothing }: Planned) =>
-    JSON.stringify([garments, protocolIds, extraCodes, clothing]);
+  const asked = ({ garments, protocolIds, extraCodes, clothing, tension, waist }: Planned) =>
+    JSON.stringify([garments, protocolIds, extraCodes, clothing, tension, waist]);
   return one === other || asked(one) === asked(other);
 }
 

@@ -22,6 +22,7 @@ import {
   WAIST_WORDS,
   type Stance,
   shownIn,
+  nameAt, placeAt, wordsAt,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -131,17 +132,17 @@ export class SelfSheet {
     const placing = this.store.placing();
     const [first] = placing;
     if (first === undefined) return null;
-    const { name, place, stance, spoils, instruments } = measurement(first.code);
+    const { stance, spoils, instruments } = measurement(first.code);
     const chain = first.chain === null ? null : CHAINS[first.chain];
     const taped = instruments.includes('tape');
     return {
       number: at + 1,
       of: this.store.placings().length,
-      title: chain?.name ?? name,
+      title: chain?.name ?? nameAt(first.code, first.waist),
       how:
         chain === null
-          ? place
-          : `Hold the end at ${chain.from} and run the tape ${chain.runs}. Read every mark in a row without letting go.`,
+          ? placeAt(first.code, first.waist)
+          : `Hold the end at ${wordsAt(chain.from, first.waist)} and run the tape ${chain.runs}. Read every mark in a row without letting go.`,
       stand: STAND[stance],
       stance: STANCE_WORDS[stance],
       tape: taped ? `${TENSION_WORDS[first.tension]}, ${CLOTHING_WORDS[first.clothing]}` : '',
@@ -150,7 +151,9 @@ export class SelfSheet {
           ? ''
           : this.store.sheet()?.cord === null
             ? `The waist is ${WAIST_WORDS[first.waist]}.`
-            : 'Read at the cord.',
+            : first.waist === 'natural'
+              ? 'Read at the cord.'
+              : `Read at the cord, ${WAIST_WORDS[first.waist]}.`,
       string: taped && this.store.instrument() === 'string',
       round: ROUND[round] ?? ROUND[2]!,
       again: round > 0,
@@ -161,7 +164,7 @@ export class SelfSheet {
         const fault = this.store.faults()[code];
         return {
           code,
-          words: placing.length > 1 ? markWords(code) : measurement(code).name,
+          words: placing.length > 1 ? wordsAt(markWords(code), first.waist) : nameAt(code, first.waist),
           tiptoe: placing.length > 1 && measurement(code).stance === 'tiptoe',
           unit: bareUnit(code, this.store.unit()),
           text: this.store.typed()[code]?.[round] ?? '',
@@ -176,12 +179,12 @@ export class SelfSheet {
   protected readonly summary = computed(() => {
     const values = this.store.values();
     return this.store.placings().flatMap((placing, at) =>
-      placing.map(({ code }) => {
+      placing.map(({ code, waist }) => {
         const value = values.get(code);
         return {
           at,
           code,
-          name: measurement(code).name,
+          name: nameAt(code, waist),
           value:
             value === undefined
               ? 'left out'

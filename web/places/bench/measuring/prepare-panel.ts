@@ -3,9 +3,10 @@ import { sheetPath } from '@neat-measure/contract';
 import {
   CLOTHING_WORDS,
   CONSENT,
-  preparationOf,
+  conflictChoices,
   sayCord,
   sayPlacings,
+  garmentKind,
   instrumentsOf,
   INSTRUMENT_WORDS,
   measurement,
@@ -47,16 +48,14 @@ import { CursorStore } from './cursor-store';
     @for (conflict of conflicts(); track conflict.words) {
       <p class="note">{{ conflict.words }}</p>
       @if (conflict.choices.length > 0) {
-        <div class="row under" role="group" [attr.aria-label]="'Over what: ' + conflict.name">
+        <div class="row under" role="group" [attr.aria-label]="'How to take ' + conflict.name">
           <b>Take {{ conflict.name }}:</b>
-          @for (choice of conflict.choices; track choice.clothing) {
+          @for (choice of conflict.choices; track choice.words) {
             <button
               nz-button
               type="button"
               [attr.aria-pressed]="choice.taken"
-              (click)="
-                store.does({ kind: 'clothing-chosen', code: conflict.code, clothing: choice.clothing })
-              "
+              (click)="store.does(choice.doing)"
             >
               {{ choice.taken ? '✓ ' : '' }}{{ choice.words }}
             </button>
@@ -103,7 +102,7 @@ export class PreparePanel {
     return consent !== null && consent.given && consent.wording === CONSENT.version;
   });
   protected readonly prepare = computed(() => {
-    const lines = preparationOf(this.store.protocols(), this.store.garments().length > 0);
+    const lines = this.store.prepare();
     const cord = sayCord(this.store.plan());
     return cord === '' ? lines : [...lines, cord];
   });
@@ -122,21 +121,16 @@ export class PreparePanel {
           : conflict.kind === 'waist'
             ? 'waist-girth'
             : conflict.code;
-      const choices =
-        conflict.kind === 'clothing'
-          ? [...new Set(conflict.wanted.map(({ clothing }) => clothing))].map((clothing) => ({
-              clothing,
-              words: CLOTHING_WORDS[clothing],
-              taken: clothing === conflict.taken,
-            }))
-          : [];
-      return { code, choices, words: sayConflict(conflict), name: measurement(code).name.toLowerCase() };
+      return { choices: conflictChoices(conflict), words: sayConflict(conflict), name: measurement(code).name.toLowerCase() };
     }),
   );
   protected readonly placings = computed(() => sayPlacings(this.store.plan()));
-  protected readonly cautions = computed(() => [
-    ...new Set(this.store.protocols().flatMap(({ cautions }) => cautions)),
-  ]);
+  /** What the protocols say, and what must be said of garments that come without one. */
+  protected readonly cautions = computed(() => {
+    const said = this.store.protocols().flatMap(({ cautions }) => cautions);
+    const kinds = this.store.garments().flatMap(({ chart }) => garmentKind(chart.sheet.kind).caution ?? []);
+    return [...new Set(said.length > 0 ? said : kinds)];
+  });
   protected readonly summary = computed(() => {
     const steps = this.store.steps();
     const stances = [

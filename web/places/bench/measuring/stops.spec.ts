@@ -5,7 +5,7 @@ import { stepBefore, stopsOf } from './stops';
 const stops = (...protocolIds: string[]) =>
   stopsOf(
     planOf(
-      { garments: [], protocolIds, extraCodes: [], clothing: {} },
+      { garments: [], protocolIds, extraCodes: [], clothing: {}, tension: {}, waist: null },
       { charts: [], protocols: SHIPPED_PROTOCOLS, habits: UNSETTLED },
     ),
   );

@@ -15,6 +15,7 @@ import {
   wishOf,
   type PlannedStep,
   type Stance,
+  nameAt, placeAt, wordsAt,
 } from '@neat-measure/core';
 import { ISO_8559_NAMES } from '@neat-measure/core/iso8559-names';
 import { BodyFigure } from '../../../parts/body-figure/body-figure';
@@ -140,7 +141,8 @@ export class ProtocolView {
   private card(placing: readonly PlannedStep[]) {
     const codes = placing.map(({ code }) => code);
     const last = codes.at(-1)!;
-    const { name, place, instruments } = measurement(last);
+    const { instruments } = measurement(last);
+    const { waist } = placing[0]!;
     const chain = placing[0]!.chain === null ? null : CHAINS[placing[0]!.chain];
     const taped = instruments.includes('tape');
     const demanded = this.protocol().steps.some(
@@ -153,8 +155,11 @@ export class ProtocolView {
       // On tiptoe is another view than the rest of its chain: the tape is shown where most marks are.
       code: codes.filter((code) => measurement(code).stance !== 'tiptoe').at(-1) ?? last,
       along: chain === null ? [] : codes,
-      name: chain?.name ?? name,
-      place: chain === null ? place : `From ${chain.from}: ${codes.map(markWords).join(', ')}.`,
+      name: chain?.name ?? nameAt(last, waist),
+      place:
+        chain === null
+          ? placeAt(last, waist)
+          : wordsAt(`From ${chain.from}: ${codes.map(markWords).join(', ')}.`, waist),
       standard: codes.flatMap((one) => STANDARD.get(one) ?? []).join(', '),
       how: demanded ? `${how}; on demand` : how,
     };

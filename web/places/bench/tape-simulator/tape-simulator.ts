@@ -22,7 +22,7 @@ import { SimulatedTape } from './simulated-tape';
     </p>
     <form (submit)="pull(length.value); $event.preventDefault(); length.select()">
       <label class="field"
-        >Length, {{ units.unit() }}
+        >Length, {{ units.entered() }}
         <input nz-input #length class="length num" type="text" inputmode="decimal" autocomplete="off"
       /></label>
       <button nz-button nzType="primary" nzSize="large" type="submit">Pull</button>
@@ -75,7 +75,7 @@ export class TapeSimulator {
   protected readonly said = signal('');
 
   protected pull(text: string): void {
-    const read = parseLength(text, this.units.unit());
+    const read = parseLength(text, this.units.entered());
     if (!read.ok) return this.said.set('Write a length first, such as 98 or 38 1/2.');
     const faults = {
       noise: this.noise(),

@@ -41,7 +41,7 @@ import { TryingStore } from './trying-store';
           (change)="note(row, field.value)"
           (keydown)="onKey($event, row, field.value)"
         />
-        <span class="soft">{{ units.unit() }}</span>
+        <span class="soft">{{ units.entered() }}</span>
         @if (faults()[row.key]; as fault) {
           <span class="fault" role="alert">{{ fault }}</span>
         }
@@ -79,7 +79,7 @@ export class AlterationRows {
         area,
         how,
         words: how === 'hem-at' ? `Hem the ${name} at` : `${capital(ALTERATION_WORDS[how])} the ${name} by`,
-        value: standing === undefined ? '' : formatLength(standing.length, this.units.shown()),
+        value: standing === undefined ? '' : formatLength(standing.length, this.units.written(this.units.entered())),
       };
     });
   });

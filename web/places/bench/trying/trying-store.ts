@@ -209,7 +209,7 @@ export class TryingStore {
 
   /** Notes an alteration as it was typed; nothing typed takes it back. Returns what is wrong with it, or nothing. */
   alter(area: FitArea, how: AlteredHow, text: string): string {
-    const unit = this.units.unit();
+    const unit = this.units.entered();
     const chartId = this.chartId();
     const typed = text.trim();
     const noted = this.alterations().find((one) => one.area === area && one.how === how);

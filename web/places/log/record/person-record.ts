@@ -23,6 +23,7 @@ import {
   TENSION_WORDS,
   WAIST_WORDS,
   type MeasurementCode,
+  nameAt,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -97,7 +98,7 @@ export class PersonRecord {
       const moved = before === undefined ? 0 : last.value - before.value;
       return {
         code,
-        name: measurement(code).name,
+        name: nameAt(code, last.waist),
         value: formatLength(last.value, this.units.written(unit)),
         due: record.due.includes(code),
         moved:
@@ -132,6 +133,7 @@ export class PersonRecord {
         by: point.by.name,
         how: [
           ORIGIN_WORDS[point.origin],
+          ...(point.waist === 'navel' ? [nameAt(point.code, point.waist)] : []),
           `${point.readings} ${point.readings === 1 ? 'reading' : 'readings'}`,
           ...(taped ? [TENSION_WORDS[point.tension], CLOTHING_WORDS[point.clothing]] : []),
           ...(point.waist === null ? [] : [`waist ${WAIST_WORDS[point.waist]}`]),

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatNumber, markWords, measurement, type MeasureUnit, formatLength } from '@neat-measure/core';
+import { formatNumber, markWords, nameAt, type MeasureUnit, formatLength, wordsAt } from '@neat-measure/core';
 import { CursorStore } from '../cursor-store';
 import { UnitService } from '../../../../data/unit-service';
 
@@ -93,10 +93,10 @@ export class ChainMarks {
   private readonly units = inject(UnitService);
   protected readonly marks = computed(() => {
     const now = this.cursor.current()?.code;
-    return this.cursor.placing().map(({ code, agreement, skipped }) => ({
+    return this.cursor.placing().map(({ code, agreement, skipped, waist }) => ({
       code,
-      words: markWords(code),
-      name: measurement(code).name,
+      words: wordsAt(markWords(code), waist),
+      name: nameAt(code, waist),
       now: code === now,
       state:
         skipped !== null

@@ -17,10 +17,14 @@ import {
   type Suspicion,
   offMark,
   standingReadings,
+  MICROMETRES_PER,
   type Length,
+  type ShownUnit,
   type OffMark,
   type WaistPlace,
   type Tension,
+  unitSlip,
+  type UnitSlip,
 } from '@neat-measure/core';
 import { EMPTY, switchMap } from 'rxjs';
 import { DeviceService } from '../../../../data/device-service';
@@ -60,6 +64,12 @@ export class EntryStore {
   });
   /** A mark that does not lie where it can, beside the mark before: asked about before it is taken. */
   readonly off = linkedSignal<string, OffMark | null>({ source: this.key, computation: () => null });
+  /** A number that is far likelier in another unit: asked about before it is taken. */
+  readonly slip = linkedSignal<string, UnitSlip | null>({ source: this.key, computation: () => null });
+  /** Whether something is asked that has to be answered before anything else is read. */
+  readonly asks = computed(() => this.off() !== null || this.slip() !== null);
+  /** Whether it was tried to go on while something is asked about this step. */
+  readonly held = linkedSignal<string, boolean>({ source: this.key, computation: () => false });
   /** What girths and lengths are taken with: the tape, or a marked string laid on a ruler. */
   readonly instrument = signal<Instrument>('tape');
   /** The tension the step at hand is taken with, where it is not the one asked for. */
@@ -100,8 +110,10 @@ export class EntryStore {
 
   write(text: string): void {
     this.entry.set(text);
+    this.held.set(false);
     this.problem.set(null);
     this.off.set(null);
+    this.slip.set(null);
   }
 
   clear(): void {
@@ -113,13 +125,31 @@ export class EntryStore {
     const step = this.cursor.current();
     if (step === null) return;
     if (this.entry().trim() === '') {
-      this.cursor.next();
+      // A question is answered by a reading or by a word, not by passing it.
+      const asked = this.cursor.suspicions().some(({ weight }) => weight === 'ask');
+      this.held.set(asked);
+      if (!asked) this.cursor.next();
       return;
     }
-    const unit = bareUnit(step.code, this.units.unit());
+    const unit = bareUnit(step.code, this.units.entered());
     const read = readReading(this.entry(), step.code, unit);
-    if (read.ok) this.keepMark({ typed: this.entry().trim(), unit }, read.value.length);
-    else this.problem.set(read.problem);
+    if (!read.ok) return this.problem.set(read.problem);
+    const taken = { typed: this.entry().trim(), unit };
+    const known = new Map(this.docket.values());
+    const before = step.readings.at(-1);
+    if (before !== undefined) known.set(step.code, before.length);
+    const slip = unitSlip(taken.typed, step.code, unit, known);
+    if (slip === null) return this.keepMark(taken, read.value.length);
+    this.asked = taken;
+    this.slip.set(slip);
+  }
+
+  /** Takes a number as it was typed although another unit is likelier: the fitter has looked again. */
+  takeAsTyped(): void {
+    const [slip, taken] = [this.slip(), this.asked];
+    if (slip === null || taken === null) return;
+    this.slip.set(null);
+    this.keepMark(taken, slip.length);
   }
 
   /** Takes a mark although it does not lie where it can: the fitter has looked again. */
@@ -143,7 +173,11 @@ export class EntryStore {
 
   /** Takes the typed number in the unit that was offered for it. */
   takeOffer(): void {
-    const problem = this.problem();
+    const [problem, slip] = [this.problem(), this.slip()];
+    if (slip !== null) {
+      this.slip.set(null);
+      return this.keepMark({ typed: slip.text, unit: slip.offer.unit }, slip.offer.length);
+    }
     if (problem?.code !== 'impossible' || problem.offers.length === 0) return;
     this.keep(problem.measurement, { typed: problem.text, unit: problem.offers[0]!.unit });
   }
@@ -170,11 +204,8 @@ export class EntryStore {
     const recorded = this.cursor.recorded();
     if (recorded === null || recorded.elsewhere) return;
     const { code, value, origin, takenAt, waist, instrument } = recorded;
-    // In grams or millimetres a whole number of grams or micrometres is written exactly.
-    const mass = measurement(code).kind === 'mass';
     this.keep(code, {
-      typed: mass ? `${value} g` : `${value / 1_000} mm`,
-      unit: mass ? 'kg' : 'mm',
+      ...exactly(code, value, bareUnit(code, this.units.entered())),
       origin,
       carriedFrom: takenAt,
       waist,
@@ -250,4 +281,14 @@ export class EntryStore {
     this.clear();
     this.cursor.goOnIfSettled();
   }
+}
+
+/** A length on record as it is written exactly: in the docket's unit where that can be, else in millimetres or grams. */
+function exactly(code: MeasurementCode, value: Length, unit: MeasureUnit): { typed: string; unit: MeasureUnit } {
+  if (measurement(code).kind === 'mass') return { typed: `${value} g`, unit: 'kg' };
+  const typed = `${formatLength(value, unit as ShownUnit)}`;
+  const read = readReading(typed, code, unit);
+  return read.ok && read.value.length === value
+    ? { typed, unit }
+    : { typed: `${value / MICROMETRES_PER.mm} mm`, unit: 'mm' };
 }

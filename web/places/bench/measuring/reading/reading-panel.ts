@@ -1,12 +1,15 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  afterNextRender,
   computed,
   effect,
   type ElementRef,
   inject,
+  Injector,
   signal,
   viewChild,
+  viewChildren,
 } from '@angular/core';
 import {
   distance,
@@ -22,6 +25,7 @@ import {
   markWords,
   ORIGIN_WORDS,
   sayOffMark,
+  sayUnitSlip,
   WAIST_WORDS,
   wishOf,
   CLOTHINGS,
@@ -31,6 +35,7 @@ import {
   type MeasurementCode,
   bareUnit,
   withinLimits,
+  nameAt, placeAt, wordsAt,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../../data/unit-service';
@@ -61,12 +66,14 @@ const SKIP_REASONS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingPanel {
+  private readonly injector = inject(Injector);
   private readonly units = inject(UnitService);
   private readonly docket = inject(DocketStore);
   protected readonly steps = this.docket.steps;
   protected readonly cursor = inject(CursorStore);
   protected readonly shortcuts = inject(ShortcutService);
   protected readonly store = inject(EntryStore);
+  private readonly questions = viewChildren<ElementRef<HTMLElement>>('question');
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
   protected readonly step = computed(() => this.cursor.current()!);
@@ -76,9 +83,13 @@ export class ReadingPanel {
   /** The chain that the step is read along with others; `null` where the tape is laid for it alone. */
   protected readonly chain = computed(() => {
     const { chain } = this.step();
-    return chain === null ? null : CHAINS[chain];
+    return chain === null
+      ? null
+      : { ...CHAINS[chain], from: wordsAt(CHAINS[chain].from, this.step().waist) };
   });
-  protected readonly mark = computed(() => markWords(this.step().code));
+  protected readonly name = computed(() => nameAt(this.step().code, this.step().waist));
+  protected readonly place = computed(() => placeAt(this.step().code, this.step().waist));
+  protected readonly mark = computed(() => wordsAt(markWords(this.step().code), this.step().waist));
   /** Where the waist is, of what is read at it. */
   protected readonly atCord = computed(() => {
     const { waist } = this.step();
@@ -97,10 +108,10 @@ export class ReadingPanel {
   /** A mark that does not lie where it can. */
   protected readonly off = computed(() => {
     const off = this.store.off();
-    return off === null ? '' : sayOffMark(off, this.units.shown());
+    return off === null ? '' : sayOffMark(off, this.units.written(this.units.entered()));
   });
   /** The unit a bare number takes here. */
-  protected readonly unit = computed(() => bareUnit(this.step().code, this.units.unit()));
+  protected readonly unit = computed(() => bareUnit(this.step().code, this.units.entered()));
 
   protected readonly tension = computed(() => TENSION_WORDS[this.store.tension()]);
   protected readonly clothing = computed(() => CLOTHING_WORDS[this.store.clothing()]);
@@ -146,12 +157,30 @@ export class ReadingPanel {
   protected readonly asks = computed(() =>
     this.cursor
       .suspicions()
-      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.units.shown()) })),
+      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.units.written(this.units.entered())) })),
   );
+
+  /** The unit that is shown elsewhere, where it is not the one a bare number takes. */
+  protected readonly view = computed(() => {
+    const { unit, entered } = this.units;
+    return unit() === entered() || bareUnit(this.step().code, entered()) === bareUnit(this.step().code, unit())
+      ? null
+      : { shown: unit(), entered: entered() };
+  });
+
+  protected changeUnit(): void {
+    this.docket.does({ kind: 'unit-chosen', unit: this.units.unit() });
+  }
 
   protected readonly fault = computed(() => {
     const problem = this.store.problem();
     return problem && sayReadingProblem(problem, this.units.written(this.unit()));
+  });
+  protected readonly slip = computed(() => {
+    const slip = this.store.slip();
+    return slip === null
+      ? null
+      : { words: sayUnitSlip(slip, this.units.written(this.units.entered())), unit: slip.offer.unit, own: slip.unit };
   });
   protected readonly offer = computed(() => {
     const problem = this.store.problem();
@@ -182,11 +211,24 @@ export class ReadingPanel {
   });
 
   constructor() {
+    const held = computed(() => this.store.asks() || this.fault() !== null || this.asked() !== null);
+    effect(() => {
+      this.store.held();
+      if (held()) afterNextRender(() => this.showQuestion(), { injector: this.injector });
+    });
     // The entry waits for digits whenever a step is shown; nobody has to find it first.
     effect(() => {
       this.currentCode();
       this.field().nativeElement.focus({ preventScroll: true });
     });
+  }
+
+  /** Has a question that holds the fitter come to where the eyes are. */
+  private showQuestion(): void {
+    this.questions()
+      .filter(({ nativeElement }) => nativeElement.childElementCount > 0)
+      .at(0)
+      ?.nativeElement.scrollIntoView({ block: 'nearest' });
   }
 
   /** Whether an event's target is the entry itself. */
@@ -224,14 +266,14 @@ export class ReadingPanel {
     {
       keys: ['y'],
       does: 'take the number in the unit offered',
-      when: () => this.offer() !== null,
+      when: () => this.offer() !== null || this.store.slip() !== null,
       run: () => this.store.takeOffer(),
     },
     {
       keys: ['c'],
-      does: 'take a mark that was asked about, as it is so',
-      when: () => this.store.off() !== null,
-      run: () => this.store.takeOff(),
+      does: 'take a number that was asked about, as it is so',
+      when: () => this.store.asks(),
+      run: () => (this.store.off() === null ? this.store.takeAsTyped() : this.store.takeOff()),
     },
     {
       keys: ['c'],
@@ -291,7 +333,7 @@ export class ReadingPanel {
     const field = this.field().nativeElement;
     field.value = this.store.entry();
     // What was refused stays to be seen and mended; typing on replaces it.
-    const refused = this.store.problem() !== null || this.store.off() !== null;
+    const refused = this.store.problem() !== null || this.store.asks();
     if (key === 'Enter' && refused) field.select();
   }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject } from '@angular/core';
-import { bareUnit, formatNumber, measurement, STANCE_WORDS, type Stance } from '@neat-measure/core';
+import { bareUnit, formatNumber, measurement, STANCE_WORDS, type Stance, nameAt, shortAt } from '@neat-measure/core';
 import { DocketStore } from '../../docket-store';
 import { CursorStore } from '../cursor-store';
 import { ForesightStore } from '../foresight/foresight-store';
@@ -43,9 +43,9 @@ export class TapeStrip {
     });
   }
 
-  private marking({ code, agreement, readings, skipped }: Step) {
+  private marking({ code, agreement, readings, skipped, waist }: Step) {
     const unit = bareUnit(code, this.units.unit());
-    const { short, name } = measurement(code);
+    const [short, name] = [shortAt(code, waist), nameAt(code, waist)];
     const value =
       skipped !== null
         ? 'passed'

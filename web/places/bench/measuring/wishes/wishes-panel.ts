@@ -93,7 +93,7 @@ export class WishesPanel {
   private readonly fields = viewChildren<ElementRef<HTMLInputElement>>('field');
   private readonly figure = viewChild<ElementRef<SVGSVGElement>>('figure');
 
-  protected readonly unit = computed(() => this.units.unit());
+  protected readonly unit = computed(() => this.units.entered());
   /** Those that are asked about come first; any other can be noted too. */
   private readonly more = signal(false);
   private readonly shown = computed<readonly WishCode[]>(
