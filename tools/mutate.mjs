@@ -22,6 +22,7 @@ const CORE = [
   'stock',
   'group',
 ];
+/** Each is tried by its own specs alone, as every one of them makes a database. */
 const SERVER = ['server/stores', 'server/dockets', 'server/session'];
 
 const { values, positionals } = parseArgs({
@@ -44,7 +45,7 @@ await tryFolders(
 );
 await tryFolders(
   names.filter((name) => SERVER.includes(name)).map((name) => ({ name, folder: name })),
-  values.own ? null : ['server'],
+  null,
 );
 
 /** Draws mutants of some folders and has Stryker try them all; `specs` are the folders whose specs are run, or each its own. */
