@@ -1,7 +1,7 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { formatLength, type ShownUnit } from '../quantity/format-length';
-import { micrometres, type Length, type WorkingUnit } from '../quantity/length';
+import type { Length, WorkingUnit } from '../quantity/length';
 import { isMassUnit, type MeasureUnit } from '../quantity/mass';
 import { unitOffers, type UnitOffer } from './read-reading';
 
@@ -41,7 +41,7 @@ export function unitSlip(
     (one, other) => Number(other.unit === unit) - Number(one.unit === unit),
   );
   if (own === undefined || own.unit !== unit) return null;
-  const expected = known.get(code) ?? micrometres(middleOf(code) * sizeOf(known, kind));
+  const expected = known.get(code) ?? middleOf(code) * sizeOf(known, kind);
   const off = (length: Length) => Math.abs(Math.log(length / expected));
   const offer = others.filter(({ length }) => off(length) < off(own.length)).at(0);
   return offer === undefined || off(own.length) < Math.log(FAR)

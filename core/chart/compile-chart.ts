@@ -6,6 +6,7 @@ import { compileArithmetic, type Arithmetic } from './arithmetic/compile-arithme
 import { cutColumn, type CutColumn } from './cut-column';
 import { behindColumn } from './arithmetic/derivation';
 import { settleColumn, type Cell, type Interval } from './interval';
+import { garmentKind } from '../garment/kinds';
 import { columnName } from './size-chart';
 import type { ChartColumn, ChartPart, ChartSheet, Expectation, HouseRule, Lean } from './chart-shape';
 
@@ -41,6 +42,8 @@ export interface CompiledPart {
   /** What wins under `key-decides`; the first deciding column where the sheet names none of this part. */
   readonly key: ColumnCode;
   readonly lean: Lean | null;
+  /** Whether a tailor may alter it: what protects, seals or is moulded is never altered. */
+  readonly altered: boolean;
 }
 
 /** A part with what it offers for each outcome of the part it goes by. */
@@ -120,6 +123,7 @@ function compilePart(sheet: ChartSheet, part: ChartPart, offered: readonly strin
     rule: part.rule ?? sheet.rule,
     key: key.code,
     lean: part.lean,
+    altered: garmentKind(sheet.kind).altered,
   };
 }
 
@@ -135,14 +139,14 @@ function compileColumn(sheet: ChartSheet, column: ChartColumn, kept: readonly nu
   const leftOver =
     first?.kind === 'nominal' && cells.every((cell) => cell.kind === 'nominal' && cell.at === first.at);
   const intervals = leftOver ? kept.map((index) => whole()[index]!) : settleColumn(cells, column.reach);
-  const girth = isDerivedCode(column.code) || measurement(column.code).kind === 'girth';
+  const { readings } = behindColumn(sheet.derivations, column.code);
+  // What is worked out lies along the body where all that it is worked out of does.
+  const girth = readings.length === 0 || readings.some((code) => measurement(code).kind === 'girth');
   return {
     code: column.code,
     name: columnName(sheet, column.code, (code) => measurement(code).name),
     along: girth ? 'girth' : 'length',
-    foot: behindColumn(sheet.derivations, column.code).readings.every(
-      (code) => measurement(code).kind === 'foot',
-    ),
+    foot: readings.every((code) => measurement(code).kind === 'foot'),
     intervals,
     step: usualStep(intervals),
     cut: cutColumn(intervals),

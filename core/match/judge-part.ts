@@ -1,3 +1,4 @@
+import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledColumn, CompiledPart } from '../chart/compile-chart';
 import type { ColumnCode } from '../chart/column-code';
@@ -18,6 +19,8 @@ export type ColumnValue =
       readonly value: Length;
       /** The column it was estimated from, where it is not its own. */
       readonly estimatedFrom: ColumnCode | null;
+      /** What was read, where it counts for another measurement by a custom of the trade. */
+      readonly from?: MeasurementCode | undefined;
       readonly readings: readonly MeasurementCode[];
     }
   | { readonly value: null; readonly problem: DeriveProblem };
@@ -47,6 +50,18 @@ export interface PartContext {
   readonly errorOf: (code: ColumnCode) => number;
   readonly partName: (code: string) => string;
 }
+
+/** What is done to a size that holds more, or less, than was measured; or what is wrong with it. */
+const DOES = {
+  altered: {
+    girth: { less: 'take-in', more: 'let-out' },
+    length: { less: 'shorten', more: 'lengthen' },
+  },
+  never: {
+    girth: { less: 'too-large', more: 'too-small' },
+    length: { less: 'too-long', more: 'too-short' },
+  },
+} as const;
 
 type Known = Extract<ColumnValue, { value: Length }>;
 
@@ -100,11 +115,7 @@ export function judgePart(facts: PartFacts, context: PartContext): PartVerdict {
     alterations:
       proposed === null
         ? []
-        : alterations(
-            [...part.deciding, ...part.advisory],
-            [...placements, ...advisory],
-            part.sizes.indexOf(proposed),
-          ),
+        : alterations(part, [...placements, ...advisory], part.sizes.indexOf(proposed)),
     change: single && context.odds !== null ? nearestChange(part, facts.placer, placements) : null,
     rule,
   };
@@ -120,7 +131,7 @@ function placeKnown(
 function labelled(
   part: CompiledPart,
   column: CompiledColumn,
-  { estimatedFrom }: Known,
+  { estimatedFrom, from }: Known,
   placement: Placement,
   standardError: number,
 ): PlacedMeasurement {
@@ -128,7 +139,7 @@ function labelled(
   const { code, value, where, toEdge } = placement;
   return {
     code,
-    name: column.name,
+    name: from === undefined ? column.name : measurement(from).name,
     foot: column.foot,
     value,
     standardError,
@@ -202,7 +213,7 @@ function listOdds({ odds }: PartContext): SizeChance[] {
 }
 
 function explain(
-  { part, rule, verdict, size: proposed }: PartFacts,
+  { part, rule, verdict, size: proposed, placer }: PartFacts,
   { edgeChance, preference }: PartContext,
   placed: readonly Placement[],
   placements: readonly PlacedMeasurement[],
@@ -231,10 +242,33 @@ function explain(
       const size = proposed!;
       const tightest = tightestOf(placements);
       const rival = odds.find((one) => one.size !== size);
-      if (rival === undefined || rival.chance < edgeChance) return { verdict: 'settled', size, tightest };
+      if (rival === undefined || rival.chance < edgeChance) {
+        const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size);
+        return { verdict: 'settled', size, tightest, ...(past === undefined ? {} : { past }) };
+      }
       return { verdict: 'edge', size, neighbour: rival.size, chance: rival.chance, tightest };
     }
   }
+}
+
+/**
+ * The size just past the edge that a measurement of a size lies near, with the rest as it is: what the kernel says
+ * there. `undefined` where it lies near none.
+ */
+function pastEdge(
+  part: CompiledPart,
+  placer: PartPlacer,
+  placements: readonly PlacedMeasurement[],
+  column: number,
+  size: string,
+): string | null | undefined {
+  const { value, toEdge, standardError } = placements[column]!;
+  if (toEdge === null || toEdge >= standardError) return undefined;
+  const values = Float64Array.from(placements, (one) => one.value);
+  const { from, until } = part.deciding[column]!.intervals[part.sizes.indexOf(size)]!;
+  values[column] = value - from < until - value ? from - 1 : until;
+  placer.place(values);
+  return placer.size < 0 ? null : part.sizes[placer.size]!;
 }
 
 /** The measurement that is fewest standard errors away from an edge: the one that could move the size. */
@@ -273,28 +307,31 @@ function alternates(
  * @example alterationsIn(onlyPart(compileChart(jacket.sheet)), judgeOne(docket, jacket, house).parts[0], 'L').map(({ does, by }) => [does, by]) // [['take-in', cm(3.75)], ['take-in', cm(5)]]
  */
 export function alterationsIn(
-  part: Pick<CompiledPart, 'sizes' | 'deciding' | 'advisory'>,
+  part: Pick<CompiledPart, 'sizes' | 'deciding' | 'advisory' | 'altered'>,
   { placements, advisory }: Pick<PartVerdict, 'placements' | 'advisory'>,
   size: string,
 ): Alteration[] {
   const at = part.sizes.indexOf(size);
-  return at < 0 ? [] : alterations([...part.deciding, ...part.advisory], [...placements, ...advisory], at);
+  return at < 0 ? [] : alterations(part, [...placements, ...advisory], at);
 }
 
-/** What would have to be changed on a size so that it goes with every measurement. */
+/**
+ * What would have to be changed on a size so that it goes with every measurement; of what is never altered, what is
+ * wrong with it.
+ */
 function alterations(
-  columns: readonly CompiledColumn[],
+  { deciding, advisory, altered }: Pick<CompiledPart, 'deciding' | 'advisory' | 'altered'>,
   placements: readonly PlacedMeasurement[],
   size: number,
 ): Alteration[] {
   return placements.flatMap(({ code, name, value }): Alteration[] => {
-    const column = columns.find((one) => one.code === code)!;
+    const column = [...deciding, ...advisory].find((one) => one.code === code)!;
     const { from, until, lower, upper } = column.intervals[size]!;
     if (from <= value && value < until) return [];
     const small = value < from;
     const by = small ? (lower ?? from) - value : value - (upper ?? until);
     const girth = column.along === 'girth';
-    const does = small ? (girth ? 'take-in' : 'shorten') : girth ? 'let-out' : 'lengthen';
+    const does = DOES[altered ? 'altered' : 'never'][column.along][small ? 'less' : 'more'];
     return [
       { code, name, foot: column.foot, does, by: micrometres(Math.max(0, by)), holds: { lower, upper } },
     ];

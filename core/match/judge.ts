@@ -207,6 +207,7 @@ function columnValue(kernel: Kernel, row: number, code: ColumnCode, body: Measur
     value: micrometres(value),
     estimatedFrom: !derived && body.get(code)?.assumed === true ? code : null,
     readings: derived ? derivationOf.get(code)!.readings : [code],
+    ...(derived ? {} : { from: body.get(code)?.from }),
   };
 }
 

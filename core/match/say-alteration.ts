@@ -9,6 +9,10 @@ const DOES: Readonly<Record<Alteration['does'], string>> = {
   'let-out': 'let out',
   shorten: 'shorten',
   lengthen: 'lengthen',
+  'too-large': 'too large',
+  'too-small': 'too small',
+  'too-long': 'too long',
+  'too-short': 'too short',
 };
 
 /**
@@ -28,7 +32,11 @@ export function sayAlteration(alteration: Alteration, size: string, reader: Show
         : upper !== null
           ? `up to ${formatLength(upper, unit)}`
           : 'anything';
-  return `${DOES[does]} the ${name.toLowerCase()} by ${formatLength(by, unit)}; ${size} holds ${range}`;
+  const holding = `${size} holds ${range}`;
+  if (by === 0) return `the ${name.toLowerCase()} is right on the edge of ${size}; ${holding}`;
+  return does.startsWith('too-')
+    ? `${size} is ${formatLength(by, unit)} ${DOES[does]} in the ${name.toLowerCase()}; ${holding}`
+    : `${DOES[does]} the ${name.toLowerCase()} by ${formatLength(by, unit)}; ${holding}`;
 }
 
 /**
@@ -37,7 +45,11 @@ export function sayAlteration(alteration: Alteration, size: string, reader: Show
  * @example sayAlterationShort({ code: 'waist-girth', name: 'Waist', foot: false, does: 'let-out', by: cm(3), holds: { lower: cm(86), upper: cm(94) } }, 'cm') // 'let out 3 cm'
  */
 export function sayAlterationShort(alteration: Alteration, reader: ShownLength): string {
-  return `${DOES[alteration.does]} ${formatLength(alteration.by, unitOf(alteration, reader))}`;
+  if (alteration.by === 0) return 'on its edge';
+  const by = formatLength(alteration.by, unitOf(alteration, reader));
+  return alteration.does.startsWith('too-')
+    ? `${by} ${DOES[alteration.does]}`
+    : `${DOES[alteration.does]} ${by}`;
 }
 
 /**

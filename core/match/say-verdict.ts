@@ -118,15 +118,22 @@ export function sayChance(chance: number): string {
   return `${percent} %`;
 }
 
-function saySettled({ size, tightest }: Extract<Reason, { verdict: 'settled' }>, unit: ShownLength): string {
+function saySettled({ size, tightest, past }: Extract<Reason, { verdict: 'settled' }>, unit: ShownLength): string {
   // By the odds hardly any reading within the tape's error leads to another size, near an edge or not.
   if (tightest.toEdge !== null && tightest.toEdge < tightest.standardError)
-    return `${value(tightest, unit)} is near an edge of ${size}; a little past it, it would still be ${size}.`;
+    return `${value(tightest, unit)} is near an edge of ${size}${sayPast(size, past)}.`;
   const clear =
     tightest.toEdge === null
       ? ''
       : `, ${formatDistance(tightest.toEdge, unitOf(tightest, unit))} clear of its edge`;
   return `${value(tightest, unit)} lies inside ${size}${clear}.`;
+}
+
+/** What the kernel says just past an edge; nothing where it was not asked, in decisions of before. */
+function sayPast(size: string, past: string | null | undefined): string {
+  if (past === undefined) return '';
+  if (past === size) return `; a little past it, it would still be ${size}`;
+  return past === null ? '; past it, no size of this chart holds it' : `; past it, it would be ${past}`;
 }
 
 /** A value this many standard errors inside its edges is not what moves a size. */

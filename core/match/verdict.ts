@@ -54,11 +54,24 @@ export interface LabelChance {
 }
 
 /** What has to be changed on the proposed size for one measurement, and what that size holds. */
+export const ALTERATION_DOES = [
+  'take-in',
+  'let-out',
+  'shorten',
+  'lengthen',
+  'too-large',
+  'too-small',
+  'too-long',
+  'too-short',
+] as const;
+export type AlterationDoes = (typeof ALTERATION_DOES)[number];
+
 export interface Alteration {
   readonly code: ColumnCode;
   readonly name: string;
   readonly foot: boolean;
-  readonly does: 'take-in' | 'let-out' | 'shorten' | 'lengthen';
+  /** What a tailor does; of what is never altered, what is wrong with the size. */
+  readonly does: AlterationDoes;
   readonly by: Length;
   readonly holds: { readonly lower: Length | null; readonly upper: Length | null };
 }
@@ -76,7 +89,13 @@ export interface NearestChange {
 
 /** Why the verdict is what it is: the facts, for a sentence in either unit. */
 export type Reason =
-  | { readonly verdict: 'settled'; readonly size: string; readonly tightest: PlacedMeasurement }
+  | {
+      readonly verdict: 'settled';
+      readonly size: string;
+      readonly tightest: PlacedMeasurement;
+      /** The size just past the edge it lies near, `null` for none of this chart; nothing where it lies near none. */
+      readonly past?: string | null | undefined;
+    }
   | {
       readonly verdict: 'edge';
       readonly size: string;

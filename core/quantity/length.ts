@@ -17,6 +17,13 @@ export type LengthUnit = (typeof LENGTH_UNITS)[number];
 export const WORKING_UNITS = ['in', 'cm', 'mm'] as const;
 export type WorkingUnit = (typeof WORKING_UNITS)[number];
 
+/** Each working unit in words. */
+export const UNIT_WORDS: Readonly<Record<WorkingUnit, string>> = {
+  in: 'inches',
+  cm: 'centimetres',
+  mm: 'millimetres',
+};
+
 /**
  * Micrometres in one of each unit. The inch is 25.4 mm exactly by the international
  * yard and pound agreement of 1959.

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { WORKING_UNITS } from '../../quantity/length';
+import { UNIT_WORDS, WORKING_UNITS } from '../../quantity/length';
 import { ACT_BASE, needsNothing, noGarments, type ActKind } from './act';
 
 const schema = z.object({
@@ -16,7 +16,7 @@ export const unitChosen: ActKind<UnitChosen> = {
   refuse: () => null,
   carryOut: (docket, { unit }) => ({ ...docket, unit }),
   undo: ({ unit: before }, { unit }) => (before === unit ? null : { kind: 'unit-chosen', unit: before }),
-  say: ({ unit }) => `changed the docket to ${unit}`,
+  say: ({ unit }) => `changed the docket to ${UNIT_WORDS[unit]}`,
   takes: 'measure',
   about: noGarments,
   stages: noGarments,

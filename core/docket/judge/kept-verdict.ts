@@ -4,7 +4,7 @@ import { CLOTHINGS, TENSIONS } from '../../body/measurement';
 import { FIT_PREFERENCES, HOUSE_RULES } from '../../chart/chart-shape';
 import { isColumnCode, isDerivedCode, type ColumnCode, type DerivedCode } from '../../chart/column-code';
 import type { DerivedLine } from '../../chart/arithmetic/derived';
-import { VERDICTS, type GarmentVerdict } from '../../match/verdict';
+import { ALTERATION_DOES, VERDICTS, type GarmentVerdict } from '../../match/verdict';
 import type { Length } from '../../quantity/length';
 
 const lengthSchema = z.int().transform((count) => count as Length);
@@ -29,7 +29,7 @@ const placedSchema = z.object({
 });
 
 const reasonSchema = z.discriminatedUnion('verdict', [
-  z.object({ verdict: z.literal('settled'), size: z.string(), tightest: placedSchema }),
+  z.object({ verdict: z.literal('settled'), size: z.string(), tightest: placedSchema, past: z.string().nullable().optional() }),
   z.object({
     verdict: z.literal('edge'),
     size: z.string(),
@@ -91,7 +91,7 @@ const partSchema = z.object({
       code: columnSchema,
       name: z.string(),
       foot: z.boolean().default(false),
-      does: z.enum(['take-in', 'let-out', 'shorten', 'lengthen']),
+      does: z.enum(ALTERATION_DOES),
       by: lengthSchema,
       holds: z.object({ lower: lengthSchema.nullable(), upper: lengthSchema.nullable() }),
     }),

@@ -16,6 +16,7 @@ import {
   acceptable,
   codesBehind,
   decidingPart,
+  garmentKind,
   FIT_PREFERENCES,
   garmentOn,
   HOUSE_RULES,
@@ -292,13 +293,19 @@ export class DecidePanel {
   }
 
   /**
-   * The proposal with the deciding part changed to its first alternate: the likeliest other
-   * choice. Where the proposal itself is not to be accepted it is the likeliest.
+   * The proposal with the deciding part changed to its first alternate; of what protects, to the next that
+   * covers more. Where the proposal itself is not to be accepted it is the likeliest.
    */
   protected instead(): Readonly<Record<string, string>> {
     if (this.acceptable() === null && this.verdict().proposed !== null) return this.verdict().sizes;
     const { part, alternates } = decidingPart(this.verdict());
-    const other = alternates[0];
+    const { sizes } = this.sheet().parts.find(({ code }) => code === part)!;
+    const proposed = sizes.indexOf(this.verdict().sizes[part] ?? '');
+    // Of what protects the size that covers comes first, whatever is likelier.
+    const covering = garmentKind(this.sheet().kind).protects
+      ? alternates.find((size) => sizes.indexOf(size) > proposed)
+      : undefined;
+    const other = covering ?? alternates[0];
     return other === undefined ? this.verdict().sizes : { ...this.verdict().sizes, [part]: other };
   }
 

@@ -31,6 +31,7 @@ import {
   CLOTHINGS,
   TENSION_WORDS,
   TENSIONS,
+  UNIT_WORDS,
   STANCE_WORDS,
   type MeasurementCode,
   bareUnit,
@@ -165,7 +166,7 @@ export class ReadingPanel {
     const { unit, entered } = this.units;
     return unit() === entered() || bareUnit(this.step().code, entered()) === bareUnit(this.step().code, unit())
       ? null
-      : { shown: unit(), entered: entered() };
+      : { shown: UNIT_WORDS[unit()], entered: UNIT_WORDS[entered()] };
   });
 
   protected changeUnit(): void {
