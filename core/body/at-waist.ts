@@ -14,7 +14,9 @@ export function nameAt(code: MeasurementCode, waist: WaistPlace | null | undefin
   if (waist !== 'navel') return name;
   if (code === 'waist-girth') return 'Waist at the navel';
   if (name.endsWith('to waist')) return `${name} at the navel`;
-  return name.startsWith('Waist to') ? name.replace('Waist', 'Waist at the navel') : `${name}, waist at the navel`;
+  return name.startsWith('Waist to')
+    ? name.replace('Waist', 'Waist at the navel')
+    : `${name}, waist at the navel`;
 }
 
 /**

@@ -207,9 +207,7 @@ function waistConflicts(needs: readonly Need[], taken: WaistPlace): PlanConflict
   const natural = [...places].find(isNaturalWaist) ?? 'natural';
   const wanted = said
     .map(({ place, by }) => ({ place: place ?? natural, by }))
-    .filter(
-      ({ place, by }, at, all) => all.findIndex((one) => one.place === place && one.by === by) === at,
-    );
+    .filter(({ place, by }, at, all) => all.findIndex((one) => one.place === place && one.by === by) === at);
   return new Set(wanted.map(({ place }) => place)).size < 2 ? [] : [{ kind: 'waist', wanted, taken }];
 }
 

@@ -81,6 +81,20 @@ export function decidingCodes(sheet: ChartSheet): MeasurementCode[] {
 }
 
 /**
+ * What a chart wants taken of a wearer: what it decides by, then what it only reports, and what its options go by.
+ *
+ * @example askedCodes(jacket.sheet) // ['chest-girth', 'waist-girth']
+ */
+export function askedCodes(sheet: ChartSheet): MeasurementCode[] {
+  const reported = sheet.parts.flatMap((part) => part.columns.filter(({ role }) => role === 'advisory'));
+  const options = sheet.options.flatMap(({ when }) => when);
+  const besides = [...reported.map(({ code }) => code), ...options.map(({ of }) => of)];
+  return [
+    ...new Set([...decidingCodes(sheet), ...besides.flatMap((code) => readingsBehind(sheet, code))]),
+  ];
+}
+
+/**
  * Every measurement a chart reads, for whatever purpose: to decide, to report, to offer an option, to be taken its way.
  *
  * @example codesRead(jacket.sheet) // ['chest-girth', 'waist-girth']

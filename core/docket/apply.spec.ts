@@ -45,6 +45,8 @@ describe('a docket', () => {
     one.does('tension-chosen', { code: 'chest-girth', tension: 'snug' });
     one.does('waist-chosen', { place: 'navel' });
     one.does('unit-chosen', { unit: 'in' });
+    one.does('size-told', { item: 'bra', told: '75B' });
+    one.does('size-told', { item: 'bra', told: null });
     one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
     one.does('rule-overruled', { chartId: jacket.id, rule: 'key-decides', preference: 'roomy' });
     one.does('garment-decided', one.decision(jacket), { by: TIERNAN });
@@ -335,6 +337,8 @@ describe('the sentences', () => {
     one.does('waist-chosen', { place: 'above-navel' });
     one.does('waist-chosen', { place: null });
     one.does('unit-chosen', { unit: 'in' });
+    one.does('size-told', { item: 'bra', told: '75B' });
+    one.does('size-told', { item: 'bra', told: null });
     one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
     one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
     one.does('suspicion-confirmed', {

@@ -1,5 +1,6 @@
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Instrument, Stance, Tension } from '../body/measurement';
+import type { ToldItem } from '../body/told-sizes';
 import type { WaistPlace } from '../body/waist';
 import type { SkirtCut, WishCode } from '../body/wishes';
 import type { Confirmation } from '../capture/checks/confirmations';
@@ -261,6 +262,8 @@ export interface Docket {
   readonly tension: Readonly<Partial<Record<MeasurementCode, Tension>>>;
   /** Where the cord is tied, where two who ask want it differently and the fitter has said. */
   readonly waist: WaistPlace | null;
+  /** Sizes of what the wearer has and that fits, as they tell them. */
+  readonly told: Readonly<Partial<Record<ToldItem, string>>>;
   /** In the order they were taken on the device, whatever its clock said. */
   readonly readings: readonly Reading[];
   readonly passed: readonly PassedStep[];

@@ -61,7 +61,12 @@ describe('the plan of a docket', () => {
     expect(tensions()['chest-girth']).toBe('skin');
     expect(planOf(one.docket!, one.shelf).conflicts.filter(({ kind }) => kind === 'tension')).toEqual([]);
     const { shelf } = one;
-    const large = { ...shelf.protocols[0]!, name: 'Ours', girths: 'one-finger', waist: 'above-navel' } as const;
+    const large = {
+      ...shelf.protocols[0]!,
+      name: 'Ours',
+      girths: 'one-finger',
+      waist: 'above-navel',
+    } as const;
     const ours = { ...large, id: 'ours', steps: [{ code: 'waist-girth' }, { code: 'front-waist-length' }] };
     const other = new SpecDocket([shelvedChart()]);
     other.shelf = { ...shelf, charts: other.shelf.charts, protocols: [ours as never] };

@@ -7,14 +7,17 @@ import { saidTension } from '../body/protocol';
 import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
 import { WAIST_WORDS } from '../body/waist';
 import type { WishCode } from '../body/wishes';
-import { decidingCodes } from '../chart/size-chart';
+import { askedCodes } from '../chart/size-chart';
 import { garmentKind, type GarmentKind } from '../garment/kinds';
 import type { Doing } from './acts';
 import type { Docket } from './docket';
 import type { Shelf, ShelvedChart, ShelvedProtocol } from './shelf';
 
 /** What the plan of a docket rests on. */
-export type Planned = Pick<Docket, 'garments' | 'protocolIds' | 'extraCodes' | 'clothing' | 'tension' | 'waist'>;
+export type Planned = Pick<
+  Docket,
+  'garments' | 'protocolIds' | 'extraCodes' | 'clothing' | 'tension' | 'waist'
+>;
 
 /**
  * What a docket asks for, planned: by its garments' charts, its protocols, and besides. A
@@ -27,7 +30,7 @@ export function planOf(docket: Planned, shelf: Shelf): Plan {
   return planDocket(
     [
       ...chartsOn(docket, shelf).flatMap(({ sheet }) =>
-        decidingCodes(sheet).map((code): Need => {
+        askedCodes(sheet).map((code): Need => {
           const expected = sheet.expects.find((one) => one.code === code);
           return {
             by: sheet.garment,

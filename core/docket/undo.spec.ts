@@ -113,6 +113,9 @@ describe('lastDone', () => {
     one.does('waist-chosen', { place: 'navel' });
     one.does('unit-chosen', { unit: 'in' });
     one.does('unit-chosen', { unit: 'in' });
+    one.does('size-told', { item: 'collar', told: '15 1/2' });
+    expect(undo(one)).toBe('size-told');
+    expect(one.docket!.told).toEqual({});
     expect(undo(one)).toBe('unit-chosen');
     expect(one.docket!.unit).toBe('cm');
     expect(undo(one)).toBe('waist-chosen');

@@ -113,9 +113,7 @@ export function judgePart(facts: PartFacts, context: PartContext): PartVerdict {
     odds,
     alternates: alternates(part, bare, proposed, odds, reason),
     alterations:
-      proposed === null
-        ? []
-        : alterations(part, [...placements, ...advisory], part.sizes.indexOf(proposed)),
+      proposed === null ? [] : alterations(part, [...placements, ...advisory], part.sizes.indexOf(proposed)),
     change: single && context.odds !== null ? nearestChange(part, facts.placer, placements) : null,
     rule,
   };

@@ -118,7 +118,10 @@ export function sayChance(chance: number): string {
   return `${percent} %`;
 }
 
-function saySettled({ size, tightest, past }: Extract<Reason, { verdict: 'settled' }>, unit: ShownLength): string {
+function saySettled(
+  { size, tightest, past }: Extract<Reason, { verdict: 'settled' }>,
+  unit: ShownLength,
+): string {
   // By the odds hardly any reading within the tape's error leads to another size, near an edge or not.
   if (tightest.toEdge !== null && tightest.toEdge < tightest.standardError)
     return `${value(tightest, unit)} is near an edge of ${size}${sayPast(size, past)}.`;

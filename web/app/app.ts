@@ -1,10 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Journal } from '../data/journal/journal';
+import { OpenDocket } from '../data/open-docket';
 import { TypeAhead } from '../data/type-ahead';
 import { SessionService } from '../data/session-service';
 import { UnitService } from '../data/unit-service';
@@ -52,6 +61,7 @@ export class App {
   protected readonly failed = signal('');
   /** Whether the list of everything is open. */
   protected readonly commanding = signal(false);
+  private readonly openDocket = inject(OpenDocket);
   /** Whether it is asked who takes the bench over. */
   protected readonly handing = signal(false);
   protected readonly waiting = computed(() => {
@@ -70,6 +80,12 @@ export class App {
       return { order: order!, words: `Not kept (${day}): ${what} ${why}` };
     }),
   );
+
+  constructor() {
+    effect(() => {
+      if (this.openDocket.asked()) this.commanding.set(true);
+    });
+  }
 
   protected onKey(event: KeyboardEvent): void {
     if (this.commanding()) {

@@ -35,6 +35,7 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     clothing: {},
     tension: {},
     waist: null,
+    told: {},
     readings: [],
     passed: [],
     confirmations: [],

@@ -19,6 +19,7 @@ import { readingTaken, type ReadingTaken } from './reading-taken';
 import { readingWithdrawn, type ReadingWithdrawn } from './reading-withdrawn';
 import { returnWithdrawn, type ReturnWithdrawn } from './handing/return-withdrawn';
 import { ruleOverruled, type RuleOverruled } from './rule-overruled';
+import { sizeTold, type SizeTold } from './size-told';
 import { stepPassed, type StepPassed } from './step-passed';
 import { suspicionConfirmed, type SuspicionConfirmed } from './suspicion-confirmed';
 import { tensionChosen, type TensionChosen } from './tension-chosen';
@@ -41,6 +42,7 @@ export type Act =
   | TensionChosen
   | WaistChosen
   | UnitChosen
+  | SizeTold
   | RuleOverruled
   | ReadingTaken
   | ReadingWithdrawn
@@ -75,6 +77,7 @@ const KINDS = [
   tensionChosen,
   waistChosen,
   unitChosen,
+  sizeTold,
   ruleOverruled,
   readingTaken,
   readingWithdrawn,

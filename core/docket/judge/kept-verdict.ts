@@ -29,7 +29,12 @@ const placedSchema = z.object({
 });
 
 const reasonSchema = z.discriminatedUnion('verdict', [
-  z.object({ verdict: z.literal('settled'), size: z.string(), tightest: placedSchema, past: z.string().nullable().optional() }),
+  z.object({
+    verdict: z.literal('settled'),
+    size: z.string(),
+    tightest: placedSchema,
+    past: z.string().nullable().optional(),
+  }),
   z.object({
     verdict: z.literal('edge'),
     size: z.string(),

@@ -36,14 +36,27 @@ export function atSameWaist(standing: readonly Reading[]): readonly Reading[] {
 }
 
 /**
- * How the standing readings of one measurement stand together; one carried over is settled as it is.
+ * Of the standing readings of one measurement those that its value can rest on: at the waist of the last, and what was
+ * measured where something was. What the wearer told counts until then, the last of it.
+ *
+ * @example thatCount(docket.readings.filter(({ code }) => code === 'chest-girth')).length // 2
+ */
+export function thatCount(standing: readonly Reading[]): readonly Reading[] {
+  const here = atSameWaist(standing);
+  const measured = here.filter(({ origin }) => origin !== 'reported');
+  return measured.length > 0 ? measured : here.slice(-1);
+}
+
+/**
+ * How the standing readings of one measurement stand together; one carried over, or told, is settled as it is.
  *
  * @example agreementOf('chest-girth', docket.readings, house).state // 'agreed'
  */
 export function agreementOf(code: MeasurementCode, all: readonly Reading[], habits: Allowing): Agreement {
-  const standing = atSameWaist(all);
+  const standing = thatCount(all);
   const allowed = allowedIn(habits, code);
-  const carried = standing.length === 1 && standing[0]!.carriedFrom !== null ? standing[0]! : null;
+  const only = standing.length === 1 ? standing[0]! : null;
+  const carried = only !== null && (only.carriedFrom !== null || only.origin === 'reported') ? only : null;
   if (carried !== null) return { state: 'agreed', value: carried.length, difference: mm(0), allowed };
   return settleReadings(
     code,
@@ -76,7 +89,7 @@ export function settle(
 ): ReadonlyMap<MeasurementCode, SettledValue> {
   const settled = new Map<MeasurementCode, SettledValue>();
   for (const code of new Set(readings.map((reading) => reading.code))) {
-    const standing = atSameWaist(standingReadings(readings, [code]));
+    const standing = thatCount(standingReadings(readings, [code]));
     const agreement = agreementOf(code, standing, habits);
     if (agreement.value === null) continue;
     const counting = countingReadings(standing, agreement);

@@ -11,7 +11,7 @@ import { asReading } from '../acts/reading-taken';
 import type { Author, Origin } from '../docket';
 import type { Habits } from '../habits';
 import { oldestStanding, standingTaken } from './record';
-import { agreementOf, atSameWaist, countingReadings } from '../judge/settle';
+import { agreementOf, countingReadings, thatCount } from '../judge/settle';
 
 /** One value that was ever settled: on which docket, when, by whom and how. */
 export interface HistoryPoint {
@@ -81,7 +81,7 @@ export function historyOf(
 function settledOn(docket: number, acts: readonly Act[], habits: Habits): HistoryPoint[] {
   const taken = standingTaken(acts);
   return [...new Set(taken.map(({ code }) => code))].flatMap((code): HistoryPoint[] => {
-    const standing = atSameWaist(taken.filter((one) => one.code === code).map(asReading));
+    const standing = thatCount(taken.filter((one) => one.code === code).map(asReading));
     const agreement = agreementOf(code, standing, habits);
     if (agreement.state !== 'agreed') return [];
     const counting = countingReadings(standing, agreement);

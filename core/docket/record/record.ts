@@ -7,7 +7,7 @@ import { asReading, type ReadingTaken } from '../acts/reading-taken';
 import type { Origin, Reading } from '../docket';
 import { ageAt } from './age';
 import { remeasureIn, stillGrows, type Habits } from '../habits';
-import { agreementOf } from '../judge/settle';
+import { agreementOf, thatCount } from '../judge/settle';
 import type { Shelf } from '../shelf';
 
 /** What an earlier docket of a wearer already answers: offered, never used by itself. */
@@ -52,7 +52,9 @@ export function latestSettled(
     const last = own.at(-1)!;
     const together = own.filter(({ docketId }) => docketId === last.docketId).map(asReading);
     const agreement = agreementOf(code, together, habits);
-    return agreement.state === 'agreed' ? [{ code, value: agreement.value, last: together.at(-1)! }] : [];
+    return agreement.state === 'agreed'
+      ? [{ code, value: agreement.value, last: thatCount(together).at(-1)! }]
+      : [];
   });
 }
 

@@ -12,10 +12,13 @@ import {
   type ElementRef,
 } from '@angular/core';
 import { Router } from '@angular/router';
-import type { ChartSummary, DocketSummary, Wearer } from '@neat-measure/contract';
+import type { ChartSummary, DocketSummary, Protocol, Wearer } from '@neat-measure/contract';
+import { measurement, MEASUREMENT_CODES } from '@neat-measure/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { ChartService } from '../../data/chart-service';
+import { OpenDocket } from '../../data/open-docket';
+import { ProtocolService } from '../../data/protocol-service';
 import { DocketService } from '../../data/docket-service';
 import { Paged } from '../../data/paged';
 import { SessionService } from '../../data/session-service';
@@ -55,13 +58,15 @@ export class CommandList {
   private readonly wearerService = inject(WearerService);
   private readonly docketService = inject(DocketService);
   private readonly chartService = inject(ChartService);
+  private readonly protocolService = inject(ProtocolService);
+  private readonly openDocket = inject(OpenDocket);
 
   protected readonly words = signal('');
   private readonly wearers = new Paged<Wearer>((query) => this.wearerService.list(query));
   private readonly dockets = new Paged<DocketSummary>((query) => this.docketService.list(query));
   private readonly charts = new Paged<ChartSummary>((query) => this.chartService.list(query));
   protected readonly trouble = computed(
-    () => this.wearers.trouble() || this.dockets.trouble() || this.charts.trouble(),
+    () => this.failed() || this.wearers.trouble() || this.dockets.trouble() || this.charts.trouble(),
   );
 
   protected readonly lines = computed((): readonly Destination[] => {
@@ -75,10 +80,13 @@ export class CommandList {
     const places = DESTINATIONS.filter(({ takes }) => takes === undefined || this.session.may(takes)).map(
       ({ name, path }): Destination => ({ name, about: 'go there', run: () => this.go([path]) }),
     );
+    const adds = this.adds();
+    if (this.openDocket.asked()) return matching([...adds, ...this.addsCharts()], words);
     const fixed = matching([...acts, ...places], words);
     if (words.trim() === '' || !may) return fixed;
     return [
       ...fixed.slice(0, MOST),
+      ...matching([...adds, ...this.addsCharts()], words).slice(0, MOST),
       ...answers(this.wearers).map(
         ({ name, role }): Destination => ({
           name,
@@ -109,10 +117,63 @@ export class CommandList {
       ),
     ];
   });
+  /** What can be added to the docket that is open: every measurement, and every protocol. */
+  private readonly adds = computed((): readonly Destination[] => {
+    const adding = this.openDocket.adding();
+    if (adding === null) return [];
+    return [
+      ...this.protocols().map(
+        (protocol): Destination => ({
+          name: `Add ${protocol.name}`,
+          about: 'protocol, to this docket',
+          run: () => adding.protocol(protocol),
+        }),
+      ),
+      ...MEASUREMENT_CODES.map(
+        (code): Destination => ({
+          name: `Add ${measurement(code).name.toLowerCase()}`,
+          about: 'measurement, to this docket',
+          run: () => adding.measurement(code),
+        }),
+      ),
+    ];
+  });
+  /** The charts that answer, as garments of the docket that is open. */
+  private readonly addsCharts = computed((): readonly Destination[] => {
+    const adding = this.openDocket.adding();
+    if (adding === null) return [];
+    return this.charts.items().map(
+      ({ id, garment, maker }): Destination => ({
+        name: `Add ${garment}`,
+        about: `garment of ${maker}, to this docket`,
+        run: () =>
+          this.chartService.open(id).subscribe({
+            next: (chart) => adding.garment(chart),
+            error: (problem: Error) => this.failed.set(problem.message),
+          }),
+      }),
+    );
+  });
+  private readonly protocols = signal<readonly Protocol[]>([]);
+  private readonly failed = signal('');
+
   /** The line the arrows are on: the first again whenever the list is another. */
   protected readonly at = linkedSignal({ source: this.lines, computation: () => 0 });
 
   constructor() {
+    // Asked for once a docket is open: what can be added to it besides its charts.
+    effect((onCleanup) => {
+      if (!this.open() || this.openDocket.adding() === null) return;
+      const listed = this.protocolService.list().subscribe({
+        next: (all) => this.protocols.set(all),
+        error: (problem: Error) => this.failed.set(problem.message),
+      });
+      untracked(() => this.charts.seek(this.words()));
+      onCleanup(() => listed.unsubscribe());
+    });
+    effect(() => {
+      if (!this.open()) untracked(() => this.openDocket.asked.set(false));
+    });
     // As soon as the field stands: the dialog itself says so only once it has finished moving.
     effect(() => {
       const field = this.field()?.nativeElement;

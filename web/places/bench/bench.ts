@@ -13,6 +13,7 @@ import { Router, RouterLink } from '@angular/router';
 import { markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
+import { OpenDocket } from '../../data/open-docket';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
 import { isTakenElsewhere, listKeys, ShortcutService } from '../../parts/shortcuts/shortcut-service';
@@ -80,6 +81,7 @@ export class Bench {
   private readonly shortcuts = inject(ShortcutService);
   protected readonly speech = inject(SpeechService);
   private readonly dockets = inject(DocketService);
+  protected readonly openDocket = inject(OpenDocket);
   private readonly router = inject(Router);
   private readonly reading = viewChild(ReadingPanel);
   private readonly decidePanel = viewChild(DecidePanel);
@@ -289,6 +291,11 @@ export class Bench {
         does: 'take back what was done last',
         when: () => this.store.last() !== null,
         run: () => this.store.undo(),
+      },
+      {
+        keys: ['+'],
+        does: 'add a garment, a protocol or a measurement',
+        run: () => this.openDocket.asked.set(true),
       },
       { keys: ['v'], does: 'spoken prompts on or off', run: () => this.speech.toggle() },
       { keys: ['?'], does: '', run: () => this.shortcuts.shown.set(true) },

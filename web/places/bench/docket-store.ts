@@ -33,6 +33,7 @@ import { DocketService } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
 import { stepsOf, type Step } from './measuring/steps';
+import { OpenDocket, type Adding } from '../../data/open-docket';
 import { UnitService } from '../../data/unit-service';
 
 /** What the charts and protocols of a docket are found on. */
@@ -64,6 +65,7 @@ const NOTHING_JUDGED: JudgedDocket<Chart> = {
 export class DocketStore {
   private readonly dockets = inject(DocketService);
   private readonly units = inject(UnitService);
+  private readonly openDocket = inject(OpenDocket);
   private readonly journal = inject(Journal);
   private readonly session = inject(SessionService);
   private readonly destroyed = inject(DestroyRef);
@@ -160,7 +162,10 @@ export class DocketStore {
     this.destroyed.onDestroy(() => {
       this.listening.unsubscribe();
       this.units.governedBy(null);
+      this.openDocket.adding.set(null);
     });
+    const open = computed(() => this.docket() !== null && this.session.may('measure'));
+    effect(() => this.openDocket.adding.set(open() ? this.adding : null));
   }
 
   /**
@@ -218,6 +223,19 @@ export class DocketStore {
     this.journal.write(fitter.pen, applied.value.act);
     return true;
   }
+
+  /** Adds to the docket: what it is found by comes to the shelf first. */
+  private readonly adding: Adding = {
+    garment: (chart) => {
+      this.bench.update((bench) => bench && { ...bench, charts: [...bench.charts, chart] });
+      this.does({ kind: 'garment-asked', chartId: chart.id });
+    },
+    protocol: (protocol) => {
+      this.bench.update((bench) => bench && { ...bench, protocols: [...bench.protocols, protocol] });
+      this.does({ kind: 'protocol-asked', protocolId: protocol.id });
+    },
+    measurement: (code) => this.does({ kind: 'measurement-asked', code, asked: true }),
+  };
 
   /** What was done last here and stands, in words, and what takes it back; `null` where nothing was. */
   readonly last = computed(() => {

@@ -22,7 +22,9 @@ import {
   WAIST_WORDS,
   type Stance,
   shownIn,
-  nameAt, placeAt, wordsAt,
+  nameAt,
+  placeAt,
+  wordsAt,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';

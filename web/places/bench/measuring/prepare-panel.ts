@@ -16,11 +16,12 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
+import { ToldSizes } from './told-sizes';
 
 /** Before the tape is out: what to wear, what to have at hand, what does not go together, what to be careful of. */
 @Component({
   selector: 'nm-prepare-panel',
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, ToldSizes],
   template: `
     <p class="soft">Prepare, before the tape</p>
     <h1>{{ store.wearer()?.name }}</h1>
@@ -62,6 +63,9 @@ import { CursorStore } from './cursor-store';
           }
         </div>
       }
+    }
+    @defer (on idle) {
+      <nm-told-sizes />
     }
     @if (store.extras().length > 0) {
       <div class="row under" role="group" aria-label="On demand">
@@ -121,7 +125,11 @@ export class PreparePanel {
           : conflict.kind === 'waist'
             ? 'waist-girth'
             : conflict.code;
-      return { choices: conflictChoices(conflict), words: sayConflict(conflict), name: measurement(code).name.toLowerCase() };
+      return {
+        choices: conflictChoices(conflict),
+        words: sayConflict(conflict),
+        name: measurement(code).name.toLowerCase(),
+      };
     }),
   );
   protected readonly placings = computed(() => sayPlacings(this.store.plan()));

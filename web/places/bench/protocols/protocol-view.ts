@@ -15,7 +15,9 @@ import {
   wishOf,
   type PlannedStep,
   type Stance,
-  nameAt, placeAt, wordsAt,
+  nameAt,
+  placeAt,
+  wordsAt,
 } from '@neat-measure/core';
 import { ISO_8559_NAMES } from '@neat-measure/core/iso8559-names';
 import { BodyFigure } from '../../../parts/body-figure/body-figure';

@@ -79,7 +79,10 @@ export class AlterationRows {
         area,
         how,
         words: how === 'hem-at' ? `Hem the ${name} at` : `${capital(ALTERATION_WORDS[how])} the ${name} by`,
-        value: standing === undefined ? '' : formatLength(standing.length, this.units.written(this.units.entered())),
+        value:
+          standing === undefined
+            ? ''
+            : formatLength(standing.length, this.units.written(this.units.entered())),
       };
     });
   });

@@ -23,6 +23,7 @@ import {
   type OffMark,
   type WaistPlace,
   type Tension,
+  type ToldEstimate,
   unitSlip,
   type UnitSlip,
 } from '@neat-measure/core';
@@ -72,6 +73,8 @@ export class EntryStore {
   readonly held = linkedSignal<string, boolean>({ source: this.key, computation: () => false });
   /** What girths and lengths are taken with: the tape, or a marked string laid on a ruler. */
   readonly instrument = signal<Instrument>('tape');
+  /** Who reads the step at hand: the fitter, a helper, or nobody, where the wearer tells it. */
+  readonly origin = linkedSignal<string, Origin>({ source: this.key, computation: () => 'fitter' });
   /** The tension the step at hand is taken with, where it is not the one asked for. */
   private readonly otherTension = linkedSignal<string, Tension | null>({
     source: this.key,
@@ -95,6 +98,11 @@ export class EntryStore {
         takeUntilDestroyed(),
       )
       .subscribe((line) => this.receive(line));
+  }
+
+  /** Says where the next readings of this step come from. */
+  takeFrom(origin: Origin): void {
+    this.origin.set(origin);
   }
 
   /** Says how the tape lies at this step, where it cannot lie as asked. */
@@ -213,6 +221,12 @@ export class EntryStore {
     });
   }
 
+  /** Takes what a told size leads to, as told and not measured. */
+  takeTold({ code, length }: ToldEstimate): void {
+    const unit = bareUnit(code, this.units.entered());
+    this.keep(code, { ...exactly(code, length, unit), origin: 'reported' });
+  }
+
   /** Takes back the last reading of the step at hand, or of the one before where there is none. */
   takeBack(): void {
     if (this.cursor.placing().length > 1) return this.takeBackMark();
@@ -257,7 +271,7 @@ export class EntryStore {
   }
 
   private keep(code: MeasurementCode, taking: TakenReading): void {
-    const { typed, unit, origin = 'fitter', carriedFrom, device, waist } = taking;
+    const { typed, unit, origin = this.origin(), carriedFrom, device, waist } = taking;
     const takenWith = taking.instrument ?? this.instrument();
     const { stance, instruments } = measurement(code);
     const read = readReading(typed, code, unit);
@@ -284,7 +298,11 @@ export class EntryStore {
 }
 
 /** A length on record as it is written exactly: in the docket's unit where that can be, else in millimetres or grams. */
-function exactly(code: MeasurementCode, value: Length, unit: MeasureUnit): { typed: string; unit: MeasureUnit } {
+function exactly(
+  code: MeasurementCode,
+  value: Length,
+  unit: MeasureUnit,
+): { typed: string; unit: MeasureUnit } {
   if (measurement(code).kind === 'mass') return { typed: `${value} g`, unit: 'kg' };
   const typed = `${formatLength(value, unit as ShownUnit)}`;
   const read = readReading(typed, code, unit);

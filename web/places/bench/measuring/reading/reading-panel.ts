@@ -31,12 +31,18 @@ import {
   CLOTHINGS,
   TENSION_WORDS,
   TENSIONS,
+  TOLD_ITEM_WORDS,
+  toldEstimate,
+  type ToldItem,
   UNIT_WORDS,
   STANCE_WORDS,
   type MeasurementCode,
+  type Origin,
   bareUnit,
   withinLimits,
-  nameAt, placeAt, wordsAt,
+  nameAt,
+  placeAt,
+  wordsAt,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../../data/unit-service';
@@ -56,6 +62,16 @@ const SKIP_REASONS = [
   'Cannot be taken today',
   'Comes back for it later',
 ] as const;
+
+/** What a reading at the Bench can come from. */
+const FROM = ['fitter', 'helper', 'reported'] as const satisfies readonly Origin[];
+
+const FROM_WORDS: Readonly<Record<Origin, string>> = {
+  fitter: 'read by you',
+  helper: 'read by a helper',
+  self: 'read by the wearer',
+  reported: 'told, not measured',
+};
 
 /** The centre of the Bench: one measurement, the reading as large as can be, and what the readings say. */
 @Component({
@@ -84,9 +100,7 @@ export class ReadingPanel {
   /** The chain that the step is read along with others; `null` where the tape is laid for it alone. */
   protected readonly chain = computed(() => {
     const { chain } = this.step();
-    return chain === null
-      ? null
-      : { ...CHAINS[chain], from: wordsAt(CHAINS[chain].from, this.step().waist) };
+    return chain === null ? null : { ...CHAINS[chain], from: wordsAt(CHAINS[chain].from, this.step().waist) };
   });
   protected readonly name = computed(() => nameAt(this.step().code, this.step().waist));
   protected readonly place = computed(() => placeAt(this.step().code, this.step().waist));
@@ -156,15 +170,17 @@ export class ReadingPanel {
     () => this.cursor.suspicions().find(({ weight }) => weight === 'ask') ?? null,
   );
   protected readonly asks = computed(() =>
-    this.cursor
-      .suspicions()
-      .map((suspicion) => ({ suspicion, words: saySuspicion(suspicion, this.units.written(this.units.entered())) })),
+    this.cursor.suspicions().map((suspicion) => ({
+      suspicion,
+      words: saySuspicion(suspicion, this.units.written(this.units.entered())),
+    })),
   );
 
   /** The unit that is shown elsewhere, where it is not the one a bare number takes. */
   protected readonly view = computed(() => {
     const { unit, entered } = this.units;
-    return unit() === entered() || bareUnit(this.step().code, entered()) === bareUnit(this.step().code, unit())
+    return unit() === entered() ||
+      bareUnit(this.step().code, entered()) === bareUnit(this.step().code, unit())
       ? null
       : { shown: UNIT_WORDS[unit()], entered: UNIT_WORDS[entered()] };
   });
@@ -177,11 +193,30 @@ export class ReadingPanel {
     const problem = this.store.problem();
     return problem && sayReadingProblem(problem, this.units.written(this.unit()));
   });
+  /** What a size that the wearer told leads to here, until something is read. */
+  protected readonly told = computed(() => {
+    const { code, readings } = this.step();
+    if (readings.length > 0) return [];
+    const told = Object.entries(this.docket.docket()?.told ?? {}) as [ToldItem, string][];
+    return told.flatMap(([item, text]) => {
+      const estimate = toldEstimate(item, text);
+      if (estimate?.code !== code) return [];
+      const about = formatLength(estimate.length, this.units.written(this.unit()));
+      return [
+        { estimate, words: `Told: ${TOLD_ITEM_WORDS[item].toLowerCase()}, ${text}. An estimate: ${about}.` },
+      ];
+    });
+  });
+  protected readonly from = computed(() => FROM_WORDS[this.store.origin()]);
   protected readonly slip = computed(() => {
     const slip = this.store.slip();
     return slip === null
       ? null
-      : { words: sayUnitSlip(slip, this.units.written(this.units.entered())), unit: slip.offer.unit, own: slip.unit };
+      : {
+          words: sayUnitSlip(slip, this.units.written(this.units.entered())),
+          unit: slip.offer.unit,
+          own: slip.unit,
+        };
   });
   protected readonly offer = computed(() => {
     const problem = this.store.problem();
@@ -327,6 +362,12 @@ export class ReadingPanel {
       when: () => this.nothingTyped(),
       run: () => this.turnClothing(),
     },
+    {
+      keys: ['o'],
+      does: 'who reads it: you, a helper, or nobody where the wearer tells it',
+      when: () => this.nothingTyped(),
+      run: () => this.turnOrigin(),
+    },
   ];
 
   /** After a key: the next one may come before the page is drawn again; it must not meet what was cleared. */
@@ -345,6 +386,11 @@ export class ReadingPanel {
   /** The next way for the tape to lie. */
   turnTension(): void {
     this.store.takeWith(after(TENSIONS, this.store.tension()));
+  }
+
+  /** The next that a reading may come from. */
+  turnOrigin(): void {
+    this.store.takeFrom(after(FROM, this.store.origin()));
   }
 
   /** The next thing that may lie between tape and body. */

@@ -1,5 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject } from '@angular/core';
-import { bareUnit, formatNumber, measurement, STANCE_WORDS, type Stance, nameAt, shortAt } from '@neat-measure/core';
+import {
+  bareUnit,
+  formatNumber,
+  measurement,
+  STANCE_WORDS,
+  type Stance,
+  nameAt,
+  shortAt,
+} from '@neat-measure/core';
 import { DocketStore } from '../../docket-store';
 import { CursorStore } from '../cursor-store';
 import { ForesightStore } from '../foresight/foresight-store';
