@@ -46,12 +46,12 @@ test('what cannot be read is kept in the entry with a message, and a reading can
   await expect(page.getByLabel('Chest in cm')).toHaveValue('9x8');
   await page.keyboard.press('Escape');
   await takeReadings(page, '98');
-  await expect(page.getByText('3 readings to go')).toHaveCount(0);
-  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await expect(page.getByText('3 readings left')).toHaveCount(0);
+  await expect(page.getByText('1 reading left')).toBeVisible();
   await page.keyboard.press('r');
-  await expect(page.getByText('2 readings to go')).toBeVisible();
+  await expect(page.getByText('2 readings left')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('2 readings to go')).toBeVisible();
+  await expect(page.getByText('2 readings left')).toBeVisible();
 });
 
 test('two readings that disagree want a third, and the median is taken', async ({ fitter: page }) => {
@@ -108,13 +108,13 @@ test('readings taken without a network are kept on the device and sent later', a
   await page.route('**/api/acts', (route) => route.abort());
   await takeReadings(page, '98');
   await expect(page.getByText('1 act waits to be sent; kept on this device.')).toBeVisible();
-  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await expect(page.getByText('1 reading left')).toBeVisible();
   const sent = page.waitForResponse((response) => response.url().includes('/api/acts') && response.ok());
   await page.unroute('**/api/acts');
   await page.reload();
   await sent;
   await expect(page.getByText('to be sent; kept on this device')).toHaveCount(0);
-  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await expect(page.getByText('1 reading left')).toBeVisible();
 });
 
 test('? lists the keys', async ({ fitter: page }) => {

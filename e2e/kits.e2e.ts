@@ -130,7 +130,7 @@ test('what was done last is taken back with one key, act by act', async ({ fitte
   await expect(page.getByText('Accepted: M.')).toBeHidden();
   await expect(page.getByText('Last: read natural waist: 86 cm.')).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await expect(page.getByText('1 reading left')).toBeVisible();
   await page.reload();
   await expect(page.getByText('Last: read natural waist: 86 cm.')).toBeVisible();
   await page.keyboard.press('Control+k');

@@ -139,10 +139,10 @@ test('the unit switch re-expresses readings and re-interprets none', async ({ fi
 test('a second tab neither loses nor doubles a reading', async ({ fitter: page, context }) => {
   await openDocket(page, 'hakon', ['Estuary fleece']);
   await takeReadings(page, '98');
-  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await expect(page.getByText('1 reading left')).toBeVisible();
   const second = await context.newPage();
   await second.goto(page.url());
-  await expect(second.getByText('1 reading to go')).toBeVisible();
+  await expect(second.getByText('1 reading left')).toBeVisible();
   await takeReadings(second, '98.5');
   await expect(second.locator('[data-proposed]:visible')).toBeVisible();
   await page.reload();
@@ -208,7 +208,7 @@ test('a tape that sends is heard like a typed reading, and one sent twice counts
   await tape.keyboard.press('Enter');
   await expect(tape.getByText('Sent: 1 new, 1 repeated.')).toBeVisible();
   await expect(page.getByText('First reading, practice-tape')).toBeVisible();
-  await expect(page.getByText('1 reading to go')).toBeVisible();
+  await expect(page.getByText('1 reading left')).toBeVisible();
   await tape.getByLabel('Length, cm').fill('38');
   await tape.keyboard.press('Enter');
   await expect(page.getByText(/is outside any chest/)).toBeVisible();

@@ -21,9 +21,9 @@ test('two browsers on one docket see each other’s acts within a second', async
   await other.keyboard.press('Enter');
 
   await takeReadings(page, '98');
-  await expect(other.getByText('3 readings to go')).toBeVisible({ timeout: 1_000 });
+  await expect(other.getByText('3 readings left')).toBeVisible({ timeout: 1_000 });
   await takeReadings(other, '98.5');
-  await expect(page.getByText('2 readings to go')).toBeVisible({ timeout: 1_000 });
+  await expect(page.getByText('2 readings left')).toBeVisible({ timeout: 1_000 });
   await page.keyboard.press('d');
   await page.getByRole('button', { name: /Made to measure/ }).click();
   await expect(other.getByText('to be made to measure ✓')).toBeVisible({ timeout: 1_000 });

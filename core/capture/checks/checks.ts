@@ -1,7 +1,7 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
-import { inches, MICROMETRES_PER, micrometres, type Length } from '../../quantity/length';
+import { inches, mm, MICROMETRES_PER, micrometres, type Length } from '../../quantity/length';
 import { GRAMS_PER } from '../../quantity/mass';
-import { unlikelyBody, type Unlikely } from './likelihood';
+import { RARE, unlikelyBody, type Unlikely } from './likelihood';
 import { relationsOf, SUMS, type CheckCode, type Relation, type Sum } from './relations';
 
 export { CHECK_CODES, type CheckCode } from './relations';
@@ -44,6 +44,24 @@ const USUAL: readonly { check: CheckCode; code: MeasurementCode; least: Length; 
   { check: 'shoulder-to-waist', code: 'front-waist-length', least: inches(14.5), most: inches(18) },
 ];
 
+/**
+ * From these girths on a body is a large one (working values of ours, beyond nearly all of the 507). What is usual of
+ * middling builds says nothing of it: a length over a full bust or belly is longer, a hip far wider than the shoulders.
+ */
+const LARGE: readonly (readonly [MeasurementCode, Length])[] = [
+  ['chest-girth', mm(1180)],
+  ['bust-girth', mm(1120)],
+  ['waist-girth', mm(1080)],
+  ['hip-girth', mm(1200)],
+];
+
+/** The statistics are of young and active people: of a large body only what no body has is asked about. */
+const RARE_OF_LARGE = 1e-6;
+
+function isLarge(values: KnownValues): boolean {
+  return LARGE.some(([code, from]) => (values.get(code) ?? 0) >= from);
+}
+
 /** Inside leg as a share of height. Common practice, no source. */
 const LEG_SHARE = { least: 0.38, most: 0.52 };
 
@@ -58,14 +76,15 @@ const BUILD = { least: 13, most: 60 };
  * @example checkBody(new Map([['bust-girth', cm(80)], ['underbust-girth', cm(90)]])).map(({ check }) => check) // ['bust-under-underbust']
  */
 export function checkBody(values: KnownValues): Suspicion[] {
+  const large = isLarge(values);
   const related = relationsOf(values).flatMap((relation) => checkRelation(relation, values));
   const sums = SUMS.flatMap((sum) => checkSum(sum, values));
   const usual = USUAL.flatMap(({ check, code, least, most }): Suspicion[] => {
     const is = values.get(code);
-    if (is === undefined || (is >= least && is <= most)) return [];
+    if (is === undefined || large || (is >= least && is <= most)) return [];
     return [{ check, weight: 'ask', measurements: [code], facts: { kind: 'value', is, least, most } }];
   });
-  const unlikely = unlikelyBody(values);
+  const unlikely = unlikelyBody(values, large ? RARE_OF_LARGE : RARE);
   const together: Suspicion[] =
     unlikely === null
       ? []
@@ -86,7 +105,7 @@ function checkRelation(
 ): Suspicion[] {
   const [a, b] = [values.get(first), values.get(second)];
   if (a === undefined || b === undefined) return [];
-  if (check === 'overarm-to-hip' && !values.has('bust-girth')) return [];
+  if (check === 'overarm-to-hip' && (!values.has('bust-girth') || isLarge(values))) return [];
   const is = micrometres(a - b);
   if ((least === null || is >= least) && (most === null || is <= most)) return [];
   return [{ check, weight, measurements: [second, first], facts: { kind: 'difference', is, least, most } }];

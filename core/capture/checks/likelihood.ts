@@ -31,15 +31,19 @@ const LIKELY = 0.01;
  *
  * A chest and a bust girth are one variable of the statistics (the girth at nipple or bust line).
  *
+ * @param rare the chance below which it is asked about
  * @returns `null` when it is likely, or when fewer than two of the measurements are known
  * @example unlikelyBody(new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])) // null
  */
-export function unlikelyBody(values: ReadonlyMap<MeasurementCode, Length>): Unlikely | null {
+export function unlikelyBody(
+  values: ReadonlyMap<MeasurementCode, Length>,
+  rare = RARE,
+): Unlikely | null {
   const known = observedOf(values);
   if (known.length < 2) return null;
   const builds = givenBuilds(known);
   const chance = chanceOf(builds, known);
-  if (chance >= RARE) return null;
+  if (chance >= rare) return null;
   return { chance, ...guessAt(builds, known) };
 }
 

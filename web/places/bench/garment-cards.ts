@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import type { Chart } from '@neat-measure/contract';
 import {
   alterationsOf,
@@ -26,7 +26,8 @@ import { DecidingStore } from './deciding/deciding-store';
 import { DocketStore } from './docket-store';
 import { CursorStore } from './measuring/cursor-store';
 import { ForesightStore } from './measuring/foresight/foresight-store';
-import { minutesLeft } from './measuring/pace';
+import { minutesLeft, paceOf } from './measuring/pace';
+import { PaceService } from './measuring/pace-service';
 
 /** The most rulers of one card; a garment of many parts shows those that are still open. */
 const MOST_RULERS = 3;
@@ -52,6 +53,7 @@ export class GarmentCards {
   protected readonly units = inject(UnitService);
   protected readonly foresight = inject(ForesightStore);
   protected readonly desk = inject(DecidingStore);
+  private readonly paces = inject(PaceService);
   /** The garment that the work is at, or `null` while measuring. */
   readonly at = input<number | null>(null);
   readonly deciding = input(false);
@@ -103,11 +105,23 @@ export class GarmentCards {
   }
 
   /** How much is left to be read, and about how long that takes. */
+  private readonly ownPace = computed(() => paceOf(this.store.steps()));
+  /** Until this docket shows one, the fitter's pace on an earlier one. */
+  private readonly pace = computed(() => this.ownPace() ?? this.paces.known());
+
   protected readonly left = computed(() => {
     const count = this.cursor.toGo();
     if (count === 0) return 'all read';
-    return `${count} ${count === 1 ? 'reading' : 'readings'} to go, about ${minutesLeft(this.store.steps(), count)} min`;
+    const minutes = minutesLeft(count, this.pace());
+    return `${count} ${count === 1 ? 'reading' : 'readings'} left, about ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}`;
   });
+
+  constructor() {
+    effect(() => {
+      const own = this.ownPace();
+      if (own !== null) this.paces.keep(own);
+    });
+  }
 
   protected acceptSettled(): void {
     this.desk.acceptSettled();

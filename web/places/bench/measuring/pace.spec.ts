@@ -1,8 +1,8 @@
 import { readingOf } from '../../../testing/watch-coat';
-import { minutesLeft } from './pace';
+import { minutesLeft, paceOf } from './pace';
 import type { Step } from './steps';
 
-describe('minutesLeft', () => {
+describe('the pace of a fitter', () => {
   /** Steps whose readings came after so many seconds each. */
   const steps = (...seconds: number[]): Step[] => {
     let at = Date.parse('2026-05-04T09:00:00Z');
@@ -13,15 +13,22 @@ describe('minutesLeft', () => {
     return [{ readings } as unknown as Step];
   };
 
-  it('goes by a usual pace until this docket shows its own', () => {
-    expect(minutesLeft([], 6)).toBe(2);
-    expect(minutesLeft(steps(0, 60, 60), 6)).toBe(2);
-    expect(minutesLeft(steps(0, 60, 60, 60, 60), 6)).toBe(6);
+  it('is shown by a docket once enough was read, pauses left out', () => {
+    expect(paceOf([])).toBeNull();
+    expect(paceOf(steps(0, 60, 60))).toBeNull();
+    expect(paceOf(steps(0, 60, 60, 60, 60))).toBe(60_000);
+    expect(paceOf(steps(0, 10, 10, 2_000, 10, 10, 10))).toBe(10_000);
   });
 
-  it('leaves out pauses, and never says that what is left takes no time', () => {
-    expect(minutesLeft(steps(0, 10, 10, 2_000, 10, 10, 10), 12)).toBe(2);
-    expect(minutesLeft(steps(0, 1, 1, 1, 1, 1), 2)).toBe(1);
-    expect(minutesLeft(steps(0, 60, 60, 60, 60), 0)).toBe(0);
+  it('is never faster than hands are, whatever keys are', () => {
+    const pace = paceOf(steps(0, 1, 1, 1, 1, 1));
+    expect(minutesLeft(114, pace)).toBe(7);
+  });
+
+  it('says how long the rest takes: a usual pace until one is known, and never no time', () => {
+    expect(minutesLeft(166, null)).toBe(22);
+    expect(minutesLeft(6, 60_000)).toBe(6);
+    expect(minutesLeft(2, null)).toBe(1);
+    expect(minutesLeft(0, null)).toBe(0);
   });
 });
