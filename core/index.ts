@@ -58,6 +58,7 @@ export * from './chart/arithmetic/derived';
 export * from './chart/arithmetic/say-derived';
 export * from './chart/written-length';
 export * from './chart/chart-shape';
+export * from './chart/choices';
 export * from './chart/size-chart';
 export * from './chart/label';
 export * from './chart/named';

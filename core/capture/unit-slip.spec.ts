@@ -22,7 +22,9 @@ describe('unitSlip', () => {
       ['60', 'hip-girth'],
       ['32 1/2', 'inside-leg-length'],
     ] as const)
-      expect(offered(text, code, 'in')).withContext(text).toBeNull();
+      expect(offered(text, code, 'in'))
+        .withContext(text)
+        .toBeNull();
     expect(offered('98', 'chest-girth', 'cm')).toBeNull();
     expect(offered('66 in', 'trouser-waist-girth', 'in')).toBeNull();
     expect(offered('66"', 'trouser-waist-girth', 'in')).toBeNull();

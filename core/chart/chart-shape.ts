@@ -130,6 +130,11 @@ const expectationSchema = z.object({
   clothing: z.enum(CLOTHINGS).nullable().default(null),
   /** How the maker rounds this measurement before looking it up. */
   rounding: writtenRoundingSchema.nullable().default(null),
+  /**
+   * Whether the rounded number is what is recorded: the maker asks for whole inches, say. It is then the number itself
+   * that is sized, and the tape's error is weighed around it, not around what was typed.
+   */
+  recorded: z.boolean().default(false),
   /** After how many days a value on record is to be measured again. */
   remeasureAfter: z.int().min(1).max(3650).nullable().default(null),
 });
@@ -141,6 +146,21 @@ const conditionSchema = z.object({
   length: writtenLengthSchema,
 });
 export type Condition = z.infer<typeof conditionSchema>;
+
+const choiceSchema = z.object({
+  /** Its name in the arithmetic: `choice:overlap`. */
+  code: partCodeSchema,
+  name: z.string().trim().min(1).max(60),
+  /** What may be chosen on a docket, and the length it comes to in the arithmetic. */
+  ways: z
+    .array(z.object({ label: sizeSchema, length: writtenLengthSchema }))
+    .min(2)
+    .max(8),
+  /** The label of the usual one, which is proposed. */
+  usual: sizeSchema,
+});
+/** A length of the arithmetic that is chosen on the docket: the overlap of a vest, say. */
+export type ChartChoice = z.infer<typeof choiceSchema>;
 
 const optionSchema = z.object({
   name: z.string().trim().min(1).max(60),
@@ -203,6 +223,8 @@ export const chartShapeSchema = z.object({
   key: columnCodeSchema.nullable().default(null),
   expects: z.array(expectationSchema).max(MEASUREMENT_CODES.length).default([]),
   derivations: z.array(derivationSchema).max(MOST_DERIVATIONS).default([]),
+  /** What is chosen on a docket before the arithmetic is worked out. */
+  choices: z.array(choiceSchema).max(6).default([]),
   parts: z.array(partSchema).min(1).max(MOST_PARTS),
   /** How the sizes of the parts make the label: `{waist}x{leg}`. Without it they are parted by spaces. */
   label: z.string().max(120).nullable().default(null),

@@ -32,6 +32,16 @@ export interface CutColumn {
 }
 
 /**
+ * Whether a value lies right on an end of a stretch: the first of its own, or the last.
+ *
+ * @example isOnBound(cutColumn(onlyPart(compileChart(jacket.sheet)).deciding[0].intervals), cm(102)) // true
+ */
+export function isOnBound({ points }: Pick<CutColumn, 'points'>, value: number): boolean {
+  const stretch = stretchOf({ points }, value);
+  return value === points[stretch - 1] || value === points[stretch]! - 1;
+}
+
+/**
  * Cuts the settled intervals of a column, smallest size first.
  *
  * @example [...cutColumn(onlyPart(compileChart(jacket.sheet)).deciding[0].intervals).points] // [cm(94), cm(102), 1_100_001, cm(111), 1_190_001]

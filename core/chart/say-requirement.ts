@@ -2,6 +2,7 @@ import { measurement } from '../body/catalogue';
 import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
 import { formatLength, type ShownLength, shownIn, type InchParts } from '../quantity/format-length';
 import type { WorkingUnit } from '../quantity/length';
+import { list } from '../words/list';
 import { sayRounding } from '../quantity/say-rounding';
 import { isDerivedCode } from './column-code';
 import { parsedSteps, type ParsedStep } from './arithmetic/derivation';
@@ -34,12 +35,22 @@ export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit, parts: Inch
         .map((step) => sayStep(sheet, step, maker))
         .join('; ')}.`,
     })),
-    ...sheet.expects.map(({ code, tension, clothing, rounding, remeasureAfter }) => ({
+    ...sheet.choices.map(({ name, ways, usual }) => ({
+      about: `${name}:`,
+      words: `chosen on the docket: ${list(
+        ways.map(
+          ({ label, length }) =>
+            `${label}${label === usual ? ' (usual)' : ''} counts as ${formatLength(length, maker)}`,
+        ),
+        'or',
+      )}.`,
+    })),
+    ...sheet.expects.map(({ code, tension, clothing, rounding, recorded, remeasureAfter }) => ({
       about: `${measurement(code).name}:`,
       words: `${[
         tension === null ? '' : TENSION_WORDS[tension],
         clothing === null ? '' : CLOTHING_WORDS[clothing],
-        rounding === null ? '' : sayRounding(rounding, maker),
+        rounding === null ? '' : `${recorded ? 'recorded ' : ''}${sayRounding(rounding, maker)}`,
         remeasureAfter === null ? '' : `to be measured again after ${remeasureAfter} days`,
       ]
         .filter(Boolean)
@@ -83,6 +94,8 @@ function sayStep(sheet: ChartSheet, { step, operands }: ParsedStep, maker: Shown
     if (operand?.kind === 'reading') return measurement(operand.code).name.toLowerCase();
     if (operand?.kind === 'size-of')
       return `the size of the ${sheet.parts.find(({ code }) => code === operand.part)?.name.toLowerCase() ?? operand.part}`;
+    if (operand?.kind === 'choice')
+      return `the ${sheet.choices.find(({ code }) => code === operand.choice)?.name.toLowerCase() ?? operand.choice} chosen`;
     if (isDerivedCode(text)) return columnName(sheet, text, () => text).toLowerCase();
     return operand?.kind === 'length' ? formatLength(operand.length, maker) : text.replace(/-/g, ' ');
   });

@@ -29,6 +29,7 @@ export function sheetAround(
     unit: part.columns[0]!.unit,
     expects: [],
     derivations: [],
+    choices: [],
     parts: [part],
     label: null,
     combinations: [],
@@ -89,9 +90,7 @@ export function askedCodes(sheet: ChartSheet): MeasurementCode[] {
   const reported = sheet.parts.flatMap((part) => part.columns.filter(({ role }) => role === 'advisory'));
   const options = sheet.options.flatMap(({ when }) => when);
   const besides = [...reported.map(({ code }) => code), ...options.map(({ of }) => of)];
-  return [
-    ...new Set([...decidingCodes(sheet), ...besides.flatMap((code) => readingsBehind(sheet, code))]),
-  ];
+  return [...new Set([...decidingCodes(sheet), ...besides.flatMap((code) => readingsBehind(sheet, code))])];
 }
 
 /**

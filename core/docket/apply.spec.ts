@@ -27,7 +27,7 @@ describe('a docket', () => {
     const asking = one.acts[1]!;
     expect(apply(null, asking, one.shelf)).toEqual({ ok: false, problem: { code: 'not-opened' } });
     expect(code(one.tries({ ...opening, id: specId() }))).toBe('opened-already');
-    expect(one.docket!.garments).toEqual([{ chartId: chart.id, rule: null, preference: null }]);
+    expect(one.docket!.garments).toEqual([{ chartId: chart.id, rule: null, preference: null, chosen: {} }]);
     expect(replay([asking]))
       .withContext('nobody opened it')
       .toBeNull();
@@ -340,6 +340,7 @@ describe('the sentences', () => {
     one.does('size-told', { item: 'bra', told: '75B' });
     one.does('size-told', { item: 'bra', told: null });
     one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
+    one.does('choice-made', { chartId: chart.id, choice: 'overlap', label: null });
     one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
     one.does('suspicion-confirmed', {
       check: 'waist-over-chest',

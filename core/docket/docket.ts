@@ -5,6 +5,7 @@ import type { WaistPlace } from '../body/waist';
 import type { SkirtCut, WishCode } from '../body/wishes';
 import type { Confirmation } from '../capture/checks/confirmations';
 import type { FitPreference, HouseRule } from '../chart/chart-shape';
+import type { Chosen } from '../chart/choices';
 import type { AlteredHow } from '../fit/alterations';
 import type { FitArea } from '../garment/areas';
 import type { GarmentVerdict } from '../match/verdict';
@@ -19,6 +20,8 @@ export interface DocketGarment {
   readonly chartId: string;
   readonly rule: HouseRule | null;
   readonly preference: FitPreference | null;
+  /** What was chosen of what its chart leaves to be chosen, by the choice; what is not there is as usual. */
+  readonly chosen: Chosen;
 }
 
 /** Where a reading comes from. */

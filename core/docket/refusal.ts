@@ -26,6 +26,8 @@ export type Refusal =
   | { readonly code: 'no-such-reading' }
   | { readonly code: 'docket-full'; readonly most: number }
   | { readonly code: 'not-on-docket' }
+  /** Its chart leaves no such thing to be chosen. */
+  | { readonly code: 'no-such-choice'; readonly choice: string; readonly label: string }
   | { readonly code: 'decided-already' }
   | { readonly code: 'unreadable-reading'; readonly problem: ReadingProblem; readonly unit: MeasureUnit }
   | { readonly code: 'unreadable-wish'; readonly problem: WishProblem; readonly unit: WorkingUnit }

@@ -36,6 +36,8 @@ export function sayRefusal(refusal: Refusal, parts: InchParts): string {
       return 'There is no such reading on this docket. Reload the page and look at the readings.';
     case 'docket-full':
       return `A docket holds at most ${refusal.most}. Open another docket for the rest.`;
+    case 'no-such-choice':
+      return `The size chart does not offer ${refusal.choice} ${refusal.label}. Choose one that it offers.`;
     case 'not-on-docket':
       return 'This garment is not on the docket. Add it first.';
     case 'decided-already':

@@ -40,7 +40,7 @@ describe('lastDone', () => {
     expect(one.docket!.consent?.given).toBeFalse();
     expect(one.docket!.garments)
       .withContext('what was asked for stays')
-      .toEqual([{ chartId: chart.id, rule: null, preference: null }]);
+      .toEqual([{ chartId: chart.id, rule: null, preference: null, chosen: {} }]);
     expect(one.docket!.decisions.at(-1)).toEqual(
       jasmine.objectContaining({ outcome: 'later', reason: TAKEN_BACK }),
     );

@@ -9,7 +9,15 @@ import { preferenceOf, type PartPlacer } from './kernel/part-placer';
 import { nearestChange } from './nearest-change';
 import { LISTED_CHANCE } from './odds/odds';
 import { commonSizes, place, type Placement } from './placement';
-import type { Alteration, PartVerdict, PlacedMeasurement, Reason, SizeChance, Verdict } from './verdict';
+import {
+  VERDICTS,
+  type Alteration,
+  type PartVerdict,
+  type PlacedMeasurement,
+  type Reason,
+  type SizeChance,
+  type Verdict,
+} from './verdict';
 
 /** What a column has to go by: a value, or why there is none. */
 export type ColumnValue =
@@ -46,6 +54,8 @@ export interface PartContext {
   readonly suspects: ReadonlySet<MeasurementCode>;
   /** One probability a size, then that of no size; `null` where they were not asked for. */
   readonly odds: { readonly sizes: readonly string[]; readonly chances: Float64Array } | null;
+  /** The same with what was recorded right on a bound moved off it: what the tape's error does besides. */
+  readonly beyond: PartContext['odds'];
   /** The standard error of what a column goes by, in micrometres. */
   readonly errorOf: (code: ColumnCode) => number;
   readonly partName: (code: string) => string;
@@ -212,7 +222,7 @@ function listOdds({ odds }: PartContext): SizeChance[] {
 
 function explain(
   { part, rule, verdict, size: proposed, placer }: PartFacts,
-  { edgeChance, preference }: PartContext,
+  { edgeChance, preference, beyond }: PartContext,
   placed: readonly Placement[],
   placements: readonly PlacedMeasurement[],
   odds: readonly SizeChance[],
@@ -240,13 +250,20 @@ function explain(
       const size = proposed!;
       const tightest = tightestOf(placements);
       const rival = odds.find((one) => one.size !== size);
-      if (rival === undefined || rival.chance < edgeChance) {
+      if (rival === undefined || rivalChance(beyond, size) < edgeChance) {
         const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size);
         return { verdict: 'settled', size, tightest, ...(past === undefined ? {} : { past }) };
       }
       return { verdict: 'edge', size, neighbour: rival.size, chance: rival.chance, tightest };
     }
   }
+}
+
+/** How likely another size than this is, or none. */
+function rivalChance(beyond: PartContext['odds'], size: string): number {
+  if (beyond === null) return 0;
+  const own = beyond.sizes.indexOf(size);
+  return Math.max(...beyond.chances.filter((_, at) => at !== own));
 }
 
 /**
@@ -259,14 +276,17 @@ function pastEdge(
   placements: readonly PlacedMeasurement[],
   column: number,
   size: string,
-): string | null | undefined {
+): Extract<Reason, { verdict: 'settled' }>['past'] {
   const { value, toEdge, standardError } = placements[column]!;
   if (toEdge === null || toEdge >= standardError) return undefined;
   const values = Float64Array.from(placements, (one) => one.value);
   const { from, until } = part.deciding[column]!.intervals[part.sizes.indexOf(size)]!;
   values[column] = value - from < until - value ? from - 1 : until;
   placer.place(values);
-  return placer.size < 0 ? null : part.sizes[placer.size]!;
+  return {
+    verdict: VERDICTS[placer.verdict]!,
+    size: placer.size < 0 ? null : part.sizes[placer.size]!,
+  };
 }
 
 /** The measurement that is fewest standard errors away from an edge: the one that could move the size. */

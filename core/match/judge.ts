@@ -7,10 +7,12 @@ import { garmentKind } from '../garment/kinds';
 import { isMade, labelOf, nearestMade } from '../chart/label';
 import type { Condition } from '../chart/chart-shape';
 import { micrometres, type Length } from '../quantity/length';
+import { asRecorded } from './odds/as-recorded';
 import { derivedLines } from './derived-lines';
 import { judgePart, type ColumnValue, type PartFacts } from './judge-part';
 import { Kernel, type RuleOverride } from './kernel/kernel';
 import { drawOdds, type Odds, type Weighed } from './odds/odds';
+import { heldTo, onBounds } from './odds/on-bounds';
 import {
   VERDICTS,
   type GarmentVerdict,
@@ -67,13 +69,14 @@ export function judge(
   for (const code of compiled.arithmetic.readings.keys())
     judged.input(code)[0] = body.get(code)?.value ?? NaN;
   judged.run(1, options.suspects);
-  return accountOf(judged, 0, body, options, (columns) =>
-    drawOdds(drawn, weighedReadings(compiled, body), columns),
+  const readings = weighedReadings(compiled, body);
+  return accountOf(judged, 0, body, options, (columns, held) =>
+    drawOdds(drawn, heldTo(held ?? NONE_HELD, readings), columns),
   );
 }
 
 /** How the odds of a wearer are come by, with how far off what these columns go by is. */
-type Draw = (columns: readonly ColumnCode[]) => Odds;
+type Draw = (columns: readonly ColumnCode[], held?: ReadonlySet<MeasurementCode>) => Odds;
 
 /** The whole account of one wearer of a round that a kernel has run: what it found, with reasons. */
 function accountOf(
@@ -138,7 +141,10 @@ export function findingOf(
     return one;
   });
   const sizes = Object.fromEntries(outcomes);
-  const odds = draw?.(placedCodes(facts)) ?? null;
+  const codes = placedCodes(facts);
+  const odds = draw?.(codes) ?? null;
+  const held = odds === null ? NONE_HELD : onBounds(kernel, row);
+  const beyond = held.size === 0 ? odds : draw!(codes, held);
   const parts = facts.map((one, at) =>
     judgePart(one, {
       preference: options.preference ?? 'regular',
@@ -146,6 +152,7 @@ export function findingOf(
       suspects: options.suspects ?? NO_SUSPECTS,
       // By the whole part's sizes, of which this wearer may be offered some.
       odds: odds === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: odds.parts[at]! },
+      beyond: beyond === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: beyond.parts[at]! },
       errorOf: (code) => errorOf(code, body, compiled) ?? odds?.deviations.get(code) ?? 0,
       partName: (code) => sheet.parts.find((part) => part.code === code)!.name,
     }),
@@ -212,6 +219,7 @@ function columnValue(kernel: Kernel, row: number, code: ColumnCode, body: Measur
 }
 
 const NO_SUSPECTS: ReadonlySet<MeasurementCode> = new Set();
+const NONE_HELD: ReadonlySet<MeasurementCode> = new Set();
 
 interface Kernels {
   readonly by: string;
@@ -259,10 +267,12 @@ function isHeld(value: number, is: Condition['is'], length: number): boolean {
  *
  * @example weighedReadings(compileChart(jacket.sheet), bodyOf(docket, house)).map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
-export function weighedReadings({ arithmetic }: CompiledChart, body: MeasuredBody): Weighed[] {
-  return [...arithmetic.readings.keys()].flatMap((code): Weighed[] => {
+export function weighedReadings(compiled: CompiledChart, body: MeasuredBody): Weighed[] {
+  return [...compiled.arithmetic.readings.keys()].flatMap((code): Weighed[] => {
     const one = body.get(code);
-    return one === undefined ? [] : [{ code, value: one.value, standardError: ownError(code, one) }];
+    return one === undefined
+      ? []
+      : [asRecorded(compiled, { code, value: one.value, standardError: ownError(code, one) })];
   });
 }
 

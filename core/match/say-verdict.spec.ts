@@ -145,7 +145,7 @@ describe('what is said of a verdict', () => {
     const low = at(40.125);
     expect([low.verdict, low.proposed]).toEqual(['settled', '1']);
     expect(sayReason(low, 'in/8')).toBe(
-      'Chest 40 1/8 in is near an edge of 1; a little past it, it would still be 1.',
+      'Chest 40 1/8 in is near an edge of 1; past it, it is beyond the range.',
     );
     expect(sayReason(low, 'in/8')).not.toContain('other measurements');
     expect(at(43.9).verdict).toBe('edge');

@@ -133,10 +133,23 @@ function saySettled(
 }
 
 /** What the kernel says just past an edge; nothing where it was not asked, in decisions of before. */
-function sayPast(size: string, past: string | null | undefined): string {
-  if (past === undefined) return '';
-  if (past === size) return `; a little past it, it would still be ${size}`;
-  return past === null ? '; past it, no size of this chart holds it' : `; past it, it would be ${past}`;
+function sayPast(size: string, past: Extract<Reason, { verdict: 'settled' }>['past']): string {
+  switch (past?.verdict) {
+    case undefined:
+      return '';
+    case 'beyond':
+      return '; past it, it is beyond the range';
+    case 'between':
+      return '; past it, it lies between sizes';
+    case 'split':
+      return past!.size === size
+        ? `; past it, the measurements ask for different sizes, and by the rule it is still ${size}`
+        : `; past it, the measurements ask for different sizes, and by the rule it is ${past!.size ?? 'none'}`;
+    default:
+      return past!.size === size
+        ? `; a little past it, it would still be ${size}`
+        : `; past it, it would be ${past!.size}`;
+  }
 }
 
 /** A value this many standard errors inside its edges is not what moves a size. */

@@ -93,8 +93,8 @@ export type Reason =
       readonly verdict: 'settled';
       readonly size: string;
       readonly tightest: PlacedMeasurement;
-      /** The size just past the edge it lies near, `null` for none of this chart; nothing where it lies near none. */
-      readonly past?: string | null | undefined;
+      /** What it would be just past the edge it lies near; nothing where it lies near none. */
+      readonly past?: { readonly verdict: Verdict; readonly size: string | null } | undefined;
     }
   | {
       readonly verdict: 'edge';

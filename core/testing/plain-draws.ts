@@ -21,9 +21,10 @@ export function sharesByPlainDraws(
   for (const code of kernel.chart.arithmetic.readings.keys()) kernel.input(code).fill(NaN);
   for (let from = 0; from < draws; from += kernel.capacity) {
     const many = Math.min(kernel.capacity, draws - from);
-    for (const { code, value, standardError } of readings) {
+    for (const { code, value, standardError, step = 1 } of readings) {
       const input = kernel.input(code);
-      for (let row = 0; row < many; row++) input[row] = Math.round(value + standardError * normal());
+      for (let row = 0; row < many; row++)
+        input[row] = Math.round((value + standardError * normal()) / step) * step;
     }
     kernel.run(many);
     kernel.parts.forEach(({ sizes }, at) => {

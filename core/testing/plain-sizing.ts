@@ -7,6 +7,11 @@ export interface PlainChart {
   readonly rule: Rule;
   readonly key?: string | null;
   readonly label?: string | null;
+  readonly choices?: readonly {
+    readonly code: string;
+    readonly usual: string;
+    readonly ways: readonly { readonly label: string; readonly length: string }[];
+  }[];
   readonly expects?: readonly { readonly code: string; readonly rounding?: Rounding | null }[];
   readonly parts: readonly PlainPart[];
   readonly derivations?: readonly { readonly code: string; readonly steps: readonly PlainStep[] }[];
@@ -186,6 +191,10 @@ function reckon(
   const operand = (text: string): Reckoned => {
     if (text in results) return results[text]!;
     if (/\d\s*(mm|cm|in)$/.test(text)) return written(text);
+    if (text.startsWith('choice:')) {
+      const choice = chart.choices!.find((one) => `choice:${one.code}` === text)!;
+      return written(choice.ways.find(({ label }) => label === choice.usual)!.length);
+    }
     if (!text.startsWith('size-of:')) return reckon(chart, text, body, sizes, verdicts);
     const part = chart.parts.find((one) => `size-of:${one.code}` === text)!;
     const size = sizes[part.code];

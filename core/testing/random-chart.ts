@@ -87,7 +87,12 @@ export function randomChart(draw: Draw): PlainChart & { readonly maker: string; 
     unit: 'mm',
     rule: oneOf(draw, HOUSE_RULES),
     key: oneOf(draw, deciding),
-    expects: RANDOM_CODES.filter(() => draw(5) === 0).map((code) => ({ code, rounding: rounding(draw) })),
+    expects: RANDOM_CODES.filter(() => draw(5) === 0).map((code) => ({
+      code,
+      rounding: rounding(draw),
+      recorded: draw(2) === 0,
+    })),
+    choices: CHOICES,
     derivations: derivations.map(({ needs: _, ...one }) => one),
     parts,
     combinations:
@@ -144,6 +149,18 @@ function column(draw: Draw, code: string, sizes: number) {
   };
 }
 
+const CHOICES = [
+  {
+    code: 'more',
+    name: 'More',
+    usual: 'some',
+    ways: [
+      { label: 'some', length: '25 mm' },
+      { label: 'much', length: '50 mm' },
+    ],
+  },
+];
+
 function rounding(draw: Draw) {
   return draw(4) === 0
     ? { mode: 'down-to-offered', offered: [740, 800, 850, 900, 1_000].map((mm) => `${mm + draw(20)} mm`) }
@@ -159,7 +176,8 @@ function derivation(draw: Draw, index: number, parts: number) {
   const earlier = index > 0 && draw(3) === 0 ? `derived:d${draw(index)}` : null;
   const a = earlier ?? oneOf(draw, RANDOM_CODES);
   const b = oneOf(draw, RANDOM_CODES);
-  const steps: object[] = [{ do: 'add', as: 'a', of: [a, `${draw(40)} mm`] }];
+  const more = draw(4) === 0 ? 'choice:more' : `${draw(40)} mm`;
+  const steps: object[] = [{ do: 'add', as: 'a', of: [a, more] }];
   if (needs > 0) steps.push({ do: 'add', as: 'with', of: ['a', `size-of:p${needs - 1}`] });
   const from = needs > 0 ? 'with' : 'a';
   steps.push(

@@ -307,13 +307,19 @@ describe('weight and height together, at the limits', () => {
 
 describe('a large body', () => {
   const body = (girths: Partial<Record<MeasurementCode, number>>) =>
-    checkBody(new Map(Object.entries(girths).map(([code, value]) => [code as MeasurementCode, inches(value)])));
+    checkBody(
+      new Map(Object.entries(girths).map(([code, value]) => [code as MeasurementCode, inches(value)])),
+    );
   const asked = (girths: Partial<Record<MeasurementCode, number>>) => body(girths).map(({ check }) => check);
 
   it('is asked nothing that is usual of middling builds alone (common practice, no source)', () => {
     expect(asked({ 'bust-girth': 50, 'waist-girth': 46, 'hip-girth': 55, 'overarm-girth': 50 })).toEqual([]);
-    expect(asked({ 'bust-girth': 48, 'waist-girth': 44, 'hip-girth': 50, 'front-waist-length': 19.5 })).toEqual([]);
-    expect(asked({ 'bust-girth': 54, 'waist-girth': 50, 'hip-girth': 60, 'upper-arm-girth': 19 })).toEqual([]);
+    expect(
+      asked({ 'bust-girth': 48, 'waist-girth': 44, 'hip-girth': 50, 'front-waist-length': 19.5 }),
+    ).toEqual([]);
+    expect(asked({ 'bust-girth': 54, 'waist-girth': 50, 'hip-girth': 60, 'upper-arm-girth': 19 })).toEqual(
+      [],
+    );
     expect(asked({ 'bust-girth': 38, 'front-waist-length': 19.5 })).toEqual(['shoulder-to-waist']);
     expect(asked({ 'bust-girth': 36, 'hip-girth': 40, 'overarm-girth': 46 })).toContain('overarm-to-hip');
   });

@@ -35,10 +35,7 @@ const LIKELY = 0.01;
  * @returns `null` when it is likely, or when fewer than two of the measurements are known
  * @example unlikelyBody(new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])) // null
  */
-export function unlikelyBody(
-  values: ReadonlyMap<MeasurementCode, Length>,
-  rare = RARE,
-): Unlikely | null {
+export function unlikelyBody(values: ReadonlyMap<MeasurementCode, Length>, rare = RARE): Unlikely | null {
   const known = observedOf(values);
   if (known.length < 2) return null;
   const builds = givenBuilds(known);

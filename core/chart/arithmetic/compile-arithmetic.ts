@@ -1,3 +1,4 @@
+import { chosenLength } from '../choices';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { roundEach } from '../../quantity/rounding';
 import { isDerivedCode, type ColumnCode, type DerivedCode } from '../column-code';
@@ -121,6 +122,8 @@ export function compileArithmetic(sheet: ChartSheet): Arithmetic {
           return named.get(operand.name)!;
         case 'length':
           return constant(operand.length);
+        case 'choice':
+          return constant(chosenLength(sheet, operand.choice));
         case 'size-of': {
           const at = sheet.parts.findIndex(({ code }) => code === operand.part);
           stage = Math.max(stage, at + 1);

@@ -20,6 +20,9 @@ export const NAME_RULES = rulesOf(
     'derived-later',
     'step-part-unknown',
     'step-part-without-values',
+    'step-choice-unknown',
+    'choice-twice',
+    'choice-usual-unknown',
     'part-twice',
     'size-twice',
     'values-count',
@@ -49,6 +52,7 @@ export const NAME_RULES = rulesOf(
     ...ofSize(sheet),
     ...sheet.derivations.flatMap((derivation, index) => ofDerivation(sheet, derivation, index)),
     ...sheet.parts.flatMap((part, index) => ofPart(sheet, part, index)),
+    ...sheet.choices.flatMap((_, index) => ofChoice(sheet, index)),
     ...ofWhole(sheet),
   ],
 );
@@ -92,13 +96,30 @@ function ofDerivation(sheet: ChartSheet, derivation: Derivation, index: number):
       // A derivation rests on earlier ones only, so that there is no circle.
       else if (operand.kind === 'derived' && !before.includes(operand.code))
         tell('derived-later', at, step.as, operand.code);
-      else if (operand.kind === 'size-of') {
+      else if (operand.kind === 'choice') {
+        if (sheet.choices.every(({ code }) => code !== operand.choice))
+          tell('step-choice-unknown', at, step.as, operand.choice);
+      } else if (operand.kind === 'size-of') {
         const part = sheet.parts.find(({ code }) => code === operand.part);
         if (part === undefined) tell('step-part-unknown', at, step.as, operand.part);
         else if (part.values === null) tell('step-part-without-values', at, step.as, part.name);
       }
     }
   return found;
+}
+
+function ofChoice(sheet: ChartSheet, index: number): Found[] {
+  const { code, name, ways, usual } = sheet.choices[index]!;
+  const labels = ways.map(({ label }) => label);
+  const twice = sheet.choices.findIndex((one) => one.code === code) < index;
+  return [
+    ...(twice || new Set(labels).size < labels.length
+      ? [about(sheet, 'choice-twice', ['choices', index], [name])]
+      : []),
+    ...(labels.includes(usual)
+      ? []
+      : [about(sheet, 'choice-usual-unknown', ['choices', index, 'usual'], [name, usual])]),
+  ];
 }
 
 function ofPart(sheet: ChartSheet, part: ChartPart, index: number): Found[] {

@@ -134,6 +134,12 @@ export function sayFault({ code, facts: { labels } }: ChartFinding): string {
       return `Step “${first}”: there is no part “${second}”.`;
     case 'step-part-without-values':
       return `Step “${first}”: the sizes of ${second} have no values to reckon with.`;
+    case 'step-choice-unknown':
+      return `Step “${first}”: there is no choice “${second}”.`;
+    case 'choice-twice':
+      return `${first}: a name or a label stands there twice. Rename one.`;
+    case 'choice-usual-unknown':
+      return `${first}: “${second}” is not among its ways. Choose the usual one of them.`;
     case 'part-twice':
       return `${first}: two parts are named “${second}”. Rename one.`;
     case 'size-twice':

@@ -10,6 +10,7 @@ const WORDS: Readonly<Record<Said, string>> = {
   key: 'measurement that decides',
   expects: 'how measurements are to be taken',
   derivations: 'arithmetic',
+  choices: 'what is chosen on a docket',
   label: 'label',
   combinations: 'combinations made',
   options: 'options',

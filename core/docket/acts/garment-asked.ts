@@ -16,7 +16,7 @@ export const garmentAsked: ActKind<GarmentAsked> = {
   carryOut: (docket, { chartId }) =>
     // Asked for by two at once, it stands there once.
     garmentOn(docket, chartId) === undefined
-      ? { ...docket, garments: [...docket.garments, { chartId, rule: null, preference: null }] }
+      ? { ...docket, garments: [...docket.garments, { chartId, rule: null, preference: null, chosen: {} }] }
       : docket,
   say: ({ chartId }, { garment }) => `asked for ${garment(chartId)}`,
   undo: 'opening',

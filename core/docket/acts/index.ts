@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { failure, success, type Outcome } from '../../outcome';
 import { alterationNoted, type AlterationNoted } from './fitting/alteration-noted';
+import { choiceMade, type ChoiceMade } from './choice-made';
 import { clothingChosen, type ClothingChosen } from './clothing-chosen';
 import { consentRecorded, type ConsentRecorded } from './consent-recorded';
 import { docketOpened, type DocketOpened } from './docket-opened';
@@ -44,6 +45,7 @@ export type Act =
   | UnitChosen
   | SizeTold
   | RuleOverruled
+  | ChoiceMade
   | ReadingTaken
   | ReadingWithdrawn
   | StepPassed
@@ -79,6 +81,7 @@ const KINDS = [
   unitChosen,
   sizeTold,
   ruleOverruled,
+  choiceMade,
   readingTaken,
   readingWithdrawn,
   stepPassed,

@@ -24,7 +24,7 @@ export const ruleOverruled: ActKind<RuleOverruled> = {
     garmentOn(docket, chartId) === undefined ? { code: 'not-on-docket' } : null,
   carryOut: (docket, { chartId, rule, preference }) => ({
     ...docket,
-    garments: docket.garments.map((one) => (one.chartId === chartId ? { chartId, rule, preference } : one)),
+    garments: docket.garments.map((one) => (one.chartId === chartId ? { ...one, rule, preference } : one)),
   }),
   undo: (before, { chartId, rule, preference }) => {
     const was = garmentOn(before, chartId);

@@ -9,7 +9,7 @@ import { toldBy } from '../acts/handing/garment-came-back';
 import type { Docket, Handing } from '../docket';
 import { asTrials, trialsOf } from './fitting';
 import type { Habits } from '../habits';
-import { bodyOf, compiled, judgeOne, rulingOf } from '../judge/judge';
+import { asChosenOn, bodyOf, compiled, judgeOne, rulingOf } from '../judge/judge';
 import type { ShelvedChart } from '../shelf';
 
 /**
@@ -18,7 +18,8 @@ import type { ShelvedChart } from '../shelf';
  *
  * @example looksOn(worn, jacket, house).map(({ size, sight }) => [size, sight]) // [['M', 'right']]
  */
-export function looksOn(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentLook[] {
+export function looksOn(docket: Docket, found: ShelvedChart, habits: Habits): GarmentLook[] {
+  const chart = asChosenOn(docket, found);
   const chartNow = compiled(chart.sheet);
   const seen = [
     ...asTrials(trialsOf(docket, chart.id)).flatMap((trial) => placesSeen(chartNow, trial)),

@@ -3,6 +3,7 @@ import { openSuspicions, suspectCodes } from '../../capture/checks/confirmations
 import type { Suspicion } from '../../capture/checks/checks';
 import { compileChart, type CompiledChart } from '../../chart/compile-chart';
 import type { ChartSheet, FitPreference, HouseRule } from '../../chart/chart-shape';
+import { sheetAsChosen } from '../../chart/choices';
 import { codesRead } from '../../chart/size-chart';
 import { alwaysTheSame } from '../../foresight/foresee';
 import { expectedValue } from '../../foresight/plausible-bodies';
@@ -73,6 +74,21 @@ export function houseRuling(sheet: ChartSheet, habits: Habits): Omit<Ruling, 'pr
 }
 
 /**
+ * A chart as a docket has it: with what was chosen there of what the chart leaves to be chosen.
+ *
+ * @example asChosenOn(docket, jacket).sheet === jacket.sheet // true
+ */
+export function asChosenOn<Chart extends ShelvedChart>(docket: Docket, chart: Chart): Chart {
+  const sheet = sheetAsChosen(chart.sheet, garmentOn(docket, chart.id)?.chosen ?? {});
+  if (sheet === chart.sheet) return chart;
+  const known = AS_CHOSEN.get(sheet) ?? { ...chart, sheet };
+  AS_CHOSEN.set(sheet, known);
+  return known as Chart;
+}
+
+const AS_CHOSEN = new WeakMap<ChartSheet, ShelvedChart>();
+
+/**
  * Judges every garment of a docket by the values that stand. Server and screen both call this, so
  * that what the fitter saw and what is kept are the same computation.
  *
@@ -84,7 +100,8 @@ export function judgeDocket<Chart extends ShelvedChart>(
 ): JudgedDocket<Chart> {
   const basis = basisOf(docket, shelf.habits);
   const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
-  const judged = charts.map((chart) => {
+  const judged = charts.map((found) => {
+    const chart = asChosenOn(docket, found);
     const idle = idleFor(docket, chart, basis);
     const decision = standingDecision(docket, chart.id);
     return { chart, decision, idle, verdict: verdictOf(docket, chart, basis, idle.holding) };
@@ -104,7 +121,8 @@ export function judgeDocket<Chart extends ShelvedChart>(
  *
  * @example judgeOne(docket, jacket, house).verdict // 'settled'
  */
-export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): GarmentVerdict {
+export function judgeOne(docket: Docket, found: ShelvedChart, habits: Habits): GarmentVerdict {
+  const chart = asChosenOn(docket, found);
   const basis = basisOf(docket, habits);
   return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
 }
@@ -114,7 +132,8 @@ export function judgeOne(docket: Docket, chart: ShelvedChart, habits: Habits): G
  *
  * @example sizesAfterTrials(worn, jacket, house).odds[0].label // 'M'
  */
-export function sizesAfterTrials(docket: Docket, chart: ShelvedChart, habits: Habits): SizesAfterTrial {
+export function sizesAfterTrials(docket: Docket, found: ShelvedChart, habits: Habits): SizesAfterTrial {
+  const chart = asChosenOn(docket, found);
   const { body } = basisOf(docket, habits);
   const whole = withFullerHip(body, codesOf(chart.sheet));
   const trials = asTrials(trialsOf(docket, chart.id));

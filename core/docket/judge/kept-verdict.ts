@@ -33,7 +33,7 @@ const reasonSchema = z.discriminatedUnion('verdict', [
     verdict: z.literal('settled'),
     size: z.string(),
     tightest: placedSchema,
-    past: z.string().nullable().optional(),
+    past: z.object({ verdict: z.enum(VERDICTS), size: z.string().nullable() }).optional(),
   }),
   z.object({
     verdict: z.literal('edge'),

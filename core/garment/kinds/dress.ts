@@ -8,7 +8,10 @@ export const dress = {
   caution: null,
   protects: false,
   altered: true,
-  worn: { clothing: 'worn-beneath', prepare: ['The undergarment that will be worn beneath', 'The shoes that will be worn'] },
+  worn: {
+    clothing: 'worn-beneath',
+    prepare: ['The undergarment that will be worn beneath', 'The shoes that will be worn'],
+  },
   cutWider: false,
   hemmed: 'hem',
   hired: false,

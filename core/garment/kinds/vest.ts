@@ -9,7 +9,13 @@ export const vest = {
     'A size proposed from the maker’s chart does not certify protection. Follow the maker’s sizing instructions and the issuing authority’s policy; have a trained person check the fit standing and seated, front panel over back panel; never trade coverage for comfort on this proposal alone.',
   protects: true,
   altered: false,
-  worn: { clothing: 'worn-beneath', prepare: ['The duty trousers, shirt and belt, the belt where it normally rides', 'The undergarment that will be worn beneath'] },
+  worn: {
+    clothing: 'worn-beneath',
+    prepare: [
+      'The duty trousers, shirt and belt, the belt where it normally rides',
+      'The undergarment that will be worn beneath',
+    ],
+  },
   cutWider: true,
   hemmed: null,
   hired: false,

@@ -2,11 +2,13 @@ import { measurement } from '../../body/catalogue';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { normalBelow } from '../../capture/normal';
 import { isDerivedCode } from '../../chart/column-code';
-import { NONE, stretchOf } from '../../chart/cut-column';
+import { NONE, isOnBound, stretchOf } from '../../chart/cut-column';
 import type { Length } from '../../quantity/length';
 import { EDGE_CHANCE, type JudgeOptions } from '../judge';
 import { Kernel } from '../kernel/kernel';
 import type { PartPlacer } from '../kernel/part-placer';
+import { asRecorded } from './as-recorded';
+import { onBounds } from './on-bounds';
 import { drawOdds, drawReadings, type Weighed } from './odds';
 
 /** A part of which another size is likely enough to make an edge, and the size (`null` for none). */
@@ -32,7 +34,11 @@ const FAR = 4.5;
 /** A part of plain measurements, whose values leave their stretches each by itself. */
 interface PlainPart {
   readonly placer: PartPlacer;
-  readonly columns: readonly { readonly values: Float64Array; readonly error: number }[];
+  readonly columns: readonly {
+    readonly code: MeasurementCode;
+    readonly values: Float64Array;
+    readonly error: number;
+  }[];
 }
 
 interface WaysOut {
@@ -71,6 +77,7 @@ export class EdgeFinder {
       return {
         placer: part.whole.placer,
         columns: part.columns.map(({ choices }) => ({
+          code: choices[0]!.code as MeasurementCode,
           values: choices[0]!.values,
           error: measurement(choices[0]!.code as MeasurementCode).standardError,
         })),
@@ -92,10 +99,11 @@ export class EdgeFinder {
    */
   rivals(row: number, values: ReadonlyMap<MeasurementCode, Length>): Rival[] {
     const sizes = this.kernel.parts.map((part) => part.sizes[row]!);
+    const bounds = onBounds(this.kernel, row);
     const found: Rival[] = [];
     for (let part = 0; part < sizes.length; part++) {
-      const rival = this.byBounds(part, row, sizes[part]!);
-      if (rival === 'unclear') return this.byDraws(sizes, values);
+      const rival = this.byBounds(part, row, sizes[part]!, bounds);
+      if (rival === 'unclear') return this.byDraws(sizes, values, bounds);
       if (rival !== null) found.push(rival);
     }
     return found;
@@ -107,6 +115,7 @@ export class EdgeFinder {
       const { values, error } = columns[at]!;
       const { points } = placer.columns[at]!;
       const value = values[row]!;
+      if (isOnBound({ points }, value)) continue;
       const stretch = stretchOf({ points }, value);
       const down = value - (points[stretch - 1] ?? -Infinity);
       const up = (points[stretch] ?? Infinity) - value;
@@ -121,10 +130,15 @@ export class EdgeFinder {
    * goes to the stretch beside it; the size there is asked for. Two that leave at once, and one that
    * goes farther than that stretch, may come to anything.
    */
-  private byBounds(part: number, row: number, own: number): Rival | null | 'unclear' {
+  private byBounds(
+    part: number,
+    row: number,
+    own: number,
+    bounds: ReadonlySet<MeasurementCode>,
+  ): Rival | null | 'unclear' {
     const plain = this.plain[part]!;
     if (plain === null) return 'unclear';
-    const ways = this.waysOut(plain, row, own);
+    const ways = this.waysOut(plain, row, own, bounds);
     if (ways === 'unclear') return 'unclear';
     const { leaving, anything, harmful } = ways;
     let staying = 1;
@@ -149,12 +163,22 @@ export class EdgeFinder {
   }
 
   /** Each column's chance of leaving its stretch, what of it may come to anything, and the single steps that change the size. */
-  private waysOut({ columns, placer }: PlainPart, row: number, own: number): WaysOut | 'unclear' {
+  private waysOut(
+    { columns, placer }: PlainPart,
+    row: number,
+    own: number,
+    bounds: ReadonlySet<MeasurementCode>,
+  ): WaysOut | 'unclear' {
     const leaving: number[] = [];
     const harmful: { column: number; chance: number; size: number }[] = [];
     let anything = 0;
     for (let column = 0; column < columns.length; column++) {
-      const { values, error } = columns[column]!;
+      const { code, values, error } = columns[column]!;
+      // What lies on a bound is held to it.
+      if (bounds.has(code)) {
+        leaving.push(0);
+        continue;
+      }
       const { points } = placer.columns[column]!;
       const value = values[row]!;
       const stretch = stretchOf({ points }, value);
@@ -191,12 +215,19 @@ export class EdgeFinder {
     return placer.size;
   }
 
-  private byDraws(sizes: readonly number[], values: ReadonlyMap<MeasurementCode, Length>): Rival[] {
+  private byDraws(
+    sizes: readonly number[],
+    values: ReadonlyMap<MeasurementCode, Length>,
+    bounds: ReadonlySet<MeasurementCode>,
+  ): Rival[] {
     const { drawn, edgeChance } = this;
     const readings: Weighed[] = [];
     for (const code of drawn.chart.arithmetic.readings.keys()) {
       const value = values.get(code);
-      if (value !== undefined) readings.push({ code, value, standardError: measurement(code).standardError });
+      if (value === undefined) continue;
+      const reading = { code, value, standardError: measurement(code).standardError };
+      const recorded = asRecorded(drawn.chart, reading);
+      readings.push(bounds.has(code) ? { ...recorded, standardError: 0 } : recorded);
     }
     for (const { draws, clear } of STAGES) {
       drawReadings(drawn, readings, 0, draws);

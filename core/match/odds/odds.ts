@@ -12,6 +12,8 @@ export interface Weighed {
   readonly value: number;
   /** In micrometres; none for what is not a reading's own. */
   readonly standardError: number;
+  /** The step a reading is recorded to, where its chart says so: what is drawn is recorded so too. */
+  readonly step?: number;
 }
 
 /** What the tape's error does to a garment. */
@@ -83,7 +85,7 @@ export function drawOdds(
 export function drawReadings(kernel: Kernel, readings: readonly Weighed[], from: number, many: number): void {
   for (const code of kernel.chart.arithmetic.readings.keys()) kernel.input(code).fill(NaN, 0, many);
   let dimension = 0;
-  for (const { code, value, standardError } of readings) {
+  for (const { code, value, standardError, step = 1 } of readings) {
     const input = kernel.input(code);
     if (standardError === 0) {
       input.fill(value, 0, many);
@@ -91,7 +93,7 @@ export function drawReadings(kernel: Kernel, readings: readonly Weighed[], from:
     }
     const normals = normalCoordinate(dimension++);
     for (let row = 0; row < many; row++)
-      input[row] = Math.round(value + standardError * normals[from + row]!);
+      input[row] = Math.round((value + standardError * normals[from + row]!) / step) * step;
   }
 }
 

@@ -230,6 +230,7 @@ describe('the migration to acts', () => {
         chartId,
         rule: 'closest',
         preference: 'roomy',
+        chosen: {},
       });
       expect(settledValues(docket.readings, UNSETTLED).size).toBeGreaterThan(3);
       await migrate(url);
