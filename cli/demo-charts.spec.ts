@@ -67,7 +67,7 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
   ['evening-trousers', { 'waist-girth': '35', outseam: '41' }, '33x41', 'settled'],
   [
     'tidewall-vest',
-    { 'abdominal-girth': '36', 'notch-to-belt-standing': '16', 'collar-to-belt': '19' },
+    { 'chest-girth': '39', 'abdominal-girth': '36', 'notch-to-belt-standing': '16', 'collar-to-belt': '19' },
     '20-15 / 19-15',
     'settled',
   ],

@@ -78,6 +78,7 @@ export * from './match/odds/edge';
 export { alterationsIn } from './match/judge-part';
 export * from './match/judge';
 export * from './match/say-verdict';
+export * from './match/vest-remarks';
 export * from './chart/say-requirement';
 export * from './match/say-alteration';
 export * from './match/made-to-measure';

@@ -17,6 +17,8 @@ import {
   codesBehind,
   decidingPart,
   garmentKind,
+  sayVestRemark,
+  vestRemarks,
   FIT_PREFERENCES,
   garmentOn,
   HOUSE_RULES,
@@ -102,6 +104,12 @@ export class DecidePanel {
       by: decision.by.name,
     };
   });
+  /** What is to be told of a vest besides its verdict. */
+  protected readonly remarks = computed(() =>
+    vestRemarks(this.sheet(), this.verdict(), this.store.values()).map((one) =>
+      sayVestRemark(one, this.units.shown()),
+    ),
+  );
   /** What the maker has to be told where no size goes. */
   protected readonly needs = computed(() =>
     sayNeeds(madeToMeasureNeeds(this.sheet(), this.store.values()), this.units.shown()),
@@ -272,6 +280,11 @@ export class DecidePanel {
 
   protected putOff(): void {
     this.decide({ outcome: 'later' });
+  }
+
+  /** Chooses what the chart leaves to be chosen; the verdict follows. */
+  protected chooseWay(choice: string, label: string): void {
+    this.store.does({ kind: 'choice-made', chartId: this.garment().chart.id, choice, label });
   }
 
   protected setRule(rule: string): void {
