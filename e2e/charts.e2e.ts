@@ -128,7 +128,7 @@ test('a chart is tried on numbers: every line of its arithmetic, and the same si
   await expect(page.locator('[data-tried]')).toHaveText('20-15 / 19-15');
   await page.getByText('The maker’s arithmetic').click();
   await expect(page.getByText('collar to belt 19 × 0.8 = 15.2 in')).toBeVisible();
-  await expect(page.getByText('widest girth 36 + 3 = 39 in')).toBeVisible();
+  await expect(page.getByText('widest girth 36 + overlap 3 = 39 in')).toBeVisible();
   await expect(page.getByText('does not certify protection')).toBeVisible();
   await page.getByLabel('Widest girth').fill('97');
   await expect(page.getByRole('alert')).toContainText('97 in is outside any widest girth');

@@ -229,6 +229,7 @@ test('a house’s protocol says where its waist is, and a chain is added to it a
   ).toBeVisible();
   await page.getByRole('link', { name: 'Back to the docket' }).click();
   await openDocket(page, 'Idris Castellan', ['By the navel']);
-  await page.getByRole('button', { name: /^Waist to high hip/ }).click();
+  await page.getByRole('button', { name: /^Waist at the navel to high hip/ }).click();
   await expect(page.getByText('Read at the cord, at the navel.')).toBeVisible();
+  await expect(page.getByText('Held at the level of the navel at the side')).toBeVisible();
 });

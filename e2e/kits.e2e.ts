@@ -148,7 +148,7 @@ test('the maker’s arithmetic is changed on forms and worked through with an ex
   await page.getByRole('tab', { name: 'Arithmetic' }).click();
   await page.getByLabel('Widest girth, cm').fill('91.4');
   await page.keyboard.press('Tab');
-  await expect(page.getByText(/widest girth 36 \+ 3 = 39 in/)).toBeVisible();
+  await expect(page.getByText(/widest girth 36 \+ overlap 3 = 39 in/)).toBeVisible();
   const first = page.getByRole('region', { name: 'Total girth with overlap' });
   await first.getByRole('button', { name: 'Add a step' }).click();
   await expect(first.getByRole('alert')).toContainText('at least 2');

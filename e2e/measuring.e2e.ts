@@ -124,16 +124,44 @@ test('a step is passed over with a reason, and taken all the same later', async 
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
 });
 
-test('the unit switch re-expresses readings and re-interprets none', async ({ fitter: page }) => {
+test('the docket’s unit governs what is typed, whatever is shown; it is changed by saying so', async ({
+  fitter: page,
+}) => {
   await openDocket(page, 'farah', ['Estuary fleece']);
   await takeReadings(page, '98');
   await page.getByRole('radio', { name: 'in', exact: true }).click();
-  await expect(page.getByText('First reading').locator('..')).toContainText('38 5/8');
+  await expect(page.getByText('This docket is in centimetres.')).toBeVisible();
+  await page.getByLabel('Chest in cm').focus();
+  await takeReadings(page, '97.8');
+  await expect(page.locator('[data-proposed]:visible')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Chest: 38 1/2 in' })).toBeVisible();
+  await page.getByRole('button', { name: 'Chest: 38 1/2 in' }).click();
+  await page.getByRole('button', { name: 'Change the docket to inches' }).click();
+  await expect(page.getByText('This docket is in')).toBeHidden();
   await page.getByLabel('Chest in in').focus();
   await takeReadings(page, '38 1/2');
-  await expect(page.locator('[data-proposed]:visible')).toBeVisible();
-  await page.getByRole('radio', { name: 'cm', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Chest: 97.9 cm' })).toBeVisible();
+  await expect(page.getByText('Third reading').or(page.getByText('38 1/2')).first()).toBeVisible();
+});
+
+test('a docket in inches is read in inches on another device that shows centimetres', async ({
+  fitter: page,
+  browser,
+}) => {
+  await page.getByRole('radio', { name: 'in', exact: true }).click();
+  await openDocket(page, 'farah', ['Ranger trousers']);
+  const other = await browser.newContext({ storageState: await page.context().storageState() });
+  const second = await other.newPage();
+  await second.addInitScript(() => localStorage.setItem('neat-measure.unit', 'cm'));
+  await second.goto(page.url());
+  await expect(second.getByLabel(/^Trouser waist in in$/)).toBeVisible();
+  // 66 is a rare body in inches and an ordinary one in centimetres: it is asked about, not taken.
+  await second.locator('#entry').focus();
+  await takeReadings(second, '66');
+  await expect(second.getByText('66 in is far from the usual trouser waist. 66 cm?')).toBeVisible();
+  await second.keyboard.press('Escape');
+  await takeReadings(second, '34', '34');
+  await expect(page.getByRole('button', { name: 'Trouser waist: 34 in' })).toBeVisible();
+  await other.close();
 });
 
 test('a second tab neither loses nor doubles a reading', async ({ fitter: page, context }) => {

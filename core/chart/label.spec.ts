@@ -47,14 +47,14 @@ describe('isMade', () => {
 });
 
 describe('nearestMade', () => {
-  it('names what is made nearest, of equals the larger first', () => {
+  it('names what is made nearest, what can be worn first, of equals the larger', () => {
     const sheet = trousers({ '32': ['30', '32'], '34': ['32'], '36': ['28'] });
     expect(isMade(sheet, { waist: '34', leg: '34' })).toBeFalse();
     expect(nearestMade(sheet, { waist: '34', leg: '34' }).map((sizes) => labelOf(sheet, sizes))).toEqual([
       '34x32',
+      '36x28',
       '32x32',
       '32x30',
-      '36x28',
     ]);
   });
 
@@ -75,14 +75,22 @@ describe('nearestMade', () => {
         WAISTS.indexOf(waist) - WAISTS.indexOf(asked.waist),
         LEGS.indexOf(leg) - LEGS.indexOf(asked.leg),
       ];
-      const plainly = WAISTS.flatMap((waist) => made[waist]!.map((leg) => [waist, leg] as const))
-        .map(([waist, leg]) => {
+      const all = WAISTS.flatMap((waist) => made[waist]!.map((leg) => [waist, leg] as const)).map(
+        ([waist, leg]) => {
           const [a, b] = away(waist, leg) as [number, number];
-          return { steps: Math.abs(a) + Math.abs(b), larger: a + b };
-        })
-        .filter(({ steps }) => steps <= 6)
-        .sort((one, other) => one.steps - other.steps || other.larger - one.larger)
-        .slice(0, 4);
+          // Too tight a waist does not do, too short a leg may, all else is altered.
+          const worn = a < 0 ? 2 : b < 0 ? 1 : 0;
+          return { steps: Math.abs(a) + Math.abs(b), larger: a + b, worn };
+        },
+      );
+      const within = (reach: number) => all.filter(({ steps }) => steps <= reach);
+      const reach = [1, 2, 3, 4, 5].find(
+        (one) => within(one).length >= 4 && within(one).some(({ worn }) => worn === 0),
+      );
+      const plainly = within(reach ?? 6)
+        .sort((one, other) => one.worn - other.worn || one.steps - other.steps || other.larger - one.larger)
+        .slice(0, 4)
+        .map(({ steps, larger }) => ({ steps, larger }));
       const found = nearestMade(sheet, asked).map(({ waist, leg }) => {
         const [a, b] = away(waist!, leg!) as [number, number];
         return { steps: Math.abs(a) + Math.abs(b), larger: a + b };

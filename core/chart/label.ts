@@ -1,4 +1,5 @@
 import type { ChartSheet } from './chart-shape';
+import { isOfLengths } from './size-chart';
 import { named } from './named';
 
 /**
@@ -122,38 +123,55 @@ const MOST_LOOKED_AT = 200_000;
 
 /**
  * The combinations that are made and lie nearest to one that is not, by steps of size summed
- * over the parts; of equals the larger first.
+ * over the parts. What can be worn comes first: a size that is too long is shortened, one that is too wide is taken
+ * in, one that is too short may do, and one that is too tight does not. Of equals the larger first.
  *
  * @example nearestMade(jacket.sheet, { size: 'L' }) // [{ size: 'XL' }, { size: 'M' }]
  */
 export function nearestMade(
-  sheet: Pick<ChartSheet, 'combinations' | 'parts'>,
+  sheet: ChartSheet,
   asked: Readonly<Record<string, string>>,
   most = 4,
 ): Record<string, string>[] {
   const { parts } = sheet;
   const at = parts.map(({ code, sizes }) => sizes.indexOf(named(asked, code)!));
-  const found: { sizes: Record<string, string>; steps: number; size: number }[] = [];
+  const lengths = parts.map((part) => isOfLengths(sheet, part));
+  const found: { sizes: Record<string, string>; steps: number; size: number; worn: number }[] = [];
   let left = MOST_LOOKED_AT;
   // Rings of growing distance, so that the first ring with enough in it ends the search.
-  for (let reach = 1; reach <= 6 && found.length < most && left > 0; reach++) {
-    const walk = (index: number, steps: number, size: number, sizes: Record<string, string>): void => {
+  for (let reach = 1; reach <= 6 && !enough(found, most) && left > 0; reach++) {
+    const walk = (
+      index: number,
+      steps: number,
+      size: number,
+      worn: number,
+      sizes: Record<string, string>,
+    ): void => {
       if (left-- <= 0 || !isMade(sheet, sizes)) return;
       if (index === parts.length) {
-        if (steps === reach) found.push({ sizes, steps, size });
+        if (steps === reach) found.push({ sizes, steps, size, worn });
         return;
       }
       const part = parts[index]!;
       for (let by = steps - reach; by <= reach - steps; by++) {
         const label = part.sizes[at[index]! + by];
         if (label === undefined) continue;
-        walk(index + 1, steps + Math.abs(by), size + by, { ...sizes, [part.code]: label });
+        const wears = by >= 0 ? 0 : lengths[index]! ? 1 : 2;
+        walk(index + 1, steps + Math.abs(by), size + by, Math.max(worn, wears), {
+          ...sizes,
+          [part.code]: label,
+        });
       }
     };
-    walk(0, 0, 0, {});
+    walk(0, 0, 0, 0, {});
   }
   return found
-    .sort((a, b) => a.steps - b.steps || b.size - a.size)
+    .sort((a, b) => a.worn - b.worn || a.steps - b.steps || b.size - a.size)
     .slice(0, most)
     .map(({ sizes }) => sizes);
+}
+
+/** Whether enough was found, one among them that can be worn as it is or altered. */
+function enough(found: readonly { readonly worn: number }[], most: number): boolean {
+  return found.length >= most && found.some(({ worn }) => worn === 0);
 }

@@ -1,3 +1,4 @@
+import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { CHART_FORMAT, type ChartColumn, type ChartPart, type ChartSheet } from './chart-shape';
 import { isDerivedCode, type ColumnCode } from './column-code';
@@ -79,6 +80,18 @@ export function readingsBehind(
 export function decidingCodes(sheet: ChartSheet): MeasurementCode[] {
   const columns = sheet.parts.flatMap((part) => part.columns.filter(({ role }) => role === 'deciding'));
   return [...new Set(columns.flatMap(({ code }) => readingsBehind(sheet, code)))];
+}
+
+/**
+ * Whether all that a part decides by are lengths, so that its sizes are longer and shorter.
+ *
+ * @example isOfLengths(jacket.sheet, jacket.sheet.parts[0]) // false
+ */
+export function isOfLengths(sheet: ChartSheet, { columns }: Pick<ChartPart, 'columns'>): boolean {
+  const read = columns
+    .filter(({ role }) => role === 'deciding')
+    .flatMap(({ code }) => readingsBehind(sheet, code));
+  return read.every((code) => measurement(code).kind !== 'girth');
 }
 
 /**

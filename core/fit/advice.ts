@@ -3,7 +3,8 @@ import type { ChartSheet } from '../chart/chart-shape';
 import { isMade, labelOf, nearestMade } from '../chart/label';
 import { named } from '../chart/named';
 import { areaFacts, FIT_AREAS, type FitArea, type FitPlace } from '../garment/areas';
-import { isOfLengths, partOfPlace } from './areas';
+import { isOfLengths } from '../chart/size-chart';
+import { partOfPlace } from './areas';
 import {
   RIGHT,
   type AlterationDoing,

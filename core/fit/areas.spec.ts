@@ -8,7 +8,8 @@ import {
 } from '../testing/all';
 import { scale, wholeSheet } from '../testing/whole-sheet';
 import { areaFacts } from '../garment/areas';
-import { isOfLengths, placeName } from './areas';
+import { isOfLengths } from '../chart/size-chart';
+import { placeName } from './areas';
 
 const derived = (code: string, ...of: readonly string[]) => ({
   code: `derived:${code}`,

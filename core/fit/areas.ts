@@ -47,18 +47,6 @@ export function partOfPlace(sheet: ChartSheet, code: FitPlace): ChartPart | null
   return part;
 }
 
-/**
- * Whether all that a part decides by are lengths, so that its sizes are longer and shorter.
- *
- * @example isOfLengths(jacket.sheet, jacket.sheet.parts[0]) // false
- */
-export function isOfLengths(sheet: ChartSheet, { columns }: Pick<ChartPart, 'columns'>): boolean {
-  const read = columns
-    .filter(({ role }) => role === 'deciding')
-    .flatMap(({ code }) => readingsBehind(sheet, code));
-  return read.every((code) => measurement(code).kind !== 'girth');
-}
-
 function findPart(sheet: ChartSheet, { measures, cues }: AreaFacts): ChartPart | null {
   const serving = sheet.parts.flatMap((part) => {
     const place = placeAmong(sheet, part, measures);

@@ -2,7 +2,8 @@ import type { FitPose } from '../garment/pose';
 import type { ChartSheet } from '../chart/chart-shape';
 import type { Contradiction, Shift, Way } from './advice';
 import { areaFacts } from '../garment/areas';
-import { isOfLengths, partOfPlace } from './areas';
+import { isOfLengths } from '../chart/size-chart';
+import { partOfPlace } from './areas';
 import { ALTERATION_WORDS } from './alterations';
 import type { FitCheck, FitMove } from '../garment/fit-check';
 

@@ -3,14 +3,14 @@ import type { ChartSave } from '@neat-measure/contract/chart-save';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { idTaken, notFound, ProblemError } from '../http/problem-error';
-import { findCharts, listVersions, saveChart } from './store';
+import { findCharts, hasNamesake, listVersions, saveChart } from './store';
 
 /**
  * Puts a chart on the shelf, or the next version of one. All of it, or nothing: the sheet has
  * been through its schema, which holds its parts together.
  *
  * @throws ProblemError `not-found` when the version it follows is unknown, `changed-meanwhile`
- *   when another version followed it first
+ *   when another version followed it first, `name-taken` when another chart on the shelf has the maker and the name
  */
 export async function keepChart(
   database: Database,
@@ -24,6 +24,11 @@ export async function keepChart(
     before === null
       ? { seriesId: id, version: 1 }
       : { seriesId: before.seriesId, version: before.version + 1 };
+  if (before === null && (await hasNamesake(database, id, sheet)))
+    throw new ProblemError(
+      'name-taken',
+      `${sheet.maker} already has a size chart ${sheet.garment}. Save this one as its next version, or give the garment another name.`,
+    );
   const saved = await noted(
     database,
     (transaction) => saveChart(transaction, { id, ...place, sheet, source }, fitterId),

@@ -102,6 +102,19 @@ export async function saveChart(
   return saveOnce(database, 'charts', row, ['series_id', 'version', 'maker', 'garment', 'source', 'sheet']);
 }
 
+/** Whether another chart on the shelf has the same maker and garment: nobody could tell the two apart. */
+export async function hasNamesake(
+  database: Database,
+  id: string,
+  { maker, garment }: Pick<ChartSheet, 'maker' | 'garment'>,
+): Promise<boolean> {
+  const row = await database('charts')
+    .where({ maker, garment, retired_at: null })
+    .whereNot({ series_id: id })
+    .first('id');
+  return row !== undefined;
+}
+
 /** Takes a chart with all its versions from the shelf, or back onto it; whether there was one. Nothing of it is deleted. */
 export async function retireChart(database: Database, id: string, retired: boolean): Promise<boolean> {
   const row = await database('charts').where({ id }).first<{ series_id: string } | undefined>('series_id');

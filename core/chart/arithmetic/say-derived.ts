@@ -56,5 +56,5 @@ function operandName(text: string, nameOf: (code: string) => string): string {
   if (isDerivedCode(text)) return nameOf(text).toLowerCase();
   const part = /^size-of:(.*)$/.exec(text);
   if (part) return `the ${part[1]!.replace(/-/g, ' ')}’s`;
-  return /^[a-z]/.test(text) ? text.replace(/-/g, ' ') : '';
+  return /^[a-z]/.test(text) ? text.replace(/^choice:/, '').replace(/-/g, ' ') : '';
 }

@@ -162,6 +162,10 @@ export class ArithmeticEditor {
           label: `what the ${name.toLowerCase()} measures`,
           value: `size-of:${code}`,
         })),
+      ...this.sheet().choices.map(({ name, code }) => ({
+        label: `the ${name.toLowerCase()} chosen`,
+        value: `choice:${code}`,
+      })),
       ...MEASURED,
     ];
   }

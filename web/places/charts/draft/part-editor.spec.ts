@@ -176,4 +176,27 @@ describe('PartEditor', () => {
     expect(held().parts[0]!.values!.length).toBe(3);
     expect(cell('2:1').value).toBe('20 in');
   });
+
+  it('shows the columns the part has after one was taken out, though the other holds the same cells', () => {
+    const [part] = sheet.parts;
+    const [first] = part!.columns;
+    const twin = { ...first!, code: 'hip-girth' as const };
+    const {
+      fixture,
+      host,
+      write,
+      sheet: held,
+    } = open({
+      ...sheet,
+      parts: [{ ...part!, columns: [first!, twin] }],
+    });
+    write('0:1', '80-88');
+    write('0:1', '86-94');
+    const left = { ...held().parts[0]!, columns: [held().parts[0]!.columns[1]!] };
+    fixture.componentRef.setInput('sheet', { ...held(), parts: [left] });
+    fixture.componentRef.setInput('part', left);
+    fixture.detectChanges();
+    expect(host.querySelectorAll('[data-at^="0:"]').length).toBe(2);
+    expect(host.querySelector('th:nth-child(2)')?.textContent).toContain('Hip');
+  });
 });

@@ -11,7 +11,16 @@ import {
 } from '@angular/core';
 import { columnName, measurement, type ChartPart, type ChartSheet } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { columnsOf, faultOf, newRow, partOf, pasteInto, textOf, type PartText } from './part-text';
+import {
+  columnsOf,
+  hasColumns,
+  faultOf,
+  newRow,
+  partOf,
+  pasteInto,
+  textOf,
+  type PartText,
+} from './part-text';
 import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { listKeys } from '../../../parts/shortcuts/shortcut-service';
 
@@ -234,8 +243,11 @@ export class PartEditor {
 
   /** One change back, of this table. */
   private takeBack(): void {
-    const before = this.past.pop()!;
-    this.show(before, true);
+    // A table with other columns than now is no longer one of this part.
+    const count = this.columns().length;
+    while (this.past.length > 0 && !hasColumns(this.past.at(-1)!, count)) this.past.pop();
+    const before = this.past.pop();
+    if (before !== undefined) this.show(before, true);
   }
 
   private set(text: PartText): void {

@@ -97,10 +97,15 @@ export function faultOf(part: ChartPart, text: PartText, row: number, column: nu
   }
 }
 
+/** Whether texts have so many columns: those of a part that has lost or gained one since have others. */
+export function hasColumns(text: PartText, count: number): boolean {
+  return text.every(({ cells }) => cells.length === count);
+}
+
 /** The part that the texts make, or nothing while a cell cannot be read. */
 export function partOf(part: ChartPart, text: PartText): ChartPart | null {
-  if (text.length === 0) return null;
   const kinds = columnsOf(part);
+  if (text.length === 0 || !hasColumns(text, kinds.length)) return null;
   if (text.some((_, row) => kinds.some((__, column) => faultOf(part, text, row, column) !== null)))
     return null;
   const column = (holds: TextColumn['holds'], at = 0): string[] => {
