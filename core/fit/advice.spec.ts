@@ -187,10 +187,24 @@ describe('adviseFit', () => {
       { sizes: { band: '34', cup: 'B' }, seen: seen({ band: 'large' }) },
     ]);
     expect(next?.label).toBe('32C');
-    expect(ways.map(sayWay)).toEqual(['try 32C: a smaller band and a larger cup', 'made to measure']);
+    expect(ways.map(sayWay)).toEqual([
+      'try 32C: a smaller band and a larger cup',
+      'first measure underbust and bust again',
+      'made to measure',
+    ]);
+    const tight = adviseFit(bra, [{ sizes: { band: '32', cup: 'C' }, seen: seen({ band: 'small' }) }]);
+    expect(tight.next?.label).withContext('the letter goes the other way').toBe('34B');
+    const dig = adviseFit(bra, [{ sizes: { band: '32', cup: 'C' }, seen: seen({ straps: 'dig' }) }]);
+    expect([dig.next, sayWay(dig.ways[0]!)]).toEqual([
+      null,
+      'lengthen the straps; if they still dig, measure again',
+    ]);
     // At the end of one of the two there is no such size.
     const none = adviseFit(bra, [{ sizes: { band: '34', cup: 'C' }, seen: seen({ band: 'large' }) }]);
-    expect([none.next, none.ways.map(sayWay)]).toEqual([null, ['made to measure']]);
+    expect([none.next, none.ways.map(sayWay)]).toEqual([
+      null,
+      ['made to measure', 'first measure underbust and bust again'],
+    ]);
   });
 
   it('takes a fault that this version does not know for none', () => {

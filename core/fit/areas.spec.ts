@@ -144,7 +144,7 @@ describe('sayOtherwise', () => {
       'It rests on the belt: a shorter front. It rises to the throat: a shorter front. The gap stays open: a longer front.',
     );
     expect(says(BRA, 'band')).toBe(
-      'It rides up: a smaller band and a larger cup. It is tighter: a larger band.',
+      'It rides up: a smaller band and a larger cup, or first measure underbust and bust again. It is tighter: a larger band and a smaller cup, or first measure underbust and bust again.',
     );
     const short = wholeSheet({ kind: 'jacket', parts: [scale('size', 'chest-girth', ['38', '40'])] });
     expect(says(short, 'hem')).toBe(

@@ -1,5 +1,20 @@
-import { up, down, answer, small, large, check } from '../checks';
+import { answer, check, large, putRight, small } from '../checks';
+import type { FitMove } from '../fit-check';
 import type { GarmentKindFacts } from '../garment-kind';
+
+/** A band that is wrong is measured again before another is tried. */
+const AGAIN = putRight('First measure underbust and bust again');
+
+/** Another band, with the cup that holds as much: on a larger band the letter before, on a smaller one the next. */
+function keepingTheCup(by: 1 | -1): FitMove {
+  return {
+    does: 'shift',
+    shifts: [
+      { place: 'band', by },
+      { place: 'cup', by: by === 1 ? -1 : 1 },
+    ],
+  };
+}
 
 /** Bras. What is looked at is common practice, no source. */
 export const bra = {
@@ -16,17 +31,11 @@ export const bra = {
   dryingDays: 0,
   checks: [
     check('band', 'The band lies level on its outer hook and takes two fingers', [
-      large('band', 'It rides up', {
-        does: 'shift',
-        shifts: [
-          { place: 'band', by: -1 },
-          { place: 'cup', by: 1 },
-        ],
-      }),
-      small('band', 'It is tighter'),
+      large('band', 'It rides up', keepingTheCup(-1), AGAIN),
+      small('band', 'It is tighter', keepingTheCup(1), AGAIN),
     ]),
     check('straps', 'The straps do not dig in', [
-      answer('dig', 'They do', { place: 'band', is: 'large' }, down('band'), up('cup')),
+      answer('dig', 'They do', null, putRight('Lengthen the straps; if they still dig, measure again')),
     ]),
     check('cups', 'Nothing spills and nothing gapes', [small('cup', 'It spills'), large('cup', 'It gapes')]),
   ],
