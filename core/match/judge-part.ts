@@ -59,6 +59,8 @@ export interface PartContext {
   /** The standard error of what a column goes by, in micrometres. */
   readonly errorOf: (code: ColumnCode) => number;
   readonly partName: (code: string) => string;
+  /** The step that what a column goes by is rounded to; 1 where it is taken as it is. */
+  readonly stepOf: (code: ColumnCode) => number;
 }
 
 /** What is done to a size that holds more, or less, than was measured; or what is wrong with it. */
@@ -222,7 +224,7 @@ function listOdds({ odds }: PartContext): SizeChance[] {
 
 function explain(
   { part, rule, verdict, size: proposed, placer }: PartFacts,
-  { edgeChance, preference, beyond }: PartContext,
+  { edgeChance, preference, beyond, stepOf }: PartContext,
   placed: readonly Placement[],
   placements: readonly PlacedMeasurement[],
   odds: readonly SizeChance[],
@@ -245,13 +247,14 @@ function explain(
         sizes: commonSizes(placed).map((size) => part.sizes[size]!),
         preference: preferenceOf(part, preference),
         pick: proposed!,
+        along: part.deciding.every((column) => column.along === 'length') ? 'length' : 'girth',
       };
     default: {
       const size = proposed!;
       const tightest = tightestOf(placements);
       const rival = odds.find((one) => one.size !== size);
       if (rival === undefined || rivalChance(beyond, size) < edgeChance) {
-        const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size);
+        const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size, stepOf);
         return { verdict: 'settled', size, tightest, ...(past === undefined ? {} : { past }) };
       }
       return { verdict: 'edge', size, neighbour: rival.size, chance: rival.chance, tightest };
@@ -276,12 +279,16 @@ function pastEdge(
   placements: readonly PlacedMeasurement[],
   column: number,
   size: string,
+  stepOf: PartContext['stepOf'],
 ): Extract<Reason, { verdict: 'settled' }>['past'] {
   const { value, toEdge, standardError } = placements[column]!;
   if (toEdge === null || toEdge >= standardError) return undefined;
   const values = Float64Array.from(placements, (one) => one.value);
   const { from, until } = part.deciding[column]!.intervals[part.sizes.indexOf(size)]!;
-  values[column] = value - from < until - value ? from - 1 : until;
+  // What is rounded first is next to itself by a step, and nothing lies between.
+  const step = stepOf(placements[column]!.code);
+  const down = value - from < until - value;
+  values[column] = step > 1 ? value + (down ? -step : step) : down ? from - 1 : until;
   placer.place(values);
   return {
     verdict: VERDICTS[placer.verdict]!,

@@ -154,6 +154,7 @@ export function findingOf(
       odds: odds === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: odds.parts[at]! },
       beyond: beyond === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: beyond.parts[at]! },
       errorOf: (code) => errorOf(code, body, compiled) ?? odds?.deviations.get(code) ?? 0,
+      stepOf: (code) => stepOf(compiled, code),
       partName: (code) => sheet.parts.find((part) => part.code === code)!.name,
     }),
   );
@@ -286,6 +287,12 @@ function errorOf(code: ColumnCode, body: MeasuredBody, { expects }: CompiledChar
   if (isDerivedCode(code) || (expects.get(code)?.rounding ?? null) !== null) return undefined;
   const one = body.get(code);
   return one === undefined ? undefined : ownError(code, one);
+}
+
+/** The step a reading is rounded to by its chart before it is looked up; 1 where it is taken as it is. */
+function stepOf({ expects }: CompiledChart, code: ColumnCode): number {
+  const rounding = isDerivedCode(code) ? null : (expects.get(code)?.rounding ?? null);
+  return rounding === null || rounding.mode === 'down-to-offered' ? 1 : rounding.step;
 }
 
 function placedCodes(facts: readonly PartFacts[]): ColumnCode[] {

@@ -91,7 +91,7 @@ export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: Sho
     case 'edge':
       return sayEdge(reason, unit);
     case 'overlap':
-      return `${list(reason.sizes, 'and')} hold every measurement. For ${PREFERENCE_WORDS[reason.preference]}: ${reason.pick}.`;
+      return `${list(reason.sizes, 'and')} hold every measurement. ${sayPreferred(reason)}: ${reason.pick}.`;
     case 'between':
       return `${inOne(reason.gaps.map((one) => `${value(one, unit)} falls in the gap between ${one.below} and ${one.above}`))}. ${pick(reason)}`;
     case 'split':
@@ -103,6 +103,12 @@ export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: Sho
     case 'suspect':
       return saySuspect(reason);
   }
+}
+
+/** Of lengths the shorter or the longer is recommended; of girths one fits closer than the other. */
+function sayPreferred({ preference, along }: Extract<Reason, { verdict: 'overlap' }>): string {
+  if (along !== 'length' || preference === 'regular') return `For ${PREFERENCE_WORDS[preference]}`;
+  return `Ask the wearer; ${preference === 'close' ? 'shorter' : 'longer'} is recommended`;
 }
 
 /**

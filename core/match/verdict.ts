@@ -108,6 +108,8 @@ export type Reason =
       readonly sizes: readonly string[];
       readonly preference: FitPreference;
       readonly pick: string;
+      /** Whether the part's sizes are longer and shorter. */
+      readonly along?: 'girth' | 'length' | undefined;
     }
   | {
       readonly verdict: 'between';

@@ -47,6 +47,7 @@ const reasonSchema = z.discriminatedUnion('verdict', [
     sizes: sizesSchema,
     preference: z.enum(FIT_PREFERENCES),
     pick: z.string(),
+    along: z.enum(['girth', 'length']).optional(),
   }),
   z.object({
     verdict: z.literal('between'),
