@@ -130,6 +130,7 @@ export const CHAINS: Readonly<Record<ChainCode, Chain>> = {
     runs: 'down the middle of the back',
     marks: [
       mark('back-waist-length', 'natural waist', 280, 600),
+      mark('nape-to-high-hip', 'hip bones', 20, 200),
       mark('nape-to-belt', 'top of the belt', 0, 200),
       mark('nape-to-hip', 'hip level', 30, 350),
       mark('nape-to-crotch', 'fork', 20, 350),

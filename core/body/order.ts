@@ -61,6 +61,8 @@ function rank({ codes }: Placing): number[] {
     // A chain that ends in another stance comes last in its own, so that nobody stands up twice.
     Math.max(...stances),
     sideRank(first),
+    // A height is taken first, at the wall: nothing has been marked or tied yet.
+    measurement(first).kind === 'height' && measurement(first).instruments[0] === 'wall-and-square' ? 0 : 1,
     Math.min(...codes.map((code) => MEASUREMENT_CODES.indexOf(code))),
   ];
 }
@@ -78,13 +80,20 @@ const BAREFOOT: ReadonlySet<MeasurementCode> = new Set<MeasurementCode>([
   'hip-to-floor',
 ]);
 
+/** What is taken in the shoes that will be worn. */
+const IN_SHOES: ReadonlySet<MeasurementCode> = new Set<MeasurementCode>([
+  'height-in-shoes',
+  'outseam',
+  'hollow-to-hem',
+]);
+
 /**
  * What a step needs of the shoes: those to be worn, none, or either.
  *
  * @example shoesFor('height') // 'off'
  */
 export function shoesFor(code: MeasurementCode): 'on' | 'off' | 'either' {
-  if (code === 'outseam' || code === 'hollow-to-hem') return 'on';
+  if (IN_SHOES.has(code)) return 'on';
   return BAREFOOT.has(code) || measurement(code).kind === 'foot' ? 'off' : 'either';
 }
 

@@ -32,6 +32,7 @@ describe('shoesFor', () => {
       'weight',
     ]);
     expect(MEASUREMENT_CODES.filter((code) => shoesFor(code) === 'on').sort()).toEqual([
+      'height-in-shoes',
       'hollow-to-hem',
       'outseam',
     ]);

@@ -22,7 +22,8 @@ export const STANCE_ASKS: Readonly<Record<Stance, string>> = {
   kneeling:
     'Ask them to kneel on the leg that is measured, on something soft, the other foot flat before it.',
   turned: 'Ask them to turn round and look straight ahead.',
-  seated: 'Ask them to sit on a hard, armless chair, upright, belt where it normally rides.',
+  seated:
+    'Ask them to sit on a hard, armless chair as they always sit, not straighter, belt where it normally rides.',
   'on-paper': 'Ask them to take their shoes off and stand on the paper, weight on the foot you draw round.',
   shoe: 'Ask for the shoes that will be worn.',
 };

@@ -54,11 +54,12 @@ describe('the plan of a docket', () => {
   });
 
   it('lets no chart that says nothing overrule a protocol that does', () => {
-    const one = new SpecDocket([shelvedChart()], ['formal-hire']);
+    const one = new SpecDocket([shelvedChart()], ['formal-hire-narrowest']);
     const tensions = () =>
       Object.fromEntries(planOf(one.docket!, one.shelf).steps.map(({ code, tension }) => [code, tension]));
     expect(tensions()['waist-girth']).toBe('drawn-tight');
-    expect(tensions()['chest-girth']).toBe('skin');
+    expect(tensions()['chest-girth']).toBe('snug');
+    expect(tensions()['overarm-girth']).toBe('skin');
     expect(planOf(one.docket!, one.shelf).conflicts.filter(({ kind }) => kind === 'tension')).toEqual([]);
     const { shelf } = one;
     const large = {

@@ -37,6 +37,29 @@ export interface Scene {
   readonly wish: { readonly path: string; readonly at: Point | null } | null;
 }
 
+/** The breasts from the front: drawn where a step speaks of them, as not everybody has them. */
+const BREASTS: readonly (readonly Point[])[] = [
+  [
+    [80, 148],
+    [84, 160],
+    [98, 168],
+    [112, 164],
+    [118, 154],
+  ],
+  [
+    [170, 148],
+    [166, 160],
+    [152, 168],
+    [138, 164],
+    [132, 154],
+  ],
+];
+
+/** What speaks of a bust. */
+function speaksOfBust(code: MeasurementCode | null): boolean {
+  return code !== null && /bust|apex/.test(code);
+}
+
 /** Views whose lines are of straight things. */
 const STRAIGHT: readonly View[] = ['feet'];
 
@@ -78,7 +101,8 @@ export function sceneOf(drawn: Drawn): Scene {
   const path = code === null ? null : TAPE_PATHS[code];
   const view = path?.view ?? wishLine?.view ?? seen ?? 'front';
   const onto = (points: readonly Point[]) => points.map(ontoPerson(view, build));
-  const { outlines, lines } = DRAWINGS[view];
+  const { outlines, lines: drawnLines } = DRAWINGS[view];
+  const lines = view === 'front' && speaksOfBust(code) ? [...drawnLines, ...BREASTS] : drawnLines;
   // A tape with several marks runs to the last of them that this view shows.
   const together = along.map((one) => TAPE_PATHS[one]).filter((one) => one.view === view);
   const runs = [...together, ...(path === null ? [] : [path])];

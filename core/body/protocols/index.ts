@@ -15,6 +15,15 @@ import {
 import type { ProtocolCode } from './codes';
 import { TO_ORDER } from './to-order';
 
+const DRESS_SHOES = 'The dress shoes that will be worn';
+const FORMAL_LENGTHS = taken(
+  'height-in-shoes',
+  'cervicale-to-wrist',
+  'outseam',
+  'foot-length-left',
+  'foot-length-right',
+);
+
 /**
  * The protocols that ship with the application, by their codes. Common practice, no source;
  * each may be copied and edited.
@@ -55,18 +64,34 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
     ),
   ),
   'formal-hire': protocol(
-    'Formal hire',
-    'Waist and seat drawn tight; sleeve from the nape to the wrist; outseam from the worn waistband.',
-    [...ALWAYS, SHOES],
+    'Formal hire, worn waist',
+    'Waist at the worn waistband, under the belly, and hip drawn tight; neck with two fingers, chest snug; outseam and height in the dress shoe. The waistcoat goes by the largest girth of the torso.',
+    [...ALWAYS, DRESS_SHOES],
     [
-      ...taken('neck-girth', 'overarm-girth', 'chest-girth'),
+      ...at('two-fingers', 'neck-girth'),
+      ...taken('overarm-girth'),
+      ...at('snug', 'chest-girth'),
+      ...taken('abdominal-girth'),
+      ...at('drawn-tight', 'trouser-waist-girth', 'hip-girth'),
+      ...FORMAL_LENGTHS,
+    ],
+  ),
+  'formal-hire-narrowest': protocol(
+    'Formal hire, narrowest waist',
+    'Waist at its narrowest with a good tug, the trousers then two inches less; hip drawn tight; neck with two fingers, chest snug; outseam and height in the dress shoe.',
+    [...ALWAYS, DRESS_SHOES],
+    [
+      ...at('two-fingers', 'neck-girth'),
+      ...taken('overarm-girth'),
+      ...at('snug', 'chest-girth'),
+      ...taken('abdominal-girth'),
       ...at('drawn-tight', 'waist-girth', 'hip-girth'),
-      ...taken('height', 'cervicale-to-wrist', 'outseam', 'foot-length-left', 'foot-length-right'),
+      ...FORMAL_LENGTHS,
     ],
   ),
   'uniform-intake': protocol(
     'Uniform intake',
-    'Girths up and lengths down to the maker’s steps; skirt extras on demand.',
+    'Height first, against a wall; girths up and lengths down to the maker’s steps. For a skirt, on demand: the girth over the hip bones and the waist to the middle of the knee.',
     ALWAYS,
     [
       ...taken(
@@ -79,7 +104,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
         'inside-leg-length',
       ),
       ...FEET,
-      ...onDemand('waist-to-hip', 'waist-to-knee'),
+      ...onDemand('high-hip-girth', 'waist-to-knee'),
     ],
   ),
   'vest-a': protocol(
@@ -114,7 +139,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
     'Half of chest and girth gives the width; upper and lower front add up to the length; back from the collar, times 0.80.',
     DUTY,
     taken(
-      'bust-girth',
+      'chest-girth',
       'abdominal-girth',
       'clavicle-to-apex',
       'apex-to-belt',
@@ -128,7 +153,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
     'The cup from chest less underbust, the rest as for the unstructured.',
     DUTY,
     taken(
-      'bust-girth',
+      'chest-girth',
       'underbust-girth',
       'abdominal-girth',
       'clavicle-to-apex',
@@ -154,6 +179,27 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
       'inside-leg-length',
     ),
     { cautions: [SUIT], waist: 'natural' },
+  ),
+  'one-piece-costume': protocol(
+    'One-piece costume',
+    'Hip where the hands rest on the hips; three torso lengths down the back in one placing: to the waist, to the hip bones, to the fork; the inside leg ends at the top of the ankle bone.',
+    ALWAYS,
+    taken(
+      'chest-girth',
+      'waist-girth',
+      'high-hip-girth',
+      'trunk-girth',
+      'height',
+      'back-waist-length',
+      'nape-to-high-hip',
+      'nape-to-crotch',
+      'cervicale-to-wrist',
+      'inside-leg-to-ankle-top',
+      'head-girth',
+      'foot-length-left',
+      'foot-length-right',
+    ),
+    { waist: 'natural' },
   ),
   dress: protocol(
     'Dress',

@@ -90,12 +90,21 @@ describe('the protocols', () => {
     ).toEqual(['back-waist-length', 'nape-to-hip', 'nape-to-crotch']);
   });
 
-  it('keep their customs: a finger beneath every girth by post, the fork snug', () => {
+  it('keep their customs: the true body by post, drawn tight for formal hire', () => {
     const post = PROTOCOLS['bespoke-by-post'];
     const tensions = Object.fromEntries(post.steps.map((step) => [step.code, tensionIn(post, step)]));
-    expect(tensions['chest-girth']).toBe('one-finger');
+    expect(tensions['chest-girth']).toBe('skin');
     expect(tensions['hand-entry-girth']).toBe('skin');
-    expect(tensions['crotch-length']).toBe('snug');
+    expect(tensions['crotch-length-worn']).toBe('snug');
+    const hire = PROTOCOLS['formal-hire'];
+    const taut = Object.fromEntries(hire.steps.map((step) => [step.code, tensionIn(hire, step)]));
+    expect(taut['trouser-waist-girth']).toBe('drawn-tight');
+    expect(taut['neck-girth']).toBe('two-fingers');
+    expect(taut['waist-girth']).withContext('never the natural one').toBeUndefined();
+    expect(taut['height-in-shoes']).toBeDefined();
+    const costume = PROTOCOLS['one-piece-costume'].steps.map(({ code }) => code);
+    expect(costume).toContain('high-hip-girth');
+    expect(costume).not.toContain('hip-girth');
     expect(tensions['arm-length']).toBe('skin');
     // A narrow trouser must pass the heel.
     expect(tensions['ankle-girth']).toBeUndefined();
