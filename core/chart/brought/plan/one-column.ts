@@ -2,7 +2,7 @@
 import { isDerivedCode } from '../../column-code';
 import { parseColumnHeading } from '../../formats/heading';
 import { numbersIn } from '../cells/dual-cell';
-import { guessHeading } from '../words/guess-heading';
+import { guessHeading, type HeadingGuess } from '../words/guess-heading';
 import type { Meaning } from '../words/meaning';
 import { unitsOfCell, KEPT_IN, type WrittenUnit } from '../words/unit-evidence';
 import { plainWords } from '../words/vocabulary';
@@ -71,7 +71,7 @@ function blank(
 
 /** Plans a column: what it means and in which unit, by its own words; what those leave open is asked. */
 export function planColumn(
-  { general, remembered }: Table,
+  { general, remembered, headings }: Table,
   place: Pick<PlannedColumn, 'key' | 'index' | 'half'>,
   heading: Heading,
   cells: readonly string[],
@@ -98,7 +98,7 @@ export function planColumn(
     // What a heading says of ease is of garments, and those may be of any size.
     return says === '' ? withMeaning(asThousands(column, cells, code), code) : column;
   }
-  const guess = guessHeading(text);
+  const guess = besideTorso(guessHeading(text), headings);
   const [named, namedBy] = unitOf(cells, guess.unit ?? heading.unit, general.unit, unitOfHalf, place.half);
   const column: PlannedColumn = {
     ...base,
@@ -119,6 +119,25 @@ export function planColumn(
   const code = recalled ?? guess.code;
   const sure = recalled !== undefined ? { ...column, recalled: true } : column;
   return withMeaning(asThousands(sure, cells, code ?? guess.candidates[0]), code, 'which-measurement');
+}
+
+/** What a table with several torso lengths down the back means otherwise than others: costumes have their hip at the hip bones. */
+const TORSO: readonly Meaning[] = ['back-waist-length', 'nape-to-high-hip', 'nape-to-hip', 'nape-to-crotch'];
+const OF_COSTUMES: Readonly<Partial<Record<Meaning, readonly Meaning[]>>> = {
+  'hip-girth': ['high-hip-girth', 'hip-girth'],
+  'nape-to-hip': ['nape-to-high-hip', 'nape-to-hip'],
+  'inside-leg-length': ['inside-leg-to-ankle-top', 'inside-leg-length'],
+};
+
+/** A guess beside the other headings: `hip` and `inseam` beside two or more torso lengths are asked about. */
+function besideTorso(guess: HeadingGuess, headings: readonly Heading[]): HeadingGuess {
+  const others = guess.code === null ? undefined : OF_COSTUMES[guess.code];
+  if (others === undefined) return guess;
+  const torso = headings.filter(({ text }) => {
+    const { code } = guessHeading(text);
+    return code !== null && TORSO.includes(code);
+  });
+  return torso.length < 2 ? guess : { ...guess, code: null, candidates: others };
 }
 
 /** The unit of a column, with whence: its cells, its heading, what stands around the table. */

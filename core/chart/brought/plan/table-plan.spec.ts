@@ -36,6 +36,26 @@ const writtenOf = (text: string, answers?: TableAnswers) => {
   const outcome = read(text, answers);
   return outcome.ok ? written(outcome.value.parts[0]!) : outcome.problem.map(sayFinding);
 };
+describe('planTable, of a costume with torso lengths', () => {
+  const rows = (...headings: string[]) =>
+    [['Size', ...headings], ...['S', 'M'].map((size, at) => [size, ...headings.map(() => String(30 + at))])]
+      .map((row) => row.join(','))
+      .join('\n');
+  const asked = (...headings: string[]) =>
+    planOf(rows(...headings)).columns.flatMap((one) =>
+      one.asks === 'which-measurement' ? [[one.heading, ...one.candidates]] : [],
+    );
+
+  it('asks which hip and which inside leg are meant beside two torso lengths or more', () => {
+    const torso = ['Nape to waist (in)', 'Nape to hip (in)', 'Nape to inseam (in)'];
+    expect(asked(...torso, 'Hip (in)', 'Inseam (in)')).toEqual([
+      ['Hip (in)', 'high-hip-girth', 'hip-girth'],
+      ['Inseam (in)', 'inside-leg-to-ankle-top', 'inside-leg-length'],
+    ]);
+    expect(asked('Nape to waist (in)', 'Hip (in)', 'Inseam (in)')).toEqual([]);
+  });
+});
+
 describe('planTable, of columns that say nothing', () => {
   it('asks whether a column of numbers without a heading is left out rightly', () => {
     const [, bare] = planOf('Size,,Chest (cm)\nS,1,86-90\nM,2,90-94').columns;

@@ -151,6 +151,7 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
       ],
       [['weight'], 'weight|body weight|gewicht|korpergewicht|koerpergewicht|poids|peso'],
       [['back-waist-length'], 'nape to waist|back waist length'],
+      [['nape-to-crotch'], 'nape to inseam|nape to crotch|nape to fork'],
       [['front-waist-length'], 'front waist length'],
       // A length of the back may be the body's to its waist, or the garment's.
       [
