@@ -13,6 +13,7 @@ export * from './body/catalogue';
 export * from './body/nearest-codes';
 export * from './body/feet';
 export * from './body/at-waist';
+export * from './body/landmarks';
 export * from './body/told-sizes';
 export * from './body/waist';
 export * from './body/chains';

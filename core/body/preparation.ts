@@ -9,6 +9,20 @@ export const GENERAL_PREPARATION: readonly string[] = [
   'Ask before touching; privacy for whoever wants it',
 ];
 
+/** What of a preparation is meant for the fitter alone. */
+const FOR_THE_FITTER: ReadonlySet<string> = new Set([GENERAL_PREPARATION[3]!]);
+
+/**
+ * What a wearer who measures at home prepares: what is meant for a fitter left out, and a helper where one is needed.
+ *
+ * @param needsHelp whether something is measured that nobody reaches on themselves
+ * @example ownPreparation(['Pockets empty'], true) // ['Somebody to help: some measurements are on your back', 'Pockets empty']
+ */
+export function ownPreparation(lines: readonly string[], needsHelp: boolean): string[] {
+  const own = lines.filter((line) => !FOR_THE_FITTER.has(line));
+  return needsHelp ? ['Somebody to help: some measurements are on your back', ...own] : own;
+}
+
 /** What a garment says of what is worn while somebody is measured for it. */
 export interface WornFor {
   readonly clothing: Clothing | null;

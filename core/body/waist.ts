@@ -70,6 +70,13 @@ export function isSameWaist(one: WaistPlace | null, other: WaistPlace | null): b
   return isNaturalWaist(one) === isNaturalWaist(other);
 }
 
+/** How the waist is found, said to the wearer themselves. */
+export const OWN_WAIST_WORDS: Readonly<Record<WaistPlace, string>> = {
+  natural: 'at your natural waist, where your side creases when you bend',
+  'above-navel': 'at your natural waist, two inches above the navel',
+  navel: 'at your navel',
+};
+
 /** How the waist is found, in words. */
 export const WAIST_WORDS: Readonly<Record<WaistPlace, string>> = {
   natural: 'at the natural waist, where the side creases when they bend',

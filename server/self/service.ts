@@ -5,6 +5,7 @@ import {
   measurement,
   micrometres,
   planOf,
+  ownPreparation,
   preparationFor,
   readReading,
   replay,
@@ -131,7 +132,10 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
   return {
     name: record.wearer.name,
     unit: docket.unit,
-    prepare: preparationFor(docket, shelf),
+    prepare: ownPreparation(
+      preparationFor(docket, shelf),
+      plan.steps.some(({ code }) => measurement(code).stance === 'turned'),
+    ),
     cautions: [...new Set(asked.flatMap(({ cautions }) => cautions))],
     cord: plan.cord,
     steps: plan.steps.map(({ code, tension, clothing, chain, waist }) => ({

@@ -16,10 +16,9 @@ import {
   formatLength,
   markWords,
   measurement,
-  sayCord,
-  STANCE_WORDS,
   TENSION_WORDS,
-  WAIST_WORDS,
+  landmarksOf,
+  OWN_WAIST_WORDS,
   type Stance,
   shownIn,
   nameAt,
@@ -38,7 +37,7 @@ const STAND: Readonly<Record<Stance, string>> = {
   tiptoe: 'Rise on tiptoe, as in heels, a hand on something firm.',
   kneeling: 'Kneel on the leg that is measured.',
   turned: 'Stand straight with your back to whoever helps, and look ahead.',
-  seated: 'Sit upright on a hard chair without arms.',
+  seated: 'Sit on a hard chair without arms, as you always sit.',
   'on-paper': 'Stand on paper without shoes, weight on the foot that is drawn round.',
   shoe: 'Take the shoes that will be worn.',
 };
@@ -124,7 +123,9 @@ export class SelfSheet {
 
   protected readonly cord = computed(() => {
     const sheet = this.store.sheet();
-    return sheet === null ? '' : sayCord(sheet);
+    return sheet === null || sheet.cord === null
+      ? ''
+      : `Tie a cord ${OWN_WAIST_WORDS[sheet.cord]}, level all round, and leave it there.`;
   });
   protected readonly count = computed(() => this.store.sheet()?.steps.length ?? 0);
 
@@ -146,20 +147,21 @@ export class SelfSheet {
           ? placeAt(first.code, first.waist)
           : `Hold the end at ${wordsAt(chain.from, first.waist)} and run the tape ${chain.runs}. Read every mark in a row without letting go.`,
       stand: STAND[stance],
-      stance: STANCE_WORDS[stance],
       tape: taped ? `${TENSION_WORDS[first.tension]}, ${CLOTHING_WORDS[first.clothing]}` : '',
       atCord:
         first.waist === null
           ? ''
           : this.store.sheet()?.cord === null
-            ? `The waist is ${WAIST_WORDS[first.waist]}.`
+            ? `The waist is ${OWN_WAIST_WORDS[first.waist]}.`
             : first.waist === 'natural'
               ? 'Read at the cord.'
-              : `Read at the cord, ${WAIST_WORDS[first.waist]}.`,
+              : `Read at the cord, ${OWN_WAIST_WORDS[first.waist]}.`,
       string: taped && this.store.instrument() === 'string',
       round: ROUND[round] ?? ROUND[2]!,
       again: round > 0,
       spoils: spoils.join('; ').toLowerCase(),
+      landmarks: landmarksOf(first.code, first.waist),
+      helper: stance === 'turned',
       code: first.code,
       along: placing.length > 1 ? placing.map(({ code }) => code) : [],
       fields: this.store.asked().map(({ code }) => {
