@@ -53,17 +53,13 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
   ['warden-trousers', { 'trouser-waist-girth': '42', 'inside-leg-length': '34' }, null, 'not-made'],
   ['ceremony-trousers', { 'trouser-waist-girth': '36', 'hip-girth': '42' }, '36', 'settled'],
   ['guide-blazer', { 'chest-girth': '42', height: '69' }, '42 R', 'settled'],
-  ['guide-blazer', { 'chest-girth': '42', height: '66' }, '42 R', 'edge'],
-  ['guide-blazer', { 'chest-girth': '42', height: '71' }, '42 L', 'edge'],
+  // Right on a bound a size is settled by the chart’s own word.
+  ['guide-blazer', { 'chest-girth': '42', height: '66' }, '42 R', 'settled'],
+  ['guide-blazer', { 'chest-girth': '42', height: '71' }, '42 L', 'settled'],
   ['guide-blazer', { 'waist-girth': '30', height: '69' }, '36 R', 'settled'],
   ['jetty-shirt', { 'neck-girth': '15 1/4', 'cervicale-to-wrist': '33' }, '16/33', 'settled'],
   ['boathouse-shirt', { 'neck-girth': '15', 'chest-girth': '39' }, 'M', 'settled'],
-  [
-    'ferry-waistcoat',
-    { 'chest-girth': '40', 'waist-girth': '43', 'abdominal-girth': '45', 'hip-girth': '44' },
-    '46',
-    'settled',
-  ],
+  ['ferry-waistcoat', { 'chest-girth': '40', 'waist-girth': '43', 'abdominal-girth': '45' }, '46', 'settled'],
   ['evening-trousers', { 'waist-girth': '35', outseam: '41' }, '33x41', 'settled'],
   [
     'tidewall-vest',
@@ -89,7 +85,8 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
     'breakwater-vest',
     { 'abdominal-girth': '36', 'notch-to-belt-seated': '16 1/2', 'collar-to-belt': '17 1/2' },
     '20-14 / 19-16',
-    'settled',
+    // Both lengths lie half-way: that is asked of the wearer.
+    'overlap',
   ],
   [
     'curlew-vest',

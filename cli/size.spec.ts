@@ -147,7 +147,7 @@ describe('size', () => {
 
   it('takes the chart as JSON, the list along a pipe, and the rule as asked', async () => {
     const chart = join(process.cwd(), 'demo', 'charts', 'guide-blazer.json');
-    const list = 'id;chest-girth (in);height (in)\r\nada;41;70\r\nben;39;78\r\n';
+    const list = 'id;chest-girth (in);height (in)\r\nada;41 1/8;70\r\nben;39 1/8;78\r\n';
     const { output, code } = await sizeFrom(
       list,
       '--chart',
@@ -161,7 +161,7 @@ describe('size', () => {
     expect(code).withContext(told.join()).toBe(0);
     const [, ada, ben] = output.split('\n');
     expect(ada).toMatch(/^ada,edge,42 R,40 R/);
-    expect(ada).toContain('104.1 cm');
+    expect(ada).toContain('104.5 cm');
     expect(ben).toMatch(/^ben,edge,40 L/);
   });
 

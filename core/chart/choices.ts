@@ -31,6 +31,7 @@ const CHOSEN = new WeakMap<ChartSheet, Map<string, ChartSheet>>();
  * The length that a choice comes to, as it stands.
  *
  * @throws RangeError where the chart has no such choice: `faultsOfSheet` tells of it before
+ * @example chosenLength({ choices: [{ code: 'overlap', name: 'Overlap', usual: '1 in', ways: [{ label: '1 in', length: inches(3) }] }] }, 'overlap') === inches(3) // true
  */
 export function chosenLength({ choices }: Pick<ChartSheet, 'choices'>, code: string): Length {
   const choice = choices.find((one) => one.code === code);

@@ -6,8 +6,6 @@ import type { Weighed } from './odds';
 /**
  * A reading as its chart has it recorded: where the maker asks for whole inches, the whole inch is the number, and the
  * tape's error is weighed around it.
- *
- * @example asRecorded(compileChart(jacket.sheet), { code: 'chest-girth', value: cm(98), standardError: 0 }).value === cm(98) // true
  */
 export function asRecorded({ expects }: Pick<CompiledChart, 'expects'>, reading: Weighed): Weighed {
   const expected = expects.get(reading.code);

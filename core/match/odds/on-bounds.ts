@@ -7,8 +7,6 @@ import type { Weighed } from './odds';
 /**
  * The measurements of one wearer of a kernel's round that lie right on a bound of a size. Fitters read to the half
  * inch and makers print bounds that readings fall on: by the chart's own word such a bound belongs to one size.
- *
- * @example ((kernel) => (kernel.input('chest-girth').fill(cm(102)), kernel.input('waist-girth').fill(cm(91)), kernel.run(1), [...onBounds(kernel, 0)]))(new Kernel(compileChart(jacket.sheet))) // ['chest-girth']
  */
 export function onBounds(kernel: Kernel, row: number): ReadonlySet<MeasurementCode> {
   const found = new Set<MeasurementCode>();
@@ -25,8 +23,6 @@ export function onBounds(kernel: Kernel, row: number): ReadonlySet<MeasurementCo
 /**
  * Readings with those that lie on a bound held to it: what is left is what the tape's error does beyond what
  * recording to the half inch does by itself.
- *
- * @example heldTo(new Set(['chest-girth']), [{ code: 'chest-girth', value: cm(102), standardError: 7_000 }])[0].standardError // 0
  */
 export function heldTo(
   bounds: ReadonlySet<MeasurementCode>,

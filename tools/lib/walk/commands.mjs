@@ -16,7 +16,7 @@ unread,9o,86
 const SIZES = {
   within: 'settled,M',
   small: 'beyond,M',
-  'on the bound': 'edge,L',
+  'on the bound': 'settled,L',
   'two ways': 'split,L',
   large: 'settled,XL',
 };

@@ -16,6 +16,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketStore } from '../docket-store';
 import { CursorStore } from './cursor-store';
+import { EntryStore } from './reading/entry-store';
 import { ToldSizes } from './told-sizes';
 
 /** Before the tape is out: what to wear, what to have at hand, what does not go together, what to be careful of. */
@@ -64,6 +65,14 @@ import { ToldSizes } from './told-sizes';
         </div>
       }
     }
+    @if (entry.usable().length > 0) {
+      <p class="under">
+        <button nz-button type="button" (click)="entry.takeAllRecorded()">
+          Use {{ entry.usable().length }} recorded
+          {{ entry.usable().length === 1 ? 'value' : 'values' }}
+        </button>
+      </p>
+    }
     @defer (on idle) {
       <nm-told-sizes />
     }
@@ -98,6 +107,7 @@ import { ToldSizes } from './told-sizes';
 export class PreparePanel {
   protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
+  protected readonly entry = inject(EntryStore);
 
   protected readonly consent = CONSENT;
   /** Whether the wearer agrees to the words as they are now. */

@@ -16,6 +16,7 @@ import {
   type ReadingProblem,
   type Suspicion,
   offMark,
+  isSameWaist,
   standingReadings,
   MICROMETRES_PER,
   type Length,
@@ -219,6 +220,38 @@ export class EntryStore {
       waist,
       instrument,
     });
+  }
+
+  /** What stands on record for steps nothing was read of yet, and may be used as it is. */
+  readonly usable = computed(() =>
+    this.docket.steps().flatMap((step) => {
+      if (step.readings.length > 0 || step.skipped !== null) return [];
+      const known = this.docket
+        .record()
+        .find(({ code, waist, due }) => code === step.code && !due && isSameWaist(waist ?? null, step.waist));
+      return known === undefined ? [] : [{ step, known }];
+    }),
+  );
+
+  /** Carries everything that stands on record and is not due over to this docket. */
+  takeAllRecorded(): void {
+    for (const { step, known } of this.usable()) {
+      const unit = bareUnit(step.code, this.units.entered());
+      this.docket.does({
+        kind: 'reading-taken',
+        code: step.code,
+        ...exactly(step.code, known.value, unit),
+        length: known.value,
+        stance: measurement(step.code).stance,
+        tension: step.tension,
+        clothing: step.clothing,
+        waist: known.waist ?? step.waist ?? undefined,
+        instrument: known.instrument ?? measurement(step.code).instruments[0]!,
+        origin: known.origin,
+        carriedFrom: known.takenAt,
+        device: null,
+      });
+    }
   }
 
   /** Takes what a told size leads to, as told and not measured. */
