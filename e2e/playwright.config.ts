@@ -4,7 +4,7 @@ import { availableParallelism } from 'node:os';
 /** The real interface over the real server and database, which tools/test.mjs starts before. */
 export default defineConfig({
   testDir: '.',
-  testMatch: '*.e2e.ts',
+  testMatch: '**/*.e2e.ts',
   // One server and database for all, as in a hall: two fitters at once where the machine has the cores.
   workers: Math.min(2, availableParallelism()),
   fullyParallel: false,

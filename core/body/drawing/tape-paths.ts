@@ -111,7 +111,7 @@ const CHAIN_PATHS: Readonly<Record<ChainCode, ChainPath>> = {
     ],
   },
   side: {
-    ...run('front', SIDE_WAIST, [173, 219], [179, 252], [169, 354], [162, 464], [164, 493]),
+    ...run('front', SIDE_WAIST, [172, 216], [179, 252], [169, 354], [162, 464], [164, 493]),
     marks: [
       ['waist-to-high-hip', 1],
       ['waist-to-hip', 2],
@@ -121,7 +121,7 @@ const CHAIN_PATHS: Readonly<Record<ChainCode, ChainPath>> = {
     ],
   },
   back: {
-    ...run('back', NAPE, [125, 194], [125, 219], [125, 230], [125, 250], [125, 264]),
+    ...run('back', NAPE, [125, 194], [125, 216], [125, 230], [125, 250], [125, 264]),
     marks: [
       ['back-waist-length', 1],
       ['nape-to-high-hip', 2],
@@ -167,9 +167,9 @@ const OWN_PATHS: Readonly<Partial<Record<MeasurementCode, TapePath>>> = {
   'underbust-girth': trunk(168, 175),
   'waist-girth': trunk(194, 170),
   'navel-girth': trunk(204, 171),
-  'abdominal-girth': trunk(212, 172),
+  'abdominal-girth': trunk(210, 172),
   'trouser-waist-girth': trunk(224, 174),
-  'high-hip-girth': trunk(219, 173),
+  'high-hip-girth': trunk(216, 172),
   'hip-girth': trunk(252, 178),
   'trunk-girth': run(
     'side',
