@@ -147,7 +147,8 @@ test('a docket in inches is read in inches on another device that shows centimet
   fitter: page,
   browser,
 }) => {
-  await page.getByRole('radio', { name: 'in', exact: true }).click();
+  await page.evaluate(() => localStorage.setItem('neat-measure.unit', 'in'));
+  await page.goto('/bench');
   await openDocket(page, 'farah', ['Ranger trousers']);
   const other = await browser.newContext({ storageState: await page.context().storageState() });
   const second = await other.newPage();

@@ -2,7 +2,6 @@ import { expect, test } from '../fitter';
 import { expectSize, practise } from './practice';
 
 test('a dress goes by the bust, over the undergarment that will be worn', async ({ fitter: page }) => {
-  await page.getByRole('radio', { name: 'cm', exact: true }).click();
   await practise(
     page,
     { wearer: 'Hesper Dress', unit: 'cm', garments: ['Regatta dress'], until: 'Regatta dress' },

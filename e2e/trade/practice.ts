@@ -22,7 +22,8 @@ export async function practise(
   },
   readings: Readings,
 ): Promise<string[]> {
-  await page.getByRole('radio', { name: docket.unit, exact: true }).click();
+  await page.evaluate((unit) => localStorage.setItem('neat-measure.unit', unit), docket.unit);
+  await page.goto('/bench');
   await openDocket(page, docket.wearer, docket.garments);
   const heading = page.getByRole('heading', { level: 1 });
   const chain = page.locator('nm-chain-marks');

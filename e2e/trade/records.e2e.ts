@@ -46,7 +46,6 @@ test('made to order by post: the true body, the worn waist', async ({ fitter: pa
 test('a cadet’s uniform: height first, the skirt’s girth over the hip bones on demand', async ({
   fitter: page,
 }) => {
-  await page.getByRole('radio', { name: 'in', exact: true }).click();
   const met = await practise(
     page,
     { wearer: 'Linnea Cadet', unit: 'in', garments: ['Uniform intake'], until: ALL_TAKEN },

@@ -44,6 +44,7 @@ import { UnitService } from '../../../data/unit-service';
 import { ArithmeticEditor } from './arithmetic-editor';
 import { ChartText } from './chart-text';
 import { CombinationsEditor } from './combinations-editor';
+import { DetailsEditor } from './details-editor';
 import { DoctorList, sayWhole } from './doctor-list';
 import { OptionsEditor } from './options-editor';
 import { PartColumns } from './part-columns';
@@ -70,6 +71,7 @@ export interface Draft {
     ArithmeticEditor,
     ChartText,
     CombinationsEditor,
+    DetailsEditor,
     DoctorList,
     OptionsEditor,
     PartColumns,
@@ -209,7 +211,7 @@ export class ChartDraft {
 
   /** Shows where something was found: the desk it belongs to, and the cell. */
   protected point({ place, path }: ChartFinding): void {
-    const desk = DESKS.indexOf(String(path[0]));
+    const desk = DESKS.findIndex((paths) => paths.includes(String(path[0])));
     this.desk.set(Math.max(0, desk));
     this.pointed.set(desk <= 0 ? place : null);
   }
@@ -267,7 +269,13 @@ export class ChartDraft {
 }
 
 /** The desks by what of a chart file they hold; whatever is of no other is of the table. */
-const DESKS = ['parts', 'derivations', 'combinations', 'options'];
+const DESKS = [
+  ['parts'],
+  ['derivations'],
+  ['combinations'],
+  ['options'],
+  ['expects', 'choices', 'fitChecks', 'notes'],
+];
 
 /** A place in a part's table as its editor names the cell; nothing where the place is no cell. */
 function cellOf(part: ChartPart, { column, size }: ChartPlace): string | null {
