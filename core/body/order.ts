@@ -32,10 +32,12 @@ export function placingsOf(
       return together.length < 2 ? [] : [{ chain, codes: together }];
     });
   });
+  // Where something is taken in shoes they stay on for it first.
+  const worn = wanted.some((code) => shoesFor(code) === 'on');
   const joined = new Set(chained.flatMap((placing) => placing.codes));
   const alone = wanted.filter((code) => !joined.has(code));
   return [...chained, ...alone.map((code): Placing => ({ chain: null, codes: [code] }))].sort((a, b) => {
-    const [left, right] = [rank(a), rank(b)];
+    const [left, right] = [rank(a, worn), rank(b, worn)];
     return left.map((one, index) => one - right[index]!).find((differs) => differs !== 0) ?? 0;
   });
 }
@@ -43,7 +45,7 @@ export function placingsOf(
 /**
  * The measurements of `placingsOf`, one after the other.
  *
- * @example planSteps(['foot-length-left', 'height', 'notch-to-belt-seated', 'chest-girth']) // ['chest-girth', 'height', 'notch-to-belt-seated', 'foot-length-left']
+ * @example planSteps(['foot-length-left', 'height', 'notch-to-belt-seated', 'chest-girth']) // ['height', 'chest-girth', 'notch-to-belt-seated', 'foot-length-left']
  */
 export function planSteps(
   codes: readonly MeasurementCode[],
@@ -52,19 +54,24 @@ export function planSteps(
   return placingsOf(codes, wayOf).flatMap((placing) => placing.codes);
 }
 
-function rank({ codes }: Placing): number[] {
+function rank({ codes }: Placing, shoesWorn: boolean): number[] {
   const first = codes[0]!;
   const stances = codes.map((code) => STANCES.indexOf(measurement(code).stance));
   return [
     stances[0]!,
+    // A height is taken first, at the wall: nothing has been marked or tied yet.
+    !shoesWorn && isAtTheWall(first) ? 0 : 1,
     Math.max(...codes.map(shoesRank)),
     // A chain that ends in another stance comes last in its own, so that nobody stands up twice.
     Math.max(...stances),
     sideRank(first),
-    // A height is taken first, at the wall: nothing has been marked or tied yet.
-    measurement(first).kind === 'height' && measurement(first).instruments[0] === 'wall-and-square' ? 0 : 1,
+    isAtTheWall(first) ? 0 : 1,
     Math.min(...codes.map((code) => MEASUREMENT_CODES.indexOf(code))),
   ];
+}
+
+function isAtTheWall(code: MeasurementCode): boolean {
+  return measurement(code).instruments[0] === 'wall-and-square';
 }
 
 /** What is taken to the floor or to the sole, and so without shoes. */

@@ -59,9 +59,9 @@ describe('planSteps', () => {
       'height',
     ]);
     expect(steps).toEqual([
+      'height',
       'chest-girth',
       'waist-girth',
-      'height',
       'nape-to-belt',
       'notch-to-belt-seated',
       'foot-length-left',

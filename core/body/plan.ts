@@ -103,7 +103,7 @@ const USUAL_CLOTHING: Clothing = 'close-fitting';
  * is `navel-girth`, another measurement, and is planned as that.
  *
  * @param chosen how the fitter takes what is wanted differently; otherwise the first who says anything of it decides
- * @example planDocket([{ by: 'Field jacket', code: 'chest-girth' }, { by: 'Waders', code: 'height' }]).steps.map(({ code }) => code) // ['chest-girth', 'height']
+ * @example planDocket([{ by: 'Field jacket', code: 'chest-girth' }, { by: 'Waders', code: 'height' }]).steps.map(({ code }) => code) // ['height', 'chest-girth']
  */
 export function planDocket(asked: readonly Need[], chosen: PlanChoices = {}): Plan {
   const needs = asked.map(atTheNavel);

@@ -25,6 +25,8 @@ export interface CompiledColumn {
   readonly step: number;
   /** The intervals as a search among sorted numbers. */
   readonly cut: CutColumn;
+  /** How near an end a value is at the end of its size: the error of one reading of what it goes by. */
+  readonly margin: number;
   /** What may stand in while it is not measured, the best first. */
   readonly standIns: readonly ColumnCode[];
 }
@@ -44,6 +46,8 @@ export interface CompiledPart {
   readonly lean: Lean | null;
   /** Whether a tailor may alter it: what protects, seals or is moulded is never altered. */
   readonly altered: boolean;
+  /** Whether it covers who wears it: a close fit then never takes a size off. */
+  readonly protects: boolean;
 }
 
 /** A part with what it offers for each outcome of the part it goes by. */
@@ -124,6 +128,7 @@ function compilePart(sheet: ChartSheet, part: ChartPart, offered: readonly strin
     key: key.code,
     lean: part.lean,
     altered: garmentKind(sheet.kind).altered,
+    protects: garmentKind(sheet.kind).protects,
   };
 }
 
@@ -150,6 +155,7 @@ function compileColumn(sheet: ChartSheet, column: ChartColumn, kept: readonly nu
     intervals,
     step: usualStep(intervals),
     cut: cutColumn(intervals),
+    margin: Math.max(0, ...readings.map((code) => measurement(code).standardError)),
     standIns: column.standIns,
   };
 }

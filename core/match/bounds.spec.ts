@@ -52,6 +52,51 @@ describe('a reading right on a bound', () => {
   });
 });
 
+describe('a fit that is liked roomier or closer', () => {
+  const two = (chest: number, waist: number, preference: 'roomy' | 'close', kind = 'shirt') =>
+    judge(
+      compileChart(
+        sheet({ kind }, [CHEST, { code: 'waist-girth', unit: 'in', cells: ['30-32', '32-34', '34-36'] }]),
+      ),
+      new Map([
+        ['chest-girth', { value: inches(chest) }],
+        ['waist-girth', { value: inches(waist) }],
+      ] as const),
+      { preference },
+    );
+
+  it('takes the size above at the top of one, by any measurement', () => {
+    const one = two(39.875, 33, 'roomy');
+    expect([one.verdict, one.proposed]).toEqual(['settled', 'L']);
+    expect(sayReason(one, 'in/8')).toBe('Chest 39 7/8 in is at the top of M. For a roomy fit: L.');
+    expect(two(39, 33, 'roomy').proposed).toBe('M');
+    expect(two(41.9, 35.9, 'roomy').proposed)
+      .withContext('there is none above')
+      .toBe('L');
+  });
+
+  it('takes the size below at the bottom of one, where all that decides lies there', () => {
+    expect(two(38.125, 32.125, 'close').proposed).toBe('S');
+    expect(two(38.125, 33, 'close').proposed).toBe('M');
+    expect(two(38.125, 32.125, 'close', 'vest').proposed)
+      .withContext('what protects is never taken smaller')
+      .toBe('M');
+  });
+
+  it('is the same in a list', () => {
+    const chart = compileChart(sheet({}, [CHEST]));
+    for (const preference of ['roomy', 'close', 'regular'] as const)
+      for (const value of [38.125, 39, 39.875]) {
+        const values = new Map([['chest-girth', inches(value)]] as const);
+        const [one] = new PeopleSizer(chart, { preference }, 'in/8').size([{ line: 1, id: '1', values }]);
+        const alone = judge(chart, new Map([['chest-girth', { value: inches(value) }]]), { preference });
+        expect([one!.verdict, one!.proposed])
+          .withContext(`${preference} ${value}`)
+          .toEqual([alone.verdict, alone.proposed]);
+      }
+  });
+});
+
 describe('past an edge', () => {
   const says = (cells: readonly string[], value: Length, sizes?: string[]) =>
     sayReason(judged(sheet({}, [{ ...CHEST, cells }], sizes), value), 'in/8');

@@ -252,6 +252,8 @@ function explain(
     default: {
       const size = proposed!;
       const tightest = tightestOf(placements);
+      const from = leanedFrom(part, placed, size);
+      if (from !== null) return { verdict: 'settled', size, tightest, leaned: { from, preference } };
       const rival = odds.find((one) => one.size !== size);
       if (rival === undefined || rivalChance(beyond, size) < edgeChance) {
         const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size, stepOf);
@@ -260,6 +262,13 @@ function explain(
       return { verdict: 'edge', size, neighbour: rival.size, chance: rival.chance, tightest };
     }
   }
+}
+
+/** The size that all values lie in, where another is proposed as it is liked closer or roomier; else `null`. */
+function leanedFrom(part: CompiledPart, placed: readonly Placement[], size: string): string | null {
+  const common = commonSizes(placed);
+  const own = part.sizes.indexOf(size);
+  return common.length === 1 && common[0] !== own ? part.sizes[common[0]!]! : null;
 }
 
 /** How likely another size than this is, or none. */

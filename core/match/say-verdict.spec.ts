@@ -45,7 +45,10 @@ function faultsOf(part: PartVerdict, unit: ShownLength): string[] {
     hold('it names a measurement and its value', named.length > 0);
     hold(
       'the value lies in the size',
-      named.some(({ sizes }) => sizes.includes(reason.size)),
+      // One liked roomier or closer lies at the end of the size beside it.
+      named.some(({ sizes }) =>
+        sizes.includes(reason.verdict === 'settled' ? (reason.leaned?.from ?? reason.size) : reason.size),
+      ),
     );
     const clear = /, (.*) clear of its edge/.exec(words)?.[1];
     if (clear !== undefined && !clear.startsWith('less than'))

@@ -125,9 +125,13 @@ export function sayChance(chance: number): string {
 }
 
 function saySettled(
-  { size, tightest, past }: Extract<Reason, { verdict: 'settled' }>,
+  { size, tightest, past, leaned }: Extract<Reason, { verdict: 'settled' }>,
   unit: ShownLength,
 ): string {
+  if (leaned !== undefined) {
+    const end = leaned.preference === 'roomy' ? 'top' : 'bottom';
+    return `${value(tightest, unit)} is at the ${end} of ${leaned.from}. For ${PREFERENCE_WORDS[leaned.preference]}: ${size}.`;
+  }
   // By the odds hardly any reading within the tape's error leads to another size, near an edge or not.
   if (tightest.toEdge !== null && tightest.toEdge < tightest.standardError)
     return `${value(tightest, unit)} is near an edge of ${size}${sayPast(size, past)}.`;

@@ -94,6 +94,8 @@ export type Reason =
       readonly size: string;
       readonly tightest: PlacedMeasurement;
       /** What it would be just past the edge it lies near; nothing where it lies near none. */
+      /** At the end of which size it lies, where the fit that is liked makes it the next one. */
+      readonly leaned?: { readonly from: string; readonly preference: FitPreference } | undefined;
       readonly past?: { readonly verdict: Verdict; readonly size: string | null } | undefined;
     }
   | {

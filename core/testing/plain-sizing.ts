@@ -1,5 +1,8 @@
+import { isMeasurementCode, measurement } from '../body/catalogue';
+import type { MeasurementCode } from '../body/catalogue/codes';
+
 /**
- * Sizing done the slow way, straight from a chart file as JSON and sharing no line with the rest,
+ * Sizing done the slow way, straight from a chart file as JSON and sharing no line with the rest but the catalogue's errors,
  * to hold it against. It knows the whole of the chart form but labels' odds: every kind of step,
  * stand-ins, what is offered and made, ease, reach, leans and rules.
  */
@@ -129,6 +132,9 @@ export function plainSizing(chart: PlainChart, body: Body, preference: Preferenc
         part.sizes.flatMap((size, index) => (offered.includes(size) ? [index] : [])),
       ),
     }));
+    const margins = deciding.map(({ code }) =>
+      Math.max(...behind(chart, code).map((one) => measurement(one as MeasurementCode).standardError)),
+    );
     const liked = part.lean === 'larger' ? 'roomy' : part.lean === 'smaller' ? 'close' : preference;
     const broken = values.filter((one) => typeof one === 'string');
     const { verdict, size } = broken.includes('unmet')
@@ -137,7 +143,14 @@ export function plainSizing(chart: PlainChart, body: Body, preference: Preferenc
         ? { verdict: 'incomplete', size: null }
         : broken.length > 0
           ? { verdict: 'beyond', size: null }
-          : placeAll(placed, part.rule ?? chart.rule, liked, kept.length);
+          : atTheEnd(
+              placeAll(placed, part.rule ?? chart.rule, liked, kept.length),
+              placed,
+              margins,
+              part.rule ?? chart.rule,
+              (part.lean ?? null) === null ? preference : 'regular',
+              kept.length,
+            );
     verdicts[part.code] = verdict;
     if (size !== null) sizes[part.code] = kept[size]!;
   }
@@ -157,6 +170,40 @@ export function plainSizing(chart: PlainChart, body: Body, preference: Preferenc
     };
   const template = chart.label ?? chart.parts.map(({ code }) => `{${code}}`).join(' ');
   return { verdict: worst, label: template.replace(/\{(.*?)\}/g, (_, code: string) => sizes[code]!), sizes };
+}
+
+/** The measurements that a column goes by in the end. */
+function behind(chart: PlainChart, code: string): string[] {
+  const derivation = chart.derivations?.find((one) => one.code === code);
+  if (derivation === undefined) return isMeasurementCode(code) ? [code] : [];
+  const known = derivation.steps.map(({ as }) => as);
+  return derivation.steps.flatMap(({ from, of, take, least, do: does }) =>
+    [
+      from,
+      ...(typeof of === 'string' ? [of] : (of ?? [])),
+      take,
+      does === 'require' ? least : undefined,
+    ].flatMap((text) => (typeof text !== 'string' || known.includes(text) ? [] : behind(chart, text))),
+  );
+}
+
+/** At the top of its one size somebody who likes it roomy has the next, at the bottom of it somebody who likes it close the one before. */
+function atTheEnd(
+  placing: { verdict: string; size: number | null },
+  columns: readonly Placed[],
+  margins: readonly number[],
+  rule: string,
+  liked: Preference,
+  count: number,
+): { verdict: string; size: number | null } {
+  const { verdict, size } = placing;
+  if (verdict !== 'settled' || size === null) return placing;
+  const all = columns.map((column, at) => ({ ...column, margin: margins[at]! }));
+  const asked = rule === 'key-decides' ? [all.find(({ isKey }) => isKey) ?? all[0]!] : all;
+  const top = asked.some(({ value, reaches, margin }) => reaches[size]!.until - value <= margin);
+  const bottom = asked.every(({ value, reaches, margin }) => value - reaches[size]!.from <= margin);
+  if (liked === 'roomy' && top && size < count - 1) return { verdict, size: size + 1 };
+  return liked === 'close' && bottom && size > 0 ? { verdict, size: size - 1 } : placing;
 }
 
 /** What a column goes by: itself, or while it is missing the first of its stand-ins that there is. */

@@ -40,7 +40,7 @@ test('formal hire by the worn waist: drawn tight where a chart says nothing', as
       wearer: 'Florian Hire',
       unit: 'in',
       garments: ['Ceremony trousers', 'Formal hire, worn waist'],
-      until: 'Ceremony trousers',
+      until: /^Ceremony trousers/,
     },
     { 'Trouser waist': '36', 'Hip and seat': '42' },
   );

@@ -33,6 +33,7 @@ const reasonSchema = z.discriminatedUnion('verdict', [
     verdict: z.literal('settled'),
     size: z.string(),
     tightest: placedSchema,
+    leaned: z.object({ from: z.string(), preference: z.enum(FIT_PREFERENCES) }).optional(),
     past: z.object({ verdict: z.enum(VERDICTS), size: z.string().nullable() }).optional(),
   }),
   z.object({

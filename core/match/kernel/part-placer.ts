@@ -35,6 +35,8 @@ export interface PartRuling {
  * - One common size: that one. Several: by preference, `close` the smallest, `roomy` the largest,
  *   `regular` the one whose intervals' middles lie nearest, a tie to the larger. A part that leans
  *   takes the larger or the smaller whatever the preference.
+ * - At the ends of a size, within one reading's error of it, a `roomy` fit takes the next larger, a `close` one the
+ *   next smaller where all that decides lies there; not of a part that leans, and `close` not of what protects.
  * - `widest-decides`: each value asks for its largest containing size, in a gap for the upper
  *   neighbour, below the range for the smallest, above it for none; the largest asked for wins,
  *   and one that asks for none leaves none.
@@ -60,6 +62,10 @@ export class PartPlacer {
   private readonly rule: HouseRule;
   private readonly key: number;
   private readonly misfit: Misfit;
+  /** What the wearer likes, of a part that does not lean by itself; a close fit never uncovers. */
+  private readonly wants: FitPreference;
+  private readonly margins: readonly number[];
+  private readonly count: number;
 
   constructor(part: CompiledPart, { rule, key, preference }: PartRuling) {
     this.columns = part.deciding.map(({ cut }) => cut);
@@ -72,6 +78,9 @@ export class PartPlacer {
       part.deciding.findIndex(({ code }) => code === key),
     );
     this.misfit = new Misfit(part.deciding);
+    this.wants = part.lean !== null || (part.protects && preference === 'close') ? 'regular' : preference;
+    this.margins = part.deciding.map(({ margin }) => margin);
+    this.count = part.sizes.length;
   }
 
   /** Places one wearer by a value a column, all of them known. */
@@ -107,6 +116,23 @@ export class PartPlacer {
         : lowest === highest
           ? lowest
           : this.preferred(values, 0, columns.length, lowest, highest);
+    if (this.verdict === SETTLED && this.wants !== 'regular') this.atTheEnd(values);
+  }
+
+  /** At the top of its size a roomy fit is the next; at the bottom of it, with all that decides, a close fit the one before. */
+  private atTheEnd(values: Float64Array): void {
+    this.differs = true;
+    const size = this.size;
+    let [top, bottom] = [false, true];
+    for (let at = 0; at < this.columns.length; at++) {
+      if (this.rule === 'key-decides' && at !== this.key) continue;
+      const { from, until } = this.columns[at]!;
+      // Ends that are open compare as never near.
+      if (until[size]! - values[at]! <= this.margins[at]!) top = true;
+      if (!(values[at]! - from[size]! <= this.margins[at]!)) bottom = false;
+    }
+    if (this.wants === 'roomy' && top && size + 1 < this.count) this.size = size + 1;
+    if (this.wants === 'close' && bottom && size > 0) this.size = size - 1;
   }
 
   private byRule(values: Float64Array): number {

@@ -69,7 +69,10 @@ export class EdgeFinder {
   ) {
     this.drawn = new Kernel(kernel.chart, options);
     this.edgeChance = options.edgeChance ?? EDGE_CHANCE;
+    // At the ends of a size a fit that is liked closer or roomier is another size: no stretch says that.
+    const regular = (options.preference ?? 'regular') === 'regular';
     this.plain = kernel.parts.map((part): PlainPart | null => {
+      if (!regular) return null;
       const plain = part.columns.every(
         ({ alwaysMissing, choices }) => alwaysMissing && !isDerivedCode(choices[0]!.code),
       );
@@ -103,10 +106,21 @@ export class EdgeFinder {
     const found: Rival[] = [];
     for (let part = 0; part < sizes.length; part++) {
       const rival = this.byBounds(part, row, sizes[part]!, bounds);
-      if (rival === 'unclear') return this.byDraws(sizes, values, bounds);
+      if (rival === 'unclear')
+        return this.byDraws(sizes, values, bounds).filter((one) => !this.isLeaned(one.part, row));
       if (rival !== null) found.push(rival);
     }
     return found;
+  }
+
+  /** Whether a part's size is not the one its values lie in, but the next, as it is liked roomier or closer. */
+  private isLeaned(part: number, row: number): boolean {
+    const run = this.kernel.parts[part]!;
+    const size = run.sizes[row]!;
+    return this.kernel.chart.parts[part]!.whole.deciding.some(({ cut }, column) => {
+      const value = run.columns[column]!.choices[run.choiceOf(column, row)]!.values[row]!;
+      return value < cut.from[size]! || value >= cut.until[size]!;
+    });
   }
 
   private chanceOfLeaving({ columns, placer }: PlainPart, row: number): number {
