@@ -25,6 +25,8 @@ export const recordedSchema = z.object({
   instrument: z.enum(INSTRUMENTS).optional(),
   /** Where the waist was, of what is read at it. */
   waist: z.enum(WAIST_PLACES).nullable().optional(),
+  /** How many readings it rests on, where that is known. */
+  readings: z.int().min(1).optional(),
   /** Older than the house lets a record stand: to be measured again. */
   due: z.boolean(),
 });

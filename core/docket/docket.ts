@@ -60,6 +60,8 @@ export interface Reading {
   readonly origin: Origin;
   /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
   readonly carriedFrom: string | null;
+  /** How many readings it rests on, where it was carried over and that is known. */
+  readonly carriedReadings?: number | undefined;
   /** The tape that sent it; `null` when it was typed. */
   readonly device: string | null;
   /** By the clock of the device it was taken on. */

@@ -143,14 +143,17 @@ export async function selfRecorded(database: Database, docketId: string): Promis
     .orderBy('submitted_at')
     .select<{ id: string; submitted_at: Date; measured: unknown }[]>('id', 'submitted_at', 'measured');
   return rows.flatMap(({ id, submitted_at, measured }) =>
-    readJson(measuredSchema, measured, `self link ${id}`).map(({ code, value, waist, instrument }) => ({
-      code: code as MeasurementCode,
-      value: value as Length,
-      takenAt: submitted_at.toISOString(),
-      origin: 'self' as const,
-      waist: waist ?? null,
-      instrument,
-      due: false,
-    })),
+    readJson(measuredSchema, measured, `self link ${id}`).map(
+      ({ code, value, waist, instrument, readings }) => ({
+        code: code as MeasurementCode,
+        value: value as Length,
+        takenAt: submitted_at.toISOString(),
+        origin: 'self' as const,
+        waist: waist ?? null,
+        instrument,
+        readings,
+        due: false,
+      }),
+    ),
   );
 }

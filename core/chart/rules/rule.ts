@@ -93,6 +93,7 @@ export const SEVERITY = {
   'bare-gap': 'look',
   'letters-alike': 'look',
   'never-combined': 'look',
+  'size-missing-in-run': 'look',
   'never-offered': 'look',
   'ankle-not-heel': 'look',
   gap: 'note',

@@ -236,6 +236,23 @@ describe('the chart doctor', () => {
     expect(codes(chest(['86-94', '94-102'], {}, ['XXL', '3XL']))).toEqual([]);
   });
 
+  it('finds a size that is missing within a run', () => {
+    const cells = ['86-94', '94-102', '102-110', '110-118'];
+    const gap = (...sizes: string[]) => codes(chest(cells.slice(0, sizes.length), {}, sizes));
+    expect(gap('S', 'M', 'XL')).toEqual(['size-missing-in-run']);
+    const sheet = chest(cells.slice(0, 3), {}, ['S', 'M', 'XL']);
+    expect(sayChartFinding(sheet, only(sheet, 'size-missing-in-run'), 8)).toContain(
+      'L is missing between M and XL',
+    );
+    expect(gap('36', '38', '42', '44')).toEqual(['size-missing-in-run']);
+    expect(gap('36', '38', '40', '42')).toEqual([]);
+    expect(gap('S', 'M', 'L', 'XL')).toEqual([]);
+    expect(gap('36', '38', '42', '46'))
+      .withContext('graded wider at the end')
+      .toEqual([]);
+    expect(gap('2', '4')).toEqual([]);
+  });
+
   it('turns an interval round that ends before it begins', () => {
     // Text cannot carry one, but a file written by hand can.
     const upside = {

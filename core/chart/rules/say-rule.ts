@@ -39,7 +39,7 @@ function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, 
     first === undefined || second === undefined
       ? ''
       : `${formatNumber(first, unit)} to ${formatLength(second, unit)}`;
-  const [one, other] = labels;
+  const [one, other, third] = labels;
   switch (code) {
     case 'upside-down':
       return `the interval ends before it begins (${range}). Turn it round, or look at the sheet again.`;
@@ -78,6 +78,8 @@ function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, 
       return 'a trouser that is narrow there must pass the heel. Ask for the heel where it is cut narrow.';
     case 'never-combined':
       return `${one} is made with no size of ${other}.`;
+    case 'size-missing-in-run':
+      return `${one} is missing between ${other} and ${third}. Add it, or say that it is meant.`;
     case 'never-offered':
       return `${one} is offered for no size of ${other}.`;
     case 'off-the-scale':

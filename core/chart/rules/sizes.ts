@@ -26,9 +26,13 @@ const SAME_LETTER: Readonly<Record<string, string>> = { XXXS: '3XS', XXS: '2XS',
 
 /** What the sizes of a chart say of themselves: their letters, what is offered, what is made together. */
 export const SIZE_RULES = rulesOf(
-  ['letters-out-of-order', 'letters-alike', 'never-offered', 'never-combined'],
+  ['letters-out-of-order', 'letters-alike', 'size-missing-in-run', 'never-offered', 'never-combined'],
   (sheet) => [
-    ...sheet.parts.flatMap((part) => [...examineLabels(sheet, part), ...examineOffer(sheet, part)]),
+    ...sheet.parts.flatMap((part) => [
+      ...examineLabels(sheet, part),
+      ...examineRun(sheet, part),
+      ...examineOffer(sheet, part),
+    ]),
     ...examineCombinations(sheet),
   ],
 );
@@ -45,6 +49,34 @@ function examineLabels(sheet: ChartSheet, part: ChartPart): Found[] {
     return [
       about(sheet, same ? 'letters-alike' : 'letters-out-of-order', path, labels, { part: part.code, size }),
     ];
+  });
+}
+
+/** The run of letters that makers usually make, each by one of its names. */
+const RUN = ['4XS', '3XS', '2XS', 'XS', 'S', 'M', 'L', 'XL', '2XL', '3XL', '4XL', '5XL', '6XL'];
+
+/** A size that is missing within a run: S, M, XL; or 36, 38, 42 where all others are two apart. */
+function examineRun(sheet: ChartSheet, part: ChartPart): Found[] {
+  const letters = part.sizes.map((size) => RUN.indexOf(letter(size)));
+  const numbers = part.sizes.map((size) => (/^\d+$/.test(size) ? Number(size) : NaN));
+  const steps = numbers.slice(1).map((number, at) => number - numbers[at]!);
+  const usual = Math.min(...steps);
+  return part.sizes.flatMap((size, at): Found[] => {
+    if (at === 0) return [];
+    const before = part.sizes[at - 1]!;
+    const path = ['parts', sheet.parts.indexOf(part), 'sizes', at];
+    const missing =
+      letters[at - 1]! >= 0 && letters[at]! - letters[at - 1]! === 2
+        ? RUN[letters[at]! - 1]!
+        : // One step that is twice as wide as all the others; a run that grades wider at its end is none.
+          steps.every((step) => step > 0) &&
+            steps[at - 1] === 2 * usual &&
+            steps.filter((step) => step !== usual).length === 1
+          ? String(numbers[at - 1]! + usual)
+          : null;
+    return missing === null
+      ? []
+      : [about(sheet, 'size-missing-in-run', path, [missing, before, size], { part: part.code, size: at })];
   });
 }
 

@@ -29,6 +29,8 @@ const schema = z.object({
   origin: z.enum(ORIGINS),
   /** When it was first taken, where it was carried over from an earlier docket; such a value is settled. */
   carriedFrom: instantSchema.nullable(),
+  /** How many readings it rests on, where it was carried over and that is known. */
+  carriedReadings: z.int().min(1).max(20).optional(),
   /** The tape that sent it; `null` when it was typed. */
   device: z.string().max(40).nullable(),
 });

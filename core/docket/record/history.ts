@@ -99,7 +99,7 @@ function settledOn(docket: number, acts: readonly Act[], habits: Habits): Histor
         clothing,
         waist: waistOf(last),
         instrument,
-        readings: counting.length,
+        readings: last.carriedReadings ?? counting.length,
         by,
       },
     ];

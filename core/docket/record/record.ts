@@ -20,6 +20,8 @@ export interface RecordedValue {
   readonly instrument?: Instrument | undefined;
   /** Where the waist was, of what is read at it. */
   readonly waist?: WaistPlace | null | undefined;
+  /** How many readings it rests on, where that is known. */
+  readonly readings?: number | undefined;
   /** Older than the house lets a record stand: to be measured again. */
   readonly due: boolean;
 }

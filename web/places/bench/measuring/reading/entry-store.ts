@@ -46,6 +46,8 @@ interface TakenReading {
   /** Where the waist was, where it was not read here. */
   readonly waist?: WaistPlace | null | undefined;
   readonly device?: string;
+  /** How many readings it rests on, where it was carried over. */
+  readonly readings?: number | undefined;
 }
 
 /** What is being entered at the step at hand, how the tape lies and over what. */
@@ -212,11 +214,12 @@ export class EntryStore {
   takeRecorded(): void {
     const recorded = this.cursor.recorded();
     if (recorded === null || recorded.elsewhere) return;
-    const { code, value, origin, takenAt, waist, instrument } = recorded;
+    const { code, value, origin, takenAt, waist, instrument, readings } = recorded;
     this.keep(code, {
       ...exactly(code, value, bareUnit(code, this.units.entered())),
       origin,
       carriedFrom: takenAt,
+      readings,
       waist,
       instrument,
     });
@@ -249,6 +252,7 @@ export class EntryStore {
         instrument: known.instrument ?? measurement(step.code).instruments[0]!,
         origin: known.origin,
         carriedFrom: known.takenAt,
+        ...(known.readings === undefined ? {} : { carriedReadings: known.readings }),
         device: null,
       });
     }
@@ -322,6 +326,7 @@ export class EntryStore {
       instrument: instruments.includes(takenWith) ? takenWith : instruments[0]!,
       origin,
       carriedFrom: carriedFrom ?? null,
+      ...(taking.readings === undefined ? {} : { carriedReadings: taking.readings }),
       device: device ?? null,
     });
     if (!taken) return;
