@@ -1,7 +1,7 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import { type Length, micrometres } from '../quantity/length';
-import { isDerivedCode, type ColumnCode } from './column-code';
+import type { ColumnCode } from './column-code';
 import { compileArithmetic, type Arithmetic } from './arithmetic/compile-arithmetic';
 import { cutColumn, type CutColumn } from './cut-column';
 import { behindColumn } from './arithmetic/derivation';

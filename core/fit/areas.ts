@@ -11,7 +11,6 @@ import type { MeasurementCode } from '../body/catalogue/codes';
 import { isDerivedCode } from '../chart/column-code';
 import type { ChartColumn, ChartPart, ChartSheet } from '../chart/chart-shape';
 import { readingsBehind } from '../chart/size-chart';
-import { measurement } from '../body/catalogue';
 
 /**
  * A place as it stands in a sentence.

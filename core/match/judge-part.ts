@@ -364,7 +364,6 @@ function alterations(
     if (from <= value && value < until) return [];
     const small = value < from;
     const by = small ? (lower ?? from) - value : value - (upper ?? until);
-    const girth = column.along === 'girth';
     const does = DOES[altered ? 'altered' : 'never'][column.along][small ? 'less' : 'more'];
     return [
       { code, name, foot: column.foot, does, by: micrometres(Math.max(0, by)), holds: { lower, upper } },

@@ -1,5 +1,5 @@
 import { PAGE, type AuditEntry, type WearerExport } from '@neat-measure/contract';
-import { latestSettled, measurement, sayAct, standingTaken, nameAt, waistOf } from '@neat-measure/core';
+import { latestSettled, sayAct, standingTaken, nameAt, waistOf } from '@neat-measure/core';
 import { listAudit } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';

@@ -58,7 +58,11 @@ export function printRecord({ person, points, due }: WearerRecord): Promise<Buff
                     (text): TableCell => ({ text, fontSize: 8.5, color: SOFT }),
                   ),
                   ...points.map((point, at) =>
-                    rowOf(point, points[at - 1]?.code !== point.code || points[at - 1]!.waist !== point.waist, due.includes(point.code)),
+                    rowOf(
+                      point,
+                      points[at - 1]?.code !== point.code || points[at - 1]!.waist !== point.waist,
+                      due.includes(point.code),
+                    ),
                   ),
                 ],
               },

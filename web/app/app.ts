@@ -88,7 +88,7 @@ export class App {
   }
 
   protected onKey(event: KeyboardEvent): void {
-    if (this.commanding()) {
+    if (this.commanding() || this.openDocket.asked()) {
       // What is typed before the list has the keys is meant for it.
       const within =
         event.target instanceof HTMLInputElement && event.target.closest('[role=dialog]') !== null;

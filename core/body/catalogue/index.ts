@@ -1,5 +1,6 @@
 import { FEET } from './feet';
 import { FRONT_LENGTHS } from './front-lengths';
+import { HEIGHTS } from './heights';
 import { LIMB_GIRTHS } from './limb-girths';
 import { LOWER_LENGTHS } from './lower-lengths';
 import { TORSO_GIRTHS } from './torso-girths';
@@ -15,6 +16,7 @@ import type { Measurement } from '../measurement';
 export const CATALOGUE: readonly Measurement[] = [
   ...TORSO_GIRTHS,
   ...LIMB_GIRTHS,
+  ...HEIGHTS,
   ...UPPER_LENGTHS,
   ...FRONT_LENGTHS,
   ...LOWER_LENGTHS,

@@ -66,7 +66,7 @@ function examineRun(sheet: ChartSheet, part: ChartPart): Found[] {
     const before = part.sizes[at - 1]!;
     const path = ['parts', sheet.parts.indexOf(part), 'sizes', at];
     const missing =
-      letters[at - 1]! >= 0 && letters[at]! - letters[at - 1]! === 2
+      (letters[at - 1] ?? -1) >= 0 && (letters[at] ?? 0) - (letters[at - 1] ?? 0) === 2
         ? RUN[letters[at]! - 1]!
         : // One step that is twice as wide as all the others; a run that grades wider at its end is none.
           steps.every((step) => step > 0) &&

@@ -22,6 +22,7 @@ import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ControlName } from '../../../parts/forms/control-name';
+import { ChoicesEditor } from './choices-editor';
 
 type Rounding = NonNullable<Expectation['rounding']>;
 
@@ -37,7 +38,15 @@ const UNSAID: Omit<Expectation, 'code'> = {
 /** What a chart says besides its table: names, lean and reach of its parts, how measurements are taken, choices, fit checks, notes. */
 @Component({
   selector: 'nm-details-editor',
-  imports: [ControlName, FormsModule, NzButtonModule, NzCheckboxModule, NzInputModule, NzSelectModule],
+  imports: [
+    ChoicesEditor,
+    ControlName,
+    FormsModule,
+    NzButtonModule,
+    NzCheckboxModule,
+    NzInputModule,
+    NzSelectModule,
+  ],
   template: `
     <h3>Parts</h3>
     <ul class="rows">
@@ -130,41 +139,7 @@ const UNSAID: Omit<Expectation, 'code'> = {
       }
     </ul>
 
-    <h3>Chosen on the docket</h3>
-    <p class="soft">A length of the arithmetic, such as the overlap of a vest. One way a line: 1 in = 3 in</p>
-    <ul class="rows">
-      @for (choice of sheet().choices; track choice.code; let at = $index) {
-        <li class="line">
-          <input
-            nz-input
-            class="what"
-            maxlength="60"
-            [attr.aria-label]="'Name of choice ' + (at + 1)"
-            [value]="choice.name"
-            (change)="changeChoice(at, { name: $any($event.target).value.trim() })"
-          />
-          <textarea
-            nz-input
-            rows="2"
-            class="what"
-            [attr.aria-label]="'Ways of ' + choice.name + ', one a line'"
-            [value]="waysOf(at)"
-            (change)="ways(at, $any($event.target).value)"
-          ></textarea>
-          <nz-select
-            [nmName]="'Usual way of ' + choice.name"
-            [nzOptions]="labelsOf(at)"
-            [ngModel]="choice.usual"
-            (ngModelChange)="changeChoice(at, { usual: $event })"
-          />
-          <button nz-button nzType="text" type="button" (click)="dropChoice(at)">Remove</button>
-          @if (faults()['choice-' + at]; as fault) {
-            <span class="fault" role="alert">{{ fault }}</span>
-          }
-        </li>
-      }
-    </ul>
-    <div class="acts"><button nz-button type="button" (click)="addChoice()">Add choice</button></div>
+    <nm-choices-editor [sheet]="sheet()" (changed)="changed.emit($event)" />
 
     <h3>Fit checks of the maker</h3>
     <ul class="rows">
@@ -322,57 +297,6 @@ export class DetailsEditor {
           ? [...expects, made]
           : expects.map((one, index) => (index === at ? made : one)),
     });
-  }
-
-  protected waysOf(at: number): string {
-    return this.sheet()
-      .choices[at]!.ways.map(({ label, length }) => `${label} = ${writtenLength(length)}`)
-      .join('\n');
-  }
-
-  protected labelsOf(at: number): { label: string; value: string }[] {
-    return this.sheet().choices[at]!.ways.map(({ label }) => ({ label, value: label }));
-  }
-
-  protected ways(at: number, text: string): void {
-    const made = text
-      .split('\n')
-      .filter((line) => line.trim() !== '')
-      .map((line) => {
-        const [label = '', length = ''] = line.split('=').map((one) => one.trim());
-        return { label, length: writtenLengthSchema.safeParse(length) };
-      });
-    const sound = made.length >= 2 && made.every(({ label, length }) => label !== '' && length.success);
-    this.tell(`choice-${at}`, sound ? '' : 'Write at least two lines such as 1 in = 3 in.');
-    if (!sound) return;
-    const ways = made.map(({ label, length }) => ({ label, length: length.data! }));
-    const { usual } = this.sheet().choices[at]!;
-    const kept = ways.some(({ label }) => label === usual);
-    this.changeChoice(at, { ways, usual: kept ? usual : ways[0]!.label });
-  }
-
-  protected changeChoice(at: number, change: Partial<ChartSheet['choices'][number]>): void {
-    this.changed.emit({
-      choices: this.sheet().choices.map((one, index) => (index === at ? { ...one, ...change } : one)),
-    });
-  }
-
-  protected addChoice(): void {
-    const taken = this.sheet().choices.map(({ code }) => code);
-    const code = ['overlap', ...Array.from({ length: 9 }, (_, at) => `choice-${at + 2}`)].find(
-      (one) => !taken.includes(one),
-    );
-    if (code === undefined) return;
-    const ways = ['1 in', '2 in'].map((label, at) => ({
-      label,
-      length: writtenLengthSchema.parse(at === 0 ? '3 in' : '5 in'),
-    }));
-    const name = code === 'overlap' ? 'Overlap' : 'Choice';
-    this.changed.emit({ choices: [...this.sheet().choices, { code, name, ways, usual: '1 in' }] });
-  }
-
-  protected dropChoice(at: number): void {
-    this.changed.emit({ choices: this.sheet().choices.filter((_, index) => index !== at) });
   }
 
   protected changeCheck(at: number, change: Partial<WrittenFitCheck>): void {

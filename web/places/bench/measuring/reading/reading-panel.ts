@@ -31,13 +31,8 @@ import {
   CLOTHINGS,
   TENSION_WORDS,
   TENSIONS,
-  TOLD_ITEM_WORDS,
-  toldEstimate,
-  type ToldItem,
-  UNIT_WORDS,
   STANCE_WORDS,
   type MeasurementCode,
-  type Origin,
   bareUnit,
   withinLimits,
   nameAt,
@@ -53,30 +48,14 @@ import { CursorStore } from '../cursor-store';
 import { ChainMarks } from '../chains/chain-marks';
 import { ReadingBoxes } from './reading-boxes';
 import { EntryStore } from './entry-store';
+import { atCordWords, FROM, FROM_WORDS, SKIP_REASONS } from './reading-words';
+import { ReadingNotes } from './reading-notes';
 import { ShortcutService } from '../../../../parts/shortcuts/shortcut-service';
-
-/** Why a step is passed over, as fitters say it. */
-const SKIP_REASONS = [
-  'The wearer declines',
-  'Not needed for these garments',
-  'Cannot be taken today',
-  'Comes back for it later',
-] as const;
-
-/** What a reading at the Bench can come from. */
-const FROM = ['fitter', 'helper', 'reported'] as const satisfies readonly Origin[];
-
-const FROM_WORDS: Readonly<Record<Origin, string>> = {
-  fitter: 'read by you',
-  helper: 'read by a helper',
-  self: 'read by the wearer',
-  reported: 'told, not measured',
-};
 
 /** The centre of the Bench: one measurement, the reading as large as can be, and what the readings say. */
 @Component({
   selector: 'nm-reading-panel',
-  imports: [ChainMarks, Figures, NzButtonModule, ReadingBoxes],
+  imports: [ChainMarks, Figures, NzButtonModule, ReadingBoxes, ReadingNotes],
   templateUrl: './reading-panel.html',
   styleUrl: './reading-panel.less',
   host: { class: 'stack' },
@@ -106,13 +85,9 @@ export class ReadingPanel {
   protected readonly place = computed(() => placeAt(this.step().code, this.step().waist));
   protected readonly mark = computed(() => wordsAt(markWords(this.step().code), this.step().waist));
   /** Where the waist is, of what is read at it. */
-  protected readonly atCord = computed(() => {
-    const { waist } = this.step();
-    if (waist === null) return '';
-    const tied = this.docket.plan().cord !== null;
-    if (tied) return waist === 'natural' ? 'Read at the cord.' : `Read at the cord, ${WAIST_WORDS[waist]}.`;
-    return waist === 'natural' ? '' : `The waist is ${WAIST_WORDS[waist]}.`;
-  });
+  protected readonly atCord = computed(() =>
+    atCordWords(this.step().waist, this.docket.plan().cord !== null),
+  );
   /** Wishes that can be read while the tape lies as it does. */
   protected readonly besides = computed(() => {
     const { chain } = this.step();
@@ -176,36 +151,9 @@ export class ReadingPanel {
     })),
   );
 
-  /** The unit that is shown elsewhere, where it is not the one a bare number takes. */
-  protected readonly view = computed(() => {
-    const { unit, entered } = this.units;
-    return unit() === entered() ||
-      bareUnit(this.step().code, entered()) === bareUnit(this.step().code, unit())
-      ? null
-      : { shown: UNIT_WORDS[unit()], entered: UNIT_WORDS[entered()] };
-  });
-
-  protected changeUnit(): void {
-    this.docket.does({ kind: 'unit-chosen', unit: this.units.unit() });
-  }
-
   protected readonly fault = computed(() => {
     const problem = this.store.problem();
     return problem && sayReadingProblem(problem, this.units.written(this.unit()));
-  });
-  /** What a size that the wearer told leads to here, until something is read. */
-  protected readonly told = computed(() => {
-    const { code, readings } = this.step();
-    if (readings.length > 0) return [];
-    const told = Object.entries(this.docket.docket()?.told ?? {}) as [ToldItem, string][];
-    return told.flatMap(([item, text]) => {
-      const estimate = toldEstimate(item, text);
-      if (estimate?.code !== code) return [];
-      const about = formatLength(estimate.length, this.units.written(this.unit()));
-      return [
-        { estimate, words: `Told: ${TOLD_ITEM_WORDS[item].toLowerCase()}, ${text}. An estimate: ${about}.` },
-      ];
-    });
   });
   protected readonly from = computed(() => FROM_WORDS[this.store.origin()]);
   protected readonly slip = computed(() => {

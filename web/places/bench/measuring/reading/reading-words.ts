@@ -1,0 +1,27 @@
+import { WAIST_WORDS, type Origin, type WaistPlace } from '@neat-measure/core';
+
+/** What a reading at the Bench can come from. */
+export const FROM = ['fitter', 'helper', 'reported'] as const satisfies readonly Origin[];
+
+/** Each in words. */
+export const FROM_WORDS: Readonly<Record<Origin, string>> = {
+  fitter: 'read by you',
+  helper: 'read by a helper',
+  self: 'read by the wearer',
+  reported: 'told, not measured',
+};
+
+/** Why a step is passed over, as fitters say it. */
+export const SKIP_REASONS = [
+  'The wearer declines',
+  'Not needed for these garments',
+  'Cannot be taken today',
+  'Comes back for it later',
+] as const;
+
+/** Where a reading at the waist is taken: at the cord where one is tied. */
+export function atCordWords(waist: WaistPlace | null, tied: boolean): string {
+  if (waist === null) return '';
+  if (tied) return waist === 'natural' ? 'Read at the cord.' : `Read at the cord, ${WAIST_WORDS[waist]}.`;
+  return waist === 'natural' ? '' : `The waist is ${WAIST_WORDS[waist]}.`;
+}
