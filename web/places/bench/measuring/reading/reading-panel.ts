@@ -48,7 +48,7 @@ import { CursorStore } from '../cursor-store';
 import { ChainMarks } from '../chains/chain-marks';
 import { ReadingBoxes } from './reading-boxes';
 import { EntryStore } from './entry-store';
-import { atCordWords, FROM, FROM_WORDS, SKIP_REASONS } from './reading-words';
+import { after, atCordWords, FROM, FROM_WORDS, SKIP_REASONS } from './reading-words';
 import { ReadingNotes } from './reading-notes';
 import { ShortcutService } from '../../../../parts/shortcuts/shortcut-service';
 
@@ -367,9 +367,4 @@ export class ReadingPanel {
     const last = this.step().readings.at(-1)?.length ?? null;
     return nudgeEntry(this.store.entry(), last, this.units.written(this.unit()), direction);
   }
-}
-
-/** The one after in a short list, round and round. */
-function after<One>(list: readonly One[], one: One): One {
-  return list[(list.indexOf(one) + 1) % list.length]!;
 }

@@ -25,3 +25,8 @@ export function atCordWords(waist: WaistPlace | null, tied: boolean): string {
   if (tied) return waist === 'natural' ? 'Read at the cord.' : `Read at the cord, ${WAIST_WORDS[waist]}.`;
   return waist === 'natural' ? '' : `The waist is ${WAIST_WORDS[waist]}.`;
 }
+
+/** The one after in a short list, round and round. */
+export function after<One>(list: readonly One[], one: One): One {
+  return list[(list.indexOf(one) + 1) % list.length]!;
+}
