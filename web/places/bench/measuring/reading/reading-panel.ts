@@ -96,10 +96,9 @@ export class ReadingPanel {
     return open.map((code) => wishOf(code).name.toLowerCase()).join('; ');
   });
   /** A mark that does not lie where it can. */
-  protected readonly off = computed(() => {
-    const off = this.store.off();
-    return off === null ? '' : sayOffMark(off, this.units.written(this.units.entered()));
-  });
+  protected readonly off = computed(
+    () => this.store.off() && sayOffMark(this.store.off()!, this.units.written(this.units.entered())),
+  );
   /** The unit a bare number takes here. */
   protected readonly unit = computed(() => bareUnit(this.step().code, this.units.entered()));
 
