@@ -80,6 +80,9 @@ const MOST_RATIO = 2;
 
 const VALUES = {
   Chest: '98',
+  Neck: '39',
+  Wrist: '17',
+  'Shoulder width': '45',
   'Natural waist': '86',
   'Widest girth': '92',
   'Trouser waist': '90',
