@@ -113,8 +113,8 @@ test('a warden’s kit: one size changed at the trial, one garment ordered and r
 
 test('a visitor’s dry suit is hired, comes back late, and is dried', async ({ fitter: page }) => {
   await openDocket(page, 'Visitor Dry', ['Grebe dry suit']);
-  await takeReadings(page, '174', '174', '98', '98', '101', '101');
   // Neck and wrist are asked for besides: they only say which seals to propose.
+  await takeReadings(page, '174', '174', '38', '38', '98', '98', '101', '101');
   await page.keyboard.press('d');
   await page.keyboard.press('a');
   await expect(page.getByRole('button', { name: /Grebe dry suit M accepted ✓/ })).toBeVisible();

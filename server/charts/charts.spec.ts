@@ -11,6 +11,7 @@ import {
   pathOf,
   ROUTES,
 } from '@neat-measure/contract';
+import type { ChartSheet } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
 import { chartSave, problem, Records, sheetFrom } from '../testing/records';
@@ -24,7 +25,8 @@ describe('the routes of charts', () => {
 
   it('keep a chart, list it and read it; the same save again changes nothing', async () => {
     const id = uuidv7();
-    const first = await put(id, chartSave());
+    const kept = { ...(chartSave() as { sheet: ChartSheet }).sheet, garment: 'Kept jacket' };
+    const first = await put(id, chartSave({ sheet: kept }));
     const chart = chartSchema.parse(first.body);
     expect([chart.sheet.parts[0]!.sizes, chart.sheet.unit, chart.version, chart.seriesId]).toEqual([
       ['M', 'L', 'XL'],
@@ -32,14 +34,29 @@ describe('the routes of charts', () => {
       1,
       id,
     ]);
-    expect((await put(id, chartSave())).body).toEqual(first.body);
+    expect((await put(id, chartSave({ sheet: kept }))).body).toEqual(first.body);
     expect((await app.get(pathOf(ROUTES.charts, id))).body).toEqual(first.body);
     const listed = chartSummariesSchema.parse(
       (await app.get(listPath(ROUTES.charts, { search: 'ostrel jacket' }))).body,
     );
     expect(listed.items.filter((one) => one.id === id)).toEqual([
-      jasmine.objectContaining({ garment: 'Field jacket', codes: ['chest-girth', 'waist-girth'] }),
+      jasmine.objectContaining({ garment: 'Kept jacket', codes: ['chest-girth', 'waist-girth'] }),
     ]);
+  });
+
+  it('have one name on the shelf once: the second of a name is a version, or is named otherwise', async () => {
+    const named = (garment: string) => ({
+      sheet: sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', { garment }),
+    });
+    const [first, other] = [uuidv7(), uuidv7()];
+    expect((await put(first, chartSave(named('Twin coat')))).status).toBe(200);
+    expect(problem(await put(other, chartSave(named('Twin coat'))))).toEqual([409, 'name-taken']);
+    expect((await put(other, chartSave(named('Other coat')))).status).toBe(200);
+    const renamed = { ...named('Twin coat'), replaces: other };
+    expect(problem(await put(uuidv7(), chartSave(renamed)))).toEqual([409, 'name-taken']);
+    expect((await put(uuidv7(), chartSave({ ...named('Twin coat'), replaces: first }))).status).toBe(200);
+    await app.put(chartRetiredPath(first), { retired: true });
+    expect((await put(uuidv7(), chartSave(named('Twin coat')))).status).toBe(200);
   });
 
   it('take cells and lengths as people write them', async () => {

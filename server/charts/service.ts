@@ -24,7 +24,9 @@ export async function keepChart(
     before === null
       ? { seriesId: id, version: 1 }
       : { seriesId: before.seriesId, version: before.version + 1 };
-  if (before === null && (await hasNamesake(database, id, sheet)))
+  const isNamed =
+    before === null || before.sheet.maker !== sheet.maker || before.sheet.garment !== sheet.garment;
+  if (isNamed && (await hasNamesake(database, place.seriesId, sheet)))
     throw new ProblemError(
       'name-taken',
       `${sheet.maker} already has a size chart ${sheet.garment}. Save this one as its next version, or give the garment another name.`,

@@ -105,12 +105,12 @@ export async function saveChart(
 /** Whether another chart on the shelf has the same maker and garment: nobody could tell the two apart. */
 export async function hasNamesake(
   database: Database,
-  id: string,
+  seriesId: string,
   { maker, garment }: Pick<ChartSheet, 'maker' | 'garment'>,
 ): Promise<boolean> {
   const row = await database('charts')
     .where({ maker, garment, retired_at: null })
-    .whereNot({ series_id: id })
+    .whereNot({ series_id: seriesId })
     .first('id');
   return row !== undefined;
 }

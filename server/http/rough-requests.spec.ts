@@ -38,7 +38,7 @@ describe('rough requests', () => {
 
   it('with more than fits, or a chart of more than can be sized by, are refused', async () => {
     expect(problem(await wearer({ name: 'x'.repeat(121), role: '', version: 0 }))).toEqual([400, 'invalid']);
-    const sheet = sheetFrom('size,chest-girth (cm)\nM,90-95\n');
+    const sheet = sheetFrom('size,chest-girth (cm)\nM,90-95\n', { garment: 'Rough jacket' });
     const part = { ...sheet.parts[0]!, sizes: ['M'.repeat(25)] };
     const save = (parts: unknown[]) =>
       app.put(pathOf(ROUTES.charts, uuidv7()), chartSave({ sheet: { ...sheet, parts } }));

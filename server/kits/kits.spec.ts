@@ -1,7 +1,7 @@
 import { chartRetiredPath, kitSchema, kitsSchema, pathOf, ROUTES } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
-import { chartSave, problem } from '../testing/records';
+import { chartSave, problem, sheetFrom } from '../testing/records';
 
 describe('the routes of kits', () => {
   let app: Harness;
@@ -13,7 +13,11 @@ describe('the routes of kits', () => {
 
   const chart = async (replaces: string | null = null) => {
     const id = uuidv7();
-    await app.put(pathOf(ROUTES.charts, id), { ...chartSave(), replaces });
+    // Two of one name cannot stand on the shelf.
+    const sheet = sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', {
+      garment: `Field jacket ${id}`,
+    });
+    await app.put(pathOf(ROUTES.charts, id), chartSave({ sheet, replaces }));
     return id;
   };
   const kit = (series: readonly string[], more: object = {}) => ({

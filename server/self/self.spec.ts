@@ -109,7 +109,7 @@ describe('measuring oneself', () => {
       'shoulder-to-knuckle',
     ]);
     expect(sheet.steps.find(({ code }) => code === 'waist-to-knee')?.waist).toBe('natural');
-    expect(sheet.steps.find(({ code }) => code === 'chest-girth')?.tension).toBe('one-finger');
+    expect(sheet.steps.find(({ code }) => code === 'chest-girth')?.tension).toBe('skin');
     const readings = [{ code: 'waist-to-knee', typed: '60' }];
     await submit(token, submission({ readings, instrument: 'string' }));
     const { record } = await records.bench(id);

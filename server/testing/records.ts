@@ -71,9 +71,21 @@ export class Records {
 
   async save(route: string, body: object): Promise<string> {
     const id = uuidv7();
+    if (route === ROUTES.charts) await this.makeRoom(body);
     const { status, body: said } = await this.app().put(pathOf(route, id), body);
     expect(status).withContext(JSON.stringify(said)).toBe(200);
     return id;
+  }
+
+  /** Takes from the shelf what other specs have put there under the same name: two of one name cannot stand there. */
+  private async makeRoom(body: object): Promise<void> {
+    const { sheet, replaces } = body as { sheet: ChartSheet; replaces: string | null };
+    if (replaces !== null) return;
+    const { maker, garment } = sheet;
+    await this.app()
+      .database('charts')
+      .where({ maker, garment, retired_at: null })
+      .update({ retired_at: new Date() });
   }
 
   /** Does something that must be let in; its id. */
