@@ -31,7 +31,9 @@ import {
   type WishCode,
   type WorkingUnit,
   shownIn,
-  nameAt, placeAt, wordsAt,
+  nameAt,
+  placeAt,
+  wordsAt,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
 import { line, LINE, SOFT } from '../print/sheet-parts';
@@ -149,9 +151,12 @@ function boxesOf(step: PlannedStep, inChain: boolean, docketUnit: WorkingUnit, h
     ...(inChain
       ? [
           {
-            ...words(`${nameAt(step.code, step.waist)}: ${wordsAt(markWords(step.code), step.waist)}.${onTiptoe}`, {
-              fontSize: 9.5,
-            }),
+            ...words(
+              `${nameAt(step.code, step.waist)}: ${wordsAt(markWords(step.code), step.waist)}.${onTiptoe}`,
+              {
+                fontSize: 9.5,
+              },
+            ),
           },
         ]
       : []),
