@@ -82,9 +82,9 @@ describe('the stores of the Bench', () => {
     expect(cursor.stop().kind).toBe('decide');
     store.does({ kind: 'measurement-asked', code: 'height', asked: true });
     expect(store.steps().map(({ code, skipped }) => [code, skipped])).toEqual([
+      ['height', null],
       ['chest-girth', null],
       ['waist-girth', 'The wearer declines'],
-      ['height', null],
     ]);
     const done = store.does({
       kind: 'garment-decided',
@@ -278,8 +278,27 @@ describe('the stores of the Bench', () => {
     cursor.next();
     entry.takeRecorded();
     const [taken] = store.docket()!.readings;
-    expect([taken!.typed, taken!.carriedFrom, Number(taken!.length)]).toEqual(['985 mm', takenAt, 985_000]);
+    expect([taken!.typed, taken!.carriedFrom, Number(taken!.length)]).toEqual(['98.5 cm', takenAt, 985_000]);
     expect(cursor.current()?.code).withContext('settled as it is').toBe('waist-girth');
+  });
+
+  it('asks about a number that is far likelier in another unit, and takes it as it is said', () => {
+    open();
+    cursor.next();
+    store.does({ kind: 'unit-chosen', unit: 'in' });
+    TestBed.tick();
+    type('66');
+    expect(entry.slip()?.offer.unit).toBe('cm');
+    expect(store.docket()!.readings).toEqual([]);
+    entry.takeOffer();
+    type('66');
+    entry.takeAsTyped();
+    expect(store.docket()!.readings.map(({ unit }) => unit)).toEqual(['cm', 'in']);
+    entry.takeFrom('reported');
+    entry.takeTold({ item: 'jacket-inches', text: '42', code: 'chest-girth', length: 1_066_800 as never });
+    expect(store.docket()!.readings.at(-1)).toEqual(
+      jasmine.objectContaining({ typed: '42 in', origin: 'reported', unit: 'in' }),
+    );
   });
 
   it('keeps what cannot be read in the entry, and offers the other unit', () => {
