@@ -69,6 +69,9 @@ describe('a fit that is liked roomier or closer', () => {
     const one = two(39.875, 33, 'roomy');
     expect([one.verdict, one.proposed]).toEqual(['settled', 'L']);
     expect(sayReason(one, 'in/8')).toBe('Chest 39 7/8 in is at the top of M. For a roomy fit: L.');
+    expect(sayReason(two(38.125, 33.875, 'roomy'), 'in/8'))
+      .withContext('the one that is at the top, not the one nearest an edge')
+      .toBe('Natural waist 33 7/8 in is at the top of M. For a roomy fit: L.');
     expect(two(39, 33, 'roomy').proposed).toBe('M');
     expect(two(41.9, 35.9, 'roomy').proposed)
       .withContext('there is none above')
@@ -81,6 +84,12 @@ describe('a fit that is liked roomier or closer', () => {
     expect(two(38.125, 32.125, 'close', 'vest').proposed)
       .withContext('what protects is never taken smaller')
       .toBe('M');
+  });
+
+  it('takes no size below across a gap, where it would be too tight by all of it', () => {
+    const gap = compileChart(sheet({}, [{ ...CHEST, cells: ['36-37', '38-40', '40-42'] }]));
+    const body = new Map([['chest-girth', { value: inches(38.125) }]] as const);
+    expect(judge(gap, body, { preference: 'close' }).proposed).toBe('M');
   });
 
   it('is the same in a list', () => {

@@ -8,9 +8,9 @@ import { micrometres, type Length } from '../quantity/length';
 import { preferenceOf, type PartPlacer } from './kernel/part-placer';
 import { nearestChange } from './nearest-change';
 import { LISTED_CHANCE } from './odds/odds';
+import { leanedFrom, pastEdge } from './at-edges';
 import { commonSizes, place, type Placement } from './placement';
 import {
-  VERDICTS,
   type Alteration,
   type PartVerdict,
   type PlacedMeasurement,
@@ -252,8 +252,9 @@ function explain(
     default: {
       const size = proposed!;
       const tightest = tightestOf(placements);
-      const from = leanedFrom(part, placed, size);
-      if (from !== null) return { verdict: 'settled', size, tightest, leaned: { from, preference } };
+      const leaned = leanedFrom(part, rule, placed, placements, size);
+      if (leaned !== null)
+        return { verdict: 'settled', size, tightest: leaned.by, leaned: { from: leaned.from, preference } };
       const rival = odds.find((one) => one.size !== size);
       if (rival === undefined || rivalChance(beyond, size) < edgeChance) {
         const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size, stepOf);
@@ -264,45 +265,11 @@ function explain(
   }
 }
 
-/** The size that all values lie in, where another is proposed as it is liked closer or roomier; else `null`. */
-function leanedFrom(part: CompiledPart, placed: readonly Placement[], size: string): string | null {
-  const common = commonSizes(placed);
-  const own = part.sizes.indexOf(size);
-  return common.length === 1 && common[0] !== own ? part.sizes[common[0]!]! : null;
-}
-
 /** How likely another size than this is, or none. */
 function rivalChance(beyond: PartContext['odds'], size: string): number {
   if (beyond === null) return 0;
   const own = beyond.sizes.indexOf(size);
   return Math.max(...beyond.chances.filter((_, at) => at !== own));
-}
-
-/**
- * The size just past the edge that a measurement of a size lies near, with the rest as it is: what the kernel says
- * there. `undefined` where it lies near none.
- */
-function pastEdge(
-  part: CompiledPart,
-  placer: PartPlacer,
-  placements: readonly PlacedMeasurement[],
-  column: number,
-  size: string,
-  stepOf: PartContext['stepOf'],
-): Extract<Reason, { verdict: 'settled' }>['past'] {
-  const { value, toEdge, standardError } = placements[column]!;
-  if (toEdge === null || toEdge >= standardError) return undefined;
-  const values = Float64Array.from(placements, (one) => one.value);
-  const { from, until } = part.deciding[column]!.intervals[part.sizes.indexOf(size)]!;
-  // What is rounded first is next to itself by a step, and nothing lies between.
-  const step = stepOf(placements[column]!.code);
-  const down = value - from < until - value;
-  values[column] = step > 1 ? value + (down ? -step : step) : down ? from - 1 : until;
-  placer.place(values);
-  return {
-    verdict: VERDICTS[placer.verdict]!,
-    size: placer.size < 0 ? null : part.sizes[placer.size]!,
-  };
 }
 
 /** The measurement that is fewest standard errors away from an edge: the one that could move the size. */

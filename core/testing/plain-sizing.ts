@@ -201,7 +201,10 @@ function atTheEnd(
   const all = columns.map((column, at) => ({ ...column, margin: margins[at]! }));
   const asked = rule === 'key-decides' ? [all.find(({ isKey }) => isKey) ?? all[0]!] : all;
   const top = asked.some(({ value, reaches, margin }) => reaches[size]!.until - value <= margin);
-  const bottom = asked.every(({ value, reaches, margin }) => value - reaches[size]!.from <= margin);
+  const bottom = asked.every(
+    ({ value, reaches, margin }) =>
+      size > 0 && value - reaches[size]!.from <= margin && value - reaches[size - 1]!.until <= margin,
+  );
   if (liked === 'roomy' && top && size < count - 1) return { verdict, size: size + 1 };
   return liked === 'close' && bottom && size > 0 ? { verdict, size: size - 1 } : placing;
 }

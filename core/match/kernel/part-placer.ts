@@ -129,7 +129,9 @@ export class PartPlacer {
       const { from, until } = this.columns[at]!;
       // Ends that are open compare as never near.
       if (until[size]! - values[at]! <= this.margins[at]!) top = true;
-      if (!(values[at]! - from[size]! <= this.margins[at]!)) bottom = false;
+      // Where nothing is made between the two sizes, the one before may be too small by the whole gap.
+      const over = size === 0 ? Infinity : values[at]! - until[size - 1]!;
+      if (!(values[at]! - from[size]! <= this.margins[at]! && over <= this.margins[at]!)) bottom = false;
     }
     if (this.wants === 'roomy' && top && size + 1 < this.count) this.size = size + 1;
     if (this.wants === 'close' && bottom && size > 0) this.size = size - 1;
