@@ -106,7 +106,7 @@ function printPlacing(
       ? [line(STANCE_ASKS[stance], true)]
       : [];
   const spoilt = [...new Set(codes.flatMap((code) => measurement(code).spoils))].join('; ').toLowerCase();
-  const how = `Tape: ${TENSION_WORDS[first.tension]}, ${CLOTHING_WORDS[first.clothing]}. Spoils it: ${chain === null ? spoils.join('; ').toLowerCase() : spoilt}.`;
+  const how = `Tape: ${TENSION_WORDS[first.tension]}, ${CLOTHING_WORDS[first.clothing]}. Common mistakes: ${chain === null ? spoils.join('; ').toLowerCase() : spoilt}.`;
   return {
     unbreakable: placing.length < 5,
     stack: [
