@@ -56,7 +56,26 @@ describe('the routes of charts', () => {
     expect(problem(await put(uuidv7(), chartSave(renamed)))).toEqual([409, 'name-taken']);
     expect((await put(uuidv7(), chartSave({ ...named('Twin coat'), replaces: first }))).status).toBe(200);
     await app.put(chartRetiredPath(first), { retired: true });
+    const third = uuidv7();
+    expect((await put(third, chartSave(named('Twin coat')))).status).toBe(200);
+    expect((await put(uuidv7(), chartSave({ ...named('New coat'), replaces: third }))).status).toBe(200);
     expect((await put(uuidv7(), chartSave(named('Twin coat')))).status).toBe(200);
+  });
+
+  it('do not come back under a name that another has meanwhile, neither put back nor saved anew', async () => {
+    const named = (garment: string) => ({
+      sheet: sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', { garment }),
+    });
+    const [away, taker] = [uuidv7(), uuidv7()];
+    await put(away, chartSave(named('Fog coat')));
+    await app.put(chartRetiredPath(away), { retired: true });
+    await put(taker, chartSave(named('Fog coat')));
+    expect(problem(await app.put(chartRetiredPath(away), { retired: false }))).toEqual([409, 'name-taken']);
+    const next = { ...named('Fog coat'), replaces: away };
+    expect(problem(await put(uuidv7(), chartSave(next)))).toEqual([409, 'name-taken']);
+    await app.put(chartRetiredPath(taker), { retired: true });
+    expect((await app.put(chartRetiredPath(away), { retired: false })).body.retired).toBeFalse();
+    expect((await app.put(chartRetiredPath(away), { retired: false })).status).toBe(200);
   });
 
   it('take cells and lengths as people write them', async () => {

@@ -12,15 +12,14 @@ import {
 } from '@neat-measure/contract';
 import { chartSaveSchema } from '@neat-measure/contract/chart-save';
 import { Router } from 'express';
-import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/print';
 import type { ChartToPrint } from './chart-sheet';
-import { keepChart, versionsOf } from './service';
-import { chartUses, findCharts, listCharts, retireChart } from './store';
+import { keepChart, shelveChart, versionsOf } from './service';
+import { chartUses, findCharts, listCharts } from './store';
 import { findSettings } from '../settings/store';
 
 /** The makers' charts. All need a session. */
@@ -60,20 +59,7 @@ export function chartRoutes(
     .put(chartRetiredPath(':id'), async (request, response) => {
       const id = readId(request);
       const { retired } = readBody(chartRetiredSchema, request);
-      const known = await noted(
-        database,
-        (transaction) => retireChart(transaction, id, retired),
-        (done) =>
-          done
-            ? {
-                by: fitterOf(response).id,
-                kind: 'chart-retired',
-                about: { kind: 'chart', id },
-                detail: { after: { retired } },
-              }
-            : null,
-      );
-      if (!known) throw notFound('chart');
+      await shelveChart(database, id, retired, fitterOf(response).id);
       response.json(await chartUses(database, id));
     })
     .put(`${ROUTES.charts}/:id`, async (request, response) => {

@@ -1,9 +1,10 @@
 import type { Chart } from '@neat-measure/contract';
 import type { ChartSave } from '@neat-measure/contract/chart-save';
+import type { ChartSheet } from '@neat-measure/core';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { idTaken, notFound, ProblemError } from '../http/problem-error';
-import { findCharts, hasNamesake, listVersions, saveChart } from './store';
+import { findCharts, hasNamesake, isRetired, listVersions, retireChart, saveChart } from './store';
 
 /**
  * Puts a chart on the shelf, or the next version of one. All of it, or nothing: the sheet has
@@ -24,13 +25,14 @@ export async function keepChart(
     before === null
       ? { seriesId: id, version: 1 }
       : { seriesId: before.seriesId, version: before.version + 1 };
+  // Two of one name that stand on the shelf since before are left: each can still have its next version.
   const isNamed =
-    before === null || before.sheet.maker !== sheet.maker || before.sheet.garment !== sheet.garment;
+    before === null ||
+    before.sheet.maker !== sheet.maker ||
+    before.sheet.garment !== sheet.garment ||
+    (await isRetired(database, before.id));
   if (isNamed && (await hasNamesake(database, place.seriesId, sheet)))
-    throw new ProblemError(
-      'name-taken',
-      `${sheet.maker} already has a size chart ${sheet.garment}. Save this one as its next version, or give the garment another name.`,
-    );
+    throw nameTaken(sheet, 'Save this one as its next version, or give the garment another name.');
   const saved = await noted(
     database,
     (transaction) => saveChart(transaction, { id, ...place, sheet, source }, fitterId),
@@ -51,6 +53,37 @@ export async function keepChart(
     );
   if (saved === 'differs') throw idTaken();
   return (await findCharts(database, [id]))[0]!;
+}
+
+/**
+ * Takes a chart with all its versions from the shelf, or back onto it.
+ *
+ * @throws ProblemError `not-found`, and `name-taken` when another chart has its name on the shelf meanwhile
+ */
+export async function shelveChart(
+  database: Database,
+  id: string,
+  retired: boolean,
+  fitterId: string,
+): Promise<void> {
+  const [latest] = await versionsOf(database, id);
+  const { seriesId, sheet } = latest!;
+  if (!retired && (await isRetired(database, latest!.id)) && (await hasNamesake(database, seriesId, sheet)))
+    throw nameTaken(sheet, 'Take that one from the shelf first, or save this one under another name.');
+  await noted(
+    database,
+    (transaction) => retireChart(transaction, seriesId, retired),
+    () => ({
+      by: fitterId,
+      kind: 'chart-retired',
+      about: { kind: 'chart', id },
+      detail: { after: { retired } },
+    }),
+  );
+}
+
+function nameTaken({ maker, garment }: ChartSheet, whatToDo: string): ProblemError {
+  return new ProblemError('name-taken', `${maker} already has a size chart ${garment}. ${whatToDo}`);
 }
 
 /** Every version of the chart that a version belongs to, the newest first. */

@@ -18,9 +18,18 @@ interface ChartRow {
   readonly id: string;
   readonly series_id: string;
   readonly version: number;
+  readonly maker: string;
+  readonly garment: string;
   readonly source: string;
   readonly sheet: unknown;
   readonly imported_at: Date;
+}
+
+/** The latest version of every chart that is not retired. */
+function onShelf(database: Database) {
+  return database<ChartRow>('charts').whereRaw(
+    'not exists (select 1 from charts later where later.series_id = charts.series_id and later.version > charts.version) and charts.retired_at is null',
+  );
 }
 
 /** A part of the latest versions that match a search, by maker and garment. */
@@ -28,14 +37,7 @@ export async function listCharts(
   database: Database,
   { search, from }: ListQuery,
 ): Promise<Page<ChartSummary>> {
-  const latest = () =>
-    withWords(
-      database<ChartRow>('charts').whereRaw(
-        'not exists (select 1 from charts later where later.series_id = charts.series_id and later.version > charts.version) and charts.retired_at is null',
-      ),
-      wordsOf(search),
-      ['maker', 'garment'],
-    );
+  const latest = () => withWords(onShelf(database), wordsOf(search), ['maker', 'garment']);
   const counted = await latest().count<{ n: number }[]>({ n: '*' });
   const rows = await latest().orderBy(['maker', 'garment', 'imported_at']).offset(from).limit(PAGE);
   const items = (rows as ChartRow[]).map(toChart).map(({ id, seriesId, version, sheet }) => ({
@@ -102,27 +104,30 @@ export async function saveChart(
   return saveOnce(database, 'charts', row, ['series_id', 'version', 'maker', 'garment', 'source', 'sheet']);
 }
 
-/** Whether another chart on the shelf has the same maker and garment: nobody could tell the two apart. */
+/**
+ * Whether another chart on the shelf has the same maker and garment: nobody could tell the two apart.
+ * A name that a chart had in an earlier version is free.
+ */
 export async function hasNamesake(
   database: Database,
   seriesId: string,
   { maker, garment }: Pick<ChartSheet, 'maker' | 'garment'>,
 ): Promise<boolean> {
-  const row = await database('charts')
-    .where({ maker, garment, retired_at: null })
-    .whereNot({ series_id: seriesId })
-    .first('id');
+  const row = await onShelf(database).where({ maker, garment }).whereNot({ series_id: seriesId }).first('id');
   return row !== undefined;
 }
 
-/** Takes a chart with all its versions from the shelf, or back onto it; whether there was one. Nothing of it is deleted. */
-export async function retireChart(database: Database, id: string, retired: boolean): Promise<boolean> {
-  const row = await database('charts').where({ id }).first<{ series_id: string } | undefined>('series_id');
-  if (row === undefined) return false;
+/** Takes a chart with all its versions from the shelf, or back onto it. Nothing of it is deleted. */
+export async function retireChart(database: Database, seriesId: string, retired: boolean): Promise<void> {
   await database('charts')
-    .where({ series_id: row.series_id })
+    .where({ series_id: seriesId })
     .update({ retired_at: retired ? new Date() : null });
-  return true;
+}
+
+/** Whether a version is off the shelf. */
+export async function isRetired(database: Database, id: string): Promise<boolean> {
+  const row = await database('charts').where({ id }).whereNotNull('retired_at').first('id');
+  return row !== undefined;
 }
 
 /** How many of some charts there are, by their series, on the shelf or not. */
@@ -147,11 +152,8 @@ export async function chartUses(database: Database, id: string): Promise<ChartUs
     .select<
       { docket_id: string; number: number; name: string; opened_at: Date }[]
     >('docket_id', 'number', 'wearers.name', 'opened_at');
-  const own = await database('charts')
-    .where({ id })
-    .first<{ retired_at: Date | null } | undefined>('retired_at');
   return {
-    retired: (own?.retired_at ?? null) !== null,
+    retired: await isRetired(database, id),
     dockets: await count(database('docket_garments').where({ chart_id: id })),
     decisions: await count(database('acts').where({ about: id, kind: 'garment-decided' })),
     latest: latest.map(({ docket_id, number, name, opened_at }) => ({
