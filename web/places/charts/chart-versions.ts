@@ -133,6 +133,7 @@ export class ChartVersions {
   }
 
   protected retire(retired: boolean): void {
+    this.trouble.set('');
     this.charts.retire(this.chart().id, retired).subscribe({
       next: (uses) => this.uses.set(uses),
       error: (problem: Error) => this.trouble.set(problem.message),
