@@ -21,6 +21,7 @@ export * from './body/order';
 export * from './body/plan';
 export * from './body/say-plan';
 export * from './body/wishes';
+export * from './body/dart';
 export * from './body/protocol';
 export * from './body/protocols/codes';
 export * from './body/preparation';

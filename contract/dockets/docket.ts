@@ -6,13 +6,14 @@ import {
   ORIGINS,
   STAGES,
   WAIST_PLACES,
+  WISH_CODES,
 } from '@neat-measure/core';
 import * as z from 'zod';
 import { keptActSchema } from './acts';
 import { chartSchema } from '../charts/chart';
 import { listQuerySchema } from '../lists';
 import { protocolSchema } from '../charts/protocol';
-import { idSchema, instantSchema, lengthSchema } from '../shared';
+import { idSchema, instantSchema, lengthSchema, unitSchema } from '../shared';
 import { wearerSchema } from '../wearers/wearer';
 
 /** What an earlier docket of the wearer already answers: offered, never used by itself. */
@@ -32,6 +33,10 @@ export const recordedSchema = z.object({
 });
 export type Recorded = z.infer<typeof recordedSchema>;
 
+/** A length that the wearer wished for on the page of their link: offered, never noted by itself. */
+export const wishedSchema = z.object({ wish: z.enum(WISH_CODES), typed: z.string(), unit: unitSchema });
+export type Wished = z.infer<typeof wishedSchema>;
+
 /** A docket as it is sent: its acts, and what they speak of. What it shows follows from them. */
 export const benchSchema = z.object({
   id: idSchema,
@@ -44,6 +49,8 @@ export const benchSchema = z.object({
   /** How the house sizes now. */
   habits: habitsSchema,
   record: z.array(recordedSchema),
+  /** What the wearer wished for, the last they sent of each. */
+  wished: z.array(wishedSchema),
   acts: z.array(keptActSchema),
 });
 export type Bench = z.infer<typeof benchSchema>;

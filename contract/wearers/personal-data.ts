@@ -33,6 +33,7 @@ export const wearerExportSchema = z.object({
     z.object({
       sentAt: instantSchema,
       measured: z.array(z.object({ code: z.string(), value: z.int() })),
+      wished: z.array(z.object({ wish: z.string(), typed: z.string() })),
     }),
   ),
   /** Who changed or looked at their record, and when. */

@@ -1,4 +1,11 @@
-import { CHAIN_CODES, CLOTHINGS, MEASUREMENT_CODES, TENSIONS, WAIST_PLACES } from '@neat-measure/core';
+import {
+  CHAIN_CODES,
+  CLOTHINGS,
+  MEASUREMENT_CODES,
+  TENSIONS,
+  WAIST_PLACES,
+  WISH_CODES,
+} from '@neat-measure/core';
 import * as z from 'zod';
 import { idSchema, instantSchema, lengthSchema, lineSchema, unitSchema } from '../shared';
 
@@ -44,6 +51,8 @@ export const selfSheetSchema = z.object({
   /** Where the cord is tied; `null` without one. */
   cord: z.enum(WAIST_PLACES).nullable(),
   steps: z.array(selfStepSchema),
+  /** The lengths of the garment that its protocols ask about. */
+  wishes: z.array(z.enum(WISH_CODES)).default([]),
 });
 export type SelfSheet = z.infer<typeof selfSheetSchema>;
 
@@ -57,6 +66,14 @@ export const selfSubmissionSchema = z.object({
     .array(z.object({ code: z.enum(MEASUREMENT_CODES), typed: lineSchema(40) }))
     .min(1, { error: 'Write at least one measurement.' })
     .max(MEASUREMENT_CODES.length * 3),
+  /** What they wish of the garment, once each. */
+  wishes: z
+    .array(z.object({ wish: z.enum(WISH_CODES), typed: lineSchema(40) }))
+    .max(WISH_CODES.length)
+    .refine((wishes) => new Set(wishes.map(({ wish }) => wish)).size === wishes.length, {
+      error: 'A wish can be sent only once.',
+    })
+    .default([]),
 });
 export type SelfSubmission = z.infer<typeof selfSubmissionSchema>;
 

@@ -4,12 +4,14 @@ import type { ChainCode } from './chains';
 /** The codes of what can be wished of a garment's lengths. */
 export const WISH_CODES = [
   'neckline-front',
+  'neckline-front-shoulder',
   'neckline-back',
   'sleeve-short',
   'sleeve-elbow',
   'sleeve-three-quarter',
   'sleeve-long',
   'top-length',
+  'top-length-shoulder',
   'dress-length',
   'skirt-length',
   'knee-width',
@@ -32,6 +34,8 @@ export interface Wish {
   readonly limits: { readonly least: Length; readonly most: Length };
   /** The placing of the tape in which it can be read in passing, where there is one. */
   readonly chain: ChainCode | null;
+  /** The same end from another start, which is another length; schools differ. `null` where all start alike. */
+  readonly elsewhere: WishCode | null;
 }
 
 const wish = (
@@ -41,7 +45,8 @@ const wish = (
   least: number,
   most: number,
   chain: ChainCode | null = null,
-): Wish => ({ code, name, place, limits: { least: mm(least), most: mm(most) }, chain });
+  elsewhere: WishCode | null = null,
+): Wish => ({ code, name, place, limits: { least: mm(least), most: mm(most) }, chain, elsewhere });
 
 /** Every wish there is, from the neck to the floor. Limits are working values of ours. */
 export const WISHES: readonly Wish[] = [
@@ -51,6 +56,17 @@ export const WISHES: readonly Wish[] = [
     'From the hollow of the throat down to where the neckline ends.',
     0,
     450,
+    null,
+    'neckline-front-shoulder',
+  ),
+  wish(
+    'neckline-front-shoulder',
+    'Neckline, front, from the shoulder',
+    'From the point where neck meets shoulder straight down to the level where the neckline ends.',
+    40,
+    560,
+    'front',
+    'neckline-front',
   ),
   wish(
     'neckline-back',
@@ -92,7 +108,24 @@ export const WISHES: readonly Wish[] = [
     950,
     'arm',
   ),
-  wish('top-length', 'Top, length', 'From the nape bone to the hem of the top.', 250, 1200, 'back'),
+  wish(
+    'top-length',
+    'Top, length',
+    'From the nape bone to the hem of the top.',
+    250,
+    1200,
+    'back',
+    'top-length-shoulder',
+  ),
+  wish(
+    'top-length-shoulder',
+    'Top, length, from the shoulder',
+    'From the point where neck meets shoulder, over the bust point, to the hem of the top.',
+    280,
+    1300,
+    'front',
+    'top-length',
+  ),
   wish(
     'dress-length',
     'Dress, length',

@@ -341,6 +341,8 @@ describe('the sentences', () => {
     one.does('size-told', { item: 'bra', told: null });
     one.does('rule-overruled', { chartId: chart.id, rule: 'closest', preference: null });
     one.does('choice-made', { chartId: chart.id, choice: 'overlap', label: null });
+    one.does('style-noted', { chartId: chart.id, style: 'Navy, no lining' });
+    one.does('style-noted', { chartId: null, style: null });
     one.does('step-passed', { code: 'head-girth', reason: 'The wearer declines', idle: false });
     one.does('suspicion-confirmed', {
       check: 'waist-over-chest',

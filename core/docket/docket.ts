@@ -93,6 +93,15 @@ export interface NotedWish {
   readonly notedAt: string;
 }
 
+/** How a garment is to look, as it was noted last. */
+export interface NotedStyle {
+  /** `null` for what is to be made without a chart. */
+  readonly chartId: string | null;
+  readonly style: string;
+  readonly by: Author;
+  readonly notedAt: string;
+}
+
 /** What can be done with a garment; `later` leaves it open. */
 export const DECISION_OUTCOMES = ['accepted', 'overridden', 'made-to-measure', 'later'] as const;
 export type DecisionOutcome = (typeof DECISION_OUTCOMES)[number];
@@ -275,6 +284,7 @@ export interface Docket {
   readonly confirmations: readonly Confirmation[];
   /** One of a kind, the one noted last. */
   readonly wishes: readonly NotedWish[];
+  readonly styles: readonly NotedStyle[];
   readonly decisions: readonly Decision[];
   /** Every size that was put on, in the order it was. */
   readonly trials: readonly GarmentTrial[];
@@ -290,6 +300,17 @@ export interface Docket {
  */
 export function garmentOn(docket: Docket, chartId: string): DocketGarment | undefined {
   return docket.garments.find((one) => one.chartId === chartId);
+}
+
+/**
+ * How a garment is to look, in the words that were noted; `null` where nothing was.
+ *
+ * @param chartId `null` for what is to be made without a chart
+ *
+ * @example styleOf(docket, jacket.id) // null
+ */
+export function styleOf({ styles }: Docket, chartId: string | null): string | null {
+  return styles.find((one) => one.chartId === chartId)?.style ?? null;
 }
 
 /**

@@ -18,6 +18,7 @@ import {
   sayRefusal,
   sayWishProblem,
   standingTaken,
+  styleOf,
   UNSETTLED,
   WISH_CODES,
   WISHES,
@@ -216,6 +217,29 @@ describe('wishes', () => {
     one.does('wish-dropped', { wish: 'hem' });
     undo();
     expect(one.docket!.wishes.map(({ wish }) => wish)).toEqual(['hem']);
+  });
+
+  it('stand beside how a garment is to look, which is taken back as it was', () => {
+    const chart = shelvedChart();
+    const one = new SpecDocket([chart]);
+    one.does('style-noted', { chartId: chart.id, style: 'Navy' });
+    one.does('style-noted', { chartId: chart.id, style: 'Green' });
+    one.does('style-noted', { chartId: null, style: 'A long coat' });
+    expect([styleOf(one.docket!, chart.id), styleOf(one.docket!, null)]).toEqual(['Green', 'A long coat']);
+    const undo = () => {
+      const last = lastDone(one.acts as Act[], one.shelf)!;
+      const { kind, ...fields } = last.undoing as Doing;
+      one.does(kind as 'style-noted', fields as never, { undoes: last.act.id });
+    };
+    undo();
+    undo();
+    expect([styleOf(one.docket!, chart.id), styleOf(one.docket!, null)]).toEqual(['Navy', null]);
+  });
+
+  it('and a look, too, is refused of a garment that is not on the docket', () => {
+    const one = new SpecDocket();
+    const about = one.act('style-noted', { chartId: shelvedChart().id, style: 'Navy' });
+    expect(one.tries(about)).toEqual({ code: 'not-on-docket' });
   });
 
   it('are refused where they are none, with what to do', () => {

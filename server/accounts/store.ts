@@ -13,6 +13,7 @@ import { readJson } from '../database/read-json';
 import { saveVersioned, type SavedVersion } from '../database/save-versioned';
 import { allOrNothing } from '../database/all-or-nothing';
 import { isDuplicate } from '../database/trouble';
+import { aloneInHouse } from '../settings/store';
 
 /** Somebody who may sign in, with what proves who they are. */
 export interface Account extends Fitter {
@@ -93,9 +94,7 @@ export async function addAccount(database: Database, account: NewAccount): Promi
 /** Adds the first account of all; `late` when there is one. */
 export function addFirstAccount(database: Database, account: NewAccount): Promise<'added' | 'late'> {
   return allOrNothing(database, async (transaction): Promise<'added' | 'late'> => {
-    // Two who are first at once: the row of settings is there once, and whoever has it goes before.
-    await transaction('settings').insert({ id: 1, body: '{}', version: 0 }).onConflict('id').merge({ id: 1 });
-    await transaction('settings').where({ id: 1 }).forUpdate().first('id');
+    await aloneInHouse(transaction);
     if (await hasAccounts(transaction)) return 'late';
     await addAccount(transaction, account);
     return 'added';

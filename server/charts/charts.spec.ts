@@ -62,6 +62,14 @@ describe('the routes of charts', () => {
     expect((await put(uuidv7(), chartSave(named('Twin coat')))).status).toBe(200);
   });
 
+  it('have it once, too, where two save it at the very same moment', async () => {
+    const twin = {
+      sheet: sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', { garment: 'Sea coat' }),
+    };
+    const at = await Promise.all(Array.from({ length: 6 }, () => put(uuidv7(), chartSave(twin))));
+    expect(at.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409, 409, 409]);
+  });
+
   it('do not come back under a name that another has meanwhile, neither put back nor saved anew', async () => {
     const named = (garment: string) => ({
       sheet: sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', { garment }),

@@ -4,6 +4,7 @@ import type { ChartSheet } from '@neat-measure/core';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { idTaken, notFound, ProblemError } from '../http/problem-error';
+import { aloneInHouse } from '../settings/store';
 import { findCharts, hasNamesake, isRetired, listVersions, retireChart, saveChart } from './store';
 
 /**
@@ -25,17 +26,20 @@ export async function keepChart(
     before === null
       ? { seriesId: id, version: 1 }
       : { seriesId: before.seriesId, version: before.version + 1 };
-  // Two of one name that stand on the shelf since before are left: each can still have its next version.
-  const isNamed =
-    before === null ||
-    before.sheet.maker !== sheet.maker ||
-    before.sheet.garment !== sheet.garment ||
-    (await isRetired(database, before.id));
-  if (isNamed && (await hasNamesake(database, place.seriesId, sheet)))
-    throw nameTaken(sheet, 'Save this one as its next version, or give the garment another name.');
   const saved = await noted(
     database,
-    (transaction) => saveChart(transaction, { id, ...place, sheet, source }, fitterId),
+    async (transaction) => {
+      await aloneInHouse(transaction);
+      // Two of one name that stand on the shelf since before are left: each can still have its next version.
+      const isNamed =
+        before === null ||
+        before.sheet.maker !== sheet.maker ||
+        before.sheet.garment !== sheet.garment ||
+        (await isRetired(transaction, before.id));
+      if (isNamed && (await hasNamesake(transaction, place.seriesId, sheet)))
+        throw nameTaken(sheet, 'Save this one as its next version, or give the garment another name.');
+      return saveChart(transaction, { id, ...place, sheet, source }, fitterId);
+    },
     (done) =>
       done === 'saved'
         ? {
@@ -68,11 +72,15 @@ export async function shelveChart(
 ): Promise<void> {
   const [latest] = await versionsOf(database, id);
   const { seriesId, sheet } = latest!;
-  if (!retired && (await isRetired(database, latest!.id)) && (await hasNamesake(database, seriesId, sheet)))
-    throw nameTaken(sheet, 'Take that one from the shelf first, or save this one under another name.');
   await noted(
     database,
-    (transaction) => retireChart(transaction, seriesId, retired),
+    async (transaction) => {
+      await aloneInHouse(transaction);
+      const comesBack = !retired && (await isRetired(transaction, latest!.id));
+      if (comesBack && (await hasNamesake(transaction, seriesId, sheet)))
+        throw nameTaken(sheet, 'Take that one from the shelf first, or save this one under another name.');
+      await retireChart(transaction, seriesId, retired);
+    },
     () => ({
       by: fitterId,
       kind: 'chart-retired',

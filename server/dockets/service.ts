@@ -3,7 +3,7 @@ import { judgeDocket, recordOf, replay, standingTaken } from '@neat-measure/core
 import type { Database } from '../database/database';
 import { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
-import { selfRecorded } from '../links/store';
+import { selfRecorded, selfWished } from '../links/store';
 import { actsBehind, actsByDocket, latestAct, listActs } from './act-store';
 import { shelfFor } from './find-shelf';
 import { findDocket, otherDockets } from './store';
@@ -31,10 +31,11 @@ export function docketLookout(database: Database, stopping: AbortSignal): Lookou
 export async function openBench(database: Database, docketId: string): Promise<Bench> {
   const record = await findDocket(database, docketId);
   if (record === undefined) throw notFound('docket');
-  const [acts, others, own] = await Promise.all([
+  const [acts, others, own, wished] = await Promise.all([
     listActs(database, docketId),
     otherDockets(database, record.wearer.id, docketId),
     selfRecorded(database, docketId),
+    selfWished(database, docketId),
   ]);
   const [shelf, earlier] = await Promise.all([
     shelfFor(
@@ -50,6 +51,7 @@ export async function openBench(database: Database, docketId: string): Promise<B
     protocols: [...shelf.protocols],
     habits: shelf.habits,
     acts,
+    wished,
     record: recordOf(taken, own, shelf, Date.now(), record.wearer.born),
   };
 }

@@ -1,6 +1,7 @@
 import type { Bench, Chart } from '@neat-measure/contract';
 import {
   alterationsOf,
+  dartOf,
   fitChecksOf,
   finalSize,
   formatLength,
@@ -8,6 +9,7 @@ import {
   judgeDocket,
   lastHanding,
   measurement,
+  nameAt,
   ORIGIN_WORDS,
   replay,
   sayAltered,
@@ -16,7 +18,9 @@ import {
   standingDecision,
   standingFitting,
   standingReadings,
+  styleOf,
   trialsOf,
+  waistOf,
   wishOf,
   type Docket,
   type GarmentVerdict,
@@ -81,6 +85,7 @@ export function sizeSheet({ bench, address }: Omit<SizesToPrint, 'sheet'>): Prin
         },
       },
       ...wishesOf(docket, bench.habits.inchParts),
+      ...(styleOf(docket, null) === null ? [] : [line(`To look: ${styleOf(docket, null)}`)]),
       ...readingsOf(bench, docket),
       ...cautions.map(
         (caution): Content => ({ ...words(`Caution. ${caution}`, { fontSize: 8.5 }), margin: [0, 4, 0, 0] }),
@@ -149,7 +154,9 @@ function courseOf(
   const left = (trial?.seen ?? []).filter(
     ({ answer, check }) => answer === null && checks.some((one) => one.must && one.code === check),
   );
+  const style = styleOf(docket, id);
   return [
+    ...(style === null ? [] : [`To look: ${style}`]),
     ...alterationsOf(docket, id).map((one) => capital(sayAltered(one, shownIn(docket.unit, inches)))),
     ...verdict.options.map(({ name, adds }) => `${name}: ${adds}`),
     ...(decision?.reason ? [`Chosen by ${decision.by.name}: ${decision.reason}`] : []),
@@ -187,8 +194,13 @@ function readingsOf(bench: Bench, docket: Docket): Content[] {
       measurement(code).kind === 'mass' ? 'kg' : measurement(code).kind === 'foot' ? 'mm' : docket.unit;
     const from = last.origin === 'fitter' ? '' : ` (${ORIGIN_WORDS[last.origin]})`;
     const carried = last.carriedFrom === null ? '' : ` (of ${dayOf(last.carriedFrom)})`;
-    return `${measurement(code).name} ${formatLength(value, shownIn(unit, bench.habits.inchParts))}${from}${carried}`;
+    return `${nameAt(code, waistOf(last))} ${formatLength(value, shownIn(unit, bench.habits.inchParts))}${from}${carried}`;
   });
+  const dart = dartOf(settledValues(docket.readings, bench.habits));
+  if (dart !== null)
+    said.push(
+      `Dart ${formatLength(dart, shownIn(docket.unit, bench.habits.inchParts))} (the difference of two)`,
+    );
   if (said.length === 0) return [];
   const size = Math.ceil(said.length / 3);
   return [

@@ -1,4 +1,4 @@
-import type { Recorded, SelfLinkEntry } from '@neat-measure/contract';
+import { wishedSchema, type Recorded, type SelfLinkEntry, type Wished } from '@neat-measure/contract';
 import {
   INSTRUMENTS,
   WAIST_PLACES,
@@ -33,6 +33,8 @@ const measuredSchema = z.array(
     readings: z.int().optional(),
   }),
 );
+
+const wishesSchema = z.array(wishedSchema);
 
 /** One measurement as it came back on a link. */
 export interface Measured {
@@ -103,11 +105,17 @@ export async function keepSubmission(
   linkId: string,
   submissionId: string,
   measured: readonly Measured[],
+  wished: readonly Wished[],
 ): Promise<boolean> {
   const first = await database('self_links')
     .where({ id: linkId, submitted_at: null })
     .where('expires_at', '>', new Date())
-    .update({ submission_id: submissionId, submitted_at: new Date(), measured: JSON.stringify(measured) });
+    .update({
+      submission_id: submissionId,
+      submitted_at: new Date(),
+      measured: JSON.stringify(measured),
+      wished: JSON.stringify(wished),
+    });
   return first > 0;
 }
 
@@ -115,18 +123,26 @@ export async function keepSubmission(
 export async function submissionsOf(
   database: Database,
   wearerId: string,
-): Promise<{ readonly sentAt: string; readonly measured: { code: string; value: number }[] }[]> {
+): Promise<
+  {
+    readonly sentAt: string;
+    readonly measured: { code: string; value: number }[];
+    readonly wished: Wished[];
+  }[]
+> {
   const rows = await database('self_links')
     .join('dockets', 'dockets.id', 'self_links.docket_id')
     .where({ wearer_id: wearerId })
     .whereNotNull('submitted_at')
     .orderBy('submitted_at')
     .select<
-      { id: string; submitted_at: Date; measured: unknown }[]
-    >('self_links.id', 'submitted_at', 'measured');
-  return rows.map(({ id, submitted_at, measured }) => ({
+      { id: string; submitted_at: Date; measured: unknown; wished: unknown }[]
+    >('self_links.id', 'submitted_at', 'measured', 'wished');
+  return rows.map(({ id, submitted_at, measured, wished }) => ({
     sentAt: submitted_at.toISOString(),
     measured: readJson(measuredSchema, measured, `self link ${id}`),
+    // Links of before asked for none.
+    wished: wished === null ? [] : readJson(wishesSchema, wished, `self link ${id}`),
   }));
 }
 
@@ -156,4 +172,15 @@ export async function selfRecorded(database: Database, docketId: string): Promis
       }),
     ),
   );
+}
+
+/** What wearers wished for on the links of a docket, the last of each. */
+export async function selfWished(database: Database, docketId: string): Promise<Wished[]> {
+  const rows = await database('self_links')
+    .where({ docket_id: docketId })
+    .whereNotNull('wished')
+    .orderBy('submitted_at')
+    .select<{ id: string; wished: unknown }[]>('id', 'wished');
+  const all = rows.flatMap(({ id, wished }) => readJson(wishesSchema, wished, `self link ${id}`));
+  return [...new Map(all.map((one) => [one.wish, one])).values()];
 }

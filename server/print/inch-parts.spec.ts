@@ -1,5 +1,5 @@
 import { ROUTES } from '@neat-measure/contract';
-import { inches, type Habits } from '@neat-measure/core';
+import { inches, type Habits, type MeasurementCode } from '@neat-measure/core';
 import { openBench } from '../dockets/service';
 import { measuringSheet } from '../dockets/measuring-sheet';
 import { orderForm } from '../handing/order-form';
@@ -65,8 +65,30 @@ describe('paper', () => {
     expect(sixteenths.sizes).toContain('Trouser waist 32 5/16 in');
     expect(sixteenths.order).toContain('Trouser waist: 32 5/16 in');
     expect(sixteenths.order).toContain('Please hem the leg at 30 3/16 in.');
+    expect(eighths.sizes).not.toContain('Dart');
     // Two readings of an arm may be 0.557 in apart.
     expect(eighths.steps).toContain('Allowed apart: 1/2 in');
     expect(sixteenths.steps).toContain('Allowed apart: 9/16 in');
+  });
+
+  it('says where the waist was, the dart, and how a garment is to look', async () => {
+    const chartId = await records.save(ROUTES.charts, chartSave({ sheet: TROUSERS }));
+    const id = uuidv7();
+    await records.does(id, { ...opening(await records.wearer()), unit: 'in' } as never);
+    await records.does(id, { kind: 'garment-asked', chartId });
+    await records.does(id, { kind: 'protocol-asked', protocolId: 'designers-record' });
+    const twice = async (code: MeasurementCode, typed: string, more: object) => {
+      for (const _ of [1, 2]) await records.does(id, reading(code, typed, { unit: 'in', ...more }));
+    };
+    await twice('back-waist-length', '15', { waist: 'navel' });
+    await twice('shoulder-to-underbust', '13 1/2', {});
+    await twice('shoulder-to-underbust-side', '12', {});
+    await records.does(id, { kind: 'style-noted', chartId, style: 'Dark green, turn-ups' });
+    await records.does(id, { kind: 'style-noted', chartId: null, style: 'A long coat' });
+    const sizes = textOf(sizeSheet({ bench: await openBench(app.database, id), address: '' }).content);
+    expect(sizes).toContain('Back to waist at the navel 15 in');
+    expect(sizes).toContain('Dart 1 1/2 in');
+    expect(sizes).toContain('To look: Dark green, turn-ups');
+    expect(sizes).toContain('To look: A long coat');
   });
 });

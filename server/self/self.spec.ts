@@ -121,6 +121,38 @@ describe('measuring oneself', () => {
     expect(JSON.stringify(sent)).toContain('string');
   });
 
+  it('asks for the wishes of its protocols, and offers the fitter what was wished for', async () => {
+    const [wearerId, id] = [uuidv7(), uuidv7()];
+    await app.put(pathOf(ROUTES.wearers, wearerId), { name: 'Runa Castellanos', role: '', version: 0 });
+    await records.does(id, opening(wearerId));
+    await records.does(id, { kind: 'protocol-asked', protocolId: 'large-bodies' });
+    const linkOf = async () =>
+      selfLinkSchema.parse((await app.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId: id })).body).token;
+    const token = await linkOf();
+    const sheet = selfSheetSchema.parse((await app.send('GET', selfPath(token), undefined, open)).body);
+    expect(sheet.wishes).toContain('top-length-shoulder');
+    const wishes = (...all: readonly (readonly [string, string])[]) =>
+      submission({
+        readings: [{ code: 'bust-girth', typed: '95' }],
+        wishes: all.map(([wish, typed]) => ({ wish, typed })),
+      });
+    const refused = await submit(token, wishes(['skirt-length', '9 m'], ['train', '100']));
+    expect(refused.body.faults.map(({ path }: { path: string }) => path)).toEqual(['skirt-length', 'train']);
+    expect((await submit(token, wishes(['skirt-length', '60'], ['skirt-length', '61']))).status)
+      .withContext('twice')
+      .toBe(400);
+    expect((await submit(token, wishes(['skirt-length', '60'], ['sleeve-long', '24 in']))).status).toBe(200);
+    await submit(await linkOf(), wishes(['skirt-length', '64']));
+    const { wished } = await records.bench(id);
+    expect(wished).toEqual([
+      { wish: 'skirt-length', typed: '64', unit: 'cm' },
+      { wish: 'sleeve-long', typed: '24 in', unit: 'cm' },
+    ]);
+    expect((await records.made(id)).wishes)
+      .withContext('nothing is noted by itself')
+      .toEqual([]);
+  });
+
   it('keeps the link open when something cannot be read, and says which', async () => {
     const token = await link();
     const answer = await submit(

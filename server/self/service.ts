@@ -8,10 +8,14 @@ import {
   ownPreparation,
   preparationFor,
   readReading,
+  readWish,
   replay,
   sayReadingProblem,
+  sayWishProblem,
   settleReadings,
   shownIn,
+  wishesAsked,
+  wishOf,
 } from '@neat-measure/core';
 import { createHash, randomBytes } from 'node:crypto';
 import { noted } from '../audit/store';
@@ -79,7 +83,7 @@ export async function submitSelf(
   const done = { taken: new Set(submission.readings.map(({ code }) => code)).size };
   if (link.submission_id === submission.id) return done;
   if (link.submitted_at !== null) throw usedUp();
-  const { steps } = await sheetOf(database, link.docket_id);
+  const { steps, wishes } = await sheetOf(database, link.docket_id);
   const faults: { path: string; message: string }[] = [];
   const measured = [...new Set(submission.readings.map(({ code }) => code))].flatMap((code): Measured[] => {
     const unit = bareUnit(code, submission.unit);
@@ -102,11 +106,28 @@ export async function submitSelf(
     const { instrument } = submission;
     return value === null ? [] : [{ code, value, waist, instrument, readings: lengths.length }];
   });
+  for (const { wish, typed } of submission.wishes) {
+    const read = readWish(typed, wish, submission.unit);
+    if (!wishes.includes(wish))
+      faults.push({
+        path: wish,
+        message: `${wishOf(wish).name} is not asked for. Reload the page.`,
+      });
+    else if (!read.ok)
+      faults.push({ path: wish, message: sayWishProblem(read.problem, shownIn(submission.unit, 8)) });
+  }
   if (faults.length > 0)
     throw new ProblemError('invalid', faults.map(({ message }) => message).join(' '), { faults });
   const first = await noted(
     database,
-    (transaction) => keepSubmission(transaction, link.id, submission.id, measured),
+    (transaction) =>
+      keepSubmission(
+        transaction,
+        link.id,
+        submission.id,
+        measured,
+        submission.wishes.map((one) => ({ ...one, unit: submission.unit })),
+      ),
     (done) =>
       done
         ? {
@@ -138,6 +159,7 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
     ),
     cautions: [...new Set(asked.flatMap(({ cautions }) => cautions))],
     cord: plan.cord,
+    wishes: wishesAsked(docket, shelf),
     steps: plan.steps.map(({ code, tension, clothing, chain, waist }) => ({
       code,
       tension,

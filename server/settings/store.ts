@@ -22,6 +22,18 @@ export async function findSettings(database: Database): Promise<Settings> {
   };
 }
 
+/**
+ * Lets one transaction at a time go past here, until it ends: of two that would do the same at once, the second sees what
+ * the first has done. The row of settings is there once, and whoever has it goes before.
+ */
+export async function aloneInHouse(transaction: Database): Promise<void> {
+  await transaction('settings')
+    .insert({ id: HOUSE, body: '{}', version: 0 })
+    .onConflict('id')
+    .merge({ id: HOUSE });
+  await transaction('settings').where({ id: HOUSE }).forUpdate().first('id');
+}
+
 /** Changes the settings, if they still are what the change started from. */
 export async function saveSettings(
   database: Database,

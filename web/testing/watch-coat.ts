@@ -61,6 +61,7 @@ export function benchFor(chart: Chart, more: readonly Doing[] = [], changes: Par
     protocols: [],
     habits: UNSETTLED,
     record: [],
+    wished: [],
     acts: doings.map((doing) => keptAct(actOn(id, doing))),
     ...changes,
   };

@@ -64,7 +64,8 @@ export const TORSO_GIRTHS: readonly Measurement[] = [
     code: 'above-bust-girth',
     name: 'Above the bust',
     short: 'Above bust',
-    place: 'Under the arms and level above the bust.',
+    place:
+      'Under the arms and level above the bust; on a slim body that is two to three inches above the bust point.',
     kind: 'girth',
     stance: 'standing',
     tension: 'skin',

@@ -211,6 +211,8 @@ const OWN_PATHS: Readonly<Partial<Record<MeasurementCode, TapePath>>> = {
   outseam: run('front', [174, 226], [179, 270], [169, 356], [161, 462], [162, 484]),
   'inside-leg-to-ankle-top': run('front', [126, 264], [140, 352], [142, 456]),
   'inside-leg-length': run('front', [126, 264], [140, 352], [142, 464]),
+  'standing-rise': run('front', SIDE_WAIST, [174, 216], [180, 262]),
+  'waist-to-under-seat': run('back', [146, 194], [148, 230], [150, 252], [150, 272]),
   'body-rise': run('seated', [94, 280], [92, 354]),
   'heel-height': run('side', [108, 496], [108, 474]),
   'notch-to-belt-seated': {

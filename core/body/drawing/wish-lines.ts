@@ -17,12 +17,14 @@ const FLOOR_UP: readonly Point[] = [
 /** Along which line of the figure each wish is pointed at, from where it is measured. */
 export const WISH_LINES: Readonly<Record<WishCode, TapePath>> = {
   'neckline-front': line('front', [125, 86], [125, 194]),
+  'neckline-front-shoulder': line('front', [138, 80], [141, 112], [143, 194]),
   'neckline-back': line('back', [125, 80], [125, 226]),
   'sleeve-short': line('front', ...ARM),
   'sleeve-elbow': line('front', ...ARM),
   'sleeve-three-quarter': line('front', ...ARM),
   'sleeve-long': line('front', ...ARM),
   'top-length': line('back', [125, 80], [125, 300]),
+  'top-length-shoulder': line('front', [138, 80], [148, 152], [147, 194], [149, 252], [152, 304]),
   'dress-length': line('front', [138, 80], [148, 152], [147, 194], [149, 252], [153, 336], [153, 492]),
   'skirt-length': line('front', [170, 194], [179, 252], [169, 354], [164, 493]),
   'knee-width': line('front', [78, 340], [172, 340]),

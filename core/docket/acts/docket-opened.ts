@@ -40,6 +40,7 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     passed: [],
     confirmations: [],
     wishes: [],
+    styles: [],
     decisions: [],
     trials: [],
     alterations: [],

@@ -22,6 +22,7 @@ import { returnWithdrawn, type ReturnWithdrawn } from './handing/return-withdraw
 import { ruleOverruled, type RuleOverruled } from './rule-overruled';
 import { sizeTold, type SizeTold } from './size-told';
 import { stepPassed, type StepPassed } from './step-passed';
+import { styleNoted, type StyleNoted } from './style-noted';
 import { suspicionConfirmed, type SuspicionConfirmed } from './suspicion-confirmed';
 import { tensionChosen, type TensionChosen } from './tension-chosen';
 import { trialWithdrawn, type TrialWithdrawn } from './fitting/trial-withdrawn';
@@ -49,6 +50,7 @@ export type Act =
   | ReadingTaken
   | ReadingWithdrawn
   | StepPassed
+  | StyleNoted
   | SuspicionConfirmed
   | WishNoted
   | WishDropped
@@ -85,6 +87,7 @@ const KINDS = [
   readingTaken,
   readingWithdrawn,
   stepPassed,
+  styleNoted,
   suspicionConfirmed,
   wishNoted,
   wishDropped,

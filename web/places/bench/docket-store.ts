@@ -81,6 +81,8 @@ export class DocketStore {
 
   readonly number = computed(() => this.bench()?.number ?? null);
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
+  /** What the wearer wished for on their own page. */
+  readonly wished = computed(() => this.bench()?.wished ?? []);
   readonly record = computed(() => this.bench()?.record ?? []);
   readonly shelf = computed<BenchShelf>(() => this.bench() ?? EMPTY_SHELF);
 

@@ -24,6 +24,7 @@ import {
   nameAt,
   placeAt,
   wordsAt,
+  wishOf,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -197,6 +198,15 @@ export class SelfSheet {
       }),
     );
   });
+  protected readonly wishes = computed(() =>
+    (this.store.sheet()?.wishes ?? []).map((code) => {
+      const text = this.store.wished()[code] ?? '';
+      const { name, place } = wishOf(code);
+      const shown =
+        text.trim() === '' ? 'none' : /\d$/.test(text.trim()) ? `${text} ${this.store.unit()}` : text;
+      return { code, name, place, text, shown, fault: this.store.wishFaults()[code] ?? '' };
+    }),
+  );
   protected readonly taken = computed(() => this.store.values().size);
 
   constructor() {

@@ -20,6 +20,7 @@ const SHEET: SelfSheet = {
   cautions: [],
   cord: null,
   steps: [step('chest-girth'), step('shoulder-to-elbow', 'arm'), step('arm-length', 'arm')],
+  wishes: [],
 };
 
 describe('measuring oneself', () => {
@@ -27,7 +28,7 @@ describe('measuring oneself', () => {
   let store: SelfStore;
   const path = selfPath('token');
 
-  const open = (answer: 'sheet' | 'away' = 'sheet', token = 'token') => {
+  const open = (answer: 'sheet' | 'away' = 'sheet', token = 'token', sheet = SHEET) => {
     TestBed.resetTestingModule();
     TestBed.configureTestingModule({
       providers: [provideHttpClient(), provideHttpClientTesting(), SelfStore],
@@ -36,7 +37,7 @@ describe('measuring oneself', () => {
     store = TestBed.inject(SelfStore);
     store.open(token);
     const request = http.expectOne({ method: 'GET', url: selfPath(token) });
-    if (answer === 'sheet') request.flush(SHEET);
+    if (answer === 'sheet') request.flush(sheet);
     else request.error(new ProgressEvent('error'));
   };
   const write = (...typed: readonly string[]) => {
@@ -101,6 +102,37 @@ describe('measuring oneself', () => {
       'string',
     ]);
     expect([store.typed()['chest-girth'], store.trouble()]).toEqual([['38', '38.5'], '']);
+  });
+
+  it('asks for the wishes before all is looked over, keeps them, and sends those that were written', () => {
+    const sheet: SelfSheet = { ...SHEET, wishes: ['hem', 'skirt-length', 'top-length'] };
+    open('sheet', 'token', sheet);
+    store.begin();
+    write('98');
+    write('98');
+    store.leaveOut();
+    expect(store.stage()).toBe('wishes');
+    store.wish('hem', '900');
+    store.wish('skirt-length', '62');
+    store.wishesDone();
+    expect([store.stage(), store.wishFaults().hem]).toEqual([
+      'wishes',
+      jasmine.stringContaining('900 cm is no hem'),
+    ]);
+    store.wish('hem', '30');
+    // The page is loaded anew.
+    open('sheet', 'token', sheet);
+    store.choose({ unit: 'in' });
+    store.wishesDone();
+    expect([store.stage(), store.wished()]).toEqual(['check', { hem: '30 cm', 'skirt-length': '62 cm' }]);
+    store.back();
+    expect(store.stage()).toBe('wishes');
+    store.wishesDone();
+    store.send();
+    expect((sent().request.body as SelfSubmission).wishes).toEqual([
+      { wish: 'hem', typed: '30 cm' },
+      { wish: 'skirt-length', typed: '62 cm' },
+    ]);
   });
 
   it('re-interprets nothing when the unit is changed', () => {

@@ -4,8 +4,12 @@ import {
   bareUnit,
   buildOf,
   readReading,
+  readWish,
+  sayWishProblem,
+  shownIn,
   type Length,
   type MeasurementCode,
+  type WishCode,
   type WorkingUnit,
 } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
@@ -30,8 +34,11 @@ const ONCE_KEPT_AS = 'neat-measure.self';
 /** How long to wait before sending is tried again. */
 const AGAIN_MS = 4_000;
 
-/** Where somebody is: reading what to prepare, at a placing, looking at all of it, or done. */
-export type Stage = 'start' | 'measure' | 'check' | 'sent';
+/** Where somebody is: reading what to prepare, at a placing, at their wishes, looking at all of it, or done. */
+export type Stage = 'start' | 'measure' | 'wishes' | 'check' | 'sent';
+
+/** What is wished for, as it was typed, by wish. */
+export type Wishes = Readonly<Partial<Record<WishCode, string>>>;
 
 /** What is kept on this device until it has been sent. */
 interface Kept {
@@ -43,6 +50,7 @@ interface Kept {
   readonly stage: Stage;
   readonly place: Place;
   readonly typed: Typed;
+  readonly wished?: Wishes;
   readonly confirmed: readonly string[];
 }
 
@@ -59,6 +67,8 @@ export class SelfStore {
   readonly stage = signal<Stage>('start');
   readonly place = signal<Place>({ placing: 0, round: 0 });
   readonly typed = signal<Typed>({});
+  readonly wished = signal<Wishes>({});
+  readonly wishFaults = signal<Wishes>({});
   private readonly confirmed = signal<ReadonlySet<string>>(new Set());
   private submissionId = uuidv7();
 
@@ -97,6 +107,7 @@ export class SelfStore {
       this.unit.set(kept.unit);
       this.instrument.set(kept.instrument);
       this.typed.set(kept.typed);
+      this.wished.set(kept.wished ?? {});
       this.confirmed.set(new Set(kept.confirmed));
       this.submissionId = kept.submissionId;
       this.stage.set(kept.stage);
@@ -145,6 +156,14 @@ export class SelfStore {
           }),
         ) as Typed,
     );
+    this.wished.update((wished) =>
+      Object.fromEntries(
+        Object.entries(wished).map(([wish, text]) => [
+          wish,
+          /\d$/.test(text.trim()) ? `${text.trim()} ${before}` : text,
+        ]),
+      ),
+    );
     this.unit.set(unit);
   }
 
@@ -185,7 +204,7 @@ export class SelfStore {
   private onwards(): void {
     const after = placeAfter(this.placings(), this.place(), this.typed(), this.unit());
     this.faults.set({});
-    if (after === null) this.go('check');
+    if (after === null) this.go(this.asksWishes() ? 'wishes' : 'check');
     else {
       this.place.set(after);
       this.keep();
@@ -203,7 +222,8 @@ export class SelfStore {
 
   back(): void {
     this.faults.set({});
-    if (this.stage() === 'check') {
+    if (this.stage() === 'check' && this.asksWishes()) return this.go('wishes');
+    if (this.stage() === 'check' || this.stage() === 'wishes') {
       this.place.set({ placing: Math.max(this.placings().length - 1, 0), round: 0 });
       return this.go('measure');
     }
@@ -211,6 +231,37 @@ export class SelfStore {
     if (before === null) return this.go('start');
     this.place.set(before);
     this.keep();
+  }
+
+  private asksWishes(): boolean {
+    return (this.sheet()?.wishes ?? []).length > 0;
+  }
+
+  wish(wish: WishCode, text: string): void {
+    this.wished.update((wished) => ({ ...wished, [wish]: text }));
+    this.wishFaults.update(({ [wish]: _mended, ...rest }) => rest);
+    this.keep();
+  }
+
+  /** On from the wishes, unless one of them cannot be. */
+  wishesDone(): void {
+    const faults = this.wishesTyped().flatMap(({ wish, typed }) => {
+      const read = readWish(typed, wish, this.unit());
+      return read.ok ? [] : [[wish, sayWishProblem(read.problem, shownIn(this.unit(), 8))] as const];
+    });
+    this.wishFaults.set(Object.fromEntries(faults));
+    if (faults.length === 0) this.go('check');
+  }
+
+  toWishes(): void {
+    this.go('wishes');
+  }
+
+  private wishesTyped(): { wish: WishCode; typed: string }[] {
+    return (this.sheet()?.wishes ?? []).flatMap((wish) => {
+      const typed = (this.wished()[wish] ?? '').trim();
+      return typed === '' ? [] : [{ wish, typed }];
+    });
   }
 
   goTo(placing: number): void {
@@ -231,7 +282,8 @@ export class SelfStore {
     this.busy.set(true);
     this.trouble.set('');
     const [id, unit, instrument] = [this.submissionId, this.unit(), this.instrument()];
-    this.api.put(selfPath(this.token()), { id, unit, instrument, readings }, selfThanksSchema).subscribe({
+    const body = { id, unit, instrument, readings, wishes: this.wishesTyped() };
+    this.api.put(selfPath(this.token()), body, selfThanksSchema).subscribe({
       next: () => {
         this.busy.set(false);
         this.waiting.set(false);
@@ -265,6 +317,7 @@ export class SelfStore {
       stage: this.stage(),
       place: this.place(),
       typed: this.typed(),
+      wished: this.wished(),
       confirmed: [...this.confirmed()],
     };
     try {

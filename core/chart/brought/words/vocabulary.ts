@@ -144,6 +144,8 @@ export const PHRASES: ReadonlyMap<string, readonly Meaning[]> = new Map(
         ['wider-foot'],
         'foot width|ball width|fussbreite|largeur de pied|largeur du pied|ancho de pie|ancho del pie',
       ],
+      [['standing-rise'], 'standing rise|rise standing'],
+      [['waist-to-under-seat'], 'waist to under the seat|waist to gluteal fold'],
       [['body-rise', 'crotch-length'], 'rise|leibhohe|sitzhohe|montant|tiro'],
       [
         ['height'],

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   bareUnit,
+  DART_OF,
+  dartOf,
   formatLength,
   TOLD_ITEM_WORDS,
   toldEstimate,
@@ -14,7 +16,7 @@ import { DocketStore } from '../../docket-store';
 import type { Step } from '../steps';
 import { EntryStore } from './entry-store';
 
-/** What stands beside an entry: that another unit is shown than a bare number takes, and what a told size leads to. */
+/** What stands beside an entry: that another unit is shown than a bare number takes, what a told size leads to, and the dart. */
 @Component({
   selector: 'nm-reading-notes',
   imports: [NzButtonModule],
@@ -26,6 +28,9 @@ import { EntryStore } from './entry-store';
           Change the docket to {{ view.shown }}
         </button>
       </p>
+    }
+    @if (dart(); as dart) {
+      <p class="soft">Dart: {{ dart }}, over the breast less beside it.</p>
     }
     @for (one of told(); track one.words) {
       <div class="hint split panel under">
@@ -57,6 +62,12 @@ export class ReadingNotes {
         { estimate, words: `Told: ${TOLD_ITEM_WORDS[item].toLowerCase()}, ${text}. An estimate: ${about}.` },
       ];
     });
+  });
+  /** The dart, at either of the two lengths whose difference it is. */
+  protected readonly dart = computed(() => {
+    if (DART_OF.every((code) => code !== this.step().code)) return null;
+    const dart = dartOf(this.docket.values());
+    return dart === null ? null : formatLength(dart, this.units.written(this.unit()));
   });
   /** The unit that is shown elsewhere, where it is not the one a bare number takes. */
   protected readonly view = computed(() => {

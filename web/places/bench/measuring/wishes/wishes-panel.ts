@@ -10,6 +10,7 @@ import {
   viewChild,
   viewChildren,
 } from '@angular/core';
+import type { Wished } from '@neat-measure/contract';
 import {
   formatLength,
   kneeFromHip,
@@ -30,11 +31,12 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { UnitService } from '../../../../data/unit-service';
 import { DocketStore } from '../../docket-store';
 import { CursorStore } from '../cursor-store';
+import { StyleNotes } from './style-notes';
 
 /** What is wanted of the garment: its lengths, typed and pointed at. Nothing of it is a body's. */
 @Component({
   selector: 'nm-wishes-panel',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [NzButtonModule, NzInputModule, StyleNotes],
   templateUrl: './wishes-panel.html',
   styles: `
     .split {
@@ -102,7 +104,11 @@ export class WishesPanel {
       const noted = this.store.wishes().map(({ wish }) => wish);
       // Where no protocol asks about any, all are there to choose from, and stay there.
       if (this.more() || asked.length === 0) return WISH_CODES;
-      return WISH_CODES.filter((code) => asked.includes(code) || noted.includes(code));
+      return WISH_CODES.filter((code) => {
+        const { elsewhere } = wishOf(code);
+        const other = elsewhere !== null && (noted.includes(elsewhere) || this.instead().has(elsewhere));
+        return noted.includes(code) || this.instead().has(code) || (asked.includes(code) && !other);
+      });
     },
     { equal: (one, other) => one.join() === other.join() },
   );
@@ -111,6 +117,8 @@ export class WishesPanel {
   /** What is typed and not noted yet, by wish: nothing typed is lost by going to another. */
   private readonly typed = signal<Partial<Record<WishCode, string>>>({});
   private readonly pointed = signal<Partial<Record<WishCode, number>>>({});
+  /** Those that are measured from elsewhere than their protocol has it. */
+  private readonly instead = signal<ReadonlySet<WishCode>>(new Set());
   private readonly cut = signal<SkirtCut | null>(null);
   protected readonly faults = signal<Partial<Record<WishCode, string>>>({});
 
@@ -118,11 +126,13 @@ export class WishesPanel {
     this.shown().map((code) => {
       const noted = this.store.wishes().find(({ wish }) => wish === code);
       const value = noted === undefined ? '' : formatLength(noted.length, this.units.written(this.unit()));
-      const { name, place } = wishOf(code);
+      const { name, place, elsewhere } = wishOf(code);
       return {
         code,
         name,
         place,
+        sent: noted === undefined ? (this.store.wished().find((one) => one.wish === code) ?? null) : null,
+        elsewhere: elsewhere === null || this.shown().includes(elsewhere) ? null : elsewhere,
         text: this.typed()[code] ?? value,
         noted:
           noted === undefined
@@ -183,6 +193,32 @@ export class WishesPanel {
     this.write('knee-width', text);
     this.cut.set(cut);
     this.note('knee-width');
+  }
+
+  /** The same end, measured from its other start: what is noted or typed of the one is not of the other. */
+  protected startElsewhere(code: WishCode, elsewhere: WishCode): void {
+    if (this.store.wishes().some(({ wish }) => wish === code))
+      this.store.does({ kind: 'wish-dropped', wish: code });
+    this.instead.update((instead) => new Set([...instead, elsewhere].filter((one) => one !== code)));
+    this.now.set(elsewhere);
+  }
+
+  /** From where a wish is measured. */
+  protected startOf(code: WishCode): string {
+    return /^From (the .+?)(?: straight)?(?: down)?(?:,| to )/.exec(wishOf(code).place)?.[1] ?? '';
+  }
+
+  /** Whether a length says no unit of its own. */
+  protected bare(typed: string): boolean {
+    return /\d$/.test(typed);
+  }
+
+  /** Notes what the wearer wished for on their own page, as they wrote it. */
+  protected take({ wish, typed, unit }: Wished): void {
+    const read = readWish(typed, wish, unit);
+    if (!read.ok) return;
+    const none = { pointed: this.pointed()[wish] ?? null, estimatedFor: null };
+    this.store.does({ kind: 'wish-noted', wish, typed, unit, length: read.value, ...none });
   }
 
   protected point(code: WishCode, along: number): void {
