@@ -1,8 +1,10 @@
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import type { ChartSheet } from '@neat-measure/core';
 import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { watchCoat } from '../../../testing/watch-coat';
 import { DetailsEditor } from './details-editor';
+import { TakingEditor } from './taking-editor';
 
 describe('DetailsEditor', () => {
   function open() {
@@ -26,7 +28,13 @@ describe('DetailsEditor', () => {
     };
     const press = (text: string) =>
       [...host.querySelectorAll('button')].find((one) => one.textContent?.trim() === text)!.click();
-    return { host, sheet: () => held, write, press, editor: fixture.componentInstance as never as Editor };
+    return {
+      host,
+      sheet: () => held,
+      write,
+      press,
+      editor: fixture.debugElement.query(By.directive(TakingEditor)).componentInstance as never as Editor,
+    };
   }
   /** What the lists of the library call, which open over the page. */
   interface Editor {
@@ -56,6 +64,34 @@ describe('DetailsEditor', () => {
     expect(host.querySelector('[role=alert]')!.textContent).toContain('such as 1 in');
     editor.round('chest-girth', null, '');
     expect(sheet().expects.some(({ code }) => code === 'chest-girth')).toBeFalse();
+  });
+
+  it('takes what each size measures, one a size, and never makes one up', () => {
+    const { host, sheet, write } = open();
+    const [part] = sheet().parts;
+    const label = `What each size measures, ${part!.name}`;
+    const all = part!.sizes.map((_, at) => `${12 + at} in`);
+    write(label, '12 in');
+    expect(host.querySelector('[role=alert]')!.textContent).toContain(
+      `${part!.sizes.length} sizes, 1 measures`,
+    );
+    write(label, all.join('; ').replace('12 in', 'wide'));
+    expect(host.querySelector('[role=alert]')!.textContent).toContain('“wide” is no length');
+    expect(sheet().parts[0]!.values).toBe(part!.values);
+    write(label, all.join('; '));
+    expect(sheet().parts[0]!.values!.map(Number)).toEqual(all.map((_, at) => (12 + at) * 25_400));
+    expect(chartSheetSchema.safeParse(sheet()).success).toBeTrue();
+    write(label, ' ');
+    expect(sheet().parts[0]!.values).toBeNull();
+  });
+
+  it('says how far a single value reaches, and asks it of no others', () => {
+    const { host, sheet } = open();
+    const single = sheet().parts.flatMap(({ columns }) =>
+      columns.filter(({ cells }) => cells.some(({ kind }) => kind === 'nominal')),
+    );
+    expect(host.querySelectorAll('nz-select[nmname^="Reach"], nz-select').length).toBeGreaterThan(0);
+    expect((host.textContent!.match(/reaches half-way/g) ?? []).length).toBe(single.length);
   });
 
   it('adds what is chosen on a docket, with its ways', () => {

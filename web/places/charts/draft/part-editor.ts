@@ -65,6 +65,7 @@ export interface PartChange {
                     spellcheck="false"
                     maxlength="60"
                     [class.num]="column > 0"
+                    [style.min-width.ch]="widths()[column]"
                     [attr.data-at]="at + ':' + column"
                     [attr.aria-label]="nameOf(at, column)"
                     [attr.aria-invalid]="faults().has(at + ':' + column)"
@@ -80,18 +81,20 @@ export interface PartChange {
                   nzType="text"
                   type="button"
                   (click)="add(at)"
+                  title="Add a size below"
                   [attr.aria-label]="'A size after ' + row.cells[0]"
                 >
-                  add below
+                  +
                 </button>
                 <button
                   nz-button
                   nzType="text"
                   type="button"
                   (click)="drop(at)"
+                  title="Take this size out"
                   [attr.aria-label]="'Take out ' + row.cells[0]"
                 >
-                  take out
+                  −
                 </button>
               </td>
             </tr>
@@ -166,6 +169,13 @@ export class PartEditor {
       }
     });
   });
+  /** How wide each column has to be, in figures: as its longest cell, so that none is cut off. */
+  protected readonly widths = computed(() =>
+    this.columns().map(
+      (_, column) =>
+        Math.max(4, ...this.text().map(({ cells }) => Math.min(cells[column]?.length ?? 0, 24))) + 3,
+    ),
+  );
   protected readonly faults = computed(() => {
     const faults = new Map<string, string>();
     this.text().forEach((row, at) =>
