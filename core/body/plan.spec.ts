@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import {
   bother,
+  byPlacing,
   measurement,
   MEASUREMENT_CODES,
   planDocket,
   planSteps,
   shoesFor,
   sayConflict,
+  type ChainCode,
   type MeasurementCode,
 } from '../index';
 
@@ -16,6 +18,15 @@ function orders<Value>(values: readonly Value[]): Value[][] {
     orders([...values.slice(0, index), ...values.slice(index + 1)]).map((rest) => [value, ...rest]),
   );
 }
+
+describe('byPlacing', () => {
+  it('joins the marks of one chain that follow each other, and nothing that is taken alone', () => {
+    const steps = [null, null, 'arm', 'arm', 'side', 'side', null, 'arm'].map((chain) => ({
+      chain: chain as ChainCode | null,
+    }));
+    expect(byPlacing(steps).map((placing) => placing.length)).toEqual([1, 1, 2, 2, 1, 1]);
+  });
+});
 
 describe('shoesFor', () => {
   it('takes them off for what they would falsify, and keeps on what is measured to them', () => {

@@ -29,6 +29,11 @@ describe('parseDeviceLine', () => {
     });
   }
 
+  it('refuses a line that is longer than any device writes, whatever it says', () => {
+    const line = read({ battery: 'x'.repeat(1_000) });
+    expect(!line.ok && line.problem).toEqual({ code: 'too-long', most: 1_000 });
+  });
+
   it('refuses what is no line at all', () => {
     for (const text of ['', '{', '[]', 'null', '42', 'x'.repeat(2_000)]) {
       const line = parseDeviceLine(text);

@@ -47,6 +47,14 @@ describe('readPeople', () => {
     ]);
   });
 
+  it('passes over empty cells beyond the last heading, and tells any other', () => {
+    const rows = rowsOf('id,chest-girth (cm)\nada,97,,\nben,98,,x\n');
+    expect(rows.map((row) => row.ok || row.problem.map(({ code }) => code))).toEqual([
+      true,
+      ['too-many-cells'],
+    ]);
+  });
+
   it('reads a weight as a mass, in kilograms or pounds', () => {
     const rows = rowsOf('id,weight (kg)\nada,71.5\nben,70 stone\ncid,11 st\ndot,9 feet');
     expect(rows.map((row) => row.ok && [...row.value.values.values()].map(Number))).toEqual([

@@ -11,6 +11,8 @@ import {
 } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
+import { measuringSheet } from './measuring-sheet';
+import { openBench } from './service';
 import { chartSave, opening, problem, reading, Records, sheetFrom } from '../testing/records';
 
 describe('the routes of dockets', () => {
@@ -142,6 +144,43 @@ describe('the routes of dockets', () => {
       for (const typed of ['86', '86']) await records.does(later.id, reading('waist-girth', typed));
       expect((await verdict()).proposed).toBe('M');
     });
+  });
+
+  it('carry over a waist at the navel as one, and as no other', async () => {
+    const { id, wearerId, chartId } = await records.docket();
+    for (const typed of ['84', '84'])
+      await records.does(id, reading('waist-girth', typed, { waist: 'navel' }));
+    const later = await records.docket([chartId], wearerId);
+    const { record } = await records.bench(later.id);
+    const [kept] = record;
+    const carried = (waist: 'navel' | 'natural') =>
+      reading('waist-girth', '840 mm', { unit: 'mm', carriedFrom: kept!.takenAt, waist });
+    expect((await app.does(later.id, carried('natural'))).outcome).toBe('refused');
+    expect((await app.does(later.id, carried('navel'))).outcome).not.toBe('refused');
+  });
+
+  it('print their steps with what is laid once, and the wishes with what was noted', async () => {
+    const { id } = await records.docket();
+    await records.does(id, { kind: 'protocol-asked', protocolId: 'designers-record' });
+    const wish = { kind: 'wish-noted', unit: 'cm', pointed: null } as const;
+    await records.does(id, {
+      ...wish,
+      wish: 'knee-width',
+      typed: '84',
+      length: 840_000,
+      estimatedFor: 'close',
+    } as never);
+    await records.does(id, {
+      ...wish,
+      wish: 'hem',
+      typed: '30',
+      length: 300_000,
+      estimatedFor: null,
+    } as never);
+    const printed = JSON.stringify(measuringSheet(await openBench(app.database, id)).content);
+    expect(printed).toContain('84 cm (estimated from the hip, cut close)');
+    expect(printed).toContain('"30 cm"');
+    expect(printed).toContain('read in passing');
   });
 
   it('print their steps as a PDF with its own fonts, letters beyond Latin-1 too', async () => {

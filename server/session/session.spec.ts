@@ -38,6 +38,12 @@ describe('a session', () => {
     expect(await app.database('audit').where({ kind: 'signed-out' }).pluck('about')).toEqual([app.fitter.id]);
   });
 
+  it('ends in peace where there is none, and says no other house than one’s own', async () => {
+    expect((await app.send('DELETE', ROUTES.session, undefined, { cookie: '' })).status).toBeLessThan(300);
+    const { who } = (await app.get(ROUTES.session)).body;
+    expect([who.name, who.house]).toEqual(['Odalys Wren', null]);
+  });
+
   it('notes who was not let in, by whose name it was where that is known, and nothing of what was typed', async () => {
     await signInAs('odalys', { passphrase: 'wrong' });
     await signInAs('low-tide-table');

@@ -29,6 +29,16 @@ describe('a file that is meant to keep a machine busy', () => {
     expect(!read.ok && read.problem).toEqual({ code: 'cell-too-long', where: 'Sizes', line: 2, column: 2 });
   });
 
+  it('is told by its place, too, in a page', () => {
+    const row = (...cells: readonly string[]) =>
+      `<tr>${cells.map((cell) => `<td>${cell}</td>`).join('')}</tr>`;
+    const long = 'x'.repeat(LIMITS.cell + 1);
+    const read = readBroughtText(`<table>${row('Size', 'Chest (cm)')}${row('M', long)}</table>`);
+    expect(!read.ok && read.problem).toEqual(
+      jasmine.objectContaining({ code: 'cell-too-long', line: 2, column: 2 }) as never,
+    );
+  });
+
   it('is refused before it is looked at where it is pasted', () => {
     const read = readBroughtText('S,90-98\n'.repeat(LIMITS.text));
     expect(!read.ok && read.problem.code).toBe('too-many-bytes');

@@ -282,6 +282,19 @@ describe('the chart doctor', () => {
     expect(codes(sheet)).toContain('unreachable-size');
   });
 
+  it('holds finished garments to no limits of a body', () => {
+    const wide = ['190-196', '196-202'];
+    const outside = chest(wide);
+    expect(codes(outside)).toContain('outside-any-body');
+    expect(codes(chest(wide, { ease: { least: '60 cm', most: '70 cm' } }))).not.toContain('outside-any-body');
+  });
+
+  it('says no lengths where a finding is about labels', () => {
+    const twice = chest(['86-94', '94-102'], {}, ['M', 'm']);
+    for (const { facts, place } of examineChart(twice))
+      if (place.column === null) expect(facts.lengths).toEqual([]);
+  });
+
   it('finds ease below nothing on what is cut wider than the body', () => {
     const ease = { least: '-2 cm', most: '4 cm' };
     expect(codes(wholeSheet({ ...chest(['100-104', '104-108'], { ease }), kind: 'jacket' }))).toContain(

@@ -104,4 +104,16 @@ export const THE_SAME = [
   ['quantity/parse-length.ts', /exec\(number\)/],
   // A column's own unit has been found not to fit.
   ['chart/rules/columns.ts', /unit !== column\.unit/],
+  // A draw above the middle is as likely as one below it.
+  ['foresight/plausible-bodies.ts', /LIMITS_REACH\) \* normal/],
+  // What was not answered is asked for once more, one by one.
+  ['group/walk.ts', /both \+= offsets|let open = false/],
+  // Before the first size there is none, and so no run.
+  ['chart/rules/sizes.ts', /if \(at === 0\) return \[\]/],
+  // MariaDB passes over any key that is there twice, named or not; nobody tries at the very millisecond.
+  ['stores/ledger/ledger.ts', /onConflict/],
+  ['session/throttle.ts', /FORGOTTEN_AFTER_MS\) return 0/],
+  // Only what is found in the place itself is listed; a correction of nothing is none.
+  ['stores/counting/compare.ts', /to_place: place/],
+  ['stores/counting/put-right.ts', /if \(left [<>] 0\)/],
 ];

@@ -55,6 +55,7 @@ export function derivationOf(meaning: Meaning): Derivation | null {
  * Whether a text is one of the meanings a column may have.
  *
  * @example isMeaning('weight') // false
+ * @example isMeaning('chest-girth') // true
  */
 export function isMeaning(text: string): text is Meaning {
   return text in FEET || (isMeasurementCode(text) && measurement(text).kind !== 'mass');
