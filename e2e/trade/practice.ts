@@ -1,3 +1,4 @@
+import { v7 as uuidv7 } from 'uuid';
 import { expect, openDocket, type test } from '../fitter';
 
 type Page = Parameters<Parameters<typeof test>[2]>[0]['page'];
@@ -47,4 +48,14 @@ export async function practise(
 export async function expectSize(page: Page, garment: string | RegExp, label: string): Promise<void> {
   await page.locator('nm-garment-cards').getByRole('button', { name: garment }).first().click();
   await expect(page.locator('[data-proposed]:visible')).toHaveText(label);
+}
+
+/** Puts a made-up chart on the shelf that the demo has none of, as the file of it would. */
+export async function bringChart(page: Page, sheet: object): Promise<void> {
+  const answer = await page.request.put(`/api/charts/${uuidv7()}`, {
+    data: { sheet, source: 'made up', replaces: null },
+    headers: { origin: new URL(page.url()).origin },
+  });
+  // On a second run it is there.
+  expect([200, 409]).toContain(answer.status());
 }
