@@ -149,6 +149,16 @@ describe('a person’s build', () => {
     );
   });
 
+  it('shows the breasts wherever a step speaks of them, and nowhere else', () => {
+    const lines = (code: MeasurementCode) => sceneOf({ code }).lines.length;
+    const [without, withThem] = [lines('chest-girth'), lines('bust-girth')];
+    expect(withThem).toBeGreaterThan(without);
+    for (const code of ['front-waist-length', 'shoulder-to-hip', 'bust-front-arc'] as const)
+      expect(lines(code)).withContext(code).toBe(withThem);
+    for (const code of ['waist-girth', 'notch-to-waist'] as const)
+      expect(lines(code)).withContext(code).toBe(without);
+  });
+
   it('leaves furniture standing', () => {
     const wide = buildOf(values({ height: 1600, 'hip-girth': 1600, 'waist-girth': 1500 }));
     expect(VIEWS).toContain('seated');

@@ -1,3 +1,4 @@
+import { measurement } from '../catalogue';
 import type { MeasurementCode } from '../catalogue/codes';
 import { USUAL_BUILD, type Build } from './build';
 import { DRAWINGS, KNELT, SAT_DOWN, type View } from './figure';
@@ -57,7 +58,7 @@ const BREASTS: readonly (readonly Point[])[] = [
 
 /** What speaks of a bust. */
 function speaksOfBust(code: MeasurementCode | null): boolean {
-  return code !== null && /bust|apex/.test(code);
+  return code !== null && (/bust|apex/.test(code) || /bust|breast/i.test(measurement(code).place));
 }
 
 /** Views whose lines are of straight things. */

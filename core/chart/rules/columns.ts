@@ -142,7 +142,9 @@ function examineColumn(sheet: ChartSheet, part: ChartPart, partAt: number, colum
     if (isOnGrid(sheet, column)) continue;
     examineBorder(column, size, before, here, (code, lengths, mend) => {
       const mended = mend === null ? null : { reads: null, sheet: withCells(replaced(size - 1, mend.cell)) };
-      say(code, size, lengths, mended, labels);
+      // A part that leans takes what two sizes hold, whatever the wearer likes.
+      const lean = code === 'overlap' && part.lean !== null ? [part.lean] : [];
+      say(code, size, lengths, mended, [...labels, ...lean]);
     });
   }
   const moved = movedByOne(ends, odd);

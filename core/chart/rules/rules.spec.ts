@@ -178,7 +178,11 @@ describe('the chart doctor', () => {
   it('notes overlaps', () => {
     const sheet = chest(['86-94', '92-100', '98-106']);
     expect(codes(sheet)).toEqual(['overlap', 'overlap']);
-    expect(sayChartFinding(sheet, only(sheet, 'overlap'), 8)).toContain('both hold 92 to 94 cm');
+    expect(sayChartFinding(sheet, only(sheet, 'overlap'), 8)).toContain(
+      'both hold 92 to 94 cm. There the preference decides.',
+    );
+    const leaning = { ...sheet, parts: sheet.parts.map((part) => ({ ...part, lean: 'smaller' as const })) };
+    expect(sayChartFinding(leaning, only(leaning, 'overlap'), 8)).toContain('There the smaller is proposed.');
   });
 
   it('finds a cell in another unit, and reads it in that', () => {

@@ -63,7 +63,7 @@ function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, 
     case 'whole-number-gap':
       return `${one} ends at ${at} and ${other} begins at ${formatLength(second!, unit)}. If these are whole numbers, whoever lies between falls into a gap.`;
     case 'overlap':
-      return `${one} and ${other} both hold ${range}. There the preference decides.`;
+      return `${one} and ${other} both hold ${range}. There ${third === undefined ? 'the preference decides' : `the ${third} is proposed`}.`;
     case 'unreachable-size':
       return `no ${other!.toLowerCase()} a body can have comes to ${one}.`;
     case 'letters-out-of-order':

@@ -54,8 +54,8 @@ import { TakingEditor } from './taking-editor';
                 (ngModelChange)="changePart(part, { lean: $event || null })"
               />
             </div>
-            <label class="field grow"
-              ><span>What each size measures, smallest first</span>
+            <label class="field wide"
+              ><span>Each size measures, smallest first</span>
               <input
                 nz-input
                 maxlength="2000"
@@ -131,6 +131,9 @@ import { TakingEditor } from './taking-editor';
     ></textarea>
   `,
   styles: `
+    .wide {
+      grid-column: span 2;
+    }
     h3 {
       margin-top: 18px;
     }

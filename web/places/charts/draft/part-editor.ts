@@ -173,7 +173,7 @@ export class PartEditor {
   protected readonly widths = computed(() =>
     this.columns().map(
       (_, column) =>
-        Math.max(4, ...this.text().map(({ cells }) => Math.min(cells[column]?.length ?? 0, 24))) + 3,
+        Math.max(4, ...this.text().map(({ cells }) => Math.min(cells[column]?.length ?? 0, 24))) + 2,
     ),
   );
   protected readonly faults = computed(() => {
