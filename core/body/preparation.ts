@@ -16,11 +16,16 @@ const FOR_THE_FITTER: ReadonlySet<string> = new Set([GENERAL_PREPARATION[3]!]);
  * What a wearer who measures at home prepares: what is meant for a fitter left out, and a helper where one is needed.
  *
  * @param needsHelp whether something is measured that nobody reaches on themselves
- * @example ownPreparation(['Pockets empty'], true) // ['Somebody to help: some measurements are on your back', 'Pockets empty']
+ * @example ownPreparation(['Pockets empty'], true)[0] // 'Somebody to help: some measurements are on your back'
+ * @example ownPreparation(['Pockets empty'], false).at(-1) // 'A mirror, to see that the tape is level all round'
  */
 export function ownPreparation(lines: readonly string[], needsHelp: boolean): string[] {
   const own = lines.filter((line) => !FOR_THE_FITTER.has(line));
-  return needsHelp ? ['Somebody to help: some measurements are on your back', ...own] : own;
+  return [
+    ...(needsHelp ? ['Somebody to help: some measurements are on your back'] : []),
+    ...own,
+    'A mirror, to see that the tape is level all round',
+  ];
 }
 
 /** What a garment says of what is worn while somebody is measured for it. */

@@ -343,14 +343,14 @@ describe('the record of a person', () => {
     for (const typed of ['72.5', '72.5'])
       scale.does('reading-taken', scale.reading('weight', typed), AT(2026, 4));
     const history = historyOf([{ number: 9, acts: scale.acts }], UNSETTLED, null, now);
-    expect(historyCsv(history)).toMatch(/^weight,Weight,72\.5,kg,/m);
+    expect(historyCsv(history)).toMatch(/^weight,Weight,72\.5,kg,,,/m);
   });
 
   it('is written as a table that no spreadsheet takes for a formula', () => {
     const [head, chest, , height] = historyCsv(historyOf(dockets, UNSETTLED, null, now)).split('\r\n');
     expect(head).toContain('measurement,name,value,unit');
-    expect(chest).toMatch(/^chest-girth,Chest,810,mm,2026-05-02T00:00:00.000Z,7,self,/);
-    expect(height).toMatch(/^height,Height,1520,mm,/);
+    expect(chest).toMatch(/^chest-girth,Chest,810,mm,81,31.89,2026-05-02T00:00:00.000Z,7,self,/);
+    expect(height).toMatch(/^height,Height,1520,mm,152,59.84,/);
     const by = { id: first.id, name: '=HYPERLINK("x")' };
     const spoilt = first.acts.map((act) => ({ ...act, by }));
     expect(historyCsv(historyOf([{ number: 1, acts: spoilt }], UNSETTLED, null, now))).toContain(

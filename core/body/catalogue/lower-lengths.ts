@@ -91,7 +91,7 @@ export const LOWER_LENGTHS: readonly Measurement[] = [
     code: 'trouser-waist-to-floor',
     name: 'Trouser waist to floor',
     short: 'Waist to floor',
-    place: 'From the worn trouser waistband down the side to the floor, no shoes.',
+    place: 'From the worn trouser waistband down the side to the floor, legs a little apart, no shoes.',
     kind: 'length',
     stance: 'standing',
     tension: 'skin',

@@ -26,7 +26,7 @@ export const VEST_LENGTHS: readonly Measurement[] = [
     stance: 'seated',
     tension: 'skin',
     instruments: ['tape', 'string'],
-    spoils: ['Slouching', 'Belt moved on sitting down and put back'],
+    spoils: ['Slouching', 'Sitting up straighter than usual', 'Belt moved on sitting down and put back'],
     notToBeConfusedWith: ['notch-to-belt-standing'],
     standardError: mm(6),
     limits: { least: mm(200), most: mm(560) },

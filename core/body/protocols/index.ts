@@ -92,7 +92,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
   'uniform-intake': protocol(
     'Uniform intake',
     'Height first, against a wall; girths up and lengths down to the maker’s steps. For a skirt, on demand: the girth over the hip bones and the waist to the middle of the knee.',
-    ALWAYS,
+    [...ALWAYS, 'Alone, a length is taken by running a finger down the tape, not by bending'],
     [
       ...taken(
         'height',
@@ -205,7 +205,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
     'Dress',
     'The bust decides; waist and hip are altered. Hem in the shoes to be worn.',
     ['The undergarment that will be worn beneath', SHOES, ...ALWAYS.slice(1)],
-    taken('bust-girth', 'waist-girth', 'hip-girth', 'shoulder-to-bust', 'hollow-to-hem'),
+    taken('bust-girth', 'waist-girth', 'hip-girth', 'shoulder-to-bust', 'hollow-to-hem', 'heel-height'),
   ),
   bra: protocol(
     'Bra',

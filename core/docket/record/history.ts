@@ -117,6 +117,8 @@ export function historyCsv({ points }: Pick<BodyHistory, 'points'>): string {
     'name',
     'value',
     'unit',
+    'in cm',
+    'in inches',
     'taken at (UTC)',
     'docket',
     'origin',
@@ -134,6 +136,8 @@ export function historyCsv({ points }: Pick<BodyHistory, 'points'>): string {
       nameAt(one.code, one.waist),
       String(mass ? one.value / GRAMS_PER.kg : one.value / MICROMETRES_PER.mm),
       mass ? 'kg' : 'mm',
+      mass ? '' : inUnit(one.value, 'cm'),
+      mass ? '' : inUnit(one.value, 'in'),
       one.takenAt,
       String(one.docket),
       one.origin,
@@ -147,4 +151,9 @@ export function historyCsv({ points }: Pick<BodyHistory, 'points'>): string {
   });
   // A name that begins like a formula stays a name in whatever opens this.
   return Papa.unparse([head, ...rows], { escapeFormulae: true });
+}
+
+/** A length as a number of a spreadsheet: to a tenth of a millimetre, or to a hundredth of an inch. */
+function inUnit(length: Length, unit: 'cm' | 'in'): string {
+  return String(Math.round((length / MICROMETRES_PER[unit]) * 100) / 100);
 }
