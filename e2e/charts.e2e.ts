@@ -243,6 +243,52 @@ test('a chart that is being changed is left only knowingly', async ({ fitter: pa
   await expect(page.getByRole('button', { name: /Marsh hat/ })).not.toContainText('wide');
 });
 
+test('eight columns are typed in side by side, and details have words beside them', async ({
+  fitter: page,
+}) => {
+  await page.goto('/charts');
+  await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
+  await page.evaluate(() => {
+    const head = [
+      'neck-girth',
+      'chest-girth',
+      'waist-girth',
+      'hip-girth',
+      'cervicale-to-wrist',
+      'inside-leg-length',
+      'height',
+      'head-girth',
+    ];
+    const rows = [
+      ['S', '14-14 1/2', '34-36', '28-30', '35-37', '32 1/2-33 1/2', '30-31', '64-67', '21 1/2-22'],
+      ['M', '14 1/2-15', '36-38', '30-32', '37-39', '33 1/2-34 1/2', '31-32', '67-70', '22-22 1/2'],
+    ];
+    const clipboardData = new DataTransfer();
+    clipboardData.setData(
+      'text/plain',
+      [['Size', ...head.map((code) => `${code} (in)`)], ...rows].map((row) => row.join('\t')).join('\n'),
+    );
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
+  });
+  await page.getByLabel('Maker').fill('Ostrel Workwear');
+  await page.getByRole('button', { name: 'Go on with this' }).click();
+  const table = page.locator('nm-part-editor .wide');
+  await expect(table.getByLabel('M, Nape to wrist')).toHaveValue('33 1/2-34 1/2');
+  const fits = await table.evaluate(
+    (one) => one.scrollWidth <= one.clientWidth && one.querySelector('tbody tr')!.clientHeight < 60,
+  );
+  expect(fits).toBe(true);
+  // No cell is cut off.
+  const cut = await table
+    .locator('input')
+    .evaluateAll((cells) => cells.filter((one) => one.scrollWidth > one.clientWidth).length);
+  expect(cut).toBe(0);
+  await page.getByRole('tab', { name: 'Details' }).click();
+  await expect(page.getByText('as the wearer likes it')).toBeVisible();
+  await expect(page.getByText('tape: not said').first()).toBeVisible();
+  await expect(page.getByText('reaches half-way')).toHaveCount(0);
+});
+
 test('what a table leaves unsaid is asked, one thing after the other, before anything of it is taken', async ({
   fitter: page,
 }) => {

@@ -122,3 +122,51 @@ test('bespoke by post is measured on a phone by touch, with the server gone half
   await page.getByRole('button', { name: /^Arm: not read/ }).click();
   await expect(page.getByText(/On record: 58 cm, read by the wearer/)).toBeVisible();
 });
+
+test('what is wished for is asked on the wearer’s page, and taken over by the fitter', async ({
+  fitter: page,
+  browser,
+  baseURL,
+}) => {
+  await openDocket(page, 'Rosalind Wished', ['Large bodies']);
+  await page.getByRole('button', { name: 'Link for the wearer' }).click();
+  const path = new URL((await page.locator('a[href*="/self/"]').getAttribute('href'))!).pathname;
+  const phone = await browser.newContext({
+    baseURL: baseURL!,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  const self = await phone.newPage();
+  await self.goto(path);
+  await self.getByRole('button', { name: 'Begin' }).tap();
+  const heading = self.getByRole('heading', { level: 1 });
+  for (let screens = 0; (await heading.textContent()) !== 'What you would like'; screens++) {
+    const progress = self.locator('p.soft').first();
+    const before = await progress.textContent();
+    if ((await heading.textContent()) === 'Bust') {
+      await self.getByRole('textbox').fill('112');
+      await self.getByRole('button', { name: 'Next' }).tap();
+    } else await self.getByRole('button', { name: 'Leave it out' }).tap();
+    await expect
+      .poll(async () => `${await heading.textContent()} ${await progress.allTextContents()}`)
+      .not.toContain(before);
+  }
+  // What cannot be is gone to, however far up it stands.
+  await self.getByLabel('Sleeve, three-quarter').fill('900');
+  await self.getByRole('button', { name: 'Next' }).tap();
+  await expect(self.getByText('900 cm is no sleeve, three-quarter')).toBeInViewport();
+  await self.getByLabel('Sleeve, three-quarter').fill('46');
+  await self.getByRole('button', { name: 'Next' }).tap();
+  await expect(self.getByRole('button', { name: 'Sleeve, three-quarter 46 cm' })).toBeVisible();
+  await self.getByRole('button', { name: 'Send to the fitter' }).tap();
+  await expect(self.getByRole('heading', { name: 'Thank you' })).toBeVisible();
+  await phone.close();
+
+  await page.reload();
+  await expect(page.locator('nm-garment-cards')).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByText('Wished for on their own page: 46 cm')).toBeVisible();
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(page.getByText('noted: 46 cm')).toBeVisible();
+});

@@ -181,6 +181,8 @@ describe('the routes of dockets', () => {
     expect(printed).toContain('84 cm (estimated from the hip, cut close)');
     expect(printed).toContain('"30 cm"');
     expect(printed).toContain('read in passing');
+    expect(printed).toContain('Tape: touching');
+    expect(printed).toContain('Common mistakes:');
   });
 
   it('print their steps as a PDF with its own fonts, letters beyond Latin-1 too', async () => {

@@ -1,10 +1,12 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
   ElementRef,
   inject,
+  Injector,
   input,
   untracked,
 } from '@angular/core';
@@ -86,6 +88,9 @@ const ROUND = ['First time', 'Once more, without looking at the first', 'A third
       align-items: baseline;
       gap: 10px;
     }
+    .field .soft {
+      font-weight: 400;
+    }
     input.num {
       width: 200px;
       height: 64px;
@@ -120,6 +125,7 @@ const ROUND = ['First time', 'Once more, without looking at the first', 'A third
 export class SelfSheet {
   readonly token = input.required<string>();
   protected readonly store = inject(SelfStore);
+  private readonly injector = inject(Injector);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly cord = computed(() => {
@@ -214,12 +220,21 @@ export class SelfSheet {
       const token = this.token();
       untracked(() => this.store.open(token));
     });
+    // What cannot be is looked at, wherever it stands on a long screen.
+    effect(() => {
+      const wrong = Object.keys(this.store.wishFaults()).length + Object.keys(this.store.faults()).length;
+      if (wrong > 0) afterNextRender(() => this.showFault(), { injector: this.injector });
+    });
     // A new screen begins at its top.
     effect(() => {
       this.store.place();
       this.store.stage();
       queueMicrotask(() => this.host.nativeElement.scrollIntoView({ block: 'start' }));
     });
+  }
+
+  private showFault(): void {
+    this.host.nativeElement.querySelector<HTMLInputElement>('input[aria-invalid="true"]')?.focus();
   }
 
   /** On from a field to the next one of the screen; from the last to the next screen. */

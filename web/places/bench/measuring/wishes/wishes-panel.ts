@@ -81,6 +81,9 @@ import { StyleNotes } from './style-notes';
       stroke-width: 5;
       stroke-dasharray: 9 6;
     }
+    input[type='range'] {
+      accent-color: var(--green);
+    }
     circle {
       fill: var(--green);
     }
