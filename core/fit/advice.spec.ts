@@ -166,6 +166,81 @@ describe('adviseFit', () => {
     expect(ways.some(({ does }) => does === 'alter')).toBeFalse();
   });
 
+  describe('of a protective length', () => {
+    const vest = wholeSheet({
+      kind: 'vest',
+      parts: [
+        { ...scale('panel', 'chest-girth', ['1', '2'], {}, ['90-100', '100-110']), name: 'Chest panel' },
+        { ...scale('front', 'abdominal-girth', ['S', 'R'], {}, ['80-90', '90-100']), name: 'Front' },
+        {
+          ...scale('front-length', 'notch-to-belt-seated', ['14', '15', '16'], {}, [
+            '33-35',
+            '35-38',
+            '38-41',
+          ]),
+          name: 'Front length',
+        },
+      ],
+    });
+    const worn = (
+      length: string,
+      answers: Readonly<Record<string, string | null>>,
+      carrier: string | null = null,
+    ): Trial => ({
+      sizes: { panel: '1', front: 'S', 'front-length': length },
+      seen: seen(answers),
+      carrier,
+    });
+
+    it('that is wanted longer and shorter at once, says that it is the wrong cut, and proposes no longer one', () => {
+      const { next, ways, contradictions } = adviseFit(vest, [
+        worn('15', { 'gap-seated': 'throat', bare: 'small' }),
+      ]);
+      expect(next).toBeNull();
+      expect(ways.map(sayWay)[0]).toBe('made to measure');
+      expect(contradictions.map(sayContradiction)).toEqual([
+        '“the front is bare” asks for a longer front length, “it rises to the throat” for a shorter. That is the wrong cut for this wearer: another chart, or made to measure. In doubt the longer one, which covers, and a trained person looks at it again.',
+      ]);
+    });
+
+    it('goes back to the one that covers where neither of two is right, and never on with the bare one', () => {
+      const long = worn('15', { 'gap-seated': 'large' });
+      const short = worn('14', { bare: 'small' });
+      const bare = adviseFit(vest, [long, short]);
+      expect(bare.next).toEqual(jasmine.objectContaining({ again: true, sizes: long.sizes }));
+      expect(sayWay(bare.next!)).toMatch(/^go back to .*15: a longer front/);
+      expect(bare.contradictions.map(sayContradiction)[0]).toContain('In doubt 15, which covers');
+      // Once it is on again, there is no third.
+      expect(adviseFit(vest, [long, short, long]).next).toBeNull();
+    });
+
+    it('may come down over the belt in an outer carrier: that is noted, and no fault', () => {
+      const carried = adviseFit(vest, [
+        worn('15', { 'gap-seated': 'large', 'gap-standing': 'large' }, 'Dune carrier'),
+      ]);
+      expect([carried.faults, carried.next]).toEqual([[], null]);
+      expect(carried.noted.map(({ says }) => says)).toEqual(['It rests on the belt', 'There is none']);
+      const throat = adviseFit(vest, [worn('15', { 'gap-seated': 'throat' }, 'Dune carrier')]);
+      expect(throat.next?.sizes['front-length']).toBe('14');
+      const without = adviseFit(vest, [worn('15', { 'gap-seated': 'large' })]);
+      expect([without.noted, without.next?.sizes['front-length']]).toEqual([[], '14']);
+    });
+
+    it('finds the front by its name, though another part is called a panel', () => {
+      const { next } = adviseFit(vest, [worn('15', { overlap: 'small' })]);
+      expect(next?.sizes).toEqual({ panel: '1', front: 'R', 'front-length': '15' });
+    });
+  });
+
+  it('goes back to the larger where that is the one to alter', () => {
+    const trousers = (waist: string, answer: string): Trial => ({
+      sizes: { waist, leg: '32' },
+      seen: seen({ waist: answer }),
+    });
+    const { next } = adviseFit(TROUSERS, [trousers('36', 'large'), trousers('34', 'small')]);
+    expect([next?.label, next?.again]).toEqual(['36x32', true]);
+  });
+
   it('owes what must be looked at until it was answered or left out with a reason', () => {
     const panels = wholeSheet({ kind: 'vest', parts: [scale('panel', 'chest-girth', ['36', '40'])] });
     const owed = (answers: Readonly<Record<string, string | null>>) =>

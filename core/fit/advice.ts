@@ -25,6 +25,8 @@ export interface Seen {
 export interface Trial {
   readonly sizes: Readonly<Record<string, string>>;
   readonly seen: readonly Seen[];
+  /** In which outer carrier it is worn, where it is. */
+  readonly carrier?: string | null;
 }
 
 /** Another size of one part. */
@@ -46,6 +48,8 @@ export interface TryNext {
   readonly shifts: readonly Shift[];
   /** What was asked for and is not made, where this is the nearest that is. */
   readonly insteadOf: string | null;
+  /** Whether it was on before, and is the one to go back to. */
+  readonly again: boolean;
 }
 
 /** What may be done next, by what was seen. */
@@ -76,15 +80,18 @@ export interface Contradiction {
   /** The size they were seen on, where one was seen on another than the one that is on now. */
   readonly on: { readonly larger: string; readonly smaller: string } | null;
   /**
-   * What the trade does: the larger, as coverage comes before comfort; the larger and what is too much
+   * What the trade does: the larger, as coverage comes before comfort; a protective length that is wanted longer and
+   * shorter at once is the wrong cut, and in doubt the one that covers; the larger and what is too much
    * taken away; the smaller and what is too little given; or neither, as nothing mends the other.
    */
-  readonly rule: 'coverage' | 'larger-altered' | 'smaller-altered' | 'neither';
+  readonly rule: 'coverage' | 'wrong-cut' | 'larger-altered' | 'smaller-altered' | 'neither';
 }
 
 /** What follows from everything that was seen at the size that is on. */
 export interface Advice {
   readonly faults: readonly Fault[];
+  /** What was seen and is no fault in the outer carrier that is worn. */
+  readonly noted: readonly FitAnswer[];
   readonly contradictions: readonly Contradiction[];
   /** What to put on next; `null` where no other size is better by what was seen. */
   readonly next: TryNext | null;
@@ -108,7 +115,15 @@ export function adviseFit(sheet: ChartSheet, trials: readonly Trial[]): Advice {
   const now = trials.at(-1);
   const checks = fitChecksOf(sheet);
   if (now === undefined)
-    return { faults: [], contradictions: [], next: null, ways: [], open: checks, owed: owedOf(checks, []) };
+    return {
+      faults: [],
+      noted: [],
+      contradictions: [],
+      next: null,
+      ways: [],
+      open: checks,
+      owed: owedOf(checks, []),
+    };
   const faults = faultsOf(sheet, checks, now);
   const wants = faults.flatMap((fault) => wantsOf(sheet, fault));
   const contradictions = [
@@ -124,8 +139,16 @@ export function adviseFit(sheet: ChartSheet, trials: readonly Trial[]): Advice {
     ...mends,
     ...faults.flatMap((fault) => fault.ways),
     ...(faults.length > 0 ? [{ does: 'made-to-measure' } as const] : []),
-  ].filter((way) => way.does !== 'try' || !tried.has(way.label));
-  return { faults, contradictions, next, ways: unlike(ways), open, owed: owedOf(checks, now.seen) };
+  ].filter((way) => way.does !== 'try' || way.again || !tried.has(way.label));
+  return {
+    faults,
+    noted: notedOf(checks, now),
+    contradictions,
+    next,
+    ways: unlike(ways),
+    open,
+    owed: owedOf(checks, now.seen),
+  };
 }
 
 /**
@@ -138,14 +161,34 @@ export function owedOf(checks: readonly FitCheck[], seen: readonly Seen[]): FitC
 }
 
 /** What was not right of a size. */
-function faultsOf(sheet: ChartSheet, checks: readonly FitCheck[], { sizes, seen }: Trial): Fault[] {
+function faultsOf(sheet: ChartSheet, checks: readonly FitCheck[], trial: Trial): Fault[] {
+  return wrongOf(checks, trial)
+    .filter(({ answer }) => !isNoFault(trial, answer))
+    .map(({ check, answer }) => {
+      const ways = answer.moves.flatMap((move) => waysOf(sheet, trial.sizes, move));
+      return { check, answer, ways: unlike(ways) };
+    });
+}
+
+function notedOf(checks: readonly FitCheck[], trial: Trial): FitAnswer[] {
+  return wrongOf(checks, trial).flatMap(({ answer }) => (isNoFault(trial, answer) ? [answer] : []));
+}
+
+function wrongOf(checks: readonly FitCheck[], { seen }: Trial): { check: FitCheck; answer: FitAnswer }[] {
   return seen.flatMap(({ check: code, answer: said }) => {
     const check = checks.find((one) => one.code === code);
     const answer = said === RIGHT ? undefined : check?.answers.find((one) => one.code === said);
-    if (check === undefined || answer === undefined) return [];
-    const ways = answer.moves.flatMap((move) => waysOf(sheet, sizes, move));
-    return [{ check, answer, ways: unlike(ways) }];
+    return check === undefined || answer === undefined ? [] : [{ check, answer }];
   });
+}
+
+/**
+ * Whether what was seen is no fault of a size as it is worn: in an outer carrier a panel may come down over the belt.
+ *
+ * @example isNoFault({ carrier: 'Dune carrier' }, { code: 'large', carriedAway: true }) // true
+ */
+export function isNoFault({ carrier }: Pick<Trial, 'carrier'>, answer: FitAnswer): boolean {
+  return answer.carriedAway === true && (carrier ?? null) !== null;
 }
 
 /** What a move comes to on a chart; nothing where the chart has no part of which another size would help. */
@@ -184,13 +227,13 @@ function tryOf(
   if (isMade(sheet, shifted))
     return tried.includes(asked)
       ? []
-      : [{ does: 'try', sizes: shifted, label: asked, shifts, insteadOf: null }];
+      : [{ does: 'try', sizes: shifted, label: asked, shifts, insteadOf: null, again: false }];
   const near = nearestMade(sheet, shifted, 8).find(
     (one) => shifts.every(({ part, to }) => one[part] === to) && !tried.includes(labelOf(sheet, one)),
   );
   return near === undefined
     ? []
-    : [{ does: 'try', sizes: near, label: labelOf(sheet, near)!, shifts, insteadOf: asked }];
+    : [{ does: 'try', sizes: near, label: labelOf(sheet, near)!, shifts, insteadOf: asked, again: false }];
 }
 
 /** A size that a fault asks for first, part by part. */
@@ -255,7 +298,9 @@ function contradiction(
     return place !== undefined && isArea(place) && areaFacts(place)[is];
   };
   const rule = garmentKind(kind).protects
-    ? 'coverage'
+    ? along === 'length'
+      ? 'wrong-cut'
+      : 'coverage'
     : mendable(smaller, 'taken')
       ? 'larger-altered'
       : mendable(larger, 'given')
@@ -266,6 +311,7 @@ function contradiction(
 
 /** What is altered where two things contradict each other. */
 function mendsOf({ rule, larger, smaller }: Contradiction): Way[] {
+  if (rule === 'wrong-cut') return [{ does: 'made-to-measure' }];
   if (rule === 'coverage' || rule === 'neither') return [];
   const { tells } = (rule === 'larger-altered' ? smaller : larger).answer;
   if (tells === null || !isArea(tells.place)) return [];
@@ -290,17 +336,42 @@ function nextOf(
   contradictions: readonly Contradiction[],
 ): TryNext | null {
   const shifts = new Map<string, Shift>();
+  let again = false;
   for (const { shift } of wants) {
     const against = contradictions.find(({ part }) => part === shift.part);
-    if (against !== undefined) {
-      const by = against.rule === 'coverage' || against.rule === 'larger-altered' ? 1 : -1;
-      if (against.rule === 'neither' || against.on !== null || shift.by !== by) continue;
-    }
-    shifts.set(shift.part, shift);
+    if (against === undefined) shifts.set(shift.part, shift);
+    else if (against.on !== null) {
+      const back = backTo(sheet, now, against, shift);
+      if (back !== null) shifts.set(shift.part, back);
+      again ||= back !== null;
+    } else if (shift.by === goesBy(against.rule)) shifts.set(shift.part, shift);
   }
   if (shifts.size === 0) return null;
-  const tried = trials.map(({ sizes }) => labelOf(sheet, sizes));
-  return tryOf(sheet, now.sizes, [...shifts.values()], tried)[0] ?? null;
+  const tried = again ? [] : trials.map(({ sizes }) => labelOf(sheet, sizes));
+  const [next] = tryOf(sheet, now.sizes, [...shifts.values()], tried);
+  return next === undefined ? null : { ...next, again };
+}
+
+/** Which way one goes within one size where it is wanted larger and smaller; `null` for neither. */
+function goesBy(rule: Contradiction['rule']): 1 | -1 | null {
+  if (rule === 'wrong-cut' || rule === 'neither') return null;
+  return rule === 'smaller-altered' ? -1 : 1;
+}
+
+/** Of two sizes that were on and were both wrong, the one that is gone on with; `null` where it is on, or neither is. */
+function backTo(
+  sheet: ChartSheet,
+  { sizes }: Trial,
+  { rule, on, part }: Contradiction,
+  shift: Shift,
+): Shift | null {
+  if (rule === 'neither') return null;
+  // What was too large where it was seen is the larger of the two.
+  const to = rule === 'smaller-altered' ? on!.larger : on!.smaller;
+  const scale = sheet.parts.find(({ code }) => code === part)!.sizes;
+  const here = named(sizes, part)!;
+  if (to === here) return null;
+  return { ...shift, to, by: scale.indexOf(to) > scale.indexOf(here) ? 1 : -1 };
 }
 
 function isArea(place: FitPlace): place is FitArea {

@@ -6,6 +6,8 @@ import { isOfLengths } from '../chart/size-chart';
 import { partOfPlace } from './areas';
 import { ALTERATION_WORDS } from './alterations';
 import type { FitCheck, FitMove } from '../garment/fit-check';
+import { sayChance } from '../match/say-verdict';
+import type { LabelChance } from '../match/verdict';
 
 /** What the wearer does while it is looked at. */
 export const POSE_WORDS: Readonly<Record<FitPose, string>> = {
@@ -64,7 +66,7 @@ function sayStep({ name, by, along }: Pick<Shift, 'name' | 'by' | 'along'>): str
 export function sayWay(way: Way): string {
   switch (way.does) {
     case 'try':
-      return `try ${way.label}: ${way.shifts.map(sayStep).join(' and ')}`;
+      return `${way.again ? 'go back to' : 'try'} ${way.label}: ${way.shifts.map(sayStep).join(' and ')}`;
     case 'alter':
       return `${ALTERATION_WORDS[way.how]} the ${areaFacts(way.area).name}`;
     case 'other-part':
@@ -98,6 +100,8 @@ export function sayContradiction({ name, along, larger, smaller, on, rule }: Con
   switch (rule) {
     case 'coverage':
       return `${told} Coverage comes before comfort: the ${more}, and a trained person looks at it again.`;
+    case 'wrong-cut':
+      return `${told} That is the wrong cut for this wearer: another chart, or made to measure. In doubt ${on === null ? `the ${more} one` : on.smaller}, which covers, and a trained person looks at it again.`;
     case 'larger-altered':
       return `${told} What is too much can be taken away: the ${more}, and the ${place(smaller)} altered.`;
     case 'smaller-altered':
@@ -105,4 +109,23 @@ export function sayContradiction({ name, along, larger, smaller, on, rule }: Con
     case 'neither':
       return `${told} A tailor can mend neither well: another cut of this garment, or made to measure.`;
   }
+}
+
+/** The odds have to be so much better than what was advised before the difference is told. A working value of ours. */
+const WORTH_TELLING = 0.2;
+
+/**
+ * That tape and trial together say another size than what was seen alone asks for; nothing where they agree, or nearly.
+ *
+ * @param advised the label that is proposed by what was seen, or the one that is on where none is
+ * @example sayOddsDiffer('M', [{ label: 'L', chance: 0.7 }, { label: 'M', chance: 0.2 }]) // 'What was seen asks for M. Tape and trial together say L (70 %): try that one, or read again what decides between them.'
+ * @example sayOddsDiffer('M', [{ label: 'M', chance: 0.7 }]) // ''
+ */
+export function sayOddsDiffer(advised: string, odds: readonly LabelChance[]): string {
+  const [likeliest] = odds;
+  const chance = odds.find(({ label }) => label === advised)?.chance ?? 0;
+  if (likeliest === undefined || likeliest.label === advised || likeliest.chance - chance < WORTH_TELLING)
+    return '';
+  const what = likeliest.label ?? 'no size of this chart';
+  return `What was seen asks for ${advised}. Tape and trial together say ${what} (${sayChance(likeliest.chance)}): try that one, or read again what decides between them.`;
 }

@@ -9,7 +9,7 @@ import { Kernel } from '../match/kernel/kernel';
 import { DRAWS } from '../match/odds/low-discrepancy';
 import { drawReadings, LISTED_CHANCE, type Weighed } from '../match/odds/odds';
 import type { LabelChance } from '../match/verdict';
-import type { Trial } from './advice';
+import { isNoFault, type Trial } from './advice';
 import { type FitPlace } from '../garment/areas';
 import { columnOfPlace, partOfPlace } from './areas';
 import { RIGHT } from '../garment/fit-check';
@@ -73,7 +73,8 @@ export function sizesAfterTrial(
  *
  * @example placesSeen(compileChart(jacket.sheet), { sizes: { size: 'M' }, seen: [{ check: 'button', answer: 'small' }] }).map(({ sight }) => sight) // ['small']
  */
-export function placesSeen(compiled: CompiledChart, { sizes, seen }: Trial): PlaceSeen[] {
+export function placesSeen(compiled: CompiledChart, trial: Trial): PlaceSeen[] {
+  const { sizes, seen } = trial;
   const checks = fitChecksOf(compiled.sheet);
   const sights = new Map<FitPlace, Sight>();
   for (const { check: code, answer: said } of seen) {
@@ -83,7 +84,8 @@ export function placesSeen(compiled: CompiledChart, { sizes, seen }: Trial): Pla
       for (const place of check.places) {
         if (!sights.has(place)) sights.set(place, 'right');
       }
-    const tells = check.answers.find((one) => one.code === said)?.tells ?? null;
+    const answer = check.answers.find((one) => one.code === said);
+    const tells = answer === undefined || isNoFault(trial, answer) ? null : answer.tells;
     if (tells !== null) sights.set(tells.place, tells.is);
   }
   return [...sights].flatMap(([place, sight]) => placeSeen(compiled, sizes, place, sight));

@@ -30,6 +30,9 @@ export const large = (area: FitArea, says: string, ...moves: FitMove[]): FitAnsw
   answer('large', says, { place: area, is: 'large' }, ...(moves.length > 0 ? moves : [down(area)]));
 export const named = (code: string, one: FitAnswer): FitAnswer => ({ ...one, code });
 
+/** What is no fault where it is worn in an outer carrier. */
+export const unlessCarried = (one: FitAnswer): FitAnswer => ({ ...one, carriedAway: true });
+
 /** Something to look at, with what may be seen of it besides that it is right. */
 export function check(
   code: string,

@@ -25,6 +25,8 @@ export interface FitAnswer {
   readonly tells: { readonly place: FitPlace; readonly is: 'small' | 'large' } | null;
   /** What is done, the first before the others; what the chart has no size for is left out. */
   readonly moves: readonly FitMove[];
+  /** In an outer carrier it is no fault: it is noted, and tells nothing of a size. */
+  readonly carriedAway?: true;
 }
 
 /** Something to look at once a garment is on. */

@@ -115,11 +115,12 @@ export function stageOf(docket: Docket, chartId: string): Stage {
 /**
  * The trials as the advice on them wants them.
  *
- * @example asTrials(worn.trials) // [{ sizes: { size: 'M' }, seen: [{ check: 'button', answer: 'right' }] }]
+ * @example asTrials(worn.trials) // [{ sizes: { size: 'M' }, carrier: null, seen: [{ check: 'button', answer: 'right' }] }]
  */
 export function asTrials(trials: readonly GarmentTrial[]): Trial[] {
-  return trials.map(({ sizes, seen }) => ({
+  return trials.map(({ sizes, seen, carrier }) => ({
     sizes,
+    carrier,
     seen: seen.map(({ check, answer }) => ({ check, answer })),
   }));
 }

@@ -1,4 +1,4 @@
-import { putRight, answer, small, large, named, check } from '../checks';
+import { putRight, answer, small, large, named, check, unlessCarried } from '../checks';
 import type { GarmentKindFacts } from '../garment-kind';
 
 /** Protective vests. What is looked at is common practice, no source. */
@@ -23,13 +23,13 @@ export const vest = {
   dryingDays: 0,
   checks: [
     check('gap-standing', 'Standing: there is a gap between the front panel and the belt', [
-      large('front-length', 'There is none'),
+      unlessCarried(large('front-length', 'There is none')),
     ]),
     check(
       'gap-seated',
       'Seated: that gap just closes; the panel neither rests on the belt nor rises to the throat',
       [
-        large('front-length', 'It rests on the belt'),
+        unlessCarried(large('front-length', 'It rests on the belt')),
         named('throat', large('front-length', 'It rises to the throat')),
         small('front-length', 'The gap stays open'),
       ],

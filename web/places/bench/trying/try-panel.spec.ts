@@ -108,6 +108,26 @@ describe('TryPanel', () => {
     expect(acts().at(-1)).toEqual(jasmine.objectContaining({ kind: 'garment-fitted', outcome: 'kept' }));
   });
 
+  it('keeps by Enter nothing that is not right: what is done is chosen, or noted as altered', () => {
+    const { press, acts, text } = begin();
+    // M pulls and L hangs like a box: the larger, altered. Enter goes to what is altered and keeps nothing.
+    press('Enter', '1', 'a', 'Enter', '2', 'a');
+    expect(text()).toContain('Note what is altered');
+    const before = acts().length;
+    press('Enter');
+    expect(acts().length).toBe(before);
+  });
+
+  it('keeps no panel by Enter that leaves somebody bare, and says what may be done', () => {
+    const { press, acts, text } = begin('vest');
+    press('Enter', 'a');
+    // Whatever is answered wrong at the first check that must be seen, with nothing left to be put on.
+    for (let at = 0; at < 12 && !/By tape and trial|No other size|Put on/.test(text()); at++) press('1', 'a');
+    const before = acts().filter(({ kind }) => kind === 'garment-fitted').length;
+    press('Enter');
+    expect(acts().filter(({ kind }) => kind === 'garment-fitted').length).toBe(before);
+  });
+
   it('leaves out what must be looked at with a reason alone, and answers none of it with the rest', () => {
     const { press, acts, text, write } = begin('vest');
     expect(text()).toContain('Outer carrier');

@@ -152,7 +152,7 @@ export class TryPanel {
   private readonly injector = inject(Injector);
 
   /** Goes to what is altered; where it is asked for before it is drawn, once it is. */
-  private alter(): void {
+  protected alter(): void {
     const rows = this.rows();
     if (rows !== undefined) rows.focus();
     else afterNextRender(() => this.rows()?.focus(), { injector: this.injector });
@@ -254,10 +254,22 @@ export class TryPanel {
         if (this.trying.fitting() !== null) return this.onward();
         const next = this.account.advice()?.next ?? null;
         if (next !== null) this.trying.wear(next.sizes, this.trying.on()!.carrier);
-        else this.keep();
+        else if (this.mends()) this.alter();
+        // A size that is not right is kept by nobody's Enter: what is done is chosen.
+        else if (!this.trying.needsReason()) this.keep();
+        else
+          this.store.trouble.set(
+            `${this.size()} is not right. Choose: K keeps it with a reason, O is another size, M made to measure.`,
+          );
       }
     }
   }
+
+  /** Whether what is not right is mended by what is altered first, which is not noted yet. */
+  protected readonly mends = computed(() => {
+    const advice = this.trying.advice();
+    return advice?.next === null && advice.ways[0]?.does === 'alter' && this.trying.needsReason();
+  });
 
   protected putOn(): void {
     this.trying.wear(this.trying.first(), this.wornIn());

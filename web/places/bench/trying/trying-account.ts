@@ -1,17 +1,22 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
+  isNoFault,
   placeName,
   POSE_WORDS,
   RIGHT,
   sayAltered,
   sayChance,
   sayContradiction,
+  sayOddsDiffer,
   sayWay,
+  type LabelChance,
   type Way,
 } from '@neat-measure/core';
 import { UnitService } from '../../../data/unit-service';
 import { TryingStore } from './trying-store';
 
+/** A label that the odds do not list is rarer than one in a thousand. */
+const UNLISTED = 0.000_5;
 /** So many labels are told with their chances. */
 const LABELS_SHOWN = 4;
 
@@ -58,10 +63,17 @@ export class TryingAccount {
         code,
         says,
         key: String(at + 1),
-        leads: ways(code),
+        leads: this.isCarried(code) ? 'no fault in the carrier: noted' : ways(code),
       })),
     };
   });
+
+  /** Whether an answer at the check that is looked at is no fault in the carrier that is worn. */
+  private isCarried(answer: string): boolean {
+    const [check, on] = [this.trying.check(), this.trying.on()];
+    const found = check?.answers.find(({ code }) => code === answer);
+    return found !== undefined && on !== null && isNoFault(on, found);
+  }
 
   /** What an answer at the check that is looked at would lead to. */
   private leadsOf(answer: string): readonly Way[] {
@@ -114,12 +126,18 @@ export class TryingAccount {
       ways: advice.ways
         .filter(({ does }) => does !== 'try' && does !== 'made-to-measure')
         .map((way) => sayWay(way)),
+      noted: advice.noted.map(({ says }) => says),
+      differs:
+        advice.faults.length === 0
+          ? ''
+          : sayOddsDiffer(advice.next?.label ?? this.trying.on()?.size ?? '', odds),
       odds:
         advice.faults.length === 0
           ? []
-          : odds
-              .slice(0, LABELS_SHOWN)
-              .map((one) => ({ label: one.label ?? 'no size of this chart', words: sayChance(one.chance) })),
+          : shownWith(odds, advice.next?.label ?? null).map((one) => ({
+              label: one.label ?? 'no size of this chart',
+              words: sayChance(one.chance),
+            })),
       surprising: this.doubt() || (advice.faults.length > 0 && surprising ? this.surprise() : ''),
       owed: advice.owed,
     };
@@ -162,4 +180,11 @@ export class TryingAccount {
 
 function inSentence(says: string): string {
   return says.charAt(0).toLowerCase() + says.slice(1);
+}
+
+/** The likeliest labels, and the one that is proposed, however likely it is. */
+function shownWith(odds: readonly LabelChance[], proposed: string | null): LabelChance[] {
+  const shown = odds.slice(0, LABELS_SHOWN);
+  if (odds.length === 0 || proposed === null || shown.some(({ label }) => label === proposed)) return shown;
+  return [...shown, odds.find(({ label }) => label === proposed) ?? { label: proposed, chance: UNLISTED }];
 }
