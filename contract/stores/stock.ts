@@ -75,8 +75,12 @@ export const articleSchema = z.object({
   makerCode: z.string().nullable(),
   version: versionSchema,
   there: z.array(thereSchema),
+  /** Of those on shelves, so many must not be handed out: they are past their day, or failed their inspection. */
+  blocked: z.int().default(0),
   /** With wearers, as far as they were taken from here. */
   out: z.int(),
+  /** Of those, so many went out without a docket, and come back without one. */
+  loose: z.int().default(0),
   /** Ordered, and not here yet. */
   coming: z.int(),
   /** So many decided dockets wait for it. */
@@ -112,6 +116,8 @@ export const pieceSchema = z.object({
   says: z.string(),
   /** Whether it must not be handed out. */
   blocked: z.boolean(),
+  /** The docket by which a wearer has it. */
+  byDocket: z.int().nullable().default(null),
   lastDay: daySchema.nullable(),
   inspectedBy: daySchema.nullable(),
 });
@@ -200,6 +206,8 @@ export const moveSchema = z.object({
   /** Of what is numbered, each piece. */
   pieceIds: z.array(idSchema).max(500),
   reason: reasonSchema,
+  /** How what comes back is: as its label says, altered, or faulty. Of what returns it has to be said. */
+  condition: z.enum(['as-labelled', 'altered', 'faulty']).nullable().default(null),
 });
 export type Move = z.infer<typeof moveSchema>;
 

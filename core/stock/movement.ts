@@ -49,12 +49,17 @@ export type MovementRefusal =
   | { readonly code: 'other-way'; readonly kind: MovementKind }
   | { readonly code: 'nowhere' }
   | { readonly code: 'reason-missing' }
+  /** What was set aside goes back to a shelf once somebody says what was found. */
+  | { readonly code: 'not-looked-at' }
   /** So many are there. */
-  | { readonly code: 'too-few'; readonly there: number };
+  | { readonly code: 'too-few'; readonly there: number }
+  /** So many went out that way; what went out by a docket comes back by it. */
+  | { readonly code: 'not-out'; readonly there: number };
 
 const shelf = (where: Whereabouts) => where.in === 'room' && where.compartment === 'shelf';
 const aside = (where: Whereabouts) => where.in === 'room' && where.compartment !== 'shelf';
 const room = (where: Whereabouts) => where.in === 'room';
+const compartmentOf = (where: Whereabouts) => (where.in === 'room' ? where.compartment : null);
 const held = (where: Whereabouts) => room(where) || where.in === 'wearer';
 
 /** From where to where each kind goes. */
@@ -62,7 +67,9 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
   received: (from, to) => from.in === 'maker' && room(to),
   issued: (from, to) => shelf(from) && to.in === 'wearer',
   returned: (from, to) => from.in === 'wearer' && (room(to) || to.in === 'waste'),
-  moved: (from, to) => room(from) && room(to),
+  // From one room to another it stays what it is: nothing that was set aside, or is wet, gets onto a shelf so.
+  moved: (from, to) =>
+    room(from) && room(to) && (compartmentOf(from) === compartmentOf(to) || compartmentOf(to) !== 'shelf'),
   released: (from, to) => aside(from) && shelf(to),
   'written-off': (from, to) => room(from) && to.in === 'waste',
   // A slip of the hand, set right at once: what was handed out, or taken back, was not.
@@ -74,7 +81,7 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
 
 /**
  * Why a movement cannot be; `null` where it can. Nothing leaves a place where it is not: that holds for
- * rooms alone, as nobody counts what makers, wearers and the waste have.
+ * rooms, and for wearers as far as it went out to them; nobody counts what makers and the waste have.
  *
  * @param there how many pieces of the article are where it goes from
  * @example refuseMovement({ kind: 'issued', from: loft, to: { in: 'wearer' }, count: 2, reason: null }, 1) // { code: 'too-few', there: 1 }
@@ -87,6 +94,9 @@ export function refuseMovement(
   if (!WAYS[kind](from, to)) return { code: 'other-way', kind };
   if (placeKey(from) === placeKey(to)) return { code: 'nowhere' };
   if ((kind === 'written-off' || kind === 'counted') && reason === null) return { code: 'reason-missing' };
+  if (kind === 'released' && compartmentOf(from) === 'quarantine' && reason === null)
+    return { code: 'not-looked-at' };
+  if (kind === 'returned' && there < count) return { code: 'not-out', there };
   return room(from) && there < count ? { code: 'too-few', there } : null;
 }
 
@@ -117,6 +127,12 @@ export function sayMovementRefusal(refusal: MovementRefusal, what: string): stri
       return `${what} is there already.`;
     case 'reason-missing':
       return `Say why, of ${what}: it goes for good.`;
+    case 'not-looked-at':
+      return `Say what was found, of ${what}: it was set aside.`;
+    case 'not-out':
+      return refusal.there === 0
+        ? `None of ${what} is out that way. What somebody has by a docket is taken back at that docket.`
+        : `Only ${refusal.there} of ${what} ${refusal.there === 1 ? 'is' : 'are'} out that way. What somebody has by a docket is taken back at that docket.`;
     case 'too-few':
       return refusal.there === 0
         ? `None of ${what} is there any more. Somebody else may have been first; look at what is there now.`

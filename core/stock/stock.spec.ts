@@ -148,7 +148,9 @@ describe('refuseMovement', () => {
     expect(counted('released').some((way) => way.includes('/shelf >'))).toBeFalse();
     expect(counted('written-off').every((way) => way.endsWith(' > waste'))).toBeTrue();
     expect(counted('counted').length).toBe(12);
-    expect(counted('moved').length).toBe(30);
+    // Between compartments and rooms, but for the eight from aside onto a shelf.
+    expect(counted('moved').length).toBe(22);
+    expect(counted('moved')).not.toContain('hall/quarantine > boathouse/shelf');
     expect(counted('returned').length).toBe(7);
     expect(counted('undone').length).toBe(9);
     expect(counted('renamed').length).toBe(14);
@@ -161,6 +163,9 @@ describe('refuseMovement', () => {
       { code: 'other-way', kind: 'moved' },
       { code: 'nowhere' },
       { code: 'reason-missing' },
+      { code: 'not-looked-at' },
+      { code: 'not-out', there: 0 },
+      { code: 'not-out', there: 1 },
       { code: 'too-few', there: 0 },
       { code: 'too-few', there: 1 },
       { code: 'too-few', there: 3 },
@@ -176,9 +181,9 @@ describe('refuseMovement', () => {
     expect(refused('written-off', at('hall'), WASTE)).toBe('reason-missing');
     expect(refused('counted', DIFFERENCE, at('hall'), { reason: 'Found behind the rail' }, 0)).toBeNull();
     expect(refused('moved', at('hall'), at('hall'))).toBe('nowhere');
-    expect(refused('returned', WEARER, at('hall', 'drying'), {}, 0))
-      .withContext('nobody counts wearers')
-      .toBeNull();
+    expect(refused('returned', WEARER, at('hall', 'drying'), { count: 2 }, 1)).toBe('not-out');
+    expect(refused('released', at('hall', 'quarantine'), at('hall'))).toBe('not-looked-at');
+    expect(refused('released', at('hall', 'drying'), at('hall'))).toBeNull();
   });
 });
 

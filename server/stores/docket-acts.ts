@@ -39,19 +39,22 @@ export async function moveForAct(
       throw new ActRefused({ code: 'piece-refused', garment: garment.garment, why: piece.says });
     // What goes into a room that is none would be nowhere.
     if (kind === 'returned' && to.in === 'room') await refuseRoom(transaction, to.roomId, garment.garment);
-    await move(transaction, {
-      batchId,
-      docketId: act.docketId,
-      by: act.by.id,
-      kind,
-      articleId: article.id,
-      count: 1,
-      what: `${garment.garment} ${piece?.serial ?? article.label}`,
-      pieceId: piece?.id ?? null,
-      ...(reason === null ? {} : { reason }),
-      from,
-      to,
-    });
+    // A count that found the piece has brought it back already.
+    const isBack = kind === 'returned' && piece !== null && piece.place !== 'wearer';
+    if (!isBack)
+      await move(transaction, {
+        batchId,
+        docketId: act.docketId,
+        by: act.by.id,
+        kind,
+        articleId: article.id,
+        count: 1,
+        what: `${garment.garment} ${piece?.serial ?? article.label}`,
+        pieceId: piece?.id ?? null,
+        ...(reason === null ? {} : { reason }),
+        from,
+        to,
+      });
     if (piece !== null) await HIRE[movement.hire](transaction, { act, ...taken, piece });
   });
 }

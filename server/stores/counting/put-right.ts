@@ -123,7 +123,7 @@ async function bringHere(
       to: here,
     });
   if (place === 'wearer')
-    return move(transaction, { ...one, kind: 'returned', from: { in: 'wearer' }, to: here });
+    return move(transaction, { ...one, kind: 'returned', from: { in: 'wearer' }, to: here, found: true });
   if (place === 'difference') return move(transaction, { ...one, from: { in: 'difference' }, to: here });
   throw new StockRefused(
     `${one.what} was written off, and was seen here now. Set it aside and look at its number.`,

@@ -55,8 +55,10 @@ export async function comingOf(database: Database, ids: readonly string[]): Prom
 /** Articles with all that is known of where they are. */
 export async function tellArticles(database: Database, rows: readonly ArticleRow[]): Promise<Article[]> {
   const ids = rows.map(({ id }) => id);
-  const [balances, coming, wanted, garments] = [
+  const [balances, loose, blocked, coming, wanted, garments] = [
     await balancesOf(database, ids),
+    await looseOf(database, ids),
+    await blockedOf(database, ids),
     await comingOf(database, ids),
     await wantedByArticle(database),
     await garmentsOf(database, [...new Set(rows.map(({ series_id }) => series_id))]),
@@ -78,7 +80,9 @@ export async function tellArticles(database: Database, rows: readonly ArticleRow
       makerCode: row.maker_code,
       version: row.version,
       there: inRooms(own),
+      blocked: blocked.get(row.id) ?? 0,
       out: Math.max(0, own.get('wearer') ?? 0),
+      loose: loose.get(row.id) ?? 0,
       coming: coming.get(row.id) ?? 0,
       wanted: wanted.get(`${row.series_id} ${row.label}`)?.length ?? 0,
     };
@@ -97,9 +101,31 @@ function inRooms(balances: ReadonlyMap<string, number>): Article['there'] {
   return [...rooms.values()];
 }
 
-/** How many of an article lie on shelves, to be handed out. */
-export function onShelves({ there }: Pick<Article, 'there'>): number {
-  return there.reduce((sum, { shelf }) => sum + shelf, 0);
+/** How many of each article went out without a docket, and are not back. */
+async function looseOf(database: Database, ids: readonly string[]): Promise<Map<string, number>> {
+  const rows: { article_id: string; n: number | string }[] = await database('stock_movements')
+    .whereIn('article_id', [...ids])
+    .whereNull('docket_id')
+    .groupBy('article_id')
+    .select(
+      'article_id',
+      database.raw("sum(if(to_place = 'wearer', count, 0) - if(from_place = 'wearer', count, 0)) as n"),
+    );
+  return new Map(rows.map(({ article_id, n }) => [article_id, Math.max(0, Number(n))]));
+}
+
+/** How many numbered pieces of each article lie on shelves and must not be handed out. */
+async function blockedOf(database: Database, ids: readonly string[]): Promise<Map<string, number>> {
+  const pieces = await listPieces(database, (all) => void all.whereIn('pieces.article_id', [...ids]));
+  const counts = new Map<string, number>();
+  for (const { articleId, blocked, place } of pieces)
+    if (blocked && place.endsWith('/shelf')) counts.set(articleId, (counts.get(articleId) ?? 0) + 1);
+  return counts;
+}
+
+/** How many of an article lie on shelves and may be handed out: what is past its day is no stock. */
+export function onShelves({ there, blocked }: Pick<Article, 'there' | 'blocked'>): number {
+  return there.reduce((sum, { shelf }) => sum + shelf, 0) - blocked;
 }
 
 /** A part of what lies in the stores, by garment and number of the article. */
@@ -107,6 +133,7 @@ export async function listArticles(
   database: Database,
   { search, from, room, only }: StockQuery,
 ): Promise<Page<Article>> {
+  const low = only === 'low' ? (await lowArticles(database)).map(({ id }) => id) : null;
   const matching = () => {
     const query = withWords(
       database('articles').join('charts', (on) =>
@@ -132,8 +159,7 @@ export async function listArticles(
           )
           .select('article_id'),
       );
-    if (only === 'low')
-      void query.where('articles.minimum', '>', 0).whereRaw(`articles.minimum > ${SHELVED}`);
+    if (low !== null) void query.whereIn('articles.id', low);
     return query;
   };
   const counted = await matching().count<{ n: number }[]>({ n: '*' });
@@ -145,17 +171,10 @@ export async function listArticles(
   return { items: await tellArticles(database, rows), total: Number(counted[0]!.n) };
 }
 
-/** How many of an article lie on shelves, as the database reckons it. */
-const SHELVED = `(select coalesce(sum(if(m.to_place like '%/shelf', m.count, 0) - if(m.from_place like '%/shelf', m.count, 0)), 0)
-   from stock_movements m where m.article_id = articles.id)`;
-
-/** Every article that has a least number to lie there. */
+/** Every article of which fewer lie there to be handed out than at least should. */
 export async function lowArticles(database: Database): Promise<Article[]> {
-  const rows = await database<ArticleRow>('articles')
-    .where('minimum', '>', 0)
-    .whereRaw(`articles.minimum > ${SHELVED}`)
-    .orderBy('number');
-  return tellArticles(database, rows);
+  const rows = await database<ArticleRow>('articles').where('minimum', '>', 0).orderBy('number');
+  return (await tellArticles(database, rows)).filter((one) => onShelves(one) < one.minimum);
 }
 
 /** One article. @throws ProblemError `not-found` */

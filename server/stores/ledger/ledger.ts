@@ -76,6 +76,16 @@ export async function countAt(database: Database, articleId: string, place: stri
   return Number(rows[0]!.n);
 }
 
+/** How many of an article went out to wearers without any docket, and are not back. */
+export async function looseCount(database: Database, articleId: string): Promise<number> {
+  const [rows] = (await database.raw(
+    `select coalesce(sum(if(to_place = 'wearer', count, 0) - if(from_place = 'wearer', count, 0)), 0) as n
+       from stock_movements where article_id = ? and docket_id is null`,
+    [articleId],
+  )) as [{ n: number | string }[]];
+  return Math.max(0, Number(rows[0]!.n));
+}
+
 /** Where a numbered piece is, by the last that happened to it. */
 export async function placeOfPiece(database: Database, pieceId: string): Promise<string> {
   const row = await database('stock_movements')
@@ -98,6 +108,8 @@ export interface Moving {
   readonly pieceId?: string | null;
   readonly reason?: string | null;
   readonly docketId?: string | null;
+  /** Whether it was seen where it goes to, whoever is listed to have it. */
+  readonly found?: true;
   readonly orderId?: string | null;
   readonly by: string;
 }
@@ -110,7 +122,7 @@ export interface Moving {
  */
 export async function move(transaction: Database, moving: Moving): Promise<void> {
   const { kind, articleId, from, to, count, reason = null, pieceId = null } = moving;
-  const there = from.in === 'room' ? await countAt(transaction, articleId, placeKey(from)) : 0;
+  const there = await countToGo(transaction, moving);
   const refusal = refuseMovement({ kind, from, to, count, reason }, there);
   if (refusal !== null) throw new StockRefused(sayMovementRefusal(refusal, moving.what), refusal);
   if (pieceId !== null && (await placeOfPiece(transaction, pieceId)) !== placeKey(from))
@@ -132,4 +144,13 @@ export async function move(transaction: Database, moving: Moving): Promise<void>
     by_id: moving.by,
     at: new Date(),
   });
+}
+
+/** How many may go from where they are: what went out by a docket comes back by it, and by nothing else. */
+function countToGo(transaction: Database, { from, articleId, docketId, found }: Moving): Promise<number> {
+  const loose = from.in === 'wearer' && (docketId ?? null) === null && found !== true;
+  if (loose) return looseCount(transaction, articleId);
+  return from.in === 'room' || from.in === 'wearer'
+    ? countAt(transaction, articleId, placeKey(from))
+    : Promise.resolve(0);
 }

@@ -41,6 +41,7 @@ interface PieceRow {
   readonly inspected_on: Date | null;
   readonly inspected_passed: number | null;
   readonly at_place: string | null;
+  readonly by_docket: number | null;
 }
 
 /** Pieces with where they are and their last inspection. */
@@ -53,6 +54,12 @@ function pieceRows(database: Database) {
         .orderBy('stock_movements.place', 'desc')
         .limit(1)
         .select('to_place'),
+      by_docket: database('stock_movements')
+        .leftJoin('dockets', 'dockets.id', 'stock_movements.docket_id')
+        .whereRaw('stock_movements.piece_id = pieces.id')
+        .orderBy('stock_movements.place', 'desc')
+        .limit(1)
+        .select('dockets.number'),
       inspected_on: lastInspection(database, 'day'),
       inspected_passed: lastInspection(database, 'passed'),
     });
@@ -97,6 +104,7 @@ function toPiece(row: PieceRow, keeping: Keeping, on: string): KnownPiece {
     place: row.at_place ?? 'maker',
     says: sayStanding(standing),
     blocked: isBlocked(standing),
+    byDocket: row.at_place === 'wearer' ? row.by_docket : null,
     lastDay: lastDayOf(keeping, facts),
     inspectedBy: inspectedBy(keeping, facts),
   };

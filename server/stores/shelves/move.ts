@@ -13,6 +13,7 @@ import { refuseRoom } from './receive';
 export async function moveStock(database: Database, id: string, sent: Move, by: string): Promise<void> {
   const [from, to] = [placeOf(sent.from), placeOf(sent.to)];
   for (const place of [from, to]) if (place.in === 'room') await refuseRoom(database, place.roomId);
+  if (sent.kind === 'returned') refuseAsIs(sent);
   await once(database, { id, what: 'move', body: sent, by }, async (transaction) => {
     const article = (await holdArticles(transaction, [sent.articleId])).get(sent.articleId);
     if (article === undefined) throw notFound('article');
@@ -27,12 +28,25 @@ export async function moveStock(database: Database, id: string, sent: Move, by: 
     for (const pieceId of sent.pieceIds) {
       const piece = await pieceOf(transaction, pieceId);
       if (piece.articleId !== article.id) throw notFound('piece');
+      if (sent.kind === 'returned' && piece.byDocket !== null)
+        throw new StockRefused(
+          `${garment} ${piece.serial} is with the wearer of docket ${piece.byDocket}. Take it back there.`,
+        );
       // What must not be worn is put on no shelf either, where somebody would take it from.
       if (piece.blocked && (sent.kind === 'issued' || sent.kind === 'released'))
         throw new StockRefused(`${garment} ${piece.serial}: ${piece.says}`);
       await move(transaction, { ...base, what: `${garment} ${piece.serial}`, count: 1, pieceId });
     }
   });
+}
+
+/** @throws StockRefused where it is not said how it is, or what is not as its label says would get onto a shelf */
+function refuseAsIs({ condition, to }: Move): void {
+  if (condition === null) throw new StockRefused('Say how it is that comes back: as its label says, or not.');
+  if (condition !== 'as-labelled' && to.endsWith('/shelf'))
+    throw new StockRefused(
+      'It is not as its label says: the next wearer would get it for what it is not. Set it aside, or write it off.',
+    );
 }
 
 /**
@@ -71,15 +85,16 @@ export async function renameArticle(
       const reason = `${article.label} is called ${label} now`;
       const here = placeOf(key);
       const pieces = await piecesAt(transaction, articleId, key);
-      const over = async (count: number, pieceId: string | null) => {
-        const moving = { ...base, count, pieceId, reason };
+      const over = async (count: number, pieceId: string | null, docketId: string | null = null) => {
+        const moving = { ...base, count, pieceId, reason, docketId };
         await move(transaction, { ...moving, articleId, from: here, to: { in: 'renaming' } });
         await move(transaction, { ...moving, articleId: target.id, from: { in: 'renaming' }, to: here });
       };
       if (pieces.length > 0) for (const pieceId of pieces) await over(1, pieceId);
       else {
-        const count = await countAt(transaction, articleId, key);
-        if (count > 0) await over(count, null);
+        // What wearers have by dockets stays theirs, each by its own.
+        for (const { docketId, count } of await heldBy(transaction, articleId, key))
+          if (count > 0) await over(count, null, docketId);
       }
     }
     await keepRename(transaction, {
@@ -110,4 +125,20 @@ export async function piecesAt(database: Database, articleId: string, place: str
       [place],
     )
     .pluck<string[]>('id');
+}
+
+/** How many of an article a place has, by the dockets they went there by. */
+async function heldBy(
+  database: Database,
+  articleId: string,
+  place: string,
+): Promise<{ readonly docketId: string | null; readonly count: number }[]> {
+  if (place !== 'wearer') return [{ docketId: null, count: await countAt(database, articleId, place) }];
+  const rows = await database('stock_movements')
+    .where({ article_id: articleId })
+    .groupBy('docket_id')
+    .select<
+      { docket_id: string | null; n: number | string }[]
+    >('docket_id', database.raw("sum(if(to_place = 'wearer', count, 0) - if(from_place = 'wearer', count, 0)) as n"));
+  return rows.map(({ docket_id, n }) => ({ docketId: docket_id, count: Number(n) }));
 }

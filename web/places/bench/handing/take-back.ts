@@ -59,13 +59,20 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
     <div class="fields">
       <div class="field">
         <label for="why">Why it comes back</label>
-        <nz-select nzId="why" [nzOptions]="reasons" [ngModel]="why()" (ngModelChange)="chooseWhy($event)" />
+        <nz-select
+          nzId="why"
+          nzPlaceHolder="not said yet"
+          [nzOptions]="reasons"
+          [ngModel]="why()"
+          (ngModelChange)="chooseWhy($event)"
+        />
       </div>
       @if (asksWhere()) {
         <div class="field">
           <label for="where">Where</label>
           <nz-select
             nzId="where"
+            nzPlaceHolder="not said yet"
             [nzOptions]="areas()"
             [ngModel]="area()"
             (ngModelChange)="area.set($event)"
@@ -88,6 +95,9 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
           (input)="note.set(said.value)"
         />
       </div>
+      @if (fault()) {
+        <p class="fault" role="alert">{{ fault() }}</p>
+      }
       <span class="row">
         <button nz-button nzType="primary" type="button" (click)="takeBack()">Take it back</button>
         <button nz-button nzType="text" type="button" (click)="left.emit()">Leave it</button>
@@ -127,13 +137,18 @@ export class TakeBack {
       .map(({ area, how, length, unit }) => sayAltered({ area, how, length }, this.units.written(unit)))
       .join(', ');
   });
-  protected readonly why = this.begun<ReturnReason>(() => (this.hired() ? 'hire-over' : 'tight'));
+  /** Nothing is filled in that nobody said: how a chart runs is learned from it. */
+  protected readonly why = this.begun<ReturnReason | null>(() => (this.hired() ? 'hire-over' : null));
   /** What was altered is not the size of its label any more, and is looked at before it goes to anybody. */
   protected readonly goes = this.begun<ReturnWay>(() =>
     this.hired() ? 'drying' : this.altered() === '' ? 'stock' : 'quarantine',
   );
   protected readonly note = this.begun(() => '');
-  protected readonly asksWhere = computed(() => toldBy(this.why()) !== null);
+  protected readonly fault = this.begun(() => '');
+  protected readonly asksWhere = computed(() => {
+    const why = this.why();
+    return why !== null && toldBy(why) !== null;
+  });
   /** Where it can have been tight or long: where its kind is looked at. */
   protected readonly areas = computed(() => {
     const chart = this.store.garments().find((one) => one.chart.id === this.chartId())?.chart;
@@ -143,16 +158,19 @@ export class TakeBack {
       label: areaFacts(value).name,
     }));
   });
-  protected readonly area = this.begun<FitArea | null>(() => this.areas()[0]?.value ?? null);
+  protected readonly area = this.begun<FitArea | null>(() => null);
 
   protected chooseWhy(why: ReturnReason): void {
     this.why.set(why);
+    this.fault.set('');
     const goes = GOES_FOR[why];
     if (goes !== undefined) this.goes.set(goes);
   }
 
   protected takeBack(): void {
-    const area = this.asksWhere() ? this.area() : null;
-    if (this.handing.takeBack(this.chartId(), this.why(), area, this.note(), this.goes())) this.left.emit();
+    const [why, area] = [this.why(), this.asksWhere() ? this.area() : null];
+    if (why === null) return this.fault.set('Say why it comes back.');
+    if (this.asksWhere() && area === null) return this.fault.set(`Say where it is ${RETURN_WORDS[why]}.`);
+    if (this.handing.takeBack(this.chartId(), why, area, this.note(), this.goes())) this.left.emit();
   }
 }

@@ -221,6 +221,7 @@ export class HireDesk {
         count: 1,
         pieceIds: [piece.id],
         reason: null,
+        condition: null,
       })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({

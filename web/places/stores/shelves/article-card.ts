@@ -18,7 +18,7 @@ import {
   type StockMovement,
   stockLabelsPath,
 } from '@neat-measure/contract/stores';
-import { dayOf } from '@neat-measure/core/stock';
+import { dayOf, type Compartment } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -40,6 +40,20 @@ const DOINGS = {
   'written-off': 'write it off',
 } as const;
 type DoingKind = keyof typeof DOINGS;
+
+/** How what comes back is. */
+const CONDITIONS: { readonly value: Move['condition']; readonly label: string }[] = [
+  { value: 'as-labelled', label: 'as its label says, clean and whole' },
+  { value: 'altered', label: 'altered: hemmed, taken in, let out' },
+  { value: 'faulty', label: 'faulty or damaged' },
+];
+/** Where what comes back goes. */
+const GOES: readonly { readonly value: Compartment | 'waste'; readonly label: string }[] = [
+  { value: 'shelf', label: 'back on the shelf' },
+  { value: 'drying', label: 'to be washed and dried' },
+  { value: 'quarantine', label: 'set aside, to be looked at' },
+  { value: 'waste', label: 'to waste' },
+];
 
 /** What happened, in words. */
 const HAPPENED: Readonly<Record<StockMovement['kind'], string>> = {
@@ -96,7 +110,8 @@ export class ArticleCard {
         counts[compartment] > 0 ? [{ key: `${roomId}/${compartment}`, count: counts[compartment] }] : [],
       ),
     );
-    return article.out > 0 ? [...rooms, { key: 'wearer', count: article.out }] : rooms;
+    // What wearers have by dockets is taken back there.
+    return article.loose > 0 ? [...rooms, { key: 'wearer', count: article.loose }] : rooms;
   });
   protected readonly story = computed(() =>
     (this.told()?.movements ?? []).map((one) => ({
@@ -115,6 +130,19 @@ export class ArticleCard {
   protected readonly toRoom = signal<string | null>(null);
   protected readonly count = signal('1');
   protected readonly reason = signal('');
+  /** How it is that comes back; nothing until it is said. */
+  protected readonly condition = signal<Move['condition']>(null);
+  protected readonly conditions = CONDITIONS;
+  protected readonly goes = signal<Compartment | 'waste' | null>(null);
+  /** Where it may go as it is: onto a shelf only as its label says. */
+  protected readonly goesTo = computed(() =>
+    GOES.filter(({ value }) => value !== 'shelf' || this.condition() === 'as-labelled'),
+  );
+  /** How many others have by dockets, which are taken back there. */
+  protected readonly byDockets = computed(() => {
+    const article = this.article();
+    return article === null ? 0 : article.out - article.loose;
+  });
   protected readonly chosen = signal<readonly string[]>([]);
   protected readonly place = computed(() => this.from() ?? this.places()[0]?.key ?? null);
   protected readonly kinds = computed(() => {
@@ -135,7 +163,9 @@ export class ArticleCard {
   protected readonly placeChoices = computed(() =>
     this.places().map(({ key, count }) => ({ value: key, label: `${this.account.nameOf(key)}: ${count}` })),
   );
-  protected readonly here = computed(() => this.pieces().filter(({ place }) => place === this.place()));
+  protected readonly here = computed(() =>
+    this.pieces().filter(({ place, byDocket }) => place === this.place() && byDocket === null),
+  );
   /** Where it goes: what was chosen, else another room than it lies in. */
   protected readonly room = computed(() => {
     const own = this.place()?.split('/')[0];
@@ -147,8 +177,10 @@ export class ArticleCard {
       this.standingKind() === 'moved' ||
       (this.standingKind() === 'returned' && this.account.rooms().length > 1),
   );
-  protected readonly asksReason = computed(() =>
-    ['written-off', 'issued', 'aside'].includes(this.standingKind()),
+  protected readonly asksReason = computed(
+    () =>
+      ['written-off', 'issued', 'aside'].includes(this.standingKind()) ||
+      (this.standingKind() === 'released' && this.place()?.endsWith('/quarantine') === true),
   );
 
   private readonly moving = new SendingId();
@@ -176,6 +208,8 @@ export class ArticleCard {
     this.from.set(null);
     this.count.set('1');
     this.reason.set('');
+    this.condition.set(null);
+    this.goes.set(null);
   }
 
   protected choose(id: string, taken: boolean): void {
@@ -194,15 +228,22 @@ export class ArticleCard {
     const doing = this.standingKind();
     const own = from.split('/')[0]!;
     const room = this.room() ?? own;
+    const condition = doing === 'returned' ? this.condition() : null;
+    const goes = this.goesTo().find(({ value }) => value === this.goes())?.value ?? null;
+    if (doing === 'returned' && condition === null) return this.trouble.set('Say how it is that comes back.');
+    if (doing === 'returned' && goes === null) return this.trouble.set('Say where it goes from here.');
     const to: Record<DoingKind, string> = {
-      moved: `${room}/shelf`,
+      // It stays what it is: only another room has it.
+      moved: `${room}/${from.split('/')[1] ?? 'shelf'}`,
       released: `${own}/shelf`,
       aside: `${own}/quarantine`,
       issued: 'wearer',
-      returned: `${room}/shelf`,
+      returned: goes === 'waste' ? 'waste' : `${room}/${goes ?? 'quarantine'}`,
       'written-off': 'waste',
     };
     const reason = this.reason().trim() === '' ? null : this.reason().trim();
+    if (doing === 'released' && this.asksReason() && reason === null)
+      return this.trouble.set('Say what was found: it was set aside.');
     if (doing === 'written-off' && reason === null) return this.trouble.set('Say why it is written off.');
     const kind: Move['kind'] = doing === 'aside' ? 'moved' : doing;
     this.run(
@@ -214,6 +255,7 @@ export class ArticleCard {
         count,
         pieceIds,
         reason,
+        condition,
       }),
       this.moving,
     );
