@@ -1,5 +1,5 @@
 import { expectAccessible } from './axe';
-import { chooseFrom, expect, openDocket, takeReadings, test } from './fitter';
+import { chooseFrom, expect, openDocket, scans, takeReadings, test } from './fitter';
 
 test('a kit goes by keyboard from name to issued, and its sheets are printed and posted', async ({
   fitter: page,
@@ -107,5 +107,41 @@ test('what is not there is tried in the nearest that is, and a wearer signs with
   await page.mouse.up();
   await expect(page.getByRole('button', { name: 'wipe' })).toBeVisible();
   await page.getByRole('button', { name: 'Hand over' }).click();
+  await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
+});
+
+test('a scanner at handing over ticks what is in the hand, and is never taken for commands', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Runa Scanned', ['Ranger field jacket', 'Warden trousers']);
+  await takeReadings(page, '97', '97', '85', '85', '86', '86', '79', '79');
+  await page.keyboard.press('a');
+  await expect(page.getByText('accepted ✓').first()).toBeVisible();
+  if (!(await page.getByRole('button', { name: /Warden trousers .*accepted ✓/ }).isVisible()))
+    await page.keyboard.press('Enter');
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  const found = (await (
+    await page.request.get('/api/stores/articles?search=ranger%20field%20jacket&from=0')
+  ).json()) as {
+    items: { code: string; label: string }[];
+  };
+  const codeOf = (label: string) => found.items.find((one) => one.label === label)!.code;
+  await page.keyboard.press('1');
+  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  // Another size than the wearer's is told, and goes to nobody; no digit of it is a command.
+  await scans(page, codeOf('L'));
+  await expect(page.getByText('This is L. The wearer goes with M.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  await scans(page, codeOf('M'));
+  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  // In the field of the signature, too.
+  await page.keyboard.press('w');
+  await page.keyboard.type('Runa', { delay: 90 });
+  await scans(page, codeOf('L'));
+  await expect(page.getByText('This is L. The wearer goes with M.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await page.keyboard.type(' Scanned', { delay: 90 });
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
 });

@@ -85,6 +85,13 @@ test('a warden’s kit: one size changed at the trial, one garment ordered and r
   // The jacket comes back: tight in the chest. Another is tried on, kept, and goes in its place.
   await page.getByRole('button', { name: 'Take back', exact: true }).first().click();
   await page.getByRole('button', { name: 'Take it back' }).click();
+  // Nothing is filled in that nobody said: it would tell how the chart runs.
+  await expect(page.getByRole('alert').last()).toContainText('Say why it comes back');
+  await chooseFrom(page, 'Why it comes back', 'tight');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('alert').last()).toContainText('Say where it is tight');
+  await chooseFrom(page, 'Where', 'chest');
+  await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByRole('button', { name: /Ranger field jacket L came back/ })).toBeVisible();
   await page.getByRole('button', { name: 'Try on' }).click();
   await page.keyboard.press('o');

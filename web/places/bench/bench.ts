@@ -16,6 +16,7 @@ import { DocketService } from '../../data/docket-service';
 import { OpenDocket } from '../../data/open-docket';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
+import { hearScanner } from './bench-scanner';
 import { isTakenElsewhere, listKeys, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { DecidePanel } from './deciding/decide-panel';
 import { DecidingStore } from './deciding/deciding-store';
@@ -201,6 +202,24 @@ export class Bench {
       return;
     }
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
+    // At the tape digits are readings, and come as fast as hands can.
+    if (!this.atTheTape() && this.ear.takes(event)) return;
+    this.take(event);
+  }
+
+  /** What a scanner types is a code wherever the work stands past the tape, and never a command. */
+  private readonly ear = hearScanner({
+    heard: ({ article, ...more }) =>
+      this.store.trouble.set(
+        this.handPanel()?.scanned({ article, ...more }) ??
+          `Scanned: ${article.garment} ${article.label}. At Handing over it is ticked.`,
+      ),
+    failed: (message) => this.store.trouble.set(message),
+    pass: (event) => this.take(event),
+    when: () => !this.atTheTape(),
+  });
+
+  private take(event: KeyboardEvent): void {
     // Before its stop is drawn a key waits for it: it belongs to that stop, not to the one before.
     if (this.drawn() && this.ahead.length === 0) this.press(event);
     else {

@@ -4,6 +4,7 @@ import type { Warning } from '@neat-measure/contract/stores';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { StoresService } from '../../data/stores-service';
 import { Fetching } from '../../parts/fetching/fetching';
+import { ScannerEar } from '../../parts/shortcuts/scanner-ear';
 import { StoresAccount } from './stores-account';
 
 /** The desks of the stores. */
@@ -14,10 +15,6 @@ const DESKS = [
   { path: 'counting', name: 'Counting' },
   { path: 'keeping', name: 'How it is kept' },
 ] as const;
-
-/** A scanner types a code faster than anybody, and ends with Enter. */
-const SCANNER_MS = 60;
-const SHORTEST_CODE = 3;
 
 /** The stores: what lies where, what is hired, what is ordered, and what of it wants doing. */
 @Component({
@@ -102,26 +99,15 @@ export class Stores {
     return warnings.length === 0 ? 'Nothing wants doing' : `${warnings.length} to look at`;
   });
 
-  private typed = '';
-  private last = 0;
+  private readonly ear = new ScannerEar((code) => this.scan(code));
 
-  /** Keys that come as fast as from a scanner, wherever they are meant for: a code once Enter follows. */
+  /** What a scanner types is a code, wherever the keys are. */
   protected onKey(event: KeyboardEvent): void {
     const target = event.target;
     if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) return;
     // Somebody else has taken the key: the list of everything keeps what is typed before it stands.
-    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
-      this.typed = '';
-      return;
-    }
-    // By when a key was pressed, not by when a busy page came to it: a code would be torn apart.
-    if (event.timeStamp - this.last > SCANNER_MS) this.typed = '';
-    this.last = event.timeStamp;
-    if (event.key === 'Enter' && this.typed.length >= SHORTEST_CODE) {
-      this.scan(this.typed);
-      this.typed = '';
-      event.preventDefault();
-    } else if (event.key.length === 1) this.typed += event.key;
+    if (event.defaultPrevented) this.ear.forget();
+    else this.ear.takes(event);
   }
 
   protected scan(code: string): void {

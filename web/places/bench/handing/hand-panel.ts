@@ -11,6 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import type { Scanned } from '@neat-measure/contract/stores';
 import { HANDING_WAYS, HANDING_WORDS, type Signature } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
@@ -126,6 +127,11 @@ export class HandPanel {
     return this.handing.out().length === all ? 'Everything is handed over' : 'Nothing is to be handed over';
   });
   protected readonly handed = (way: keyof typeof HANDING_WORDS) => HANDING_WORDS[way];
+  /** What was scanned is ticked; what is said of it otherwise. */
+  scanned(scanned: Scanned): string {
+    return this.handing.scanned(scanned);
+  }
+
   readonly commands: readonly KeyCommand[] = [
     {
       keys: ['Enter'],

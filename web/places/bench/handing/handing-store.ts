@@ -14,6 +14,7 @@ import {
   type ReturnWay,
   type Signature,
 } from '@neat-measure/core';
+import type { Scanned } from '@neat-measure/contract/stores';
 import { DocketStore } from '../docket-store';
 import { sameSource, takenFrom, type Source } from './stock/source';
 import type { StockHere } from './stock/stock-here';
@@ -95,6 +96,33 @@ export class HandingStore {
 
   choose(id: string, choice: Chosen): void {
     this.chosen.update((all) => ({ ...all, [id]: { ...(all[id] ?? {}), ...choice } }));
+  }
+
+  /**
+   * Ticks what was scanned, a numbered piece as the one that is in the hand.
+   *
+   * @returns what is said of it; nothing where it is ticked
+   */
+  scanned({ article, piece }: Scanned): string {
+    const charts = this.store.garments().map(({ chart }) => chart);
+    const own = charts.filter(({ seriesId }) => seriesId === article.seriesId).map(({ id }) => id);
+    const garment = this.garments().find(({ id }) => own.includes(id));
+    const what = `${article.garment} ${piece?.serial ?? article.label}`;
+    if (garment === undefined) return `${article.garment} is not on this docket.`;
+    if (garment.stage === 'handed-over') return `${article.garment} is with the wearer already.`;
+    if (!garment.ready) return `${article.garment} has no size on this docket yet. Decide it first.`;
+    const label = garment.stock?.calledNow ?? garment.size;
+    if (label !== article.label)
+      return `This is ${article.label}. The wearer goes with ${label ?? 'no size'}.`;
+    if (article.numbered && piece === null)
+      return `${article.garment} is numbered. Scan the number of the piece itself.`;
+    const from = garment.choices.find(
+      ({ value }) => takenFrom(value)?.pieceId === (piece?.id ?? null),
+    )?.value;
+    if (piece !== null && from === undefined)
+      return `${what} cannot go: ${piece.says === '' ? 'it is not on a shelf, or is promised to somebody else.' : piece.says}`;
+    this.choose(garment.id, { taken: true, ...(from === undefined ? {} : { from }) });
+    return '';
   }
 
   /** Hands over everything that is ticked; whether it was let in. */

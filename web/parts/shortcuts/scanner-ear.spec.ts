@@ -1,0 +1,84 @@
+import { ScannerEar } from './scanner-ear';
+
+describe('ScannerEar', () => {
+  let heard: string[];
+  let passed: string[];
+  let ear: ScannerEar;
+  beforeEach(() => {
+    jasmine.clock().install();
+    [heard, passed] = [[], []];
+    ear = new ScannerEar(
+      (code) => heard.push(code),
+      ({ key }) => passed.push(key),
+    );
+  });
+  afterEach(() => jasmine.clock().uninstall());
+
+  let at = 1_000;
+  const key = (name: string, after: number) => {
+    at += after;
+    const event = new KeyboardEvent('keydown', { key: name, cancelable: true });
+    Object.defineProperty(event, 'timeStamp', { value: at });
+    return event;
+  };
+  const burst = (code: string) => [...code, 'Enter'].map((one) => ear.takes(key(one, 3)));
+
+  it('takes a code whole, and lets no key of it be a command', () => {
+    expect(burst('NM000024').every(Boolean)).toBeTrue();
+    jasmine.clock().tick(500);
+    expect([heard, passed]).toEqual([['NM000024'], []]);
+  });
+
+  it('passes on what hands type, in its order, Enter after it', () => {
+    expect(ear.takes(key('2', 400))).toBeTrue();
+    expect(passed).toEqual([]);
+    jasmine.clock().tick(61);
+    expect(passed).toEqual(['2']);
+    ear.takes(key('a', 400));
+    expect(ear.takes(key('Enter', 20)))
+      .withContext('one key and Enter are a hand’s')
+      .toBeFalse();
+    expect([heard, passed]).toEqual([[], ['2', 'a']]);
+  });
+
+  it('takes no code out of a slow hand, however long, and leaves commands with Ctrl alone', () => {
+    for (const one of 'NM000024') {
+      ear.takes(key(one, 120));
+      jasmine.clock().tick(120);
+    }
+    expect(ear.takes(key('Enter', 120))).toBeFalse();
+    expect([heard, passed.join('')]).toEqual([[], 'NM000024']);
+    expect(ear.takes(new KeyboardEvent('keydown', { key: 'k', ctrlKey: true }))).toBeFalse();
+  });
+
+  it('types on where a command has gone to a field, however fast', () => {
+    const field = document.body.appendChild(document.createElement('input'));
+    ear = new ScannerEar(
+      (code) => heard.push(code),
+      ({ key: name }) => (passed.push(name), name === 'w' && field.focus()),
+    );
+    for (const one of 'wRuna O') ear.takes(key(one, 3));
+    expect(ear.takes(key('Enter', 3))).toBeFalse();
+    expect([passed, field.value, heard]).toEqual([['w'], 'Runa O', []]);
+    field.remove();
+  });
+
+  it('takes a code out of a field again before the field has its Enter, and leaves what was typed by hand', () => {
+    const field = document.createElement('input');
+    field.value = 'Runa ';
+    const types = (text: string, gap: number) => {
+      for (const one of text) {
+        ear.listensIn(field, key(one, gap));
+        field.value += one;
+      }
+    };
+    types('NM000024', 3);
+    const enter = key('Enter', 3);
+    ear.listensIn(field, enter);
+    expect([field.value, heard, enter.defaultPrevented]).toEqual(['Runa ', ['NM000024'], true]);
+    types('Castellanos', 90);
+    const own = key('Enter', 90);
+    ear.listensIn(field, own);
+    expect([field.value, heard.length, own.defaultPrevented]).toEqual(['Runa Castellanos', 1, false]);
+  });
+});

@@ -1,0 +1,96 @@
+/** A scanner types a code faster than anybody, and ends with Enter. */
+const SCANNER_MS = 60;
+/** A shorter burst is somebody's hand on the keys. */
+const SHORTEST_CODE = 4;
+/** What is typed into a field has to be longer to be taken out of it again. */
+const SHORTEST_IN_FIELD = 6;
+
+/**
+ * Tells a scanner from hands, wherever the keys go: what comes as fast as no hand, and ends with Enter, is a code and nothing
+ * else. No key of it is a command, and none of it stays in a field.
+ */
+export class ScannerEar {
+  private held: KeyboardEvent[] = [];
+  private typed = '';
+  private last = -Infinity;
+  private waits: ReturnType<typeof setTimeout> | undefined;
+
+  /**
+   * @param heard gets the code
+   * @param pass gets the keys that were no code after all, in their order
+   */
+  constructor(
+    private readonly heard: (code: string) => void,
+    private readonly pass: (event: KeyboardEvent) => void = () => undefined,
+  ) {}
+
+  /** Takes a key that may be of a code, until it is known; whether it took it. */
+  takes(event: KeyboardEvent): boolean {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return false;
+    // A blank alone presses what has the focus.
+    if (event.key === ' ' && this.held.length === 0) return false;
+    // By when a key was pressed, not by when a busy page came to it: a code would be torn apart.
+    const isFast = event.timeStamp - this.last <= SCANNER_MS;
+    this.last = event.timeStamp;
+    if (event.key.length === 1) {
+      if (!isFast) this.flush();
+      this.held.push(event);
+      clearTimeout(this.waits);
+      this.waits = setTimeout(() => this.flush(), SCANNER_MS);
+      event.preventDefault();
+      return true;
+    }
+    const code = this.held.map(({ key }) => key).join('');
+    if (event.key === 'Enter' && isFast && isCode(code, SHORTEST_CODE)) {
+      this.forget();
+      event.preventDefault();
+      this.heard(code);
+      return true;
+    }
+    if (event.key !== 'Shift') this.flush();
+    return event.key === 'Shift' && this.held.length > 0;
+  }
+
+  /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
+  listensIn(field: HTMLInputElement | HTMLTextAreaElement, event: KeyboardEvent): void {
+    const isFast = event.timeStamp - this.last <= SCANNER_MS;
+    this.last = event.timeStamp;
+    if (event.key.length === 1) this.typed = isFast ? this.typed + event.key : event.key;
+    else if (event.key === 'Enter') {
+      const code = this.typed;
+      this.typed = '';
+      if (!isFast || !isCode(code, SHORTEST_IN_FIELD) || !field.value.endsWith(code)) return;
+      field.value = field.value.slice(0, -code.length);
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      this.heard(code);
+    } else if (event.key !== 'Shift') this.typed = '';
+  }
+
+  /** Lets go of everything: the place is left. */
+  forget(): void {
+    clearTimeout(this.waits);
+    this.held = [];
+    this.typed = '';
+  }
+
+  private flush(): void {
+    clearTimeout(this.waits);
+    const held = this.held;
+    this.held = [];
+    held.forEach((event, at) => {
+      const field = document.activeElement;
+      // A command may have gone to a field: what was typed after it belongs there.
+      if (at > 0 && (field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) {
+        field.setRangeText(event.key, field.selectionStart ?? 0, field.selectionEnd ?? 0, 'end');
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+      } else this.pass(event);
+    });
+  }
+}
+
+/** What stands on labels has a digit in it, and no blank. */
+function isCode(text: string, shortest: number): boolean {
+  return text.length >= shortest && /\d/.test(text) && !/\s/.test(text);
+}
