@@ -122,7 +122,7 @@ test('a scanner at handing over ticks what is in the hand, and is never taken fo
   await page.keyboard.press('i');
   await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
   const found = (await (
-    await page.request.get('/api/stores/articles?search=ranger%20field%20jacket&from=0')
+    await page.request.get('/api/stores/stock?search=ranger%20field%20jacket')
   ).json()) as {
     items: { code: string; label: string }[];
   };
