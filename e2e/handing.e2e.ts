@@ -145,3 +145,16 @@ test('a scanner at handing over ticks what is in the hand, and is never taken fo
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
 });
+
+test('by touch on a tablet one gets from preparing to handing over', async ({ fitter: page }) => {
+  await page.setViewportSize({ width: 768, height: 1024 });
+  await openDocket(page, 'Sunniva Touch', ['Ranger field jacket']);
+  await takeReadings(page, '97', '97', '85', '85');
+  await page.keyboard.press('Enter');
+  await page.reload();
+  await page.getByRole('button', { name: 'Handing over' }).click();
+  // Others may have had the last one by now.
+  await expect(
+    page.getByRole('heading', { name: /^(1 garment goes|Nothing is to be handed over)$/ }),
+  ).toBeVisible();
+});

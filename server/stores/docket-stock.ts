@@ -12,8 +12,8 @@ import { asDay, listPieces, today } from './ledger/pieces';
 import { renamesOf } from './ledger/renames';
 
 /**
- * What the stores have for the garments of a docket in the sizes the wearer goes with. A garment of which
- * nothing was ever in the stores is left out: it is handed over without them.
+ * What the stores have for the garments of a docket in the sizes the wearer goes with. In a house without a store room
+ * there is nothing to tell: everything is handed over without them.
  *
  * @param days for which a hire would be: a piece that is booked meanwhile is none that may go
  */
@@ -53,7 +53,8 @@ export async function stockForDocket(
   const told: DocketStock[number][] = [];
   for (const { id, seriesId, size, label } of sized) {
     const own = articles.filter((one) => one.seriesId === seriesId);
-    if (own.length === 0) continue;
+    // Where there are no stores, everything goes without them; where there are, what never lay there is not there.
+    if (own.length === 0 && rooms.size === 0) continue;
     const { numbered } = garments.get(seriesId)!.keeping;
     const article = own.find((one) => one.label === label);
     const pieces =

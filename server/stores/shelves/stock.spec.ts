@@ -152,7 +152,10 @@ describe('the stores', () => {
     const chartId = await stores.chart();
     const docket = await stores.sized(chartId, '32');
     await records.does(docket, handing(chartId));
-    expect((await app.get(docketStockPath(docket))).body).toEqual([]);
+    const [told] = docketStockSchema.parse((await app.get(docketStockPath(docket))).body);
+    expect([told?.there, told?.others])
+      .withContext('it is said to be nowhere before anybody hands it over')
+      .toEqual([[], []]);
     const answer = await app.does(docket, {
       kind: 'garment-came-back',
       chartId,

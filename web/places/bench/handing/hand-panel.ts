@@ -124,7 +124,12 @@ export class HandPanel {
     const [going, all] = [this.handing.taken().length, this.handing.garments().length];
     if (!this.handing.looked()) return 'Looking what is there …';
     if (going > 0) return going === 1 ? '1 garment goes' : `${going} garments go`;
-    return this.handing.out().length === all ? 'Everything is handed over' : 'Nothing is to be handed over';
+    const open = this.handing
+      .garments()
+      .filter(({ stage }) => stage !== 'handed-over' && stage !== 'came-back').length;
+    if (open === 0 && this.handing.out().length === all) return 'Everything is handed over';
+    if (open === 0 || open === all) return 'Nothing is to be handed over';
+    return open === 1 ? '1 garment still owed' : `${open} garments still owed`;
   });
   protected readonly handed = (way: keyof typeof HANDING_WORDS) => HANDING_WORDS[way];
   /** What was scanned is ticked; what is said of it otherwise. */
