@@ -115,18 +115,22 @@ test('a scanner at handing over ticks what is in the hand, and is never taken fo
 }) => {
   await openDocket(page, 'Runa Scanned', ['Ranger field jacket', 'Warden trousers']);
   await takeReadings(page, '97', '97', '85', '85', '86', '86', '79', '79');
-  await page.keyboard.press('a');
-  await expect(page.getByText('accepted ✓').first()).toBeVisible();
-  if (!(await page.getByRole('button', { name: /Warden trousers .*accepted ✓/ }).isVisible()))
-    await page.keyboard.press('Enter');
-  await page.keyboard.press('i');
-  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
   const found = (await (
     await page.request.get('/api/stores/stock?search=ranger%20field%20jacket')
   ).json()) as {
     items: { code: string; label: string }[];
   };
   const codeOf = (label: string) => found.items.find((one) => one.label === label)!.code;
+  // While deciding, too: M in it is not made to measure.
+  await scans(page, codeOf('M'));
+  await expect(page.getByText('Scanned: Ranger field jacket M. At Handing over it is ticked.')).toBeVisible();
+  await expect(page.getByText('to be made to measure')).toHaveCount(0);
+  await page.keyboard.press('a');
+  await expect(page.getByText('accepted ✓').first()).toBeVisible();
+  if (!(await page.getByRole('button', { name: /Warden trousers .*accepted ✓/ }).isVisible()))
+    await page.keyboard.press('Enter');
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
   await page.keyboard.press('1');
   await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
   // Another size than the wearer's is told, and goes to nobody; no digit of it is a command.

@@ -26,6 +26,9 @@ describe('unitSlip', () => {
         .withContext(text)
         .toBeNull();
     expect(offered('98', 'chest-girth', 'cm')).toBeNull();
+    // A small neck is nearer to a usual one in no other unit, and a large calf only just.
+    expect(offered('19', 'neck-girth', 'in')).toBeNull();
+    expect(offered('21', 'calf-girth', 'in')).toBeNull();
     expect(offered('66 in', 'trouser-waist-girth', 'in')).toBeNull();
     expect(offered('66"', 'trouser-waist-girth', 'in')).toBeNull();
     expect(unitSlip('262', 'foot-length-left', 'mm', nothing)).toBeNull();

@@ -19,6 +19,7 @@ import {
   sayWishProblem,
   standingTaken,
   styleOf,
+  thatCount,
   UNSETTLED,
   WISH_CODES,
   WISHES,
@@ -181,6 +182,19 @@ describe('two fullnesses of the hip', () => {
     expect(decision.readingIds.length).toBe(4);
     one.reads('high-hip-girth', 90, 90);
     expect(one.tries(one.act('garment-decided', decision))?.code).toBe('readings-changed');
+  });
+});
+
+describe('what is told', () => {
+  it('counts by the last that was told, until something is measured', () => {
+    const one = new SpecDocket([shelvedChart()]);
+    const told = (typed: string) =>
+      one.does('reading-taken', { ...one.reading('chest-girth', typed), origin: 'reported' });
+    told('96');
+    told('98');
+    expect(thatCount(one.docket!.readings).map(({ typed }) => typed)).toEqual(['98']);
+    one.reads('chest-girth', 101);
+    expect(thatCount(one.docket!.readings).length).toBe(1);
   });
 });
 

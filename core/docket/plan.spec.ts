@@ -125,6 +125,7 @@ describe('the plan of a docket', () => {
     );
     const [natural] = conflictChoices(conflict!);
     expect(natural!.doing).toEqual({ kind: 'waist-chosen', place: 'natural' });
+    expect(conflictChoices(conflict!).filter(({ taken }) => taken).length).toBe(1);
     one.does('waist-chosen', { place: 'natural' });
     expect(places()).toContain('back-waist-length natural');
     expect(nameAt('waist-to-hip', 'navel')).toBe('Waist at the navel to hip');

@@ -53,6 +53,17 @@ describe('chanceOfSight', () => {
 });
 
 describe('sizesAfterTrial', () => {
+  it('passes over what was seen at a check that the kind has no more, or that was left out', () => {
+    const gone: Trial = {
+      sizes: { size: 'M' },
+      seen: [
+        { check: 'gone', answer: 'small' },
+        { check: 'crossed', answer: null },
+      ],
+    };
+    expect(chances(1_010, gone)).toEqual(chances(1_010));
+  });
+
   it('names the likeliest first', () => {
     const { odds } = sizesAfterTrial(COAT, body(1_010), {}, [wore('M', 'small')]);
     expect(odds.map(({ label }) => label).slice(0, 2)).toEqual(['L', 'M']);

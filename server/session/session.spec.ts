@@ -44,6 +44,25 @@ describe('a session', () => {
     expect([who.name, who.house]).toEqual(['Odalys Wren', null]);
   });
 
+  it('is ended by its owner from another, by itself, and nothing of anybody else’s is', async () => {
+    const [here, elsewhere, third] = [
+      await app.cookieOf('odalys'),
+      await app.cookieOf('odalys'),
+      await app.cookieOf('odalys'),
+    ];
+    const list = (cookie: string) => app.send('GET', PATHS.sessions, undefined, { cookie });
+    const all = (await list(here)).body as { id: string; here: boolean }[];
+    const ended = (await list(elsewhere)).body.find((one: { here: boolean }) => one.here) as { id: string };
+    expect(
+      (await app.send('DELETE', `${PATHS.sessions}/${ended.id}`, undefined, { cookie: here })).status,
+    ).toBe(204);
+    expect([await whoHas(elsewhere), await whoHas(third)]).toEqual([null, 'Odalys Wren']);
+    expect((await list(here)).body.length).toBe(all.length - 1);
+    expect(
+      (await app.send('DELETE', `${PATHS.sessions}/${ended.id}`, undefined, { cookie: here })).status,
+    ).toBe(404);
+  });
+
   it('notes who was not let in, by whose name it was where that is known, and nothing of what was typed', async () => {
     await signInAs('odalys', { passphrase: 'wrong' });
     await signInAs('low-tide-table');

@@ -101,6 +101,17 @@ describe('trying a garment on', () => {
     expect(other.keep(worn, 'The wearer wants it so')).toBeNull();
   });
 
+  it('keeps what tells nothing of a size for a reason alone', () => {
+    const { wear, see, keep, one } = decided('bra');
+    const on = wear('M');
+    see(on, 'straps', 'dig');
+    expect(keep(on)?.code).toBe('not-right');
+    expect(keep(on, 'The straps are new')).toBeNull();
+    const [seen] = one.acts.filter(({ kind }) => kind === 'fit-checked');
+    const names = { garment: () => 'the bra', protocol: () => '', inchParts: 8 as const };
+    expect(sayAct(seen as Act, names)).toContain('saw of the bra, straps: dig');
+  });
+
   it('keeps no vest before it was looked at seated, nor one that failed what must be right, whatever is altered', () => {
     const { wear, see, keep, one } = decided('vest');
     const on = wear('M', 'Dune carrier');

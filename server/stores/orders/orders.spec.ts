@@ -95,11 +95,13 @@ describe('orders', () => {
       [dockets[1]!],
     ]);
     const wantedFor = [{ docketId: dockets[1]!, chartId: series }];
-    await stores.order({
+    const order = await stores.order({
       maker: MAKER,
       roomId,
       lines: [{ seriesId: series, label: '32', count: 2, wantedFor }],
     });
+    const { number } = await stores.records.bench(dockets[1]!);
+    expect(order.lines[0]!.wantedFor.map(({ docketNumber }) => docketNumber)).toEqual([number]);
     expect((await needs(series)).map(({ label }) => label)).toEqual(['34']);
     const waits = docketStockSchema.parse((await app.get(docketStockPath(dockets[1]!))).body);
     expect(waits[0]!.orders.map(({ stage }) => stage)).toEqual(['draft']);

@@ -202,9 +202,13 @@ export class Bench {
       return;
     }
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
-    // At the tape digits are readings, and come as fast as hands can.
-    if (!this.atTheTape() && this.ear.takes(event)) return;
+    if (this.hearsCodes() && this.drawn() && this.ear.takes(event)) return;
     this.take(event);
+  }
+
+  /** At the tape digits are readings, and come as fast as hands can. */
+  private hearsCodes(): boolean {
+    return this.deciding() || !this.atTheTape();
   }
 
   /** What a scanner types is a code wherever the work stands past the tape, and never a command. */
@@ -216,7 +220,7 @@ export class Bench {
       ),
     failed: (message) => this.store.trouble.set(message),
     pass: (event) => this.take(event),
-    when: () => !this.atTheTape(),
+    when: () => this.hearsCodes(),
   });
 
   private take(event: KeyboardEvent): void {
