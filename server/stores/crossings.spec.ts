@@ -1,5 +1,5 @@
 import { pathOf } from '@neat-measure/contract';
-import { inspectionPath, STORES, needsSchema, type Article } from '@neat-measure/contract/stores';
+import { countExplainedPath, inspectionPath, STORES, needsSchema, type Article } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
 import { sheetFrom } from '../testing/records';
@@ -78,6 +78,37 @@ describe('dockets and the stores', () => {
       409,
       jasmine.stringContaining(`is with the wearer of docket ${number}`),
     ]);
+  });
+
+  it('take a piece for back that a count has found, and the docket takes it back after that all the same', async () => {
+    const [roomId, chartId] = [await stores.room(), await stores.chart(SUIT)];
+    const { id } = await stores.receive(roomId, chartId, 'M', 2, ['Y1', 'Y2']);
+    const idOf = async (serial: string) =>
+      (await stores.account(id)).pieces.find((one) => one.serial === serial)!.id;
+    const docket = await stores.sized(chartId, 'M');
+    await records.does(docket, handing(chartId, { from: { roomId, pieceId: await idOf('Y1') } }));
+    const countId = uuidv7();
+    const counted = {
+      roomId,
+      compartment: 'shelf',
+      lines: [],
+      pieceIds: [await idOf('Y1'), await idOf('Y2')],
+    };
+    expect((await app.put(pathOf(STORES.counts, countId), counted)).status).toBe(200);
+    const explained = { batchId: uuidv7(), reasons: [{ articleId: id, reason: 'It hung on its hook' }] };
+    expect((await app.put(countExplainedPath(countId), explained)).status).toBe(200);
+    expect(await counts(id)).toEqual([2, 0, 0, 0, 0]);
+    const back = { kind: 'garment-came-back', chartId, why: 'hire-over', area: null, note: null } as const;
+    await records.does(docket, { ...back, goes: 'drying', to: roomId });
+    expect(await counts(id))
+      .withContext('it lies where it was found')
+      .toEqual([2, 0, 0, 0, 0]);
+    // What is lent after that comes back as anything that is.
+    const shelf = `${roomId}/shelf`;
+    const pieceIds = [await idOf('Y1')];
+    await stores.move(id, { kind: 'issued', from: shelf, to: 'wearer', reason: 'Lent', pieceIds });
+    const lent = { kind: 'returned', from: 'wearer', to: shelf, condition: 'as-labelled', pieceIds };
+    expect((await stores.move(id, lent)).status).toBe(200);
   });
 
   it('put nothing on a shelf that is not as its label says, whichever way it is sent', async () => {

@@ -139,7 +139,8 @@ export async function move(transaction: Database, moving: Moving): Promise<void>
     to_place: placeKey(to),
     count,
     reason,
-    docket_id: moving.docketId ?? null,
+    // What is found comes back by the docket it went out by, as if that had taken it back.
+    docket_id: moving.found === true ? await lastDocketOf(transaction, pieceId) : (moving.docketId ?? null),
     order_id: moving.orderId ?? null,
     by_id: moving.by,
     at: new Date(),
@@ -153,4 +154,13 @@ function countToGo(transaction: Database, { from, articleId, docketId, found }: 
   return from.in === 'room' || from.in === 'wearer'
     ? countAt(transaction, articleId, placeKey(from))
     : Promise.resolve(0);
+}
+
+/** The docket by which a piece went where it is listed; `null` for none. */
+async function lastDocketOf(database: Database, pieceId: string | null): Promise<string | null> {
+  const row = await database('stock_movements')
+    .where({ piece_id: pieceId })
+    .orderBy('place', 'desc')
+    .first<{ docket_id: string | null } | undefined>('docket_id');
+  return row?.docket_id ?? null;
 }

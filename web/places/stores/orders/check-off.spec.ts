@@ -73,6 +73,29 @@ describe('CheckOff', () => {
     ]);
   });
 
+  it('fills in what its maker says is under way, and nothing that comes later', () => {
+    const [cap, hat] = [articleOf(), articleOf({ label: 'L' })];
+    const order = orderOf([cap, hat]);
+    const later = { ...order.lines[1]!, underWay: 0, backOrdered: { count: 5, until: '2026-12-07' } };
+    const { press, sent } = open({ ...order, lines: [{ ...order.lines[0]!, underWay: 3 }, later] });
+    press('All that its maker says is there');
+    press('Take it in');
+    expect(sent()!.holds.map(({ line, count }) => [line, count])).toEqual([[1, 3]]);
+    const silent = open({ ...order, lines: [order.lines[0]!, later] });
+    silent.press('All that its maker says is there');
+    silent.press('Take it in');
+    expect(silent.sent()!.holds.map(({ line, count }) => [line, count])).toEqual([[1, 5]]);
+  });
+
+  it('takes how many came of another size at once', () => {
+    const cap = articleOf();
+    const { scan, write, press, sent } = open(orderOf([cap]));
+    scan(articleOf({ label: 'S' }));
+    write('How many came of', '6');
+    press('Take it in');
+    expect(sent()!.holds.map(({ label, count }) => [label, count])).toEqual([['S', 6]]);
+  });
+
   it('wants the number of each piece, and takes its day from what the maker wrote', () => {
     const suit = articleOf({ garment: 'Grebe dry suit', numbered: true });
     const order = orderOf([suit]);

@@ -131,13 +131,24 @@ export class CheckOff {
     this.odd.update((all) => all.filter((other) => other !== one));
   }
 
-  /** Everything that is under way, as its maker wrote it: for a parcel that was looked through. */
+  /**
+   * What its maker says is under way, and nothing that comes later by their word; of a maker who says nothing of any line,
+   * what is open. For a parcel that was looked through.
+   */
   protected all(): void {
-    this.counts.set(
-      Object.fromEntries(
-        this.open().map(({ line, underWay, open }) => [line, String(underWay > 0 ? underWay : open)]),
-      ),
-    );
+    const told = this.open().some(({ underWay }) => underWay > 0);
+    const counted = this.open().flatMap(({ line, underWay, open, backOrdered }) => {
+      const count = told ? underWay : open - (backOrdered?.count ?? 0);
+      return count > 0 ? [[line, String(count)] as const] : [];
+    });
+    this.counts.set(Object.fromEntries(counted));
+  }
+
+  /** How many came of what was not ordered so. */
+  protected countOdd(one: Odd, text: string): void {
+    const count = Number(text.trim());
+    if (Number.isInteger(count) && count >= 1) this.change(one, { count });
+    else this.trouble.set(`“${text}” is not how many.`);
   }
 
   protected put(line: number, count: string): void {
