@@ -1,5 +1,11 @@
 import { pathOf } from '@neat-measure/contract';
-import { countExplainedPath, inspectionPath, STORES, needsSchema, type Article } from '@neat-measure/contract/stores';
+import {
+  countExplainedPath,
+  inspectionPath,
+  STORES,
+  needsSchema,
+  type Article,
+} from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
 import { sheetFrom } from '../testing/records';
