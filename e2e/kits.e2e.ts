@@ -72,9 +72,15 @@ test('a kit is made in Charts, offered on the Bench, and taken out again', async
   await page.goto('/charts/kits');
   await page.getByRole('button', { name: 'New kit' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Storm watch');
-  await page.getByLabel('Garments', { exact: true }).click();
-  await page.keyboard.type('parka');
-  await page.locator('nz-option-item').filter({ hasText: 'Harbour parka' }).click();
+  const parka = page.locator('nz-option-item').filter({ hasText: 'Harbour parka' });
+  // What comes meanwhile closes the list: it is opened and searched again.
+  await expect(async () => {
+    if (!(await parka.isVisible())) {
+      await page.getByLabel('Garments', { exact: true }).click({ timeout: 2_000 });
+      await page.getByLabel('Garments', { exact: true }).fill('parka', { timeout: 2_000 });
+    }
+    await parka.click({ timeout: 2_000 });
+  }).toPass({ intervals: [100] });
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Keep the kit' }).click();
   await expect(page.getByText('Kept.')).toBeVisible();
