@@ -1,6 +1,6 @@
 import type { FitPose } from '../garment/pose';
 import type { ChartSheet } from '../chart/chart-shape';
-import type { Contradiction, Shift, Way } from './advice';
+import type { Advice, Contradiction, Shift, TryNext, Way } from './advice';
 import { areaFacts } from '../garment/areas';
 import { isOfLengths } from '../chart/size-chart';
 import { partOfPlace } from './areas';
@@ -116,16 +116,26 @@ const WORTH_TELLING = 0.2;
 
 /**
  * That tape and trial together say another size than what was seen alone asks for; nothing where they agree, or nearly.
+ * Where two things that were seen contradict each other, no size is right, and none is named.
  *
- * @param advised the label that is proposed by what was seen, or the one that is on where none is
- * @example sayOddsDiffer('M', [{ label: 'L', chance: 0.7 }, { label: 'M', chance: 0.2 }]) // 'What was seen asks for M. Tape and trial together say L (70 %): try that one, or read again what decides between them.'
- * @example sayOddsDiffer('M', [{ label: 'M', chance: 0.7 }]) // ''
+ * @param on the label that is on
+ * @example sayOddsDiffer({ next: { label: 'M' }, contradictions: [] }, 'S', [{ label: 'L', chance: 0.7 }, { label: 'M', chance: 0.2 }]) // 'What was seen asks for M. Tape and trial together say L (70 %): try that one, or read again what decides between them.'
+ * @example sayOddsDiffer({ next: null, contradictions: [] }, 'M', [{ label: 'L', chance: 0.7 }]) // 'Tape and trial together say L (70 %): try that one, or read again what decides.'
+ * @example sayOddsDiffer({ next: null, contradictions: [] }, 'M', [{ label: 'M', chance: 0.7 }]) // ''
  */
-export function sayOddsDiffer(advised: string, odds: readonly LabelChance[]): string {
+export function sayOddsDiffer(
+  { next, contradictions }: Pick<Advice, 'contradictions'> & { readonly next: Pick<TryNext, 'label'> | null },
+  on: string,
+  odds: readonly LabelChance[],
+): string {
   const [likeliest] = odds;
+  const advised = next?.label ?? on;
   const chance = odds.find(({ label }) => label === advised)?.chance ?? 0;
-  if (likeliest === undefined || likeliest.label === advised || likeliest.chance - chance < WORTH_TELLING)
-    return '';
-  const what = likeliest.label ?? 'no size of this chart';
-  return `What was seen asks for ${advised}. Tape and trial together say ${what} (${sayChance(likeliest.chance)}): try that one, or read again what decides between them.`;
+  if (likeliest === undefined || contradictions.length > 0 || likeliest.label === advised) return '';
+  if (likeliest.chance - chance < WORTH_TELLING) return '';
+  const says = `Tape and trial together say ${likeliest.label ?? 'no size of this chart'} (${sayChance(likeliest.chance)})`;
+  const otherwise = likeliest.label === null ? '' : 'try that one, or ';
+  return next === null
+    ? `${says}: ${otherwise}read again what decides.`
+    : `What was seen asks for ${advised}. ${says}: ${otherwise}read again what decides between them.`;
 }

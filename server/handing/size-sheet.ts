@@ -85,7 +85,7 @@ export function sizeSheet({ bench, address }: Omit<SizesToPrint, 'sheet'>): Prin
         },
       },
       ...wishesOf(docket, bench.habits.inchParts),
-      ...(styleOf(docket, null) === null ? [] : [line(`To look: ${styleOf(docket, null)}`)]),
+      ...(styleOf(docket, null) === null ? [] : [line(`Style and colour: ${styleOf(docket, null)}`)]),
       ...readingsOf(bench, docket),
       ...cautions.map(
         (caution): Content => ({ ...words(`Caution. ${caution}`, { fontSize: 8.5 }), margin: [0, 4, 0, 0] }),
@@ -156,7 +156,7 @@ function courseOf(
   );
   const style = styleOf(docket, id);
   return [
-    ...(style === null ? [] : [`To look: ${style}`]),
+    ...(style === null ? [] : [`Style and colour: ${style}`]),
     ...alterationsOf(docket, id).map((one) => capital(sayAltered(one, shownIn(docket.unit, inches)))),
     ...verdict.options.map(({ name, adds }) => `${name}: ${adds}`),
     ...(decision?.reason ? [`Chosen by ${decision.by.name}: ${decision.reason}`] : []),

@@ -88,7 +88,7 @@ describe('paper', () => {
     const sizes = textOf(sizeSheet({ bench: await openBench(app.database, id), address: '' }).content);
     expect(sizes).toContain('Back to waist at the navel 15 in');
     expect(sizes).toContain('Dart 1 1/2 in');
-    expect(sizes).toContain('To look: Dark green, turn-ups');
-    expect(sizes).toContain('To look: A long coat');
+    expect(sizes).toContain('Style and colour: Dark green, turn-ups');
+    expect(sizes).toContain('Style and colour: A long coat');
   });
 });

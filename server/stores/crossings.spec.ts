@@ -70,6 +70,27 @@ describe('dockets and the stores', () => {
       .toBe(409);
   });
 
+  it('lets a docket take back what a card once took back for it, and counts it once', async () => {
+    const [roomId, chartId] = [await stores.room(), await stores.chart()];
+    const { id } = await stores.receive(roomId, chartId, '32', 1);
+    const docket = await stores.sized(chartId, '32');
+    await records.does(docket, handing(chartId, { from: { roomId, pieceId: null } }));
+    // As it was kept before the ledger asked by which docket a garment is out.
+    await app.database('stock_movements').insert({
+      batch_id: uuidv7(),
+      kind: 'returned',
+      article_id: id,
+      from_place: 'wearer',
+      to_place: `${roomId}/shelf`,
+      count: 1,
+      by_id: app.fitter.id,
+      at: new Date(),
+    });
+    const back = { kind: 'garment-came-back', chartId, why: 'changed-mind', area: null, note: null } as const;
+    await records.does(docket, { ...back, goes: 'stock', to: roomId });
+    expect(await counts(id)).toEqual([1, 0, 0, 0, 0]);
+  });
+
   it('take back a numbered piece where it is held, and by nobody else', async () => {
     const [roomId, chartId] = [await stores.room(), await stores.chart(SUIT)];
     const { id } = await stores.receive(roomId, chartId, 'M', 1, ['X1']);

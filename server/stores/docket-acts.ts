@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
 import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire/hire-acts';
 import { garmentsOf, type Garment } from './ledger/garments';
-import { holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
+import { countAt, holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
 import { listPieces, type KnownPiece } from './ledger/pieces';
 import { renamesOf } from './ledger/renames';
 
@@ -39,8 +39,10 @@ export async function moveForAct(
       throw new ActRefused({ code: 'piece-refused', garment: garment.garment, why: piece.says });
     // What goes into a room that is none would be nowhere.
     if (kind === 'returned' && to.in === 'room') await refuseRoom(transaction, to.roomId, garment.garment);
-    // A count that found the piece has brought it back already.
-    const isBack = kind === 'returned' && piece !== null && piece.place !== 'wearer';
+    // A count that found the piece has brought it back already; so has a card, when it still took back what dockets held.
+    const isBack =
+      kind === 'returned' &&
+      (piece === null ? (await countAt(transaction, article.id, 'wearer')) < 1 : piece.place !== 'wearer');
     if (!isBack)
       await move(transaction, {
         batchId,

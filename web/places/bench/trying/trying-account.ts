@@ -127,10 +127,7 @@ export class TryingAccount {
         .filter(({ does }) => does !== 'try' && does !== 'made-to-measure')
         .map((way) => sayWay(way)),
       noted: advice.noted.map(({ says }) => says),
-      differs:
-        advice.faults.length === 0
-          ? ''
-          : sayOddsDiffer(advice.next?.label ?? this.trying.on()?.size ?? '', odds),
+      differs: advice.faults.length === 0 ? '' : sayOddsDiffer(advice, this.trying.on()?.size ?? '', odds),
       odds:
         advice.faults.length === 0
           ? []

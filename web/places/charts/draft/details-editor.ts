@@ -137,9 +137,6 @@ import { TakingEditor } from './taking-editor';
     h3 {
       margin-top: 18px;
     }
-    .num {
-      width: 90px;
-    }
     nz-select {
       min-width: 150px;
     }
