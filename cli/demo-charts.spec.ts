@@ -12,20 +12,12 @@ import {
   type Weighed,
 } from '@neat-measure/core';
 import { examineChart, exportChartJson, importChartJson, sayChartFinding } from '@neat-measure/core/sheets';
-import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable, Writable } from 'node:stream';
 import { farthestApart, sharesByPlainDraws } from '../core/testing/plain-draws';
 import { seededNormal, seededRandom } from '../core/testing/random';
+import { DEMO_CHARTS, DEMO_NAMES, demoSheet } from './demo-sheets';
 import { sizeFiles } from './size';
-
-const FOLDER = join(process.cwd(), 'demo', 'charts');
-const NAMES = readdirSync(FOLDER).map((file) => file.replace('.json', ''));
-const sheetOf = (name: string): ChartSheet => {
-  const read = importChartJson(readFileSync(join(FOLDER, `${name}.json`)));
-  if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.problem)}`);
-  return read.value;
-};
 
 /** Readings as they are typed, in the unit of the chart. */
 type Typed = Partial<Record<MeasurementCode, string>>;
@@ -167,9 +159,9 @@ const FAMILIES: readonly (readonly [name: string, typed: Typed, label: string | 
 ];
 
 describe('the demo charts', () => {
-  for (const name of NAMES) {
+  for (const name of DEMO_NAMES) {
     it(`${name} holds together, has nothing wrong, and is lossless as a file`, () => {
-      const sheet = sheetOf(name);
+      const sheet = demoSheet(name);
       expect(
         examineChart(sheet)
           .filter(({ severity }) => severity === 'wrong')
@@ -181,12 +173,12 @@ describe('the demo charts', () => {
   }
 
   it('are all met by a family below', () => {
-    expect([...new Set(FAMILIES.map(([name]) => name))].sort()).toEqual([...NAMES].sort());
+    expect([...new Set(FAMILIES.map(([name]) => name))].sort()).toEqual([...DEMO_NAMES].sort());
   });
 
   for (const [name, typed, label, verdict] of FAMILIES) {
     it(`${name}: ${Object.values(typed).join(', ')} comes to ${label ?? verdict}, by the command too`, async () => {
-      const sheet = sheetOf(name);
+      const sheet = demoSheet(name);
       const said = judge(compileChart(sheet), bodyOf(sheet, typed));
       expect([said.proposed, said.verdict])
         .withContext(sayReason(said, shownIn(sheet.unit, 8)))
@@ -203,7 +195,7 @@ describe('the demo charts', () => {
           done();
         },
       });
-      const args = ['--chart', join(FOLDER, `${name}.json`), '--people', '-', '--json'];
+      const args = ['--chart', join(DEMO_CHARTS, `${name}.json`), '--people', '-', '--json'];
       expect(
         await sizeFiles(args, { input: Readable.from([Buffer.from(list)]), output, tell: () => undefined }),
       ).toBe(0);
@@ -214,7 +206,7 @@ describe('the demo charts', () => {
 
 describe('a vest past its range', () => {
   it('is beyond in every part that goes by the width, and not still to measure', () => {
-    const sheet = sheetOf('tidewall-vest');
+    const sheet = demoSheet('tidewall-vest');
     const verdict = judge(
       compileChart(sheet),
       bodyOf(sheet, { 'abdominal-girth': '52', 'notch-to-belt-standing': '16', 'collar-to-belt': '19' }),
@@ -239,7 +231,7 @@ describe('the odds on the demo charts', () => {
     const normal = seededNormal(seededRandom(42));
     let uncertain = 0;
     for (const [name, typed] of FAMILIES) {
-      const sheet = sheetOf(name);
+      const sheet = demoSheet(name);
       const kernel = new Kernel(compileChart(sheet));
       const readings = [...bodyOf(sheet, typed)].map(
         ([code, { value }]): Weighed => ({ code, value, standardError: measurement(code).standardError }),

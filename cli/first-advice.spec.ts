@@ -16,16 +16,9 @@ import {
   type MeasuredBody,
   type Seen,
 } from '@neat-measure/core';
-import { importChartJson } from '@neat-measure/core/sheets';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { DEMO_NAMES, demoSheet } from './demo-sheets';
 
-const FOLDER = join(process.cwd(), 'demo', 'charts');
-const SHEETS = readdirSync(FOLDER).map((file): ChartSheet => {
-  const read = importChartJson(readFileSync(join(FOLDER, file)));
-  if (!read.ok) throw new Error(file);
-  return read.value;
-});
+const SHEETS = DEMO_NAMES.map(demoSheet);
 const CHARTS = SHEETS.map((sheet) => ({ sheet, chart: compileChart(sheet), codes: codesRead(sheet) }));
 const WEARERS = 2_000;
 /** So many are drawn for a chart at once. */

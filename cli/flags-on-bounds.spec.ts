@@ -6,23 +6,15 @@ import {
   judge,
   measurement,
   micrometres,
-  type ChartSheet,
   type GarmentVerdict,
   type MeasuredValue,
   type MeasurementCode,
 } from '@neat-measure/core';
-import { importChartJson } from '@neat-measure/core/sheets';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { DEMO_NAMES, demoSheet } from './demo-sheets';
 import { COLUMNS_507 } from '../core/reference/bodies-507';
 import { bodyDimensions507 } from '../core/reference/body-dimensions-507';
 
-const FOLDER = join(process.cwd(), 'demo', 'charts');
-const SHEETS = readdirSync(FOLDER).map((file): ChartSheet => {
-  const read = importChartJson(readFileSync(join(FOLDER, file)));
-  if (!read.ok) throw new Error(file);
-  return read.value;
-});
+const SHEETS = DEMO_NAMES.map(demoSheet);
 const KNOWN = COLUMNS_507 as Readonly<Partial<Record<MeasurementCode, string>>>;
 /** What of a chart the 507 bodies have measurements for; a bust is in their data as a chest. */
 const columnOf = (code: MeasurementCode) =>

@@ -58,7 +58,14 @@ export const keptGarmentsSchema = z.array(keptGarmentSchema);
 export type KeptGarment = z.infer<typeof keptGarmentSchema>;
 
 /** How many of an article lie in each compartment of a room. */
-const thereSchema = z.object({ roomId: idSchema, shelf: z.int(), drying: z.int(), quarantine: z.int() });
+const thereSchema = z.object({
+  roomId: idSchema,
+  shelf: z.int(),
+  drying: z.int(),
+  quarantine: z.int(),
+  /** Of those on its shelf, so many must not be handed out: they are past their day, or failed their inspection. */
+  blocked: z.int().default(0),
+});
 export const articleSchema = z.object({
   id: idSchema,
   /** What stands on its label, as letters and bars. */
@@ -75,8 +82,6 @@ export const articleSchema = z.object({
   makerCode: z.string().nullable(),
   version: versionSchema,
   there: z.array(thereSchema),
-  /** Of those on shelves, so many must not be handed out: they are past their day, or failed their inspection. */
-  blocked: z.int().default(0),
   /** With wearers, as far as they were taken from here. */
   out: z.int(),
   /** Of those, so many went out without a docket, and come back without one. */

@@ -3,6 +3,7 @@ import {
   fitChecksOf,
   RIGHT,
   sayContradiction,
+  sayOddsDiffer,
   sayWay,
   type ChartSheet,
   type Seen,
@@ -193,9 +194,11 @@ describe('adviseFit', () => {
     });
 
     it('that is wanted longer and shorter at once, says that it is the wrong cut, and proposes no longer one', () => {
-      const { next, ways, contradictions } = adviseFit(vest, [
-        worn('15', { 'gap-seated': 'throat', bare: 'small' }),
-      ]);
+      const advice = adviseFit(vest, [worn('15', { 'gap-seated': 'throat', bare: 'small' })]);
+      const { next, ways, contradictions } = advice;
+      expect(sayOddsDiffer(advice, '15', [{ label: '14', chance: 0.9 }]))
+        .withContext('the odds argue for no size that leaves somebody bare')
+        .toBe('');
       expect(next).toBeNull();
       expect(ways.map(sayWay)[0]).toBe('made to measure');
       expect(contradictions.map(sayContradiction)).toEqual([

@@ -180,6 +180,7 @@ describe('dockets and the stores', () => {
     await app.put(inspectionPath(pieces[0]!.id, uuidv7()), { day: TODAY, passed: false, note: 'Torn' });
     expect(await needs()).toEqual([['L', 0, 1]]);
     const { article: now } = await stores.account(article.id);
+    expect(now.there.map(({ shelf, blocked }) => [shelf, blocked])).toEqual([[1, 1]]);
     await app.put(pathOf(STORES.articles, now.id), { minimum: 1, makerCode: null, version: now.version });
     const low = (await app.get(STORES.warnings)).body as { kind: string; articleId: string; says: string }[];
     const [told] = low.filter(({ kind, articleId }) => kind === 'low' && articleId === article.id);

@@ -18,7 +18,6 @@ export function articleOf(changes: Partial<Article> = {}): Article {
     makerCode: null,
     version: 1,
     there: [],
-    blocked: 0,
     out: 0,
     loose: 0,
     coming: 0,

@@ -79,8 +79,7 @@ export async function tellArticles(database: Database, rows: readonly ArticleRow
       minimum: row.minimum,
       makerCode: row.maker_code,
       version: row.version,
-      there: inRooms(own),
-      blocked: blocked.get(row.id) ?? 0,
+      there: inRooms(own, blocked.get(row.id) ?? new Map<string, number>()),
       out: Math.max(0, own.get('wearer') ?? 0),
       loose: loose.get(row.id) ?? 0,
       coming: coming.get(row.id) ?? 0,
@@ -89,12 +88,21 @@ export async function tellArticles(database: Database, rows: readonly ArticleRow
   });
 }
 
-function inRooms(balances: ReadonlyMap<string, number>): Article['there'] {
-  const rooms = new Map<string, { roomId: string; shelf: number; drying: number; quarantine: number }>();
+function inRooms(
+  balances: ReadonlyMap<string, number>,
+  blocked: ReadonlyMap<string, number>,
+): Article['there'] {
+  const rooms = new Map<string, Article['there'][number]>();
   for (const [key, count] of balances) {
     const place = placeOf(key);
     if (place.in !== 'room' || count === 0) continue;
-    const one = rooms.get(place.roomId) ?? { roomId: place.roomId, shelf: 0, drying: 0, quarantine: 0 };
+    const one = rooms.get(place.roomId) ?? {
+      roomId: place.roomId,
+      shelf: 0,
+      drying: 0,
+      quarantine: 0,
+      blocked: blocked.get(`${place.roomId}/shelf`) ?? 0,
+    };
     one[place.compartment] = count;
     rooms.set(place.roomId, one);
   }
@@ -114,18 +122,24 @@ async function looseOf(database: Database, ids: readonly string[]): Promise<Map<
   return new Map(rows.map(({ article_id, n }) => [article_id, Math.max(0, Number(n))]));
 }
 
-/** How many numbered pieces of each article lie on shelves and must not be handed out. */
-async function blockedOf(database: Database, ids: readonly string[]): Promise<Map<string, number>> {
+/** How many numbered pieces of each article must not be handed out, by the place they lie in. */
+async function blockedOf(
+  database: Database,
+  ids: readonly string[],
+): Promise<Map<string, Map<string, number>>> {
   const pieces = await listPieces(database, (all) => void all.whereIn('pieces.article_id', [...ids]));
-  const counts = new Map<string, number>();
-  for (const { articleId, blocked, place } of pieces)
-    if (blocked && place.endsWith('/shelf')) counts.set(articleId, (counts.get(articleId) ?? 0) + 1);
+  const counts = new Map<string, Map<string, number>>();
+  for (const { articleId, blocked, place } of pieces) {
+    if (!blocked) continue;
+    const own = counts.get(articleId) ?? new Map<string, number>();
+    counts.set(articleId, own.set(place, (own.get(place) ?? 0) + 1));
+  }
   return counts;
 }
 
 /** How many of an article lie on shelves and may be handed out: what is past its day is no stock. */
-export function onShelves({ there, blocked }: Pick<Article, 'there' | 'blocked'>): number {
-  return there.reduce((sum, { shelf }) => sum + shelf, 0) - blocked;
+export function onShelves({ there }: Pick<Article, 'there'>): number {
+  return there.reduce((sum, { shelf, blocked }) => sum + shelf - blocked, 0);
 }
 
 /** A part of what lies in the stores, by garment and number of the article. */

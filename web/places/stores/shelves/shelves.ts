@@ -27,7 +27,10 @@ interface Rack {
 /** One size on a rack. */
 interface Peg {
   readonly article: Article;
+  /** To be handed out. */
   readonly shelf: number;
+  /** On the shelf, and not to be handed out. */
+  readonly blocked: number;
   readonly aside: number;
   readonly low: boolean;
 }
@@ -187,8 +190,9 @@ export class Shelves {
     this.account.changed();
   }
 
-  protected say({ article, shelf, aside, low }: Peg): string {
+  protected say({ article, shelf, blocked, aside, low }: Peg): string {
     const more = [
+      blocked === 0 ? '' : `${blocked} that must not be handed out`,
       aside === 0 ? '' : `${aside} drying or set aside`,
       article.coming === 0 ? '' : `${article.coming} ordered`,
       article.wanted === 0 ? '' : `${article.wanted} waited for`,
@@ -200,8 +204,9 @@ export class Shelves {
 
 function pegOf(article: Article, room: string | null): Peg {
   const there = article.there.filter(({ roomId }) => room === null || roomId === room);
-  const shelf = there.reduce((sum, one) => sum + one.shelf, 0);
+  const blocked = there.reduce((sum, one) => sum + one.blocked, 0);
+  const shelf = there.reduce((sum, one) => sum + one.shelf, -blocked);
   const aside = there.reduce((sum, one) => sum + one.drying + one.quarantine, 0);
-  const all = article.there.reduce((sum, one) => sum + one.shelf, 0);
-  return { article, shelf, aside, low: all < article.minimum };
+  const all = article.there.reduce((sum, one) => sum + one.shelf - one.blocked, 0);
+  return { article, shelf, blocked, aside, low: all < article.minimum };
 }
