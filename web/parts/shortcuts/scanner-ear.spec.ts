@@ -63,6 +63,36 @@ describe('ScannerEar', () => {
     field.remove();
   });
 
+  it('presses the keys after a command anew, where others of the page hear them', () => {
+    const pressed: string[] = [];
+    const listens = (event: Event) => {
+      const pressedAnew = event as KeyboardEvent;
+      expect(ear.takes(pressedAnew)).toBeFalse();
+      pressed.push(pressedAnew.key);
+    };
+    document.addEventListener('keydown', listens);
+    for (const one of '+high') ear.takes(key(one, 3));
+    jasmine.clock().tick(61);
+    document.removeEventListener('keydown', listens);
+    expect([passed, pressed]).toEqual([['+'], ['h', 'i', 'g', 'h']]);
+  });
+
+  it('lets go of a key where the one before has gone to where digits are readings', () => {
+    let isPast = true;
+    ear = new ScannerEar(
+      (code) => heard.push(code),
+      ({ key: name }) => (passed.push(name), (isPast = name !== 'b')),
+      () => isPast,
+    );
+    ear.takes(key('b', 3));
+    // Nothing has ticked: a busy page comes to both keys at once.
+    expect([...'110.5'].map((one, at) => ear.takes(key(one, at === 0 ? 90 : 3)))).toEqual(
+      Array(5).fill(false),
+    );
+    expect(ear.takes(key('Enter', 3))).toBeFalse();
+    expect([passed, heard]).toEqual([['b'], []]);
+  });
+
   it('takes a code out of a field again before the field has its Enter, and leaves what was typed by hand', () => {
     const field = document.createElement('input');
     field.value = 'Runa ';

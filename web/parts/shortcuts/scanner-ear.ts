@@ -14,18 +14,24 @@ export class ScannerEar {
   private typed = '';
   private last = -Infinity;
   private waits: ReturnType<typeof setTimeout> | undefined;
+  /** Keys that were held and are let go: not held a second time. */
+  private readonly letGo = new WeakSet<KeyboardEvent>();
 
   /**
    * @param heard gets the code
-   * @param pass gets the keys that were no code after all, in their order
+   * @param pass gets the first of the keys that were no code after all; the others are pressed anew after it, as it may have
+   * gone somewhere where they mean something else
+   * @param when whether a scanner is listened to now
    */
   constructor(
     private readonly heard: (code: string) => void,
     private readonly pass: (event: KeyboardEvent) => void = () => undefined,
+    private readonly when: () => boolean = () => true,
   ) {}
 
   /** Takes a key that may be of a code, until it is known; whether it took it. */
   takes(event: KeyboardEvent): boolean {
+    if (this.letGo.has(event) || !this.when()) return false;
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return false;
     // A blank alone presses what has the focus.
     if (event.key === ' ' && this.held.length === 0) return false;
@@ -33,7 +39,11 @@ export class ScannerEar {
     const isFast = event.timeStamp - this.last <= SCANNER_MS;
     this.last = event.timeStamp;
     if (event.key.length === 1) {
-      if (!isFast) this.flush();
+      if (!isFast) {
+        this.flush();
+        // What was held may have gone to where no scanner is listened to.
+        if (!this.when()) return false;
+      }
       this.held.push(event);
       clearTimeout(this.waits);
       this.waits = setTimeout(() => this.flush(), SCANNER_MS);
@@ -53,6 +63,7 @@ export class ScannerEar {
 
   /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
   listensIn(field: HTMLInputElement | HTMLTextAreaElement, event: KeyboardEvent): void {
+    if (this.letGo.has(event) || !this.when()) return;
     const isFast = event.timeStamp - this.last <= SCANNER_MS;
     this.last = event.timeStamp;
     if (event.key.length === 1) this.typed = isFast ? this.typed + event.key : event.key;
@@ -79,14 +90,24 @@ export class ScannerEar {
     clearTimeout(this.waits);
     const held = this.held;
     this.held = [];
-    held.forEach((event, at) => {
-      const field = document.activeElement;
-      // A command may have gone to a field: what was typed after it belongs there.
-      if (at > 0 && (field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement)) {
-        field.setRangeText(event.key, field.selectionStart ?? 0, field.selectionEnd ?? 0, 'end');
-        field.dispatchEvent(new Event('input', { bubbles: true }));
-      } else this.pass(event);
+    held.forEach((event, at) => (at === 0 ? this.pass(event) : this.pressAnew(event)));
+  }
+
+  /** Where the key before has opened a list or a field, a key belongs there. */
+  private pressAnew(event: KeyboardEvent): void {
+    const at = document.activeElement ?? document.body;
+    const anew = new KeyboardEvent(event.type, {
+      key: event.key,
+      code: event.code,
+      shiftKey: event.shiftKey,
+      bubbles: true,
+      cancelable: true,
     });
+    this.letGo.add(anew);
+    const isTaken = !at.dispatchEvent(anew);
+    if (isTaken || !(at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement)) return;
+    at.setRangeText(event.key, at.selectionStart ?? 0, at.selectionEnd ?? 0, 'end');
+    at.dispatchEvent(new Event('input', { bubbles: true }));
   }
 }
 

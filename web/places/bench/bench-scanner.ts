@@ -21,11 +21,12 @@ export function hearScanner({ heard, failed, pass, when }: Hearing): ScannerEar 
     (code) =>
       stores.scan(code).subscribe({ next: heard, error: (problem: Error) => failed(problem.message) }),
     pass,
+    when,
   );
   const listens = (event: KeyboardEvent) => {
     const field = event.target;
     const isField = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;
-    if (isField && when()) ear.listensIn(field, event);
+    if (isField) ear.listensIn(field, event);
   };
   document.addEventListener('keydown', listens, { capture: true });
   inject(DestroyRef).onDestroy(() => {

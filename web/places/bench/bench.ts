@@ -202,7 +202,7 @@ export class Bench {
       return;
     }
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
-    if (this.hearsCodes() && this.drawn() && this.ear.takes(event)) return;
+    if (this.drawn() && this.ear.takes(event)) return;
     this.take(event);
   }
 
