@@ -85,7 +85,9 @@ test('beyond the range nothing is proposed, and between two sizes both are shown
     page.getByText('Chest 134 cm is 4 cm past the largest size, 2XL. Made to measure is the way on.').first(),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: /Accept/ })).toHaveCount(0);
+  // Past the tape, keys as fast as these with Enter after them would be a code.
   await page.keyboard.press('b');
+  await expect(page.getByRole('heading', { name: 'Natural waist' })).toBeVisible();
   await page.keyboard.press('b');
   await page.keyboard.press('r');
   await page.keyboard.press('r');
