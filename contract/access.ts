@@ -194,6 +194,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', scanPath(':id'), 'look', 'What a code stands for'),
   at('GET', STORES.warnings, 'look', 'What runs out, over or late'),
   at('GET', STORES.bookings, 'look', 'The calendar of what is hired'),
+  at('GET', one(STORES.bookings), 'look', 'One booking of the calendar'),
   at('PUT', one(STORES.bookings), 'keep-stock', 'Book a piece, or take a booking back'),
   at('GET', STORES.free, 'look', 'Which pieces are free for some days'),
   at('GET', STORES.needs, 'look', 'What is to be ordered'),

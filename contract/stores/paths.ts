@@ -16,7 +16,7 @@ export const STORES = {
   pieces: '/api/stores/pieces',
   /** PUT, by an id of the caller's: what was counted in a place. */
   counts: '/api/stores/counts',
-  /** GET those of some days; PUT one by id. */
+  /** GET those of some days; GET or PUT one by id. */
   bookings: '/api/stores/bookings',
   /** GET: which pieces of a garment are free for some days. */
   free: '/api/stores/free',

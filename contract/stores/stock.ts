@@ -311,8 +311,10 @@ export const docketStockSchema = z.array(
     /** Other sizes that are there. */
     others: z.array(z.object({ label: z.string(), count: z.int() })),
     coming: z.int(),
-    /** The piece that is booked for this docket and was not fetched yet, with the last day it is booked for. */
-    booked: z.object({ pieceId: idSchema, until: daySchema }).nullable(),
+    /** The piece that is booked for this docket, or for its wearer's name, and was not fetched yet; with the last day it is booked for. */
+    booked: z
+      .object({ pieceId: idSchema, until: daySchema, label: z.string(), serial: z.string() })
+      .nullable(),
     /** The orders it is wanted for, by this docket. */
     orders: z.array(z.object({ number: z.int(), stage: z.string(), promised: daySchema.nullable() })),
   }),

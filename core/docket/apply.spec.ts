@@ -380,6 +380,10 @@ describe('the sentences', () => {
       found: null,
     });
     one.does('garments-handed-over', { garments: [{ ...handing, chartId: other.id }], signature });
+    one.does('handing-withdrawn', { actId: one.acts.at(-1)!.id });
+    const hired = { ...handing, chartId: other.id, way: 'hired', until: '2026-12-04' } as const;
+    one.does('garments-handed-over', { garments: [hired], signature });
+    one.does('hire-extended', { chartId: other.id, until: '2026-12-06' });
     const tight = { why: 'tight', area: 'collar', note: null, goes: 'stock' } as const;
     one.does('garment-came-back', { chartId: other.id, ...tight });
     one.does('return-withdrawn', { chartId: other.id });

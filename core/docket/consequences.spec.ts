@@ -72,6 +72,12 @@ const DEEDS: readonly Deed[] = [
     return one.act('garments-handed-over', { garments, signature: SIGNED });
   },
   (one, { id }) => {
+    const fields = { chartId: id, way: 'hired', until: '2030-12-04', untried: null, found: null } as const;
+    const garments = [{ ...fields, from: { roomId: ROOM, pieceId: null } }];
+    return one.act('garments-handed-over', { garments, signature: SIGNED });
+  },
+  (one, { id }) => one.act('hire-extended', { chartId: id, until: '2030-12-06' }),
+  (one, { id }) => {
     const handing = lastHanding(one.docket!, id);
     return handing === null ? null : one.act('handing-withdrawn', { actId: handing.actId });
   },

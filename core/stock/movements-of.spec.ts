@@ -1,4 +1,4 @@
-import { movementsOf } from './movements-of';
+import { extendedIn, movementsOf } from './movements-of';
 import { RETURN_WAYS, type CameBack, type Docket, type ReturnWay } from '../testing/all';
 import { worn } from '../testing/examples';
 
@@ -29,6 +29,21 @@ describe('movementsOf', () => {
       [{ in: 'room', roomId, compartment: 'quarantine' }],
       [{ in: 'waste' }],
     ]);
+  });
+
+  it('tells the hires that end on another day, and none that came back or never lay in the stores', () => {
+    const ends = (until: string, changes: Partial<(typeof worn.handings)[0]> = {}) => ({
+      handings: worn.handings.map((one) => ({ ...one, way: 'hired' as const, until, ...changes })),
+    });
+    const [before, after] = [ends('2026-12-04'), ends('2026-12-06')];
+    expect(extendedIn(before, after).map(({ until }) => until)).toEqual(['2026-12-06']);
+    expect(extendedIn(before, before)).toEqual([]);
+    expect(extendedIn({ handings: [] }, after)).toEqual([]);
+    expect(extendedIn(before, ends('2026-12-06', { from: undefined }))).toEqual([]);
+    expect(extendedIn(before, ends('2026-12-06', { back: cameBack('drying').handings[0]!.back }))).toEqual(
+      [],
+    );
+    expect(movementsOf(before, after)).toEqual([]);
   });
 
   it('moves nothing where the two agree', () => expect(movementsOf(worn, worn)).toEqual([]));

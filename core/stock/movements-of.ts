@@ -36,8 +36,6 @@ export function movementsOf(
   before: Pick<Docket, 'handings'>,
   after: Pick<Docket, 'handings'>,
 ): DocketMovement[] {
-  const same = (one: Handing) => (other: Handing) =>
-    one.actId === other.actId && one.chartId === other.chartId;
   const gone = before.handings
     .filter((one) => !after.handings.some(same(one)))
     .flatMap((one) => [...(one.back === null ? [] : tookBack(one, one.back, null)), ...went(one, false)]);
@@ -48,6 +46,23 @@ export function movementsOf(
   });
   return [...gone, ...others];
 }
+
+/**
+ * The hires that end on another day after an act than before it, as they are after it.
+ *
+ * @example extendedIn(docket, docket) // []
+ */
+export function extendedIn(
+  before: Pick<Docket, 'handings'>,
+  after: Pick<Docket, 'handings'>,
+): readonly Handing[] {
+  return after.handings.filter((one) => {
+    const was = before.handings.find(same(one));
+    return was !== undefined && one.back === null && one.from !== undefined && was.until !== one.until;
+  });
+}
+
+const same = (one: Handing) => (other: Handing) => one.actId === other.actId && one.chartId === other.chartId;
 
 function went(handing: Handing, out: boolean): DocketMovement[] {
   if (handing.from === undefined) return [];

@@ -1,9 +1,15 @@
 import type { Act, Docket, Handing, Refusal, Shelf } from '@neat-measure/core';
 import type { Chart } from '@neat-measure/contract';
-import { labelNow, movementsOf, sayMovementRefusal, type DocketMovement } from '@neat-measure/core/stock';
+import {
+  labelNow,
+  extendedIn,
+  movementsOf,
+  sayMovementRefusal,
+  type DocketMovement,
+} from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
-import { hireEnded, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire/hire-acts';
+import { hireEnded, hireExtends, hireNotEnded, hireNotOut, hireOut, HireClash } from './hire/hire-acts';
 import { garmentsOf, type Garment } from './ledger/garments';
 import { countAt, holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
 import { listPieces, type KnownPiece } from './ledger/pieces';
@@ -59,6 +65,18 @@ export async function moveForAct(
       });
     if (piece !== null) await HIRE[movement.hire](transaction, { act, ...taken, piece });
   });
+  const extended = extendedIn(before, after);
+  const garments = await garmentsOf(
+    transaction,
+    extended.map(({ chartId }) => shelf.charts.find(({ id }) => id === chartId)!.seriesId),
+  );
+  for (const handing of extended) {
+    const { seriesId } = shelf.charts.find(({ id }) => id === handing.chartId)!;
+    const { garment, keeping } = garments.get(seriesId)!;
+    await hireExtends(transaction, act.docketId, handing, keeping.dryingDays).catch((error: unknown) => {
+      throw asRefusal(error, garment, handing);
+    });
+  }
 }
 
 /** What becomes of the booking of a numbered piece. */

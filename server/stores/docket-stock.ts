@@ -6,6 +6,7 @@ import type { Database } from '../database/database';
 import { onShelves, tellArticles } from './ledger/articles';
 import { garmentsOf } from './ledger/garments';
 import { freeFor } from './hire/hire';
+import { bookingsFor } from './hire/hire-acts';
 import type { ArticleRow } from './ledger/ledger';
 import { findOrders } from './orders/orders';
 import { asDay, listPieces, today } from './ledger/pieces';
@@ -49,6 +50,11 @@ export async function stockForDocket(
     ),
   );
   const orders = await ordersFor(database, docket.id);
+  const bookings = await bookedFor(
+    database,
+    docket.id,
+    sized.map(({ id, seriesId }) => ({ id, seriesId })),
+  );
   const now = today();
   const told: DocketStock[number][] = [];
   for (const { id, seriesId, size, label } of sized) {
@@ -70,11 +76,9 @@ export async function stockForDocket(
     const mayGo = free === null ? null : new Set(free.flatMap((one) => one.pieces.map((piece) => piece.id)));
     const may = pieces.filter(
       (piece) =>
-        mayGo === null ||
-        mayGo.has(piece.id) ||
-        orders.bookings.some(({ piece_id }) => piece_id === piece.id),
+        mayGo === null || mayGo.has(piece.id) || bookings.some(({ pieceId }) => pieceId === piece.id),
     );
-    const booked = orders.bookedFor(id);
+    const booked = bookings.find(({ chartId }) => chartId === id) ?? null;
     told.push({
       chartId: id,
       label: size,
@@ -104,36 +108,77 @@ export async function stockForDocket(
               .filter((one) => one.label !== label)
               .map((one) => ({ label: one.label, count: one.pieces.length })),
       coming: article?.coming ?? 0,
-      booked,
+      booked:
+        booked === null
+          ? null
+          : { pieceId: booked.pieceId, until: booked.until, label: booked.label, serial: booked.serial },
       orders: orders.of(id),
     });
   }
   return told;
 }
 
-/** The orders in which something is for a docket, and the pieces that are booked for it. */
+/** A piece that is promised to a wearer and was not fetched yet. */
+interface Promised {
+  readonly chartId: string;
+  readonly pieceId: string;
+  readonly label: string;
+  readonly serial: string;
+  readonly until: string;
+}
+
+/** What is booked for a docket, or for the name of its wearer alone; the next of each garment first. */
+async function bookedFor(
+  database: Database,
+  docketId: string,
+  garments: readonly { readonly id: string; readonly seriesId: string }[],
+): Promise<Promised[]> {
+  const wearer = await database('dockets')
+    .join('wearers', 'wearers.id', 'dockets.wearer_id')
+    .where({ 'dockets.id': docketId })
+    .first<{ name: string } | undefined>('wearers.name');
+  const named = await bookingsFor(
+    database,
+    wearer?.name ?? '',
+    garments.map(({ seriesId }) => seriesId),
+  );
+  const own = await database('bookings')
+    .where({ docket_id: docketId })
+    .whereNotNull('held_piece_id')
+    .whereNull('out_day')
+    .where('until_day', '>=', today())
+    .orderBy('from_day')
+    .select<{ piece_id: string; chart_id: string; until_day: Date }[]>('piece_id', 'chart_id', 'until_day');
+  const all = [
+    ...own,
+    ...named.flatMap((one) => {
+      const garment = garments.find(({ seriesId }) => seriesId === one.series_id);
+      return garment === undefined ? [] : [{ ...one, chart_id: garment.id }];
+    }),
+  ];
+  const pieces = await listPieces(
+    database,
+    (query) =>
+      void query.whereIn(
+        'pieces.id',
+        all.map(({ piece_id }) => piece_id),
+      ),
+  );
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  return all.map(({ piece_id, chart_id, until_day }) => {
+    const { label, serial } = byId.get(piece_id)!;
+    return { chartId: chart_id, pieceId: piece_id, label, serial, until: asDay(until_day)! };
+  });
+}
+
+/** The orders in which something is for a docket. */
 async function ordersFor(database: Database, docketId: string) {
   const ids = await database('order_lines')
     .whereRaw('wanted_for like ?', [`%${docketId}%`])
     .distinct('order_id')
     .pluck<string[]>('order_id');
   const orders = await findOrders(database, ids);
-  const bookings = await database('bookings')
-    .where({ docket_id: docketId })
-    .whereNotNull('held_piece_id')
-    .orderBy('from_day')
-    .select<
-      { piece_id: string; chart_id: string; until_day: Date; out_day: Date | null }[]
-    >('piece_id', 'chart_id', 'until_day', 'out_day');
   return {
-    bookings,
-    /** The next of a garment that was not fetched yet. */
-    bookedFor: (chartId: string) => {
-      const next = bookings.find(
-        (one) => one.chart_id === chartId && one.out_day === null && asDay(one.until_day)! >= today(),
-      );
-      return next === undefined ? null : { pieceId: next.piece_id, until: asDay(next.until_day)! };
-    },
     of: (chartId: string) =>
       orders.flatMap(({ number, stage, promised, lines }) =>
         lines.some(

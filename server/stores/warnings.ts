@@ -1,8 +1,9 @@
-import type { Warning } from '@neat-measure/contract/stores';
+import type { HireBooking, Piece, Warning } from '@neat-measure/contract/stores';
 import { addDays, dayOf, sayDay, sizesOfLabel } from '@neat-measure/core/stock';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
-import { balancesOf, lowArticles, onShelves } from './ledger/articles';
+import { lowArticles, onShelves } from './ledger/articles';
+import { balancesOf } from './ledger/balances';
 import { garmentsOf } from './ledger/garments';
 import { listBookings } from './hire/hire';
 import type { ArticleRow } from './ledger/ledger';
@@ -88,34 +89,38 @@ async function ofHires(database: Database): Promise<Warning[]> {
   const open = await listBookings(database, (query) => void query.whereNull('outcome'));
   const held = open.map(({ pieceId }) => pieceId);
   const pieces = await listPieces(database, (all) => void all.whereIn('pieces.id', held));
-  const places = new Map(pieces.map(({ id, place }) => [id, place]));
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const garments = await garmentsOf(database, [...new Set(pieces.map(({ seriesId }) => seriesId))]);
+  const wet = await listBookings(
+    database,
+    (query) =>
+      void query.whereIn('held_piece_id', held).where('outcome', 'back').where('bookings.dry_day', '>', on),
+  );
   return open.flatMap((one): Warning[] => {
     const base = { ...NONE, bookingId: one.id, docketId: one.docketId };
     const what = `${one.garment} ${one.label}, ${one.serial}`;
-    if (one.out !== null && one.until < on)
+    const piece = byId.get(one.pieceId)!;
+    if (one.out !== null && one.until < on) {
+      const dry = addDays(on, 1 + garments.get(piece.seriesId)!.keeping.dryingDays);
+      const late = `${one.late} ${one.late === 1 ? 'day' : 'days'} late`;
       return [
         {
           ...base,
           kind: 'overdue',
-          says: `${what} was due back on ${say(one.until)}: ${one.late} ${one.late === 1 ? 'day' : 'days'} late with ${one.who}.`,
+          says: `${what} was due back on ${say(one.until)}: ${late} with ${one.who}.`,
         },
+        // Were it back today, it would not be dry before then.
         ...open
-          .filter((next) => next.pieceId === one.pieceId && next.out === null && next.from <= addDays(on, 1))
-          .map((next): Warning => ({ ...clash(what, next), docketId: next.docketId })),
+          .filter((next) => next.pieceId === one.pieceId && next.out === null && next.from <= dry)
+          .map((next) => clash(what, next, 'is not back')),
       ];
+    }
     if (one.out !== null && one.until <= addDays(on, DUE_DAYS))
       return [
         { ...base, kind: 'due-back', says: `${what} is due back on ${say(one.until)} from ${one.who}.` },
       ];
-    const place = places.get(one.pieceId);
-    if (one.out === null && place !== undefined && (place === 'waste' || place === 'difference'))
-      return [
-        {
-          ...clash(what, one),
-          says: `${what} is not in the house any more, and ${one.who} has it booked from ${say(one.from)}. Give them another piece.`,
-        },
-      ];
-    if (one.out === null && one.until < on)
+    if (one.out !== null) return [];
+    if (one.until < on)
       return [
         {
           ...base,
@@ -123,19 +128,31 @@ async function ofHires(database: Database): Promise<Warning[]> {
           says: `${what} was booked for ${one.who} until ${say(one.until)}, and never fetched. Take the booking back.`,
         },
       ];
-    return [];
+    const why = hindrance(one, piece, wet);
+    return why === null ? [] : [clash(what, one, why)];
   });
 }
 
-function clash(
-  what: string,
-  { id, who, from }: { readonly id: string; readonly who: string; readonly from: string },
-): Warning {
+/** Why a piece will not go to whom it is promised, as things stand; `null` where it will. */
+function hindrance(
+  { pieceId, from }: HireBooking,
+  { place, blocked }: Piece,
+  wet: readonly HireBooking[],
+): string | null {
+  if (place === 'waste' || place === 'difference') return 'is not in the house any more';
+  if (blocked) return 'must not be handed out';
+  if (place.endsWith('/quarantine')) return 'is set aside';
+  const dry = wet.find((one) => one.pieceId === pieceId && one.free > from);
+  return dry !== undefined && place.endsWith('/drying') ? `dries until ${say(dry.free)}` : null;
+}
+
+function clash(what: string, { id, who, from, docketId }: HireBooking, why: string): Warning {
   return {
     ...NONE,
     kind: 'clash',
     bookingId: id,
-    says: `${what} is not back, and ${who} has it booked from ${say(from)}. Give them another piece.`,
+    docketId,
+    says: `${what} ${why}, and ${who} has it booked from ${say(from)}. Give them another piece.`,
   };
 }
 

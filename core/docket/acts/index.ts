@@ -14,6 +14,7 @@ import { garmentFitted, type GarmentFitted } from './fitting/garment-fitted';
 import { garmentTried, type GarmentTried } from './fitting/garment-tried';
 import { garmentsHandedOver, type GarmentsHandedOver } from './handing/garments-handed-over';
 import { handingWithdrawn, type HandingWithdrawn } from './handing/handing-withdrawn';
+import { hireExtended, type HireExtended } from './handing/hire-extended';
 import { measurementAsked, type MeasurementAsked } from './measurement-asked';
 import { protocolAsked, type ProtocolAsked } from './protocol-asked';
 import { readingTaken, type ReadingTaken } from './reading-taken';
@@ -62,6 +63,7 @@ export type Act =
   | GarmentFitted
   | GarmentsHandedOver
   | HandingWithdrawn
+  | HireExtended
   | GarmentCameBack
   | ReturnWithdrawn;
 
@@ -99,6 +101,7 @@ const KINDS = [
   garmentFitted,
   garmentsHandedOver,
   handingWithdrawn,
+  hireExtended,
   garmentCameBack,
   returnWithdrawn,
 ] as const;

@@ -13,6 +13,7 @@ import {
   type Act,
   type Refusal,
 } from '../../testing/all';
+import { addDays } from '../../stock/days';
 import { shelvedChart, SpecDocket, specId } from '../../testing/docket';
 
 type HandedOver = Extract<Act, { kind: 'garments-handed-over' }>;
@@ -165,6 +166,32 @@ describe('handing garments over', () => {
     one.does('return-withdrawn', { chartId: charts[0]!.id });
     expect(one.docket!.handings.map((handing) => handing.back === null)).toEqual([false, true]);
     expect(stage(0)).toBe('handed-over');
+  });
+
+  it('lets a hire end on another day, and again as was agreed once that is taken back', () => {
+    const { one, charts, fields, hand, back, last } = decided('dry-suit');
+    const chartId = charts[0]!.id;
+    const ends = (until: string, more: object = {}) =>
+      one.tries(one.act('hire-extended', { chartId, until }, more))?.code ?? null;
+    const days = (by: number) => addDays(one.acts[0]!.at.slice(0, 10), by);
+    expect(ends(days(9)))
+      .withContext('nobody has it')
+      .toBe('no-such-handing');
+    hand(fields(0, { untried: 'By post' }));
+    expect(ends(days(9)))
+      .withContext('issued for good')
+      .toBe('no-such-handing');
+    one.does('handing-withdrawn', { actId: one.acts.at(-1)!.id });
+    hand(fields(0, { way: 'hired', until: days(2), untried: 'By post' }));
+    expect(ends(days(-9))).toBe('until-past');
+    expect([ends(days(9)), last(0)?.until]).toEqual([null, days(9)]);
+    const undone = lastDone(one.acts, one.shelf)!;
+    expect(undone.undoing).toEqual({ kind: 'hire-extended', chartId, until: days(2) });
+    expect([ends(days(-9), { undoes: undone.act.id }), last(0)?.until])
+      .withContext('as late as it was before')
+      .toEqual([null, days(-9)]);
+    back(0, { why: 'hire-over', goes: 'drying' });
+    expect(ends(days(9))).toBe('no-such-handing');
   });
 
   it('takes a handing back though others went before it', () => {

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import * as stores from './0017-stores';
 import * as countsAndRenames from './0018-counts-and-renames';
 import * as wishesSent from './0019-wishes-sent';
+import * as putBy from './0020-put-by';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -40,6 +41,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0017-stores', stores],
   ['0018-counts-and-renames', countsAndRenames],
   ['0019-wishes-sent', wishesSent],
+  ['0020-put-by', putBy],
 ];
 
 /** Their names, oldest first. */

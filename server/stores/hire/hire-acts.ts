@@ -1,7 +1,9 @@
 import type { Act, Handing } from '@neat-measure/core';
 import { addDays, dayOf, freeAfter } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
+import * as z from 'zod';
 import type { Database } from '../../database/database';
+import { readJson } from '../../database/read-json';
 import { isDuplicate } from '../../database/trouble';
 import type { Garment } from '../ledger/garments';
 import { bookingRows, type BookingRow } from './hire';
@@ -49,7 +51,9 @@ export async function hireOut(
     if (promised !== undefined) throw new HireClash();
     return;
   }
-  const booked = await ofDocket(transaction, act.docketId, handing.chartId, false);
+  const booked =
+    (await ofDocket(transaction, act.docketId, handing.chartId, false)) ??
+    (await namedBooking(transaction, await wearerOf(transaction, act.docketId), piece));
   const day = dayOfAct(act);
   // What is written down late went out by its last day at the latest.
   const from = handing.until < day ? handing.until : day;
@@ -59,25 +63,60 @@ export async function hireOut(
     from_day: from,
     until_day: handing.until,
     free_day: freeAfter(handing.until, keeping.dryingDays),
+    dry_day: null,
     out_day: from,
+    docket_id: act.docketId,
+    chart_id: handing.chartId,
   };
   try {
     if (booked !== undefined)
       await transaction('bookings')
         .where({ id: booked.id })
-        .update({ ...columns, version: booked.version + 1 });
+        .update({ ...columns, promised: JSON.stringify(asBooked(booked)), version: booked.version + 1 });
     else
       await transaction('bookings').insert({
         ...columns,
         id: uuidv7(),
-        docket_id: act.docketId,
-        chart_id: handing.chartId,
         who: await wearerOf(transaction, act.docketId),
         version: 1,
       });
   } catch (error) {
     throw isDuplicate(error) ? new HireClash() : error;
   }
+}
+
+/**
+ * What is booked for a name and no docket, where the wearer who has come is called so: of the piece that goes, or of another
+ * of the same garment where nobody else in the house has that name.
+ */
+async function namedBooking(
+  transaction: Database,
+  name: string,
+  { id, seriesId }: KnownPiece,
+): Promise<BookingRow | undefined> {
+  const named = await bookingsFor(transaction, name, [seriesId]);
+  const own = named.find(({ piece_id }) => piece_id === id);
+  if (own !== undefined) return own;
+  const namesakes = await transaction('wearers').where({ name }).count<{ n: number }[]>({ n: '*' });
+  return Number(namesakes[0]!.n) === 1 ? named[0] : undefined;
+}
+
+/** What is booked of some garments for a name alone and was not fetched yet, the next first. */
+export async function bookingsFor(
+  database: Database,
+  name: string,
+  series: readonly string[],
+): Promise<(BookingRow & { readonly series_id: string })[]> {
+  return bookingRows(database)
+    .join('pieces', 'pieces.id', 'bookings.piece_id')
+    .select('pieces.series_id')
+    .whereNull('bookings.docket_id')
+    .whereNull('outcome')
+    .whereNull('out_day')
+    .where('until_day', '>=', today())
+    .whereIn('pieces.series_id', [...series])
+    .whereRaw('lower(trim(who)) = lower(trim(?))', [name])
+    .orderBy('from_day') as unknown as Promise<(BookingRow & { readonly series_id: string })[]>;
 }
 
 async function wearerOf(transaction: Database, docketId: string): Promise<string> {
@@ -88,13 +127,43 @@ async function wearerOf(transaction: Database, docketId: string): Promise<string
   return row.name;
 }
 
-/** The handing was a slip: the piece is not out, and held no more. */
+/** What a booking holds before it goes out. */
+function asBooked(row: BookingRow): z.infer<typeof promisedSchema> {
+  const { piece_id, docket_id, chart_id } = row;
+  const [from_day, until_day, free_day] = [row.from_day, row.until_day, row.free_day].map(
+    (day) => asDay(day)!,
+  );
+  return { piece_id, docket_id, chart_id, from_day: from_day!, until_day: until_day!, free_day: free_day! };
+}
+
+const promisedSchema = z.object({
+  piece_id: z.string(),
+  docket_id: z.string().nullable(),
+  chart_id: z.string().nullable(),
+  from_day: z.string(),
+  until_day: z.string(),
+  free_day: z.string(),
+});
+
+/** The handing was a slip: the piece is not out. What was booked before is booked again, and nothing else is held. */
 export async function hireNotOut(transaction: Database, docketId: string, chartId: string): Promise<void> {
   const booked = await ofDocket(transaction, docketId, chartId, true);
   if (booked === undefined || booked.outcome !== null) return;
-  await transaction('bookings')
-    .where({ id: booked.id })
-    .update({ held_piece_id: null, outcome: 'cancelled', out_day: null, version: booked.version + 1 });
+  const row = () => transaction('bookings').where({ id: booked.id });
+  const version = booked.version + 1;
+  const promised =
+    booked.promised === null ? null : readJson(promisedSchema, booked.promised, 'a booking as it was made');
+  if (promised !== null)
+    try {
+      const { piece_id } = promised;
+      const again = { ...promised, held_piece_id: piece_id, out_day: null, promised: null, version };
+      await row().update(again);
+      return;
+    } catch (error) {
+      // Meanwhile somebody else has the piece for those days.
+      if (!isDuplicate(error)) throw error;
+    }
+  await row().update({ held_piece_id: null, outcome: 'cancelled', out_day: null, version });
 }
 
 /** What was handed over came back, or is lost: held until it is clean and dry, or until the next has it. */
@@ -110,16 +179,14 @@ export async function hireEnded(
   const [out, done] = [asDay(booked.out_day)!, dayOfAct({ at })];
   // By a clock that is wrong it may have come back before it went out.
   const back = done < out ? out : done;
-  const free = await upToTheNext(
-    transaction,
-    booked,
-    goes === 'drying' ? freeAfter(back, dryingDays) : addDays(back, 1),
-  );
+  const dry = goes === 'drying' ? freeAfter(back, dryingDays) : addDays(back, 1);
+  const free = await upToTheNext(transaction, booked, dry);
   await transaction('bookings')
     .where({ id: booked.id })
     .update({
       back_day: back,
       free_day: free,
+      dry_day: dry === free ? null : dry,
       outcome: why === 'lost' ? 'lost' : 'back',
       note,
       version: booked.version + 1,
@@ -147,7 +214,48 @@ export async function hireNotEnded(
   const free = await upToTheNext(transaction, booked, freeAfter(asDay(booked.until_day)!, dryingDays));
   await transaction('bookings')
     .where({ id: booked.id })
-    .update({ back_day: null, free_day: free, outcome: null, version: booked.version + 1 });
+    .update({ back_day: null, free_day: free, dry_day: null, outcome: null, version: booked.version + 1 });
+}
+
+/**
+ * What is out comes back on another day.
+ *
+ * @throws HireClash where somebody else has it by then
+ */
+export async function hireExtends(
+  transaction: Database,
+  docketId: string,
+  { chartId, until }: Handing,
+  dryingDays: number,
+): Promise<void> {
+  const booked = await ofDocket(transaction, docketId, chartId, true);
+  if (booked === undefined || booked.outcome !== null || until === null) return;
+  const out = asDay(booked.out_day)!;
+  const last = until < out ? out : until;
+  try {
+    await transaction('bookings')
+      .where({ id: booked.id })
+      .update({
+        until_day: last,
+        free_day: freeAfter(last, dryingDays),
+        version: booked.version + 1,
+      });
+  } catch (error) {
+    throw isDuplicate(error) ? new HireClash() : error;
+  }
+}
+
+/** A piece that hung to dry is dry before its day: from now on it is free. */
+export async function driedAlready(transaction: Database, pieceId: string): Promise<void> {
+  const now = today();
+  await transaction('bookings')
+    .where({ held_piece_id: pieceId })
+    .whereNotNull('back_day')
+    .where((wet) => wet.where('free_day', '>', now).orWhere('dry_day', '>', now))
+    .update({
+      free_day: transaction.raw('least(free_day, greatest(?, date_add(from_day, interval 1 day)))', [now]),
+      dry_day: null,
+    });
 }
 
 /** A day, or the first of the next booking of the same piece where that is before: two never meet, and the warnings tell of it. */

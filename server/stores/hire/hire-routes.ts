@@ -11,6 +11,9 @@ export function hireRoutes(database: Database): Router {
     .get(STORES.bookings, async (request, response) => {
       response.json(await hireCalendar(database, readQuery(hireQuerySchema, request)));
     })
+    .get(`${STORES.bookings}/:id`, async (request, response) => {
+      response.json(await bookingOf(database, readId(request)));
+    })
     .put(`${STORES.bookings}/:id`, async (request, response) => {
       const id = readId(request);
       const save = readBody(bookingSaveSchema, request);

@@ -5,6 +5,7 @@ import {
   docketStockSchema,
   freeSchema,
   hireCalendarSchema,
+  inspectionPath,
   STORES,
   warningsSchema,
 } from '@neat-measure/contract/stores';
@@ -38,7 +39,7 @@ describe('what is hired', () => {
       pieceId,
       docketId: null,
       chartId: null,
-      who: 'Ibrahima Lund',
+      who: 'Suri Vance',
       from,
       until,
       deposit: null,
@@ -130,7 +131,7 @@ describe('what is hired', () => {
       .withContext('its own booking is no hindrance')
       .toEqual(['G1', 'G2']);
     const stock = docketStockSchema.parse((await app.get(docketStockPath(docket))).body);
-    expect(stock[0]!.booked).toEqual({ pieceId: idOf('G1'), until: inDays(2) });
+    expect(stock[0]!.booked).toEqual({ pieceId: idOf('G1'), until: inDays(2), label: 'M', serial: 'G1' });
     const from = { roomId, pieceId: idOf('G1') };
     await records.does(docket, handing(series, { way: 'hired', until: inDays(2), from }));
     const [out] = (await calendar(series)).bookings;
@@ -151,7 +152,10 @@ describe('what is hired', () => {
     await records.does(docket, { ...back, note: 'Muddy', goes: 'drying', to: roomId });
     const [ended] = (await calendar(series)).bookings;
     expect([ended!.outcome, ended!.back, ended!.late, ended!.note]).toEqual(['back', TODAY, 3, 'Muddy']);
-    expect(ended!.free).withContext('the next has it from there on').toBe(inDays(1));
+    expect(ended!.free).withContext('it dries, whoever has it booked').toBe(inDays(3));
+    expect(await warned('G1'))
+      .withContext('the next has it booked while it dries')
+      .toEqual(['clash']);
     const [place] = (await stores.account(article.id)).pieces.filter(({ serial }) => serial === 'G1');
     expect(place!.place).toBe(`${roomId}/drying`);
     const dried = {
@@ -164,6 +168,147 @@ describe('what is hired', () => {
     expect(problem(await stores.move(article.id, dried)))
       .withContext('it is not there any more')
       .toEqual([409, 'stock-refused']);
+    expect([await warned('G1'), (await calendar(series)).bookings[0]!.free])
+      .withContext('dry before its day')
+      .toEqual([[], TODAY]);
+  });
+
+  it('says that a wet suit is promised for tomorrow until another is given', async () => {
+    const { roomId, series, idOf } = await suits('P1', 'P2');
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('P1') };
+    await records.does(docket, handing(series, { way: 'hired', until: TODAY, from }));
+    // Days pass: it was due three days ago.
+    await app
+      .database('bookings')
+      .where({ docket_id: docket })
+      .update({ from_day: inDays(-6), until_day: inDays(-3), free_day: inDays(-1) });
+    const next = bookingSchema.parse((await book(idOf('P1'), inDays(1), inDays(2), { who: 'Next' })).body);
+    const back = { kind: 'garment-came-back', chartId: series, why: 'hire-over', area: null } as const;
+    await records.does(docket, { ...back, note: null, goes: 'drying', to: roomId });
+    expect(await warned('P1 dries until')).toEqual(['clash']);
+    expect(await free(series, inDays(1), inDays(1)))
+      .withContext('neither it, nor that which is booked')
+      .toEqual(['M P2']);
+    const given = { who: 'Next', version: next.version };
+    expect((await book(idOf('P2'), inDays(1), inDays(2), given, next.id)).status).toBe(200);
+    expect(await warned('P1 dries until')).toEqual([]);
+    const drawn = (await calendar(series)).bookings.map(({ serial, free: dry }) => [serial, dry]);
+    expect(drawn.sort()).toEqual([
+      ['P1', inDays(3)],
+      ['P2', inDays(5)],
+    ]);
+  });
+
+  it('says of what is promised and will not go: set aside, or not through its inspection', async () => {
+    const { roomId, article, idOf } = await suits('Q1', 'Q2');
+    await book(idOf('Q1'), inDays(4), inDays(5), { who: 'One' });
+    await book(idOf('Q2'), inDays(4), inDays(5), { who: 'Other' });
+    expect(await warned('Q1')).toEqual([]);
+    const aside = { kind: 'moved', from: `${roomId}/shelf`, to: `${roomId}/quarantine` };
+    await stores.move(article.id, { ...aside, pieceIds: [idOf('Q1')] });
+    expect(await warned('Q1 is set aside, and One has it booked')).toEqual(['clash']);
+    await app.put(inspectionPath(idOf('Q2'), uuidv7()), { day: TODAY, passed: false, note: 'Torn' });
+    expect(await warned('Q2 must not be handed out, and Other')).toEqual(['clash']);
+  });
+
+  it('goes to the name it is booked for, and is booked again where handing it over was a slip', async () => {
+    const { roomId, series, idOf } = await suits('R1', 'R2');
+    const docket = await stores.sized(series, 'M');
+    const { wearer } = await records.bench(docket);
+    await app.database('wearers').where({ id: wearer.id }).update({ name: 'Ottoline Brask' });
+    const who = ' OTTOLINE Brask ';
+    const { body } = await book(idOf('R2'), TODAY, inDays(4), { who, deposit: 20 });
+    const stock = async () =>
+      docketStockSchema.parse((await app.get(`${docketStockPath(docket)}?until=${inDays(4)}`)).body)[0]!;
+    expect((await stock()).booked).toEqual({
+      pieceId: idOf('R2'),
+      until: inDays(4),
+      label: 'M',
+      serial: 'R2',
+    });
+    expect((await stock()).there[0]!.pieces.map(({ serial }) => serial))
+      .withContext('theirs is the first to go')
+      .toEqual(['R2', 'R1']);
+    const hired = (serial: string, until: string) =>
+      handing(series, { way: 'hired', until, from: { roomId, pieceId: idOf(serial) } });
+    const slip = await records.does(docket, hired('R2', inDays(3)));
+    const now = async () =>
+      (await calendar(series)).bookings.map(({ serial, docketId, out, until, deposit }) => [
+        serial,
+        docketId === docket,
+        out,
+        until,
+        deposit,
+      ]);
+    expect(await now()).toEqual([['R2', true, TODAY, inDays(3), 20]]);
+    await records.does(docket, { kind: 'handing-withdrawn', actId: slip });
+    expect(await now()).toEqual([['R2', false, null, inDays(4), 20]]);
+    await records.does(docket, hired('R1', inDays(2)));
+    expect(await now())
+      .withContext('another piece, and one booking')
+      .toEqual([['R1', true, TODAY, inDays(2), 20]]);
+    expect(bookingSchema.parse(body).docketId).toBeNull();
+  });
+
+  it('leaves the booking of a namesake alone, where another piece goes', async () => {
+    const { roomId, series, idOf } = await suits('S1', 'S2');
+    const docket = await stores.sized(series, 'M');
+    const { wearer } = await records.bench(docket);
+    const twin = await stores.sized(series, 'M');
+    const other = await records.bench(twin);
+    await app.database('wearers').where({ id: other.wearer.id }).update({ name: wearer.name });
+    await book(idOf('S1'), TODAY, inDays(2), { who: wearer.name });
+    const from = { roomId, pieceId: idOf('S2') };
+    await records.does(docket, handing(series, { way: 'hired', until: inDays(1), from }));
+    const all = (await calendar(series)).bookings.map(({ serial, out }) => [serial, out]);
+    expect(all.sort()).toEqual([
+      ['S1', null],
+      ['S2', TODAY],
+    ]);
+  });
+
+  it('is moved, or taken back, though its piece is not in the house any more', async () => {
+    const { roomId, series, article, idOf } = await suits('T1', 'T2');
+    const { body } = await book(idOf('T1'), inDays(40), inDays(41), { who: 'Far' });
+    const lost = { kind: 'written-off', from: `${roomId}/shelf`, to: 'waste', reason: 'Torn' };
+    await stores.move(article.id, { ...lost, pieceIds: [idOf('T1')] });
+    const seen = await calendar(series);
+    expect([seen.pieces.map(({ serial }) => serial).sort(), seen.bookings.length]).toEqual([['T1', 'T2'], 1]);
+    const { id } = bookingSchema.parse(body);
+    expect(bookingSchema.parse((await app.get(pathOf(STORES.bookings, id))).body).who).toBe('Far');
+    const far = { who: 'Far', version: 1 };
+    expect(problem(await book(idOf('T1'), inDays(42), inDays(43), far, id))).toEqual([409, 'stock-refused']);
+    expect((await book(idOf('T2'), inDays(42), inDays(43), far, id)).status).toBe(200);
+    expect((await calendar(series)).pieces.map(({ serial }) => serial)).toEqual(['T2']);
+    const { body: second } = await book(idOf('T2'), inDays(50), inDays(51), { who: 'Farther' });
+    await stores.move(article.id, { ...lost, pieceIds: [idOf('T2')] });
+    const gone = { who: 'Farther', version: 1, cancelled: true };
+    const { id: later } = bookingSchema.parse(second);
+    expect((await book(idOf('T2'), inDays(50), inDays(51), gone, later)).status).toBe(200);
+  });
+
+  it('is extended at its docket, unless somebody else has it by then', async () => {
+    const { roomId, series, idOf } = await suits('U1');
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('U1') };
+    await records.does(docket, handing(series, { way: 'hired', until: inDays(1), from }));
+    await book(idOf('U1'), inDays(9), inDays(10), { who: 'Next' });
+    const extends_ = (until: string) => app.does(docket, { kind: 'hire-extended', chartId: series, until });
+    expect((await extends_(inDays(6))).outcome).toBe('kept');
+    const own = async () => (await calendar(series)).bookings.find(({ out }) => out !== null)!;
+    expect([(await own()).until, (await own()).free]).toEqual([inDays(6), inDays(9)]);
+    expect(await extends_(inDays(7))).toEqual(
+      jasmine.objectContaining({ outcome: 'refused', code: 'booked-otherwise' }),
+    );
+    const { handings } = await records.made(docket);
+    expect([handings[0]!.until, (await own()).until])
+      .withContext('docket and calendar say the same')
+      .toEqual([inDays(6), inDays(6)]);
+    expect((await extends_(inDays(2))).outcome)
+      .withContext('sooner')
+      .toBe('kept');
+    expect((await own()).free).toBe(inDays(5));
   });
 
   it('went out and came back on the days it did, however late the device could say so', async () => {
@@ -186,7 +331,7 @@ describe('what is hired', () => {
     await book(idOf('V1'), inDays(30), inDays(32), own);
     await book(idOf('V2'), TODAY, inDays(1), own);
     const [stock] = docketStockSchema.parse((await app.get(docketStockPath(docket))).body);
-    expect(stock!.booked).toEqual({ pieceId: idOf('V2'), until: inDays(1) });
+    expect(stock!.booked).toEqual({ pieceId: idOf('V2'), until: inDays(1), label: 'M', serial: 'V2' });
     const from = { roomId, pieceId: idOf('V2') };
     await records.does(docket, handing(series, { way: 'hired', until: inDays(1), from }));
     const { body } = await app.get(`${STORES.bookings}?from=${TODAY}&until=${inDays(60)}&series=${series}`);

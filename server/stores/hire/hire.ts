@@ -6,7 +6,7 @@ import { isDuplicate } from '../../database/trouble';
 import { notFound } from '../../http/problem-error';
 import { garmentOf, garmentsOf } from '../ledger/garments';
 import { StockRefused } from '../ledger/ledger';
-import { asDay, listPieces, pieceOf, today, type KnownPiece } from '../ledger/pieces';
+import { asDay, isGone, listPieces, pieceOf, today, type KnownPiece } from '../ledger/pieces';
 
 /** A booking as its row has it, with the number of its docket. */
 export interface BookingRow {
@@ -19,7 +19,11 @@ export interface BookingRow {
   readonly from_day: Date;
   readonly until_day: Date;
   readonly free_day: Date;
+  /** The first day it is dry again, where the next has it booked before that. */
+  readonly dry_day: Date | null;
   readonly deposit: number | null;
+  /** As it was booked before it went out; nothing where going out made it. */
+  readonly promised: unknown;
   readonly out_day: Date | null;
   readonly back_day: Date | null;
   readonly outcome: HireBooking['outcome'];
@@ -55,7 +59,7 @@ async function tell(database: Database, rows: readonly BookingRow[]): Promise<Hi
       who: row.who,
       from: asDay(row.from_day)!,
       until,
-      free: asDay(row.free_day)!,
+      free: asDay(row.dry_day) ?? asDay(row.free_day)!,
       deposit: row.deposit,
       out,
       back,
@@ -88,8 +92,8 @@ export async function bookingOf(database: Database, id: string): Promise<HireBoo
   return found;
 }
 
-/** What is out of the house for good: nothing of it is booked. */
-const gone = ({ place }: KnownPiece) => place === 'waste' || place === 'difference' || place === 'maker';
+/** Nothing is booked of what is out of the house for good. */
+const gone = ({ place }: KnownPiece) => isGone(place);
 
 /** The pieces of what is numbered, and what is booked of them for some days. */
 export async function hireCalendar(
@@ -100,7 +104,11 @@ export async function hireCalendar(
     if (series !== undefined) void all.where('pieces.series_id', series);
   });
   const garments = await garmentsOf(database, [...new Set(pieces.map(({ seriesId }) => seriesId))]);
-  const here = pieces.filter((piece) => !gone(piece));
+  // What is promised stays in sight though its piece is gone: somebody else's is given, or the booking taken back.
+  const promised = new Set(
+    await database('bookings').whereNull('outcome').whereNull('out_day').pluck<string[]>('piece_id'),
+  );
+  const here = pieces.filter((piece) => !gone(piece) || promised.has(piece.id));
   const bookings = await listBookings(
     database,
     (query) =>
@@ -135,8 +143,8 @@ async function heldOf(
     pieces.map(({ id }) => id),
   );
   const soonest = freeAfter(today(), dryingDays);
-  return rows.map(({ piece_id, from_day, until_day, free_day, out_day, outcome }) => {
-    const free = asDay(free_day)!;
+  return rows.map(({ piece_id, from_day, until_day, free_day, dry_day, out_day, outcome }) => {
+    const free = asDay(dry_day) ?? asDay(free_day)!;
     const stillOut = out_day !== null && outcome === null;
     return {
       pieceId: piece_id,
@@ -199,7 +207,7 @@ export async function saveBooking(database: Database, id: string, save: BookingS
     throw new StockRefused(
       before.out === null
         ? 'This booking was taken back. Book anew.'
-        : 'It is out, or was: it is taken back at the docket, where it was handed out.',
+        : 'It is out, or was: it is extended, and taken back, at the docket where it was handed out.',
     );
   if (before === null) await refuseDocket(database, save, piece.seriesId, garment);
   if (!save.cancelled) {

@@ -29,6 +29,11 @@ export function asDay(value: Date | string | null): string | null {
   return typeof value === 'string' ? value.slice(0, 10) : value.toISOString().slice(0, 10);
 }
 
+/** Whether what is at a place is out of the house for good. */
+export function isGone(place: string): boolean {
+  return place === 'waste' || place === 'difference' || place === 'maker';
+}
+
 interface PieceRow {
   readonly id: string;
   readonly article_id: string;

@@ -23,7 +23,8 @@ export async function listNeeds(database: Database): Promise<StockNeed[]> {
     const article = byKey.get(key);
     const forThem = wanted.get(key) ?? [];
     const supply = {
-      wanted: forThem.length,
+      // What is hired serves one after the other.
+      wanted: forThem.some(({ hired }) => hired) ? Math.min(1, forThem.length) : forThem.length,
       there: article === undefined ? 0 : onShelves(article),
       coming: article?.coming ?? 0,
       minimum: article?.minimum ?? 0,

@@ -1,6 +1,10 @@
 import { handingIn, type GarmentKind } from '@neat-measure/core';
 import type { Database } from '../../database/database';
 import { labelNow } from '@neat-measure/core/stock';
+import { balancesOf } from '../ledger/balances';
+import { garmentsOf } from '../ledger/garments';
+import type { ArticleRow } from '../ledger/ledger';
+import { isGone, listPieces } from '../ledger/pieces';
 import { renamesOf } from '../ledger/renames';
 import { findSettings } from '../../settings/store';
 
@@ -13,9 +17,14 @@ export interface Wanted {
   readonly docketNumber: number;
   readonly wearer: string;
   readonly openedAt: string;
+  /** Hired out, so that one piece serves one after the other. */
+  readonly hired: boolean;
 }
 
-/** What decided dockets wait for. What is hired is not: it comes back, and the calendar tells of it. */
+/**
+ * What decided dockets wait for. What is hired comes back, and the calendar tells of it: it is waited for only where the
+ * house has no piece of that size that could go.
+ */
 export async function listWanted(database: Database): Promise<Wanted[]> {
   const { habits } = await findSettings(database);
   const renames = await renamesOf(database);
@@ -39,9 +48,8 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
         opened_at: Date;
       }[]
     >('charts.series_id', 'charts.version', 'charts.kind', 'final_size', 'docket_id', 'chart_id', 'dockets.number', 'wearers.name', 'dockets.opened_at');
-  return rows
-    .filter(({ kind }) => handingIn(habits, kind) !== 'hired')
-    .map(({ series_id, version, final_size, docket_id, chart_id, number, name, opened_at }) => ({
+  const all = rows.map(
+    ({ series_id, version, kind, final_size, docket_id, chart_id, number, name, opened_at }) => ({
       seriesId: series_id,
       label: labelNow(renames, { seriesId: series_id, label: final_size, version }),
       docketId: docket_id,
@@ -49,7 +57,34 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
       docketNumber: number,
       wearer: name,
       openedAt: opened_at.toISOString(),
-    }));
+      hired: handingIn(habits, kind) === 'hired',
+    }),
+  );
+  const hires = all.filter(({ hired }) => hired);
+  if (hires.length === 0) return all;
+  const canGo = await hirable(database, [...new Set(hires.map(({ seriesId }) => seriesId))]);
+  return all.filter(({ hired, seriesId, label }) => !hired || !canGo.has(`${seriesId} ${label}`));
+}
+
+/** The sizes of some garments of which the house has any that may be handed out, wherever it is now. */
+async function hirable(database: Database, series: readonly string[]): Promise<Set<string>> {
+  const pieces = await listPieces(database, (all) => void all.whereIn('pieces.series_id', [...series]));
+  const usable = pieces.filter(({ blocked, place }) => !blocked && !isGone(place));
+  const rows = await database<ArticleRow>('articles').whereIn('series_id', [...series]);
+  const balances = await balancesOf(
+    database,
+    rows.map(({ id }) => id),
+  );
+  const garments = await garmentsOf(database, series);
+  const counted = rows.filter(
+    ({ id, series_id }) =>
+      garments.get(series_id)?.keeping.numbered === false &&
+      [...balances.get(id)!].some(([place, count]) => count > 0 && !isGone(place)),
+  );
+  return new Set([
+    ...usable.map(({ seriesId, label }) => `${seriesId} ${label}`),
+    ...counted.map(({ series_id, label }) => `${series_id} ${label}`),
+  ]);
 }
 
 /** The same by series and label, with a blank between. */

@@ -5,6 +5,7 @@ import { notFound } from '../../http/problem-error';
 import { once } from '../ledger/batches';
 import { garmentOf, refuseLabel } from '../ledger/garments';
 import { countAt, holdArticle, holdArticles, move, StockRefused } from '../ledger/ledger';
+import { driedAlready } from '../hire/hire-acts';
 import { pieceOf } from '../ledger/pieces';
 import { keepRename } from '../ledger/renames';
 import { refuseRoom } from './receive';
@@ -36,6 +37,7 @@ export async function moveStock(database: Database, id: string, sent: Move, by: 
       if (piece.blocked && (sent.kind === 'issued' || sent.kind === 'released'))
         throw new StockRefused(`${garment} ${piece.serial}: ${piece.says}`);
       await move(transaction, { ...base, what: `${garment} ${piece.serial}`, count: 1, pieceId });
+      if (sent.kind === 'released' && sent.from.endsWith('/drying')) await driedAlready(transaction, pieceId);
     }
   });
 }
