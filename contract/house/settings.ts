@@ -15,6 +15,8 @@ const retentionSchema = z.object({
 
 /** What the house has settled for everybody. */
 export const houseSettingsSchema = z.object({
+  /** What the house is called: it stands on its orders. */
+  name: z.string().trim().max(120).default(''),
   /** A session ends after so many minutes in which nothing was done, */
   idleMinutes: z.int().min(5).max(1_440).default(480),
   /** and after so many hours whatever is done. */

@@ -74,15 +74,21 @@ export const orderSchema = z.object({
   maker: z.string(),
   roomId: idSchema,
   at: instantSchema,
-  stage: z.enum(['draft', 'sent', 'acknowledged', 'part-received', 'done']),
+  stage: z.enum(['draft', 'sent', 'acknowledged', 'part-received', 'done', 'ended']),
   promised: daySchema.nullable(),
   late: z.boolean(),
+  /** Since when its maker has named no day, where that is too long. */
+  silentSince: daySchema.nullable(),
+  /** Whether it went to its maker by the house's own hand, and no desk is asked of it. */
+  byHand: z.boolean(),
   lines: z.array(orderLineSchema),
   /** What happened, in words, the oldest first. */
   story: z.array(z.object({ on: z.string(), by: z.string(), says: z.string() })),
 });
 export type Order = z.infer<typeof orderSchema>;
 export const ordersSchema = z.array(orderSchema);
+/** How it went to its maker. */
+export const orderSentSchema = z.object({ byHand: z.boolean().default(false) });
 export const orderClosedSchema = z.object({ lines: z.array(z.int().min(1)).min(1).max(500) });
 
 /** What came of an order, checked off. */

@@ -274,6 +274,7 @@ export const WARNING_KINDS = [
   'overdue',
   'clash',
   'order-late',
+  'order-unsent',
   'low',
   'label-gone',
   'due-back',

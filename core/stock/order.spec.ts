@@ -76,6 +76,30 @@ describe('how an order stands', () => {
     );
   });
 
+  it('is ended, and not all here, where somebody waits no more for the rest', () => {
+    const line = { line: 1, articleId: 'a', count: 15 };
+    const events = [
+      { kind: 'sent', at: '2026-05-04T08:00:00.000Z' },
+      { kind: 'received', line: 1, count: 3 },
+      { kind: 'closed', line: 1, count: 12 },
+    ] as const;
+    expect(standingOfOrder([line], events, '2026-05-10').stage).toBe('ended');
+    expect(standingOfOrder([{ ...line, count: 3 }], events.slice(0, 2), '2026-05-10').stage).toBe('done');
+  });
+
+  it('is silent where its maker has named no day for too long, and something is still to come', () => {
+    const line = { line: 1, articleId: 'a', count: 2 };
+    const sent = { kind: 'sent', at: '2026-05-04T08:00:00.000Z' } as const;
+    const since = (events: Parameters<typeof standingOfOrder>[1], day: string) =>
+      standingOfOrder([line], events, day).silentSince;
+    expect(since([sent], '2026-05-09')).toBeNull();
+    expect(since([sent], '2026-05-10')).toBe('2026-05-04');
+    expect(since([], '2026-05-10')).withContext('a draft').toBeNull();
+    const says = { says: 'acknowledged', promised: '2026-06-01', place: 1, on: '2026-05-20' } as const;
+    expect(since([sent, { kind: 'heard', message: says }], '2026-05-30')).toBeNull();
+    expect(since([sent, { kind: 'received', line: 1, count: 2 }], '2026-05-30')).toBeNull();
+  });
+
   it('is late once the day that was named last is past, and something is still to come', () => {
     expect(on([sent, acknowledged], '2026-06-10').late).toBeFalse();
     expect(on([sent, acknowledged], '2026-06-11').late).toBeTrue();

@@ -1,4 +1,4 @@
-import { sayDay } from './days';
+import { daysFrom, sayDay } from './days';
 import type { MakerMessage } from './order-sheet';
 
 /** One line of an order: so many of one article. */
@@ -10,10 +10,19 @@ export interface OrderLine {
 
 /** What happened to an order, beside what its maker says: an append-only list. */
 export type OrderEvent =
-  | { readonly kind: 'sent'; readonly at: string }
+  /** To its maker's desk, or by the house's own hand. */
+  | { readonly kind: 'sent'; readonly at: string; readonly byHand?: true }
   | { readonly kind: 'heard'; readonly message: MakerMessage }
   /** Pieces came in for a line; of another size where a substitute was taken. */
-  | { readonly kind: 'received'; readonly line: number; readonly count: number }
+  | {
+      readonly kind: 'received';
+      readonly line: number;
+      readonly count: number;
+      /** What its label says, where that is another than was ordered. */
+      readonly as?: string;
+    }
+  /** Something came that was not ordered so, and was taken in as what it is. */
+  | { readonly kind: 'beside'; readonly count: number; readonly label: string }
   /** Something else came than was ordered, and went back. */
   | { readonly kind: 'sent-back'; readonly count: number; readonly label: string }
   /** The rest of a line is waited for no more. */
@@ -34,13 +43,18 @@ export interface LineStanding {
 
 /** How an order stands. */
 export interface OrderStanding {
-  readonly stage: 'draft' | 'sent' | 'acknowledged' | 'part-received' | 'done';
+  readonly stage: 'draft' | 'sent' | 'acknowledged' | 'part-received' | 'done' | 'ended';
   /** The day the maker named last; `null` before it named one. */
   readonly promised: string | null;
   /** Whether that day is past, and something is still to come. */
   readonly late: boolean;
+  /** Since when its maker has named no day, where that is too long; `null` where it is not. */
+  readonly silentSince: string | null;
   readonly lines: readonly LineStanding[];
 }
+
+/** So many days a maker may take to name a day; a working value of ours. */
+export const ANSWER_DAYS = 5;
 
 /**
  * How an order stands on a day, by all that happened to it.
@@ -59,10 +73,13 @@ export function standingOfOrder(
       .flatMap((one) => (one.says === 'acknowledged' || one.says === 'late' ? [one.promised] : []))
       .at(-1) ?? null;
   const open = standing.some((line) => line.open > 0);
+  const sent = events.find((one) => one.kind === 'sent')?.at.slice(0, 10) ?? null;
+  const silent = open && promised === null && sent !== null && daysFrom(sent, today) > ANSWER_DAYS;
   return {
     stage: stageOfOrder(events, standing),
     promised,
     late: open && promised !== null && promised < today,
+    silentSince: silent ? sent : null,
     lines: standing,
   };
 }
@@ -100,7 +117,7 @@ function standingOfLine(
 }
 
 function stageOfOrder(events: readonly OrderEvent[], lines: readonly LineStanding[]): OrderStanding['stage'] {
-  if (lines.every(({ open }) => open === 0)) return 'done';
+  if (lines.every(({ open }) => open === 0)) return lines.some(({ closed }) => closed > 0) ? 'ended' : 'done';
   if (lines.some(({ received }) => received > 0)) return 'part-received';
   if (events.some((one) => one.kind === 'heard' && one.message.says === 'acknowledged'))
     return 'acknowledged';

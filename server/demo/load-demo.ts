@@ -8,11 +8,13 @@ import type { Database } from '../database/database';
 import { saveKit } from '../kits/store';
 import { addPerson } from '../people/service';
 import { findAccount, hasAccounts } from '../accounts/store';
+import { findSettings, saveSettings } from '../settings/store';
 import { saveWearer } from '../wearers/store';
 import { loadSeason } from './load-season';
 import { loadAfterSeason, loadStores } from './load-stores';
 
 const demoSchema = z.object({
+  house: lineSchema(120),
   fitters: z.array(signInSchema.extend({ name: lineSchema(120), role: z.enum(ROLES) })).min(1),
   wearers: z.array(
     z.object({
@@ -46,6 +48,7 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
   const demo = demoSchema.parse(JSON.parse(await readFile(join(folder, 'demo.json'), 'utf8')));
   await database.transaction(async (transaction) => {
     for (const fitter of demo.fitters) await addPerson(transaction, fitter);
+    await saveSettings(transaction, { ...(await findSettings(transaction)), name: demo.house });
     const keeper = (await findAccount(transaction, demo.fitters[0]!.signIn))!;
     for (const { id, ...wearer } of demo.wearers)
       await saveWearer(transaction, id, { ...wearer, version: 0 });

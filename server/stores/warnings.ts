@@ -35,6 +35,7 @@ export async function listWarnings(database: Database): Promise<Warning[]> {
     'overdue',
     'clash',
     'order-late',
+    'order-unsent',
     'low',
     'label-gone',
     'due-back',
@@ -158,20 +159,42 @@ function clash(what: string, { id, who, from, docketId }: HireBooking, why: stri
 
 async function ofOrders(database: Database): Promise<Warning[]> {
   const orders = await findOrders(database, await openOrders(database));
-  return orders
-    .filter(({ late }) => late)
-    .map(({ id, number, maker, promised }) => ({
-      ...NONE,
-      kind: 'order-late',
-      orderId: id,
-      says: `Order ${number} at ${maker} was promised for ${say(promised!)}, and is not all here.`,
-    }));
+  return orders.flatMap(({ id, number, maker, promised, late, silentSince, stage, lines }): Warning[] => {
+    const told = { ...NONE, orderId: id };
+    const count = lines.reduce((sum, one) => sum + one.open, 0);
+    if (stage === 'draft')
+      return [
+        {
+          ...told,
+          kind: 'order-unsent',
+          says: `Order ${number} at ${maker} is not sent yet: ${count} ${count === 1 ? 'garment waits' : 'garments wait'} for that.`,
+        },
+      ];
+    if (late)
+      return [
+        {
+          ...told,
+          kind: 'order-late',
+          says: `Order ${number} at ${maker} was promised for ${say(promised!)}, and is not all here.`,
+        },
+      ];
+    return silentSince === null
+      ? []
+      : [
+          {
+            ...told,
+            kind: 'order-late',
+            says: `Order ${number} went to ${maker} on ${say(silentSince)}, and they have named no day. Ask, or call them.`,
+          },
+        ];
+  });
 }
 
 async function ofShelves(database: Database): Promise<Warning[]> {
+  const unsent = await unsentOf(database);
   return (await lowArticles(database)).map((article) => {
     const there = onShelves(article);
-    const coming = article.coming === 0 ? 'None is ordered.' : `${article.coming} ordered.`;
+    const coming = sayComing(article.coming, unsent.get(article.id) ?? 0);
     return {
       ...NONE,
       kind: 'low',
@@ -179,6 +202,24 @@ async function ofShelves(database: Database): Promise<Warning[]> {
       says: `${article.garment} ${article.label}: ${there} on the shelf, at least ${article.minimum} should be. ${coming}`,
     };
   });
+}
+
+/** How many of each article stand in orders that were not sent. */
+async function unsentOf(database: Database): Promise<Map<string, number>> {
+  const orders = await findOrders(database, await openOrders(database));
+  const lines = orders.filter(({ stage }) => stage === 'draft').flatMap((one) => one.lines);
+  return lines.reduce(
+    (sums, { articleId, open }) => sums.set(articleId, (sums.get(articleId) ?? 0) + open),
+    new Map<string, number>(),
+  );
+}
+
+function sayComing(coming: number, unsent: number): string {
+  if (coming === 0) return 'None is ordered.';
+  const sent = coming - unsent;
+  const waits = `${unsent} in an order that is not sent yet.`;
+  if (unsent === 0) return `${sent} ordered.`;
+  return sent === 0 ? waits : `${sent} ordered, ${waits}`;
 }
 
 /** What lies in the stores in a label that the latest version of its chart has no more. */

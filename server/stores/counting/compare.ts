@@ -3,7 +3,7 @@ import { differencesOf, placeKey, withUncounted } from '@neat-measure/core/stock
 import * as z from 'zod';
 import type { Database } from '../../database/database';
 import { notFound } from '../../http/problem-error';
-import { balancesOf } from '../ledger/articles';
+import { balancesOf } from '../ledger/balances';
 import { garmentsOf } from '../ledger/garments';
 import type { ArticleRow } from '../ledger/ledger';
 import { listPieces } from '../ledger/pieces';

@@ -9,7 +9,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { allOrNothing } from '../../database/all-or-nothing';
 import { Harness } from '../../testing/harness';
 import { Stores, SUIT } from '../../testing/stock';
-import { balancesOf } from './articles';
+import { balancesOf } from './balances';
 import { holdArticles, move, StockRefused } from './ledger';
 
 /** A generator of numbers that is the same for the same seed (mulberry32). */

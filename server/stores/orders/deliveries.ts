@@ -106,15 +106,17 @@ export async function deliver(
           orderId,
           by,
         });
-        if (line !== undefined)
-          await transaction('order_events').insert({
-            order_id: orderId,
-            kind: 'received',
-            line: line.line,
-            count: hold.count,
-            by_id: by,
-            at,
-          });
+        const isOther = line === undefined || line.label !== hold.label || line.seriesId !== hold.seriesId;
+        await transaction('order_events').insert({
+          order_id: orderId,
+          kind: line === undefined ? 'beside' : 'received',
+          line: line?.line ?? null,
+          count: hold.count,
+          // What its label said, where that is not what was ordered.
+          body: isOther ? JSON.stringify({ label: what }) : null,
+          by_id: by,
+          at,
+        });
       }
     },
   );

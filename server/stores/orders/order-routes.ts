@@ -7,6 +7,7 @@ import {
   orderFilePath,
   orderSaveSchema,
   orderSentPath,
+  orderSentSchema,
   STORES,
 } from '@neat-measure/contract/stores';
 import { orderAsCsv } from '@neat-measure/core/stock';
@@ -18,7 +19,7 @@ import type { Maker } from './maker';
 import { listNeeds } from './needs';
 import { closeLines, deliver } from './deliveries';
 import { hearOf, sendOrder } from './order-talk';
-import { HOUSE, listOrders, orderOf, saveOrder, sheetOf } from './orders';
+import { listOrders, orderOf, saveOrder, sheetToSend } from './orders';
 
 /** What is ordered of makers, and what comes. All need a session. */
 export function orderRoutes(database: Database, maker: Maker): Router {
@@ -31,14 +32,14 @@ export function orderRoutes(database: Database, maker: Maker): Router {
     })
     .get(orderFilePath(':id', 'json'), async (request, response) => {
       const order = await orderOf(database, readId(request));
-      response.attachment(`order-${order.number}.json`).json(sheetOf(order, HOUSE));
+      response.attachment(`order-${order.number}.json`).json(await sheetToSend(database, order));
     })
     .get(orderFilePath(':id', 'csv'), async (request, response) => {
       const order = await orderOf(database, readId(request));
       response
         .type('text/csv')
         .attachment(`order-${order.number}.csv`)
-        .send(orderAsCsv(sheetOf(order, HOUSE)));
+        .send(orderAsCsv(await sheetToSend(database, order)));
     })
     .get(`${STORES.orders}/:id`, async (request, response) => {
       response.json(await orderOf(database, readId(request)));
@@ -50,9 +51,10 @@ export function orderRoutes(database: Database, maker: Maker): Router {
     })
     .put(orderSentPath(':id'), async (request, response) => {
       const id = readId(request);
-      await sendOrder(database, maker, id, fitterOf(response).id);
+      const { byHand } = readBody(orderSentSchema, request);
+      await sendOrder(database, maker, id, { by: fitterOf(response).id, byHand });
       // What it says at once, where it says anything: an order that was sent is sent, whatever comes of asking.
-      await hearOf(database, maker, id).catch(() => undefined);
+      if (!byHand) await hearOf(database, maker, id).catch(() => undefined);
       response.json(await orderOf(database, id));
     })
     .put(orderAskedPath(':id'), async (request, response) => {

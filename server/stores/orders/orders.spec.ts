@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pathOf, ROUTES } from '@neat-measure/contract';
+import { PATHS, pathOf, ROUTES } from '@neat-measure/contract';
 import {
   articlesSchema,
   deliveryPath,
@@ -16,6 +16,7 @@ import {
   ordersSchema,
   renamedPath,
   STORES,
+  warningsSchema,
   type Order,
 } from '@neat-measure/contract/stores';
 import { orderSheetSchema } from '@neat-measure/core/stock';
@@ -164,7 +165,11 @@ describe('orders', () => {
       0,
       'Sent back 1 of Warden trousers 34.',
     ]);
-    expect((await deliver(order.id, [{ ...hold, line: null }])).body.lines[0].open).toBe(1);
+    const beside = await deliver(order.id, [{ ...hold, line: null }]);
+    expect([beside.body.lines[0].open, beside.body.story.at(-1).says]).toEqual([
+      1,
+      'Took in 1 of Warden trousers 34, not ordered so.',
+    ]);
     const found = articlesSchema.parse((await app.get(`${STORES.stock}?room=${roomId}`)).body).items;
     expect(found.map(({ label, there }) => [label, there[0]?.shelf])).toEqual([['34', 1]]);
   });
@@ -176,6 +181,9 @@ describe('orders', () => {
     expect(order.lines[0]!.substitute).toEqual({ count: 2, label: '34' });
     const taken = await deliver(order.id, [{ line: 1, seriesId, label: '34', count: 2 }]);
     expect([taken.body.lines[0].received, taken.body.lines[0].open]).toEqual([2, 0]);
+    expect(taken.body.story.at(-1).says).toBe(
+      'Took in 2 of Warden trousers 34 in the place of Warden trousers 32.',
+    );
     const found = articlesSchema.parse((await app.get(`${STORES.stock}?room=${roomId}`)).body).items;
     expect(found.map(({ label, there }) => [label, there[0]?.shelf])).toEqual([['34', 2]]);
   });
@@ -190,7 +198,9 @@ describe('orders', () => {
     const late = await sent({ maker: MAKER, roomId, lines }, 'late', 3);
     expect(late.story.at(-1)!.says).toContain('Is late');
     const closed = await app.put(orderClosedPath(late.id), { lines: [1], batchId: uuidv7() });
-    expect([closed.body.stage, closed.body.lines[0].closed]).toEqual(['done', 5]);
+    expect([closed.body.stage, closed.body.lines[0].closed])
+      .withContext('nothing is here')
+      .toEqual(['ended', 5]);
     expect(problem(await app.put(orderClosedPath(late.id), { lines: [9], batchId: uuidv7() }))).toEqual([
       404,
       'not-found',
@@ -223,6 +233,47 @@ describe('orders', () => {
     expect(orderSchema.parse((await app.get(pathOf(STORES.orders, again.id))).body).lines[0]!.received).toBe(
       0,
     );
+  });
+
+  it('say who they are from, are not sent by asking, and are told while they are not sent', async () => {
+    const [roomId, seriesId] = [await stores.room(), await stores.chart()];
+    const lines = [{ seriesId, label: '32', count: 2, wantedFor: [] }];
+    const { id, number } = await stores.order({ maker: MAKER, roomId, lines });
+    const warned = async () =>
+      warningsSchema.parse((await app.get(STORES.warnings)).body).filter(({ orderId }) => orderId === id);
+    expect((await warned()).map(({ kind, says }) => [kind, says])).toEqual([
+      ['order-unsent', `Order ${number} at ${MAKER} is not sent yet: 2 garments wait for that.`],
+    ]);
+    expect(problem(await app.put(orderAskedPath(id), {}))).toEqual([409, 'stock-refused']);
+    expect(desk.answer(id)).withContext('nothing went to the maker').toBeNull();
+    const low = { minimum: 3, makerCode: null, version: 1 };
+    const [article] = articlesSchema.parse((await app.get(`${STORES.stock}?search=${seriesId}`)).body).items;
+    const own = orderSchema.parse((await app.get(pathOf(STORES.orders, id))).body).lines[0]!.articleId;
+    expect([article, (await app.put(pathOf(STORES.articles, own), low)).status]).toEqual([undefined, 200]);
+    const says = warningsSchema
+      .parse((await app.get(STORES.warnings)).body)
+      .find(({ kind, articleId }) => kind === 'low' && articleId === own)?.says;
+    expect(says).toContain('2 in an order that is not sent yet.');
+    const settings = (await app.get(PATHS.settings)).body as object;
+    await app.put(PATHS.settings, { ...settings, name: 'Tern Rock Station' });
+    const house = async () =>
+      orderSheetSchema.parse(JSON.parse(await (await app.file(orderFilePath(id, 'json'))).text())).house;
+    expect(await house()).toBe('Tern Rock Station');
+    const byHand = await app.put(orderSentPath(id), { byHand: true });
+    expect([byHand.body.stage, byHand.body.byHand, byHand.body.story.at(-1).says]).toEqual([
+      'sent',
+      true,
+      'Sent it by hand.',
+    ]);
+    expect(problem(await app.put(orderAskedPath(id), {})))
+      .withContext('a desk that never had it is not sent it')
+      .toEqual([409, 'stock-refused']);
+    expect(desk.answer(id)).toBeNull();
+    await app
+      .database('order_events')
+      .where({ order_id: id })
+      .update({ at: new Date(Date.now() - 9 * 86_400_000) });
+    expect((await warned())[0]!.says).toContain('they have named no day');
   });
 
   it('are an open form, as JSON and as a table, without anybody’s name in it', async () => {

@@ -12,6 +12,7 @@ import type { Database } from '../../database/database';
 import { readJson } from '../../database/read-json';
 import { notFound } from '../../http/problem-error';
 import { once } from '../ledger/batches';
+import { findSettings } from '../../settings/store';
 import { garmentOf, garmentsOf, refuseLabel } from '../ledger/garments';
 import { codeOf, holdArticle, StockRefused, type ArticleRow } from '../ledger/ledger';
 import { refuseRoom } from '../shelves/receive';
@@ -35,7 +36,7 @@ interface LineRow {
 }
 interface EventRow {
   readonly order_id: string;
-  readonly kind: 'sent' | 'heard' | 'received' | 'sent-back' | 'closed';
+  readonly kind: 'sent' | 'heard' | 'received' | 'sent-back' | 'closed' | 'beside';
   readonly line: number | null;
   readonly count: number | null;
   readonly body: unknown;
@@ -44,7 +45,8 @@ interface EventRow {
 }
 
 const wantedForSchema = z.array(z.object({ docketId: z.string(), chartId: z.string() }));
-const backSchema = z.object({ label: z.string() });
+const labelledSchema = z.object({ label: z.string() });
+const sentSchema = z.object({ byHand: z.literal(true) });
 
 /** So many orders that are done are told beside those that are open. */
 const MOST_DONE = 40;
@@ -53,8 +55,13 @@ const MOST_DONE = 40;
 export async function listOrders(database: Database): Promise<Order[]> {
   const rows: OrderRow[] = await orderRows(database);
   const told = await tellOrders(database, rows);
-  const done = told.filter(({ stage }) => stage === 'done').slice(MOST_DONE);
+  const done = told.filter(({ stage }) => isOver(stage)).slice(MOST_DONE);
   return told.filter((one) => !done.includes(one));
+}
+
+/** Whether nothing of an order is waited for any more. */
+export function isOver(stage: Order['stage']): boolean {
+  return stage === 'done' || stage === 'ended';
 }
 
 /** Some orders. */
@@ -125,6 +132,8 @@ async function tellOrders(database: Database, rows: readonly OrderRow[]): Promis
       stage: standing.stage,
       promised: standing.promised,
       late: standing.late,
+      silentSince: standing.silentSince,
+      byHand: read.some((one) => one.kind === 'sent' && one.byHand === true),
       lines: own.map((line, at) => {
         const article = articleById.get(line.article_id)!;
         const garment = garments.get(article.series_id)!;
@@ -165,12 +174,19 @@ function piecesIn(message: MakerMessage, line: number): { serial: string; made: 
 
 function toEvent({ kind, line, count, body, at }: EventRow): OrderEvent {
   switch (kind) {
-    case 'sent':
-      return { kind, at: at.toISOString() };
+    case 'sent': {
+      const byHand = body === null ? {} : readJson(sentSchema, body, 'how an order was sent');
+      return { kind, at: at.toISOString(), ...byHand };
+    }
     case 'heard':
       return { kind, message: readJson(makerMessageSchema, body, 'what a maker said') };
     case 'sent-back':
-      return { kind, count: count!, label: readJson(backSchema, body, 'what went back').label };
+    case 'beside':
+      return { kind, count: count!, label: readJson(labelledSchema, body, 'what came').label };
+    case 'received': {
+      const as = body === null ? {} : { as: readJson(labelledSchema, body, 'what came').label };
+      return { kind, line: line!, count: count!, ...as };
+    }
     default:
       return { kind, line: line!, count: count! };
   }
@@ -179,11 +195,15 @@ function toEvent({ kind, line, count, body, at }: EventRow): OrderEvent {
 function sayEvent(event: OrderEvent, labelOf: (line: number) => string): string {
   switch (event.kind) {
     case 'sent':
-      return 'Sent it.';
+      return event.byHand === true ? 'Sent it by hand.' : 'Sent it.';
     case 'heard':
       return sayMessage(event.message, labelOf);
     case 'received':
-      return `Took in ${event.count} of ${labelOf(event.line)}.`;
+      return event.as === undefined
+        ? `Took in ${event.count} of ${labelOf(event.line)}.`
+        : `Took in ${event.count} of ${event.as} in the place of ${labelOf(event.line)}.`;
+    case 'beside':
+      return `Took in ${event.count} of ${event.label}, not ordered so.`;
     case 'sent-back':
       return `Sent back ${event.count} of ${event.label}.`;
     case 'closed':
@@ -224,7 +244,7 @@ export async function saveOrder(database: Database, id: string, save: OrderSave,
 }
 
 /** An order in its open form. */
-export function sheetOf(order: Order, house: string): OrderSheet {
+function sheetOf(order: Order, house: string): OrderSheet {
   return {
     form: 'neat-measure-order',
     version: 1,
@@ -245,5 +265,11 @@ export function sheetOf(order: Order, house: string): OrderSheet {
   };
 }
 
-/** What the house is called on its orders, where nothing else is said. */
-export const HOUSE = 'Neat Measure';
+/** An order in its open form, from the house by its own name. */
+export async function sheetToSend(database: Database, order: Order): Promise<OrderSheet> {
+  const { name } = await findSettings(database);
+  return sheetOf(order, name === '' ? NO_NAME : name);
+}
+
+/** What stands on orders of a house that has not said what it is called. */
+const NO_NAME = 'A house that has not given its name';
