@@ -18,6 +18,8 @@ export const STORES = {
   counts: '/api/stores/counts',
   /** GET those of some days; GET or PUT one by id. */
   bookings: '/api/stores/bookings',
+  /** GET what is kept for dockets; PUT one by an id of the caller's. */
+  putBy: '/api/stores/put-by',
   /** GET: which pieces of a garment are free for some days. */
   free: '/api/stores/free',
   /** GET all that are open, or done lately; PUT one by id. */
@@ -38,6 +40,21 @@ export function scanPath(code: string): string {
 /** GET: what the stores have for the garments of a docket. */
 export function docketStockPath(docketId: string): string {
   return `/api/dockets/${docketId}/stock`;
+}
+
+/** PUT: whether the wearer was told that something has come. */
+export function putByCalledPath(id: string): string {
+  return `${STORES.putBy}/${id}/called`;
+}
+
+/** PUT: puts something back on the shelf that was kept for a docket. */
+export function putBackPath(id: string): string {
+  return `${STORES.putBy}/${id}/back`;
+}
+
+/** GET: the labels of what is kept for a docket. */
+export function putByLabelsPath(docketId: string): string {
+  return `${STORES.putBy}/${docketId}/labels.pdf`;
 }
 
 /** PUT: an inspection of a piece. */

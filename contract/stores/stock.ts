@@ -1,4 +1,4 @@
-import { COMPARTMENTS, MOVEMENT_KINDS } from '@neat-measure/core/stock';
+import { MOVEMENT_KINDS, OPEN_COMPARTMENTS } from '@neat-measure/core/stock';
 import { GARMENT_KINDS } from '@neat-measure/core';
 import * as z from 'zod';
 import { listQuerySchema, pageSchema } from '../lists';
@@ -63,6 +63,8 @@ const thereSchema = z.object({
   shelf: z.int(),
   drying: z.int(),
   quarantine: z.int(),
+  /** Kept for the dockets they came in for. */
+  'put-by': z.int().default(0),
   /** Of those on its shelf, so many must not be handed out: they are past their day, or failed their inspection. */
   blocked: z.int().default(0),
 });
@@ -164,7 +166,7 @@ export const receiptSchema = z
     seriesId: idSchema,
     label: lineSchema(200),
     roomId: idSchema,
-    compartment: z.enum(COMPARTMENTS).default('shelf'),
+    compartment: z.enum(OPEN_COMPARTMENTS).default('shelf'),
     count: countSchema,
     /** Of what is numbered, every piece. */
     pieces: z.array(newPieceSchema).max(500),
@@ -192,7 +194,7 @@ export const stockImportSchema = z.object({
         made: daySchema.nullable(),
         /** Where it lies, where the table says so: else on the shelves of the room all of it goes to. */
         roomId: idSchema.nullable().default(null),
-        compartment: z.enum(COMPARTMENTS).default('shelf'),
+        compartment: z.enum(OPEN_COMPARTMENTS).default('shelf'),
       }),
     )
     .min(1)
@@ -227,12 +229,12 @@ const MOST_SECONDS = 31 * 86_400;
 /** What was counted in one compartment of a room, without knowing what is listed. */
 export const countSaveSchema = z.object({
   roomId: idSchema,
-  compartment: z.enum(COMPARTMENTS),
+  compartment: z.enum(OPEN_COMPARTMENTS),
   lines: z.array(z.object({ articleId: idSchema, counted: z.int().min(0).max(10_000) })).max(2_000),
   /** Numbered pieces that were seen. */
   pieceIds: z.array(idSchema).max(2_000),
-  /** Whether all that lies there was counted, or only the garments of which something was: the others stay as they are listed. */
-  only: z.enum(['room', 'garments']).default('room'),
+  /** Whether all that lies there was counted, only the garments of which something was, or only those very sizes: the others stay as they are listed. */
+  only: z.enum(['room', 'garments', 'sizes']).default('room'),
   /** How long counting took, in seconds: what moved meanwhile may have been counted or not. */
   seconds: z.int().min(0).max(MOST_SECONDS).default(0),
 });
@@ -277,6 +279,8 @@ export const WARNING_KINDS = [
   'order-unsent',
   'low',
   'label-gone',
+  'put-by-astray',
+  'to-call',
   'due-back',
   'dry',
   'piece-soon',
@@ -316,6 +320,11 @@ export const docketStockSchema = z.array(
     booked: z
       .object({ pieceId: idSchema, until: daySchema, label: z.string(), serial: z.string() })
       .nullable(),
+    /** What is kept for this docket since it came in; in another size than the wearer goes with now, it is put back. */
+    putBy: z
+      .object({ roomId: idSchema, room: z.string(), label: z.string(), pieceId: idSchema.nullable() })
+      .nullable()
+      .default(null),
     /** The orders it is wanted for, by this docket. */
     orders: z.array(z.object({ number: z.int(), stage: z.string(), promised: daySchema.nullable() })),
   }),

@@ -1,6 +1,9 @@
-/** Where in a store room something lies: to be handed out, to be dried first, or set aside to be looked at. */
-export const COMPARTMENTS = ['shelf', 'drying', 'quarantine'] as const;
+/** Where in a store room something lies: to be handed out, to be dried first, set aside to be looked at, or put by for somebody. */
+export const COMPARTMENTS = ['shelf', 'drying', 'quarantine', 'put-by'] as const;
 export type Compartment = (typeof COMPARTMENTS)[number];
+/** Those that anybody puts things into. What is put by is so for a docket, and goes there and from there by that. */
+export const OPEN_COMPARTMENTS = ['shelf', 'drying', 'quarantine'] as const satisfies Compartment[];
+export type OpenCompartment = (typeof OPEN_COMPARTMENTS)[number];
 
 /** Where something is: in a compartment of a room, or outside the stores. */
 export type Whereabouts =
@@ -60,21 +63,27 @@ const shelf = (where: Whereabouts) => where.in === 'room' && where.compartment =
 const aside = (where: Whereabouts) => where.in === 'room' && where.compartment !== 'shelf';
 const room = (where: Whereabouts) => where.in === 'room';
 const compartmentOf = (where: Whereabouts) => (where.in === 'room' ? where.compartment : null);
+const putBy = (where: Whereabouts) => where.in === 'room' && where.compartment === 'put-by';
 const held = (where: Whereabouts) => room(where) || where.in === 'wearer';
 
 /** From where to where each kind goes. */
 const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) => boolean>> = {
   received: (from, to) => from.in === 'maker' && room(to),
-  issued: (from, to) => shelf(from) && to.in === 'wearer',
+  issued: (from, to) => (shelf(from) || putBy(from)) && to.in === 'wearer',
   returned: (from, to) => from.in === 'wearer' && (room(to) || to.in === 'waste'),
   // From one room to another it stays what it is: nothing that was set aside, or is wet, gets onto a shelf so.
   moved: (from, to) =>
-    room(from) && room(to) && (compartmentOf(from) === compartmentOf(to) || compartmentOf(to) !== 'shelf'),
+    room(from) &&
+    room(to) &&
+    (compartmentOf(from) === compartmentOf(to) ||
+      // Put by is what could be handed out as well.
+      (putBy(to) ? shelf(from) : compartmentOf(to) !== 'shelf')),
   released: (from, to) => aside(from) && shelf(to),
   'written-off': (from, to) => room(from) && to.in === 'waste',
   // A slip of the hand, set right at once: what was handed out, or taken back, was not.
   undone: (from, to) =>
-    (from.in === 'wearer' && shelf(to)) || ((room(from) || from.in === 'waste') && to.in === 'wearer'),
+    (from.in === 'wearer' && (shelf(to) || putBy(to))) ||
+    ((room(from) || from.in === 'waste') && to.in === 'wearer'),
   renamed: (from, to) => (held(from) && to.in === 'renaming') || (from.in === 'renaming' && held(to)),
   counted: (from, to) => (from.in === 'difference' && room(to)) || (room(from) && to.in === 'difference'),
 };

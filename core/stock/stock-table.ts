@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { plainWords } from '../chart/brought/words/vocabulary';
 import type { Grid } from '../chart/brought/layout/grid';
-import { COMPARTMENTS, type Compartment } from './movement';
+import { OPEN_COMPARTMENTS, type Compartment, type OpenCompartment } from './movement';
 
 /** What a column of a table of stock can hold. */
 export const STOCK_ROLES = [
@@ -79,6 +79,7 @@ export const COMPARTMENT_WORDS: Readonly<Record<Compartment, string>> = {
   shelf: 'shelf',
   drying: 'drying',
   quarantine: 'set aside',
+  'put-by': 'put by',
 };
 
 /** A chart as a table of stock may name it. */
@@ -104,7 +105,7 @@ export interface StockRow {
   readonly code: string | null;
   /** The room it names; `null` where the table names none. */
   readonly roomId: string | null;
-  readonly compartment: Compartment;
+  readonly compartment: OpenCompartment;
 }
 
 /** What a table of stock may speak of, and what was said of such tables before. */
@@ -233,7 +234,10 @@ function readRow(
   const room = roomCalled(cell('room'), rooms);
   if (cell('room') !== '' && room === null)
     return `No room is called “${cell('room')}”. Add it under “How it is kept”, or leave that column out.`;
-  const compartment = COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
+  // Put by for whom, no table says: it goes to the shelf again.
+  const compartment = same(COMPARTMENT_WORDS['put-by'], cell('place'))
+    ? 'shelf'
+    : OPEN_COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
   if (cell('place') !== '' && compartment === undefined)
     return `“${cell('place')}” is no part of a room: write ${Object.values(COMPARTMENT_WORDS).join(', ')}, or nothing.`;
   return {

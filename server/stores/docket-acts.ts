@@ -13,6 +13,7 @@ import { hireEnded, hireExtends, hireNotEnded, hireNotOut, hireOut, HireClash } 
 import { garmentsOf, type Garment } from './ledger/garments';
 import { countAt, holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
 import { listPieces, type KnownPiece } from './ledger/pieces';
+import { keepAgain, takeKept } from './put-by/put-by';
 import { renamesOf } from './ledger/renames';
 
 /** An act that the docket lets in and the stores do not: all of it is undone. */
@@ -40,7 +41,8 @@ export async function moveForAct(
   const batchId = uuidv7();
   await eachTaken(transaction, movementsOf(before, after), shelf, async (taken) => {
     const { movement, article, piece, garment } = taken;
-    const { kind, from, to, reason } = movement;
+    const { kind, reason } = movement;
+    const { from, to } = await placesOf(transaction, act.docketId, taken);
     if (kind === 'issued' && piece !== null && piece.blocked)
       throw new ActRefused({ code: 'piece-refused', garment: garment.garment, why: piece.says });
     // What goes into a room that is none would be nowhere.
@@ -77,6 +79,19 @@ export async function moveForAct(
       throw asRefusal(error, garment, handing);
     });
   }
+}
+
+/** From where to where something goes: what is put by for its wearer goes before what lies on the shelf. */
+async function placesOf(
+  transaction: Database,
+  docketId: string,
+  { movement: { kind, from, to, hire, handing }, article, piece }: Moving,
+): Promise<Pick<DocketMovement, 'from' | 'to'>> {
+  const { roomId } = handing.from!;
+  const { chartId, actId } = handing;
+  const going = { docketId, chartId, articleId: article.id, pieceId: piece?.id ?? null, roomId, actId };
+  if (kind === 'issued') return { from: await takeKept(transaction, going), to };
+  return hire === 'not-out' ? { from, to: await keepAgain(transaction, going) } : { from, to };
 }
 
 /** What becomes of the booking of a numbered piece. */

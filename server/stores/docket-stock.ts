@@ -9,7 +9,8 @@ import { freeFor } from './hire/hire';
 import { bookingsFor } from './hire/hire-acts';
 import type { ArticleRow } from './ledger/ledger';
 import { findOrders } from './orders/orders';
-import { asDay, listPieces, today } from './ledger/pieces';
+import { asDay, listPieces, today, type KnownPiece } from './ledger/pieces';
+import { keptFor, type PutByRow } from './put-by/put-by';
 import { renamesOf } from './ledger/renames';
 
 /**
@@ -55,6 +56,7 @@ export async function stockForDocket(
     docket.id,
     sized.map(({ id, seriesId }) => ({ id, seriesId })),
   );
+  const kept: PutByRow[] = await keptFor(database, docket.id);
   const now = today();
   const told: DocketStock[number][] = [];
   for (const { id, seriesId, size, label } of sized) {
@@ -66,7 +68,8 @@ export async function stockForDocket(
     const pieces =
       numbered && article !== undefined
         ? (await listPieces(database, (all) => void all.where('pieces.article_id', article.id))).filter(
-            ({ blocked, place }) => !blocked && place.endsWith('/shelf'),
+            ({ blocked, place, id: pieceId }) =>
+              !blocked && (place.endsWith('/shelf') || kept.some(({ piece_id }) => piece_id === pieceId)),
           )
         : [];
     const free =
@@ -79,21 +82,39 @@ export async function stockForDocket(
         mayGo === null || mayGo.has(piece.id) || bookings.some(({ pieceId }) => pieceId === piece.id),
     );
     const booked = bookings.find(({ chartId }) => chartId === id) ?? null;
+    const row = kept.find(({ held_chart_id }) => held_chart_id === id);
+    const keptArticle = own.find((one) => one.id === row?.article_id);
+    const putBy =
+      row === undefined || keptArticle === undefined
+        ? null
+        : {
+            roomId: row.room_id,
+            room: rooms.get(row.room_id) ?? '',
+            label: keptArticle.label,
+            pieceId: row.piece_id,
+          };
+    // What is put by for them lies there, and for nobody else.
+    const theirs = putBy?.label === label ? putBy : null;
     told.push({
       chartId: id,
       label: size,
       calledNow: label === size ? null : label,
       numbered,
       there: (article?.there ?? [])
-        .filter(({ shelf }) => shelf > 0)
+        .filter(({ roomId, shelf }) => shelf > 0 || roomId === theirs?.roomId)
+        .sort((a, b) => Number(b.roomId === theirs?.roomId) - Number(a.roomId === theirs?.roomId))
         .map(({ roomId, shelf }) => {
-          const here = may.filter(({ place }) => place === `${roomId}/shelf`);
-          // What is booked for them is the first to be handed out.
-          here.sort((a, b) => Number(b.id === booked?.pieceId) - Number(a.id === booked?.pieceId));
+          const here = may.filter(
+            ({ id: pieceId, place }) =>
+              place === `${roomId}/shelf` || (pieceId === theirs?.pieceId && roomId === theirs.roomId),
+          );
+          // What is put by or booked for them is the first to be handed out.
+          const first = (one: KnownPiece) => one.id === theirs?.pieceId || one.id === booked?.pieceId;
+          here.sort((a, b) => Number(first(b)) - Number(first(a)));
           return {
             roomId,
             room: rooms.get(roomId) ?? '',
-            count: numbered ? here.length : shelf,
+            count: numbered ? here.length : shelf + (roomId === theirs?.roomId ? 1 : 0),
             pieces: here.map(({ id: pieceId, serial, says }) => ({ id: pieceId, serial, says })),
           };
         })
@@ -112,6 +133,7 @@ export async function stockForDocket(
         booked === null
           ? null
           : { pieceId: booked.pieceId, until: booked.until, label: booked.label, serial: booked.serial },
+      putBy,
       orders: orders.of(id),
     });
   }

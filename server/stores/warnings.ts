@@ -1,4 +1,4 @@
-import type { HireBooking, Piece, Warning } from '@neat-measure/contract/stores';
+import type { HireBooking, Piece, PutBy, Warning } from '@neat-measure/contract/stores';
 import { addDays, dayOf, sayDay, sizesOfLabel } from '@neat-measure/core/stock';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
@@ -9,6 +9,7 @@ import { listBookings } from './hire/hire';
 import type { ArticleRow } from './ledger/ledger';
 import { openOrders } from './orders/order-talk';
 import { findOrders } from './orders/orders';
+import { listPutBy } from './put-by/put-by-list';
 import { listPieces, today } from './ledger/pieces';
 
 const NONE = { articleId: null, orderId: null, bookingId: null, docketId: null };
@@ -28,6 +29,7 @@ export async function listWarnings(database: Database): Promise<Warning[]> {
     ...(await ofHires(database)),
     ...(await ofOrders(database)),
     ...(await ofShelves(database)),
+    ...(await ofPutBy(database)),
     ...(await ofLabels(database)),
   ];
   const grave: Warning['kind'][] = [
@@ -38,6 +40,8 @@ export async function listWarnings(database: Database): Promise<Warning[]> {
     'order-unsent',
     'low',
     'label-gone',
+    'put-by-astray',
+    'to-call',
     'due-back',
     'dry',
     'piece-soon',
@@ -203,6 +207,41 @@ async function ofShelves(database: Database): Promise<Warning[]> {
     };
   });
 }
+
+/** Whose goods have come and who was not told; and what is put by that nobody waits for any more. */
+async function ofPutBy(database: Database): Promise<Warning[]> {
+  const kept = await listPutBy(database);
+  const astray = kept.flatMap((one): Warning[] =>
+    one.astray === null
+      ? []
+      : [
+          {
+            ...NONE,
+            kind: 'put-by-astray',
+            says: `${one.garment} ${one.label} is put by for ${one.wearer ?? 'a docket that is no more'}, and they ${ASTRAY_WORDS[one.astray]}. Put it back on the shelf.`,
+          },
+        ],
+  );
+  const toCall = kept.filter((one) => one.astray === null && one.called === null);
+  const dockets = [...new Set(toCall.map(({ docketId }) => docketId))];
+  const calls = dockets.map((docketId): Warning => {
+    const own = toCall.filter((one) => one.docketId === docketId);
+    const come = own.length === 1 ? '1 garment has come' : `${own.length} garments have come`;
+    return {
+      ...NONE,
+      kind: 'to-call',
+      says: `${own[0]!.wearer ?? ''}, docket ${own[0]!.docketNumber ?? ''}: ${come} and ${own.length === 1 ? 'is' : 'are'} put by. Call them.`,
+    };
+  });
+  return [...astray, ...calls];
+}
+
+/** Why something that is put by is waited for no more. */
+const ASTRAY_WORDS: Readonly<Record<NonNullable<PutBy['astray']>, string>> = {
+  'docket-gone': 'wait for nothing',
+  'other-size': 'go with another size now',
+  'has-theirs': 'have theirs already',
+};
 
 /** How many of each article stand in orders that were not sent. */
 async function unsentOf(database: Database): Promise<Map<string, number>> {

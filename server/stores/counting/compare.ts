@@ -45,6 +45,7 @@ export async function compare(database: Database, sent: CountSave): Promise<Told
     const row = rows.find((one) => one.id === line.articleId);
     if (row === undefined) throw notFound('article');
     if (sent.only === 'garments' && !garmentsCounted.has(row.series_id)) return [];
+    if (sent.only === 'sizes' && !counted.has(row.id)) return [];
     const pieces = [
       ...listedPieces
         .filter((one) => one.articleId === row.id && !ids.has(one.id))

@@ -3,6 +3,7 @@ import { correctionOf, placeKey, type CountLine, type Whereabouts } from '@neat-
 import type { Database } from '../../database/database';
 import { once } from '../ledger/batches';
 import { countAt, holdArticles, move, placeOfPiece, StockRefused, type Moving } from '../ledger/ledger';
+import { isPutBy, seenElsewhere } from '../put-by/put-by';
 import { findCount } from './count';
 
 /**
@@ -115,13 +116,18 @@ async function bringHere(
 ): Promise<void> {
   if (place === placeKey(here)) return;
   const [roomId, compartment] = place.split('/');
-  if (compartment !== undefined)
-    return move(transaction, {
+  if (compartment !== undefined) {
+    const isShelf = placeKey(here).endsWith('/shelf');
+    await move(transaction, {
       ...one,
-      kind: 'moved',
+      // What dried, was set aside or was put by comes onto a shelf for the reason that was given.
+      kind: isShelf && compartment !== 'shelf' ? 'released' : 'moved',
       from: { in: 'room', roomId: roomId!, compartment: compartment as 'shelf' },
       to: here,
     });
+    if (isPutBy(place)) await seenElsewhere(transaction, one.pieceId!);
+    return;
+  }
   if (place === 'wearer')
     return move(transaction, { ...one, kind: 'returned', from: { in: 'wearer' }, to: here, found: true });
   if (place === 'difference') return move(transaction, { ...one, from: { in: 'difference' }, to: here });

@@ -16,7 +16,9 @@ export interface Batch {
     | 'renamed'
     | 'delivery'
     | 'order'
-    | 'closed';
+    | 'closed'
+    | 'put-by'
+    | 'put-back';
   /** What was sent: the same id with something else is another thing. */
   readonly body: unknown;
   readonly by: string;

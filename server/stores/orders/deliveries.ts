@@ -5,7 +5,8 @@ import { once } from '../ledger/batches';
 import { garmentOf, refuseLabel, type Garment } from '../ledger/garments';
 import { holdArticle, StockRefused } from '../ledger/ledger';
 import { orderOf } from './orders';
-import { takeIn } from '../shelves/receive';
+import { keepFor, putByPlace, stillWaiting } from '../put-by/put-by';
+import { takeIn, type Incoming } from '../shelves/receive';
 
 /** Waits no more for the rest of some lines. */
 export async function closeLines(
@@ -96,11 +97,11 @@ export async function deliver(
           open.set(line.line, left - hold.count);
         }
         const article = await holdArticle(transaction, hold.seriesId, hold.label);
-        await takeIn(transaction, {
+        await takeInAndPutBy(transaction, line, {
           batchId,
           garment,
           article,
-          to: { in: 'room', roomId: order.roomId, compartment: 'shelf' },
+          roomId: order.roomId,
           count: hold.count,
           pieces: hold.pieces,
           orderId,
@@ -120,6 +121,37 @@ export async function deliver(
       }
     },
   );
+}
+
+/** Takes in what came for a line: as many as dockets wait for are put by for them, the others go to the shelf. */
+async function takeInAndPutBy(
+  transaction: Database,
+  line: Order['lines'][number] | undefined,
+  {
+    roomId,
+    ...incoming
+  }: Omit<Incoming, 'to' | 'orderId'> & { readonly roomId: string; readonly orderId: string },
+): Promise<void> {
+  const { article, count, pieces, orderId } = incoming;
+  const waiting = line === undefined ? [] : await stillWaiting(transaction, article, line.wantedFor);
+  const theirs = waiting.slice(0, count);
+  for (const [at, { docketId, chartId }] of theirs.entries()) {
+    const [pieceId = null] = await takeIn(transaction, {
+      ...incoming,
+      to: putByPlace(roomId),
+      count: 1,
+      pieces: pieces.slice(at, at + 1),
+    });
+    await keepFor(transaction, { docketId, chartId, articleId: article.id, pieceId, roomId, orderId });
+  }
+  const left = count - theirs.length;
+  if (left > 0)
+    await takeIn(transaction, {
+      ...incoming,
+      to: { in: 'room', roomId, compartment: 'shelf' },
+      count: left,
+      pieces: pieces.slice(theirs.length),
+    });
 }
 
 /** @throws StockRefused where what came is not what was ordered on that line, and its maker did not say so */

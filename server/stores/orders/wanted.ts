@@ -48,6 +48,15 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
         opened_at: Date;
       }[]
     >('charts.series_id', 'charts.version', 'charts.kind', 'final_size', 'docket_id', 'chart_id', 'dockets.number', 'wearers.name', 'dockets.opened_at');
+  // For whom some of that size is put by, nothing is waited for any more.
+  const kept = new Set(
+    (
+      await database('put_by')
+        .join('articles', 'articles.id', 'put_by.article_id')
+        .whereNotNull('held_chart_id')
+        .select<{ docket_id: string; series_id: string; label: string }[]>('docket_id', 'series_id', 'label')
+    ).map(({ docket_id, series_id, label }) => `${docket_id} ${series_id} ${label}`),
+  );
   const all = rows.map(
     ({ series_id, version, kind, final_size, docket_id, chart_id, number, name, opened_at }) => ({
       seriesId: series_id,
@@ -60,10 +69,13 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
       hired: handingIn(habits, kind) === 'hired',
     }),
   );
-  const hires = all.filter(({ hired }) => hired);
-  if (hires.length === 0) return all;
+  const waiting = all.filter(
+    ({ docketId, seriesId, label }) => !kept.has(`${docketId} ${seriesId} ${label}`),
+  );
+  const hires = waiting.filter(({ hired }) => hired);
+  if (hires.length === 0) return waiting;
   const canGo = await hirable(database, [...new Set(hires.map(({ seriesId }) => seriesId))]);
-  return all.filter(({ hired, seriesId, label }) => !hired || !canGo.has(`${seriesId} ${label}`));
+  return waiting.filter(({ hired, seriesId, label }) => !hired || !canGo.has(`${seriesId} ${label}`));
 }
 
 /** The sizes of some garments of which the house has any that may be handed out, wherever it is now. */

@@ -20,8 +20,13 @@ export interface Incoming {
   readonly by: string;
 }
 
-/** Takes something in: each piece by itself where it is numbered, else by count. @throws StockRefused */
-export async function takeIn(transaction: Database, incoming: Incoming): Promise<void> {
+/**
+ * Takes something in: each piece by itself where it is numbered, else by count.
+ *
+ * @returns the pieces; none of what is counted
+ * @throws StockRefused
+ */
+export async function takeIn(transaction: Database, incoming: Incoming): Promise<readonly string[]> {
   const { batchId, garment, article, to, count, pieces, orderId, by } = incoming;
   const base = {
     batchId,
@@ -35,16 +40,20 @@ export async function takeIn(transaction: Database, incoming: Incoming): Promise
   if (!garment.keeping.numbered) {
     if (pieces.length > 0)
       throw new StockRefused(`${garment.garment} is counted here, not numbered. Leave the numbers out.`);
-    return move(transaction, { ...base, what: `${garment.garment} ${article.label}`, count });
+    await move(transaction, { ...base, what: `${garment.garment} ${article.label}`, count });
+    return [];
   }
   if (pieces.length !== count)
     throw new StockRefused(
       `${garment.garment} is numbered: write down the number of each piece, ${count} in all.`,
     );
+  const taken: string[] = [];
   for (const piece of pieces) {
     const pieceId = await keepPiece(transaction, garment, article, piece);
     await move(transaction, { ...base, what: `${garment.garment} ${piece.serial}`, count: 1, pieceId });
+    taken.push(pieceId);
   }
+  return taken;
 }
 
 /** @throws ProblemError `not-found` where there is no such room */

@@ -149,7 +149,7 @@ describe('the stores', () => {
   });
 
   it('hand a garment over that never was in the stores, without them', async () => {
-    const chartId = await stores.chart();
+    const [, chartId] = [await stores.room(), await stores.chart()];
     const docket = await stores.sized(chartId, '32');
     await records.does(docket, handing(chartId));
     const [told] = docketStockSchema.parse((await app.get(docketStockPath(docket))).body);

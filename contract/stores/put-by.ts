@@ -1,0 +1,42 @@
+import * as z from 'zod';
+import { idSchema, instantSchema } from '../shared';
+
+/** Puts something by that lies on a shelf, for a garment of a docket. */
+export const putBySaveSchema = z.object({
+  docketId: idSchema,
+  chartId: idSchema,
+  roomId: idSchema,
+  /** Of what is numbered, which piece. */
+  pieceId: idSchema.nullable(),
+});
+export type PutBySave = z.infer<typeof putBySaveSchema>;
+
+/** Whether the wearer was told that it has come. */
+export const putByCalledSchema = z.object({ called: z.boolean() });
+
+/** Why something is not to be kept for its docket any more. */
+export const ASTRAY = ['docket-gone', 'other-size', 'has-theirs'] as const;
+
+/** Something that is kept for a docket. */
+export const putBySchema = z.object({
+  id: idSchema,
+  docketId: idSchema,
+  /** `null` where the docket is no more. */
+  docketNumber: z.int().nullable(),
+  wearer: z.string().nullable(),
+  articleId: idSchema,
+  garment: z.string(),
+  label: z.string(),
+  /** What stands on the label of its article. */
+  code: z.string(),
+  serial: z.string().nullable(),
+  roomId: idSchema,
+  room: z.string(),
+  since: instantSchema,
+  called: z.object({ at: instantSchema, by: z.string() }).nullable(),
+  astray: z.enum(ASTRAY).nullable(),
+  /** So many garments are still to come for the docket by its orders. */
+  toCome: z.int(),
+});
+export type PutBy = z.infer<typeof putBySchema>;
+export const putBysSchema = z.array(putBySchema);

@@ -1,0 +1,23 @@
+import type { PutBy } from '@neat-measure/contract/stores';
+import { printLabelGrid } from '../../print/label-grid';
+
+/** What is kept for a docket and is to be labelled. */
+export interface PutByLabelsToPrint {
+  readonly sheet: 'put-by';
+  readonly kept: readonly PutBy[];
+}
+
+/** Labels for what is kept for a docket: whose it is, then what it is. */
+export function printPutByLabels({ kept }: PutByLabelsToPrint): Promise<Buffer> {
+  const labels = kept.map(({ wearer, docketNumber, garment, label, serial, room, since, code }) => ({
+    large: wearer ?? 'nobody any more',
+    bold: `${garment} ${label}`,
+    lines: [
+      docketNumber === null ? '' : `Docket ${docketNumber}`,
+      serial === null ? '' : `No. ${serial}`,
+    ].filter((line) => line !== ''),
+    fine: `Put by in ${room} on ${since.slice(0, 10)}`,
+    code: serial === null ? ({ as: 'bars', text: code } as const) : ({ as: 'square', text: serial } as const),
+  }));
+  return printLabelGrid(labels, 'Put by', 'Nothing is put by for this docket.');
+}

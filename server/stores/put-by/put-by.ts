@@ -1,0 +1,234 @@
+import type { PutBySave } from '@neat-measure/contract/stores';
+import { placeKey, type Whereabouts } from '@neat-measure/core/stock';
+import { v7 as uuidv7 } from 'uuid';
+import type { Database } from '../../database/database';
+import { isDuplicate } from '../../database/trouble';
+import { notFound } from '../../http/problem-error';
+import { once } from '../ledger/batches';
+import { garmentOf } from '../ledger/garments';
+import { holdArticles, move, StockRefused, type ArticleRow } from '../ledger/ledger';
+import { pieceOf } from '../ledger/pieces';
+import { listWanted } from '../orders/wanted';
+import { refuseRoom } from '../shelves/receive';
+
+/** What is kept for a docket, as its row has it. `held_chart_id` is nothing once it is kept no more. */
+export interface PutByRow {
+  readonly id: string;
+  readonly docket_id: string;
+  readonly chart_id: string;
+  readonly held_chart_id: string | null;
+  readonly article_id: string;
+  readonly piece_id: string | null;
+  readonly room_id: string;
+  readonly order_id: string | null;
+  readonly at: Date;
+  readonly called_at: Date | null;
+  readonly called_by: string | null;
+}
+
+/** Where in a room lies what is put by. */
+export function putByPlace(roomId: string): Whereabouts {
+  return { in: 'room', roomId, compartment: 'put-by' };
+}
+
+/** Everything that is kept for dockets, or for one. */
+export function keptFor(database: Database, docketId?: string) {
+  return database<PutByRow>('put_by')
+    .whereNotNull('held_chart_id')
+    .modify((query) => void (docketId === undefined ? query : query.where({ docket_id: docketId })))
+    .orderBy('at')
+    .orderBy('id');
+}
+
+/** Which garment of which docket something is kept for, and what it is. */
+export interface Keeping {
+  readonly docketId: string;
+  readonly chartId: string;
+  readonly articleId: string;
+  readonly pieceId: string | null;
+  readonly roomId: string;
+  readonly orderId: string | null;
+}
+
+/** Writes down for whom something lies with what is put by: it has been moved there by the same transaction. */
+export async function keepFor(transaction: Database, keeping: Keeping): Promise<void> {
+  await transaction('put_by').insert({
+    id: uuidv7(),
+    docket_id: keeping.docketId,
+    chart_id: keeping.chartId,
+    held_chart_id: keeping.chartId,
+    article_id: keeping.articleId,
+    piece_id: keeping.pieceId,
+    room_id: keeping.roomId,
+    order_id: keeping.orderId,
+    at: new Date(),
+  });
+}
+
+/** Of some garments of dockets those that wait for an article still, whoever waits longest first. */
+export async function stillWaiting(
+  transaction: Database,
+  { series_id, label }: ArticleRow,
+  among: readonly { readonly docketId: string; readonly chartId: string }[],
+): Promise<readonly { readonly docketId: string; readonly chartId: string }[]> {
+  // A piece that is hired out is promised by its booking.
+  const waiting = (await listWanted(transaction)).filter(
+    (one) => one.seriesId === series_id && one.label === label && !one.hired,
+  );
+  return waiting.filter((one) =>
+    among.some(({ docketId, chartId }) => docketId === one.docketId && chartId === one.chartId),
+  );
+}
+
+/**
+ * Puts something by that lies on a shelf, for a garment of a docket.
+ *
+ * @throws StockRefused where the docket does not wait for it, or has some put by
+ */
+export async function putBy(database: Database, id: string, save: PutBySave, by: string): Promise<void> {
+  const { docketId, chartId, roomId, pieceId } = save;
+  await refuseRoom(database, roomId);
+  await once(database, { id, what: 'put-by', body: save, by }, async (transaction) => {
+    const wanted = (await listWanted(transaction)).find(
+      (one) => one.docketId === docketId && one.chartId === chartId,
+    );
+    if (wanted === undefined)
+      throw new StockRefused(
+        'That docket does not wait for this garment: it has it, some is put by for it, or no size is decided.',
+      );
+    const row = await transaction('articles')
+      .where({ series_id: wanted.seriesId, label: wanted.label })
+      .first<{ id: string } | undefined>('id');
+    if (row === undefined) throw notFound('article');
+    const article = (await holdArticles(transaction, [row.id])).get(row.id)!;
+    const { garment, keeping } = await garmentOf(transaction, wanted.seriesId);
+    const piece = pieceId === null ? null : await pieceOf(transaction, pieceId);
+    if (keeping.numbered !== (piece !== null) || (piece !== null && piece.articleId !== article.id))
+      throw new StockRefused(`Say which piece of ${garment} ${wanted.label} is put by.`);
+    if (piece?.blocked === true) throw new StockRefused(`${garment} ${piece.serial}: ${piece.says}`);
+    await move(transaction, {
+      batchId: id,
+      kind: 'moved',
+      articleId: article.id,
+      what: `${garment} ${piece?.serial ?? article.label}`,
+      from: { in: 'room', roomId, compartment: 'shelf' },
+      to: putByPlace(roomId),
+      count: 1,
+      pieceId,
+      docketId,
+      by,
+    });
+    await keepFor(transaction, { docketId, chartId, articleId: article.id, pieceId, roomId, orderId: null });
+  });
+}
+
+/** Puts something back on the shelf that was kept for a docket. @throws ProblemError */
+export async function putBack(database: Database, id: string, batchId: string, by: string): Promise<void> {
+  const found = await database<PutByRow>('put_by').where({ id }).first();
+  if (found === undefined) throw notFound('garment that was put by');
+  await once(database, { id: batchId, what: 'put-back', body: { id }, by }, async (transaction) => {
+    const article = (await holdArticles(transaction, [found.article_id])).get(found.article_id)!;
+    const row = (await transaction<PutByRow>('put_by').where({ id }).forUpdate().first())!;
+    if (row.held_chart_id === null)
+      throw new StockRefused('It is not put by any more: it was handed over, or put back by somebody else.');
+    const { garment } = await garmentOf(transaction, article.series_id);
+    await move(transaction, {
+      batchId,
+      kind: 'released',
+      articleId: article.id,
+      what: `${garment} ${article.label}`,
+      from: putByPlace(row.room_id),
+      to: { in: 'room', roomId: row.room_id, compartment: 'shelf' },
+      count: 1,
+      pieceId: row.piece_id,
+      docketId: row.docket_id,
+      by,
+    });
+    await endKeeping(transaction, id, 'put-back');
+  });
+}
+
+/** What was kept is so no more. */
+async function endKeeping(transaction: Database, id: string, ended: string, act: string | null = null) {
+  await transaction('put_by').where({ id }).update({ held_chart_id: null, ended, handed_act: act });
+}
+
+/** Says that the wearer was told, or was not; the first who told them stays. @throws ProblemError `not-found` */
+export async function noteCalled(database: Database, id: string, called: boolean, by: string): Promise<void> {
+  const row = await database<PutByRow>('put_by').where({ id }).first();
+  if (row === undefined) throw notFound('garment that was put by');
+  if (called === (row.called_at !== null)) return;
+  await database('put_by')
+    .where({ id })
+    .update(called ? { called_at: new Date(), called_by: by } : { called_at: null, called_by: null });
+}
+
+/** A garment that goes to a wearer, or was not handed over after all. */
+interface Going {
+  readonly docketId: string;
+  readonly chartId: string;
+  readonly articleId: string;
+  readonly pieceId: string | null;
+  readonly roomId: string;
+  /** The act that hands it over. */
+  readonly actId: string;
+}
+
+/**
+ * Where a garment is taken from that goes to its wearer: what is put by for them goes first, and is kept no more.
+ *
+ * @returns the place; the shelf of the room where nothing is put by for them there
+ */
+export async function takeKept(transaction: Database, going: Going): Promise<Whereabouts> {
+  const { docketId, chartId, articleId, pieceId, roomId, actId } = going;
+  const row = await transaction<PutByRow>('put_by')
+    .where({
+      docket_id: docketId,
+      held_chart_id: chartId,
+      article_id: articleId,
+      room_id: roomId,
+      piece_id: pieceId,
+    })
+    .forUpdate()
+    .first();
+  if (row === undefined) return { in: 'room', roomId, compartment: 'shelf' };
+  await endKeeping(transaction, row.id, 'handed', actId);
+  return putByPlace(roomId);
+}
+
+/** Where a garment goes that was not handed over after all: what had been put by for them is so again. */
+export async function keepAgain(
+  transaction: Database,
+  { chartId, actId, roomId }: Going,
+): Promise<Whereabouts> {
+  const row = await transaction<PutByRow & { handed_act: string | null }>('put_by')
+    .where({ handed_act: actId, chart_id: chartId, room_id: roomId })
+    .forUpdate()
+    .first();
+  const shelf: Whereabouts = { in: 'room', roomId, compartment: 'shelf' };
+  if (row === undefined) return shelf;
+  try {
+    await transaction('put_by')
+      .where({ id: row.id })
+      .update({ held_chart_id: chartId, ended: null, handed_act: null });
+  } catch (error) {
+    // Another has come for them meanwhile, and is put by.
+    if (isDuplicate(error)) return shelf;
+    throw error;
+  }
+  return putByPlace(roomId);
+}
+
+/** A piece was seen elsewhere: it is put by no more. */
+export async function seenElsewhere(transaction: Database, pieceId: string): Promise<void> {
+  await transaction('put_by')
+    .where({ piece_id: pieceId })
+    .whereNotNull('held_chart_id')
+    .update({ held_chart_id: null, ended: 'counted' });
+}
+
+/** Whether a place is where things are put by. */
+export function isPutBy(place: string): boolean {
+  const [roomId = ''] = place.split('/');
+  return place === placeKey(putByPlace(roomId));
+}
