@@ -148,6 +148,20 @@ export const articleAccountSchema = z.object({
   article: articleSchema,
   pieces: z.array(pieceSchema),
   movements: z.array(movementSchema),
+  /** The inspections of its pieces, the latest first. */
+  inspections: z
+    .array(
+      z.object({
+        id: idSchema,
+        serial: z.string(),
+        day: daySchema,
+        passed: z.boolean(),
+        note: z.string().nullable(),
+        by: fitterSchema,
+        at: instantSchema,
+      }),
+    )
+    .default([]),
   /** How many movements there are in all. */
   moved: z.int(),
 });

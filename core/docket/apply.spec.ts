@@ -358,6 +358,7 @@ describe('the sentences', () => {
     one.does('fit-checked', { chartId, trialId: on, check: 'own-1', answer: 'right', reason: null });
     const pinned = { area: 'leg', how: 'hem-at', typed: '78', unit: 'cm', length: 780_000 as never } as const;
     one.does('alteration-noted', { chartId, ...pinned });
+    one.does('alterations-done', { chartId, done: true });
     one.does('garment-fitted', { chartId, trialId: on, outcome: 'kept', reason: null, found: null });
     const handing = { chartId, way: 'issued', until: null, untried: null, found: null } as const;
     const signature = { by: 'name', name: 'Ibrahima Lund' } as const;

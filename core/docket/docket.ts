@@ -289,6 +289,8 @@ export interface Docket {
   /** Every size that was put on, in the order it was. */
   readonly trials: readonly GarmentTrial[];
   readonly alterations: readonly GarmentAlteration[];
+  /** The garments whose alterations are done, each once. */
+  readonly altered: readonly { readonly chartId: string; readonly by: Author; readonly at: string }[];
   readonly fittings: readonly Fitting[];
   readonly handings: readonly Handing[];
 }

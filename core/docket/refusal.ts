@@ -69,6 +69,7 @@ export type Refusal =
   | { readonly code: 'until-past'; readonly garment: string; readonly until: string }
   /** What must be looked at on the wearer was not kept after a trial, and no reason was given. */
   | { readonly code: 'must-be-tried'; readonly garment: string; readonly look: string }
+  | { readonly code: 'nothing-altered' }
   | { readonly code: 'no-such-handing' }
   | { readonly code: 'area-missing' }
   | { readonly code: 'lost-goes-nowhere' }

@@ -90,6 +90,8 @@ export function sayRefusal(refusal: Refusal, parts: InchParts): string {
       return `${refusal.until} is past: until when is the ${inSentence(refusal.garment)} hired?`;
     case 'must-be-tried':
       return `The ${inSentence(refusal.garment)} is not handed over before it was looked at on the wearer: ${refusal.look}. Try it on, or give a reason.`;
+    case 'nothing-altered':
+      return 'Nothing of this garment is altered, or somebody else has said so already. Look at the docket.';
     case 'no-such-handing':
       return 'This garment is not with the wearer. Reload the page and look at the docket.';
     case 'area-missing':

@@ -70,7 +70,7 @@ const held = (where: Whereabouts) => room(where) || where.in === 'wearer';
 const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) => boolean>> = {
   received: (from, to) => from.in === 'maker' && room(to),
   issued: (from, to) => (shelf(from) || putBy(from)) && to.in === 'wearer',
-  returned: (from, to) => from.in === 'wearer' && (room(to) || to.in === 'waste'),
+  returned: (from, to) => from.in === 'wearer' && ((room(to) && !putBy(to)) || to.in === 'waste'),
   // From one room to another it stays what it is: nothing that was set aside, or is wet, gets onto a shelf so.
   moved: (from, to) =>
     room(from) &&

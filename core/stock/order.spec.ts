@@ -71,8 +71,9 @@ describe('how an order stands', () => {
     expect(on([sent]).stage).toBe('sent');
     expect(on([sent, acknowledged]).stage).toBe('acknowledged');
     expect(on([sent, acknowledged, received(1, 2)]).stage).toBe('part-received');
+    expect(on([sent, received(1, 5), received(2, 2)]).stage).toBe('done');
     expect(on([sent, received(1, 5), received(2, 1), { kind: 'closed', line: 2, count: 1 }]).stage).toBe(
-      'done',
+      'ended',
     );
   });
 

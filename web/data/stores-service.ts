@@ -21,6 +21,9 @@ import {
   orderSentPath,
   ordersSchema,
   pieceSchema,
+  putBackPath,
+  putByCalledPath,
+  putBysSchema,
   renamedPath,
   roomSchema,
   roomsSchema,
@@ -47,6 +50,8 @@ import {
   type Order,
   type OrderSave,
   type Piece,
+  type PutBy,
+  type PutBySave,
   type Receipt,
   type Room,
   type Scanned,
@@ -149,6 +154,26 @@ export class StoresService {
     return this.api.put(pathOf(STORES.bookings, id), booking, bookingSchema);
   }
 
+  booking(id: string): Observable<HireBooking> {
+    return this.api.get(pathOf(STORES.bookings, id), bookingSchema);
+  }
+
+  putBys(): Observable<PutBy[]> {
+    return this.api.get(STORES.putBy, putBysSchema);
+  }
+
+  putBy(id: string, save: PutBySave): Observable<void> {
+    return this.api.put(pathOf(STORES.putBy, id), save);
+  }
+
+  called(id: string, called: boolean): Observable<void> {
+    return this.api.put(putByCalledPath(id), { called });
+  }
+
+  putBack(id: string, batchId: string): Observable<void> {
+    return this.api.put(putBackPath(id), { batchId });
+  }
+
   free(series: string, from: string, until: string): Observable<Free> {
     return this.api.get(`${STORES.free}?series=${series}&from=${from}&until=${until}`, freeSchema);
   }
@@ -169,8 +194,9 @@ export class StoresService {
     return this.api.put(pathOf(STORES.orders, id), order, orderSchema);
   }
 
-  send(id: string): Observable<Order> {
-    return this.api.put(orderSentPath(id), {}, orderSchema);
+  /** @param byHand whether somebody has sent it outside of here, so that no desk is sent it */
+  send(id: string, byHand = false): Observable<Order> {
+    return this.api.put(orderSentPath(id), { byHand }, orderSchema);
   }
 
   ask(id: string): Observable<Order> {

@@ -62,6 +62,8 @@ export function orderOf(articles: readonly Article[], changes: Partial<Order> = 
     stage: 'acknowledged',
     promised: '2026-06-04',
     late: false,
+    silentSince: null,
+    byHand: false,
     lines: articles.map(({ id, seriesId, garment, label, code, makerCode, numbered }, at) => ({
       line: at + 1,
       articleId: id,

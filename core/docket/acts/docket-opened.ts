@@ -44,6 +44,7 @@ export function openedDocket({ docketId, wearerId, occasion, unit, preference, a
     decisions: [],
     trials: [],
     alterations: [],
+    altered: [],
     fittings: [],
     handings: [],
   };

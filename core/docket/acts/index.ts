@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { failure, success, type Outcome } from '../../outcome';
+import { alterationsDone, type AlterationsDone } from './fitting/alterations-done';
 import { alterationNoted, type AlterationNoted } from './fitting/alteration-noted';
 import { choiceMade, type ChoiceMade } from './choice-made';
 import { clothingChosen, type ClothingChosen } from './clothing-chosen';
@@ -60,6 +61,7 @@ export type Act =
   | TrialWithdrawn
   | FitChecked
   | AlterationNoted
+  | AlterationsDone
   | GarmentFitted
   | GarmentsHandedOver
   | HandingWithdrawn
@@ -98,6 +100,7 @@ const KINDS = [
   trialWithdrawn,
   fitChecked,
   alterationNoted,
+  alterationsDone,
   garmentFitted,
   garmentsHandedOver,
   handingWithdrawn,

@@ -3,6 +3,7 @@ import {
   alterationsOf,
   cm,
   finalSize,
+  isAtTailor,
   stageOf,
   lastDone,
   RIGHT,
@@ -300,5 +301,23 @@ describe('trying a garment on', () => {
     } as const;
     expect(one.tries(one.act('alteration-noted', strange))?.code).toBe('unreadable-alteration');
     expect(one.tries(one.act('alteration-noted', { ...strange, typed: '3' }))?.code).toBe('length-differs');
+  });
+
+  it('is at the tailor until somebody says that it is ready, and again when more is altered', () => {
+    const { one, chartId, wear, keep, alter, undo } = decided('jacket');
+    const ready = (done: boolean) => one.tries(one.act('alterations-done', { chartId, done }))?.code ?? null;
+    const on = wear('M');
+    expect(ready(true)).toBe('nothing-altered');
+    expect(isAtTailor(one.docket!, chartId)).toBeFalse();
+    alter('waist', 'take-in', '2');
+    keep(on);
+    expect([isAtTailor(one.docket!, chartId), ready(false)]).toEqual([true, 'nothing-altered']);
+    expect([ready(true), isAtTailor(one.docket!, chartId)]).toEqual([null, false]);
+    expect(ready(true)).toBe('nothing-altered');
+    undo();
+    expect(isAtTailor(one.docket!, chartId)).toBeTrue();
+    ready(true);
+    alter('sleeve', 'lengthen', '1');
+    expect(isAtTailor(one.docket!, chartId)).toBeTrue();
   });
 });

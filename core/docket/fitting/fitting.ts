@@ -32,6 +32,20 @@ export function alterationsOf(
 }
 
 /**
+ * Whether a garment is to be altered and is not ready yet.
+ *
+ * @example isAtTailor(worn, jacket.id) // false
+ */
+export function isAtTailor(
+  { alterations, altered }: Pick<Docket, 'alterations' | 'altered'>,
+  chartId: string,
+): boolean {
+  return (
+    alterationsOf({ alterations }, chartId).length > 0 && altered.every((one) => one.chartId !== chartId)
+  );
+}
+
+/**
  * What trying a garment on came to; `null` while it is open, or where another size was put on or decided since.
  *
  * @example standingFitting(worn, jacket.id).outcome // 'kept'

@@ -7,7 +7,7 @@ import { notFound } from '../../http/problem-error';
 import { balancesOf } from './balances';
 import { garmentsOf, type Garment } from './garments';
 import { codeOf, type ArticleRow } from './ledger';
-import { listPieces } from './pieces';
+import { asDay, listPieces } from './pieces';
 import { wantedByArticle } from '../orders/wanted';
 
 /** How many of each article are still to come by orders that are not done. */
@@ -217,6 +217,7 @@ export async function accountOf(database: Database, id: string): Promise<Article
   return {
     article,
     pieces,
+    inspections: await inspectionsOf(database, id),
     movements: rows.map(
       ({
         place,
@@ -247,4 +248,35 @@ export async function accountOf(database: Database, id: string): Promise<Article
     ),
     moved: Number(moved[0]!.n),
   };
+}
+
+/** The latest inspections of an article's pieces. */
+async function inspectionsOf(database: Database, articleId: string): Promise<ArticleAccount['inspections']> {
+  const rows = await database('piece_inspections')
+    .join('pieces', 'pieces.id', 'piece_inspections.piece_id')
+    .join('fitters', 'fitters.id', 'piece_inspections.by_id')
+    .where('pieces.article_id', articleId)
+    .orderBy('piece_inspections.at', 'desc')
+    .limit(MOST_MOVEMENTS)
+    .select<
+      {
+        id: string;
+        serial: string;
+        day: Date;
+        passed: number;
+        note: string | null;
+        by_id: string;
+        name: string;
+        at: Date;
+      }[]
+    >('piece_inspections.*', 'pieces.serial', 'fitters.name');
+  return rows.map(({ id, serial, day, passed, note, by_id, name, at }) => ({
+    id,
+    serial,
+    day: asDay(day)!,
+    passed: Number(passed) === 1,
+    note,
+    by: { id: by_id, name },
+    at: at.toISOString(),
+  }));
 }

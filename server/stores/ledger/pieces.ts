@@ -184,6 +184,8 @@ export async function inspect(
   by: string,
 ): Promise<void> {
   const piece = await pieceOf(database, pieceId);
+  if (!passed && note === null)
+    throw new StockRefused(`Say what was found of ${piece.serial}: it is not handed out any more for that.`);
   if (day > today()) throw new StockRefused(`${day} is still to come. Write down the day it was inspected.`);
   if (day < piece.received)
     throw new StockRefused(

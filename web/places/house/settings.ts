@@ -4,6 +4,7 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ROLES, settingsSaveSchema, type Role, type Settings } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { HouseService } from '../../data/house-service';
 import { bySchema, faultsOf, type FieldFaults } from '../../parts/forms/schema-form';
@@ -14,13 +15,31 @@ import { Fetched } from '../../data/fetched';
 /** What the house has settled for everybody. */
 @Component({
   selector: 'nm-settings',
-  imports: [Fetching, ReactiveFormsModule, NzButtonModule, NzCheckboxModule, NzInputNumberModule],
+  imports: [
+    Fetching,
+    ReactiveFormsModule,
+    NzButtonModule,
+    NzCheckboxModule,
+    NzInputModule,
+    NzInputNumberModule,
+  ],
   template: `
     <h2 class="title">Settings</h2>
     <p>They hold for everybody, from the next thing anybody does.</p>
     <nm-fetching [of]="fetched" words="Fetching what the house has settled" />
     @if (settings()) {
       <form [formGroup]="form" (submit)="save(); $event.preventDefault()">
+        <h3>The house</h3>
+        <div class="field ample under">
+          <label for="house-name">What it is called; it stands on its orders</label>
+          <input
+            nz-input
+            id="house-name"
+            maxlength="120"
+            autocomplete="organization"
+            formControlName="name"
+          />
+        </div>
         <h3>Sessions</h3>
         @for (one of sessions; track one.path) {
           <div class="field ample under">
@@ -82,6 +101,7 @@ export class SettingsDesk {
   protected readonly roles = ROLES.map((role) => ({ label: ROLE_WORDS[role].name, value: role }));
 
   private readonly fields = {
+    name: new FormControl('', { nonNullable: true }),
     idleMinutes: new FormControl<number | null>(null),
     sessionHours: new FormControl<number | null>(null),
     secondFactorFor: new FormControl<Role[]>([], { nonNullable: true }),

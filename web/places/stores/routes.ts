@@ -9,6 +9,10 @@ export const ROUTES: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'shelves' },
       { path: 'shelves', loadComponent: () => import('./shelves/shelves').then(({ Shelves }) => Shelves) },
+      {
+        path: 'put-by',
+        loadComponent: () => import('./put-by/put-by-desk').then(({ PutByDesk }) => PutByDesk),
+      },
       { path: 'hire', loadComponent: () => import('./hire/hire-desk').then(({ HireDesk }) => HireDesk) },
       {
         path: 'orders',

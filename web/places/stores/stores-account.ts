@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Room, Scanned, Warning } from '@neat-measure/contract/stores';
-import { dayOf, sayDay as writeDay } from '@neat-measure/core/stock';
+import { COMPARTMENT_WORDS, dayOf, sayDay as writeDay, type Compartment } from '@neat-measure/core/stock';
 import { Fetched } from '../../data/fetched';
 import { Journal } from '../../data/journal/journal';
 import { StoresService } from '../../data/stores-service';
@@ -47,7 +47,9 @@ export class StoresAccount {
     const [roomId, compartment] = place.split('/');
     if (compartment === undefined) return OUTSIDE[place] ?? place;
     const room = this.rooms().find(({ id }) => id === roomId)?.name ?? 'a room';
-    return compartment === 'shelf' ? room : `${room}, ${compartment === 'drying' ? 'drying' : 'set aside'}`;
+    return compartment === 'shelf'
+      ? room
+      : `${room}, ${COMPARTMENT_WORDS[compartment as Compartment] ?? compartment}`;
   }
 
   /** Something was done: what is to be looked at may be another by now. */

@@ -10,6 +10,7 @@ import { StoresAccount } from './stores-account';
 /** The desks of the stores. */
 const DESKS = [
   { path: 'shelves', name: 'Shelves' },
+  { path: 'put-by', name: 'Put by' },
   { path: 'hire', name: 'Hire' },
   { path: 'orders', name: 'Orders' },
   { path: 'counting', name: 'Counting' },
@@ -72,7 +73,7 @@ const DESKS = [
       flex-shrink: 1;
       color: var(--ink);
     }
-    :is(.piece-blocked, .overdue, .clash, .order-late) {
+    :is(.piece-blocked, .overdue, .clash, .order-late, .order-unsent) {
       border-color: var(--brick);
     }
     h1 {
@@ -124,12 +125,17 @@ export class Stores {
     });
   }
 
-  protected open({ articleId, orderId, bookingId, docketId }: Warning): void {
-    if (articleId !== null)
+  protected open({ kind, articleId, orderId, bookingId, docketId }: Warning): void {
+    if (kind === 'to-call' || kind === 'put-by-astray') void this.router.navigate(['/stores/put-by']);
+    // Another piece is given where the calendar is, whoever's docket it is for.
+    else if (kind === 'clash' && bookingId !== null)
+      void this.router.navigate(['/stores/hire'], { queryParams: { hire: bookingId } });
+    else if (articleId !== null)
       void this.router.navigate(['/stores/shelves'], { queryParams: { article: articleId } });
     else if (orderId !== null)
       void this.router.navigate(['/stores/orders'], { queryParams: { order: orderId } });
     else if (docketId !== null) void this.router.navigate(['/bench', docketId]);
-    else if (bookingId !== null) void this.router.navigate(['/stores/hire']);
+    else if (bookingId !== null)
+      void this.router.navigate(['/stores/hire'], { queryParams: { hire: bookingId } });
   }
 }

@@ -40,9 +40,11 @@ export const alterationNoted: ActKind<AlterationNoted> = {
     const others = docket.alterations.filter(
       (one) => !(one.chartId === chartId && one.area === area && one.how === how),
     );
-    if (typed === null || length === null) return { ...docket, alterations: others };
+    // Whatever was done on it, this was not.
+    const altered = docket.altered.filter((one) => one.chartId !== chartId);
+    if (typed === null || length === null) return { ...docket, alterations: others, altered };
     const noted = { chartId, area, how, typed, unit, length, by, notedAt: at };
-    return { ...docket, alterations: [...others, noted] };
+    return { ...docket, alterations: [...others, noted], altered };
   },
   undo: ({ alterations }, { chartId, area, how, typed, unit }) => {
     const before = alterations.find((one) => one.chartId === chartId && one.area === area && one.how === how);

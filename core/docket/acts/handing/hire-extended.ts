@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { sayDay } from '../../../stock/days';
 import { lastHanding } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, type ActKind } from '../act';
 
@@ -38,7 +37,7 @@ export const hireExtended: ActKind<HireExtended> = {
     const until = lastHanding(before, chartId)?.until ?? null;
     return until === null ? null : { kind: 'hire-extended', chartId, until };
   },
-  say: ({ chartId, until }, { garment }) => `let ${garment(chartId)} be hired until ${sayDay(until)}`,
+  say: ({ chartId, until }, { garment }) => `let ${garment(chartId)} be hired until ${until}`,
   takes: 'hand-over',
   about: itsGarment,
   stages: () => [],

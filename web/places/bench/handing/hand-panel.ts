@@ -12,14 +12,16 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Scanned } from '@neat-measure/contract/stores';
-import { HANDING_WAYS, HANDING_WORDS, type Signature } from '@neat-measure/core';
+import { alterationsOf, HANDING_WAYS, HANDING_WORDS, sayAltered, type Signature } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { UnitService } from '../../../data/unit-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
+import { ExtendHire } from './extend-hire';
 import { HandingStore } from './handing-store';
 import { SheetsOut } from './sheets-out';
 import { SignatureField } from './signature-field';
@@ -44,6 +46,7 @@ const CONDITIONS = {
     NzCheckboxModule,
     NzInputModule,
     NzSelectModule,
+    ExtendHire,
     SignatureField,
     SheetsOut,
     StockLine,
@@ -80,10 +83,12 @@ const CONDITIONS = {
 })
 export class HandPanel {
   protected readonly store = inject(DocketStore);
+  private readonly units = inject(UnitService);
   protected readonly handing = inject(HandingStore);
   protected readonly stockHere = inject(StockHere);
   protected readonly ordering = inject(Ordering);
   private readonly sheets = viewChild.required(SheetsOut);
+  private readonly signing = viewChild(SignatureField);
   readonly leave = output<void>();
   /** A garment is to be tried on, by its place. */
   readonly tries = output<number>();
@@ -156,8 +161,9 @@ export class HandPanel {
     },
     {
       keys: ['w'],
-      does: 'write the wearer’s name',
-      run: () => document.getElementById('signed')?.focus(),
+      does: 'the wearer signs for it with their name',
+      when: () => this.signing() !== undefined,
+      run: () => this.signing()!.byName(),
     },
     {
       keys: ['o'],
@@ -189,23 +195,40 @@ export class HandPanel {
       return this.fault.set(
         `None of ${none.name} is there in ${none.size ?? ''}: order it, try the nearest, or say that it is not from the stores.`,
       );
+    const altering = this.handing.taken().find(({ atTailor }) => atTailor);
+    if (altering !== undefined)
+      return this.fault.set(
+        `${altering.name} is to be altered first: say that it is ready, or take its tick out.`,
+      );
     const signature = this.signature();
-    if (signature === null) return this.fault.set('Have the wearer sign, or type their name.');
+    if (signature === null)
+      return this.fault.set('Have the wearer sign: press W, write it by hand, or say who else signs.');
     this.fault.set('');
     if (this.handing.handOver(signature)) this.signature.set(null);
   }
 
-  /** Enter in the field of the name hands over. */
+  /** Enter where it is signed hands over; on a button that signs, it signs first. */
   protected onName(event: Event): void {
+    if (event.target instanceof HTMLButtonElement && this.signature() === null) return;
     event.preventDefault();
     event.stopPropagation();
     this.handOver();
+  }
+
+  /** What is altered on a garment, in words. */
+  protected altered(chartId: string): string {
+    const docket = this.store.docket();
+    return (docket === null ? [] : alterationsOf(docket, chartId))
+      .map(({ area, how, length, unit }) => sayAltered({ area, how, length }, this.units.written(unit)))
+      .join(', ');
   }
 
   protected tryOn(chartId: string): void {
     this.tries.emit(this.handing.garments().findIndex(({ id }) => id === chartId));
   }
 
+  /** The garment whose hire ends on another day. */
+  protected readonly extending = signal<string | null>(null);
   /** The garment that is being taken back. */
   protected readonly returning = signal<string | null>(null);
 }

@@ -91,6 +91,7 @@ describe('HandingStore', () => {
       others: [],
       coming: 0,
       booked: null,
+      putBy: null,
       orders: [],
     });
     handing.stock.set({
@@ -115,7 +116,7 @@ describe('HandingStore', () => {
   it('hires out what was booked for them, for as long as it was booked', () => {
     const { handing, id } = begin('jacket');
     const pieceId = '0198a4c0-0000-7000-8000-000000000002';
-    const booked = signal<{ pieceId: string; until: string } | null>(null);
+    const booked = signal<{ pieceId: string; until: string; label: string; serial: string } | null>(null);
     handing.stock.set({
       known: signal(true),
       of: () => ({
@@ -127,12 +128,13 @@ describe('HandingStore', () => {
         others: [],
         coming: 0,
         booked: booked(),
+        putBy: null,
         orders: [],
       }),
       choicesOf: () => [],
     });
     expect(handing.garments()[0]!.way).toBe('issued');
-    booked.set({ pieceId, until: '2026-06-10' });
+    booked.set({ pieceId, until: '2026-06-10', label: 'M', serial: 'G1' });
     const [one] = handing.garments();
     expect([one!.way, one!.until]).toEqual(['hired', '2026-06-10']);
     handing.choose(id, { until: '2026-06-08' });

@@ -3,6 +3,7 @@ import {
   finalSize,
   handingIn,
   garmentKind,
+  isAtTailor,
   lastHanding,
   mayGo,
   owedBeforeGoing,
@@ -53,6 +54,7 @@ export class HandingStore {
       const ready = mayGo(stage);
       const stock = this.stock()?.of(id) ?? null;
       const choices = this.stock()?.choicesOf(id) ?? [];
+      const atTailor = docket !== null && ready && isAtTailor(docket, id);
       // What the stores keep and have not got is not handed over by itself.
       const lacking = stock !== null && stock.there.length === 0;
       const from = choices.some(({ value }) => sameSource(value, choice.from))
@@ -71,7 +73,10 @@ export class HandingStore {
         stage,
         ready,
         handing: docket === null ? null : lastHanding(docket, id),
-        taken: ready && (choice.taken ?? (stage !== 'made-to-measure' && !lacking && this.looked())),
+        taken:
+          ready && (choice.taken ?? (stage !== 'made-to-measure' && !lacking && !atTailor && this.looked())),
+        /** It is to be altered first. */
+        atTailor,
         way,
         until: choice.until ?? booked?.until ?? daysFromNow(HIRE_DAYS),
         /** It must be looked at on the wearer, and was not kept after a trial. */
@@ -139,6 +144,16 @@ export class HandingStore {
     const done = this.store.does({ kind: 'garments-handed-over', garments, signature });
     if (done) this.chosen.set({});
     return done;
+  }
+
+  /** A garment that was altered is ready. */
+  ready(chartId: string): void {
+    this.store.does({ kind: 'alterations-done', chartId, done: true });
+  }
+
+  /** What is hired comes back on another day; whether it was let in. */
+  extend(chartId: string, until: string): boolean {
+    return this.store.does({ kind: 'hire-extended', chartId, until });
   }
 
   /** Takes a garment back; whether it was let in. */

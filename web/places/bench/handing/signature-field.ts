@@ -2,9 +2,12 @@ import {
   afterNextRender,
   ChangeDetectionStrategy,
   Component,
+  computed,
   DestroyRef,
   type ElementRef,
   inject,
+  Injector,
+  input,
   model,
   signal,
   viewChild,
@@ -14,25 +17,43 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import SignaturePad from 'signature_pad';
 
-/** The wearer's name under what they take: written by finger or pen, or typed. */
+/** Who signs for what is taken: the wearer by their name, somebody else by theirs, or by finger or pen. */
 @Component({
   selector: 'nm-signature-field',
   imports: [NzButtonModule, NzInputModule],
   template: `
     <div class="row">
-      <label class="field" for="signed"
-        >Signed: the wearer’s name, typed
-        <input
-          #name
-          nz-input
-          id="signed"
-          class="ample"
-          type="text"
-          maxlength="120"
-          autocomplete="off"
-          [value]="typed()"
-          (input)="type(name.value)"
-      /></label>
+      <span class="row by-name">
+        <button
+          nz-button
+          nzSize="large"
+          type="button"
+          [attr.aria-pressed]="signedBy() === wearer()"
+          [nzType]="signedBy() === wearer() ? 'primary' : 'default'"
+          (click)="byName()"
+        >
+          <kbd>W</kbd>
+          {{ signedBy() === wearer() ? '✓ ' + wearer() + ' signs' : wearer() + ' signs' }}
+        </button>
+        @if (other()) {
+          <label class="field" for="signed"
+            >Signed by
+            <input
+              #name
+              nz-input
+              id="signed"
+              class="ample"
+              type="text"
+              maxlength="120"
+              autocomplete="off"
+              placeholder="who signs, and for whom"
+              [value]="typed()"
+              (input)="type(name.value)"
+          /></label>
+        } @else {
+          <button nz-button nzType="link" type="button" (click)="byOther()">somebody else signs</button>
+        }
+      </span>
       <div class="pad">
         <canvas
           #canvas
@@ -70,8 +91,11 @@ import SignaturePad from 'signature_pad';
       bottom: 2px;
       font-size: 12px;
     }
-    span {
+    .pad > span {
       pointer-events: none;
+    }
+    kbd {
+      margin-right: 6px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,10 +103,20 @@ import SignaturePad from 'signature_pad';
 export class SignatureField {
   /** What stands there; `null` while nothing does. */
   readonly signature = model<Signature | null>(null);
+  /** What the wearer is called. */
+  readonly wearer = input.required<string>();
+  /** Whether somebody else signs than the wearer. */
+  protected readonly other = signal(false);
+  protected readonly signedBy = computed(() => {
+    const signature = this.signature();
+    return signature?.by === 'name' ? signature.name : null;
+  });
   protected readonly ground = SIGNATURE_GROUND;
   protected readonly typed = signal('');
   protected readonly written = signal(false);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('name');
+  private readonly injector = inject(Injector);
   private pad: SignaturePad | null = null;
 
   constructor() {
@@ -93,6 +127,19 @@ export class SignatureField {
       this.pad = pad;
       destroyed.onDestroy(() => pad.off());
     });
+  }
+
+  /** The wearer signs with their name, or does not after all. */
+  byName(): void {
+    if (this.written()) this.clear();
+    this.other.set(false);
+    this.type(this.signedBy() === this.wearer() ? '' : this.wearer());
+  }
+
+  protected byOther(): void {
+    this.other.set(true);
+    this.type('');
+    afterNextRender(() => this.field()?.nativeElement.focus(), { injector: this.injector });
   }
 
   protected type(name: string): void {

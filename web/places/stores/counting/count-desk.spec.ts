@@ -32,7 +32,9 @@ describe('CountDesk', () => {
     const sent = () => wire.http.match((request) => request.url.startsWith(STORES.counts)).at(-1)!;
     return { fixture, roomId, scan, press, text, sent, wire, host };
   }
-  const cap = articleOf({ there: [{ roomId: uuidv7(), shelf: 31, drying: 0, quarantine: 0, blocked: 0 }] });
+  const cap = articleOf({
+    there: [{ roomId: uuidv7(), shelf: 31, drying: 0, quarantine: 0, 'put-by': 0, blocked: 0 }],
+  });
 
   it('counts what is scanned, and tells nobody what should be there', () => {
     const { scan, text, press, sent, roomId } = open();

@@ -4,12 +4,12 @@ import {
   articleSchema,
   type Article,
   type CountDifference,
+  type CountSave,
   type Scanned,
   type StockCount,
 } from '@neat-measure/contract/stores';
-import { COMPARTMENTS, type Compartment } from '@neat-measure/core/stock';
+import { OPEN_COMPARTMENTS, type OpenCompartment } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -33,7 +33,7 @@ type Counted = z.infer<typeof countedSchema>;
 /** A count that is under way: where, since when by this device's clock in ms, and what. */
 const keptSchema = z.object({
   roomId: z.string(),
-  compartment: z.enum(COMPARTMENTS),
+  compartment: z.enum(OPEN_COMPARTMENTS),
   begun: z.number(),
   counted: z.array(countedSchema),
 });
@@ -46,15 +46,7 @@ const KEPT = 'neat-measure:count';
  */
 @Component({
   selector: 'nm-count-desk',
-  imports: [
-    ControlName,
-    FormsModule,
-    NzButtonModule,
-    NzCheckboxModule,
-    NzInputModule,
-    NzPopconfirmModule,
-    NzSelectModule,
-  ],
+  imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzPopconfirmModule, NzSelectModule],
   templateUrl: './count-desk.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -65,9 +57,14 @@ export class CountDesk {
   private readonly kept = restored();
   protected readonly room = signal<string | null>(this.kept?.roomId ?? null);
   protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
-  protected readonly compartment = signal<Compartment>(this.kept?.compartment ?? 'shelf');
-  /** Whether only garments of which something was counted are looked at. */
-  protected readonly only = signal(false);
+  protected readonly compartment = signal<OpenCompartment>(this.kept?.compartment ?? 'shelf');
+  /** What was counted: all that lies there, or only some of it; the others stay as they are listed. */
+  protected readonly only = signal<CountSave['only']>('room');
+  protected readonly onlies: { readonly value: CountSave['only']; readonly label: string }[] = [
+    { value: 'room', label: 'all that lies there' },
+    { value: 'garments', label: 'only these garments, in every size' },
+    { value: 'sizes', label: 'only these very sizes' },
+  ];
   protected readonly compartments = [
     { value: 'shelf', label: 'the shelves' },
     { value: 'drying', label: 'what dries' },
@@ -169,7 +166,7 @@ export class CountDesk {
         compartment: this.compartment(),
         lines: plain.map(({ article, count }) => ({ articleId: article.id, counted: count })),
         pieceIds: this.counted().flatMap(({ pieces }) => pieces.map(({ id }) => id)),
-        only: this.only() ? 'garments' : 'room',
+        only: this.only(),
         seconds: Math.max(0, Math.round((Date.now() - this.begun) / 1_000)),
       })
       .pipe(finalize(() => this.busy.set(false)))
@@ -215,7 +212,7 @@ export class CountDesk {
 
   protected begin(done = ''): void {
     this.again();
-    this.only.set(false);
+    this.only.set('room');
     this.keep([]);
     localStorage.removeItem(KEPT);
     this.last.set('');

@@ -143,6 +143,31 @@ describe('HireDesk', () => {
     expect([docketId, chartId, who]).toEqual([bench.id, chart.id, 'Maren Okonjo']);
   });
 
+  it('opens a booking from its warning, far from today, and books it for other days', () => {
+    const g1 = piece('G1');
+    const far = booking(g1.id, { from: inDays(60), until: inDays(61), free: inDays(64) });
+    const { fixture, wire, press, host } = open([g1], []);
+    fixture.componentRef.setInput('hire', far.id);
+    fixture.detectChanges();
+    wire.http.expectOne(({ url, method }) => method === 'GET' && url.endsWith(far.id)).flush(far);
+    fixture.detectChanges();
+    const asked = wire.http.expectOne(({ url }) => url.startsWith(`${STORES.bookings}?`));
+    expect(asked.request.url).toContain(`from=${inDays(57)}`);
+    asked.flush({ pieces: [{ ...g1, place: 'waste' }], bookings: [far] });
+    fixture.detectChanges();
+    expect(host.textContent).toContain('G1 for Visitor');
+    const ends = host.querySelector<HTMLInputElement>('#hire-until')!;
+    ends.value = inDays(63);
+    ends.dispatchEvent(new Event('change'));
+    fixture.detectChanges();
+    press('Book it for the days below');
+    const { body } = wire.http.expectOne(
+      ({ url, method }) => method === 'PUT' && url.endsWith(far.id),
+    ).request;
+    const { from, until, pieceId, version } = body as BookingSave;
+    expect([from, until, pieceId, version]).toEqual([inDays(60), inDays(63), g1.id, 1]);
+  });
+
   it('gives another piece of the size in the place of one that is not back', () => {
     const [g1, g2] = [piece('G1'), piece('G2')];
     const own = booking(g1.id, {});

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
@@ -48,6 +48,8 @@ const PAST_DAYS = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HireDesk {
+  /** The booking that is looked at, by its id. */
+  readonly hire = input<string>();
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
   protected readonly may = inject(SessionService).may('keep-stock');
@@ -68,8 +70,12 @@ export class HireDesk {
     return [...all].map(([value, label]) => ({ value, label }));
   });
   protected readonly shown = computed(
-    () => this.garment() ?? this.mostBooked() ?? this.garments()[0]?.value ?? null,
+    () => this.garment() ?? this.ofOpen() ?? this.mostBooked() ?? this.garments()[0]?.value ?? null,
   );
+  private readonly ofOpen = computed(() => {
+    const pieceId = this.open()?.pieceId;
+    return this.calendar.value()?.pieces.find(({ id }) => id === pieceId)?.seriesId ?? null;
+  });
   private readonly mostBooked = computed(() => {
     const calendar = this.calendar.value();
     if (calendar === null) return null;
@@ -119,6 +125,26 @@ export class HireDesk {
       });
       onCleanup(() => asked.unsubscribe());
     });
+    effect((onCleanup) => {
+      const id = this.hire();
+      if (id === undefined) return;
+      const asked = this.service.booking(id).subscribe({
+        next: (one) => this.goTo(one),
+        error: (problem: Error) => this.trouble.set(problem.message),
+      });
+      onCleanup(() => asked.unsubscribe());
+    });
+  }
+
+  /** Shows the days and the garment of a booking, and opens it. */
+  private goTo(one: HireBooking): void {
+    const first = this.first();
+    if (one.from < first || one.from > this.lastDay()) {
+      this.first.set(addDays(one.from, -PAST_DAYS));
+      this.calendar.again();
+    }
+    this.garment.set(null);
+    this.look(one);
   }
 
   protected shift(days: number): void {
@@ -170,10 +196,16 @@ export class HireDesk {
     this.run(one.id, { pieceId, docketId, chartId, who, from, until, deposit, version, cancelled: true });
   }
 
-  /** The same booking with another piece of the size, where its own is not back. */
+  /** The same booking with another piece of the size, or for other days. */
   protected giveAnother(one: HireBooking, pieceId: string): void {
-    const { docketId, chartId, who, from, until, deposit, version } = one;
-    this.run(one.id, { pieceId, docketId, chartId, who, from, until, deposit, version, cancelled: false });
+    const { docketId, chartId, who, deposit, version } = one;
+    const days = { from: this.from(), until: this.until() };
+    this.run(one.id, { pieceId, docketId, chartId, who, ...days, deposit, version, cancelled: false });
+  }
+
+  /** Whether other days stand there than it is booked for. */
+  protected moved({ from, until }: HireBooking): boolean {
+    return from !== this.from() || until !== this.until();
   }
 
   protected readonly others = computed(() => {

@@ -5,6 +5,7 @@ import { dayOf, daysFrom } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize, switchMap, tap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -30,6 +31,7 @@ const STAGES: Readonly<Record<Order['stage'], string>> = {
   acknowledged: 'its maker has it',
   'part-received': 'came in part',
   done: 'all here',
+  ended: 'ended early',
 };
 
 /** Orders: what is to be ordered and for whom, what was, how it stands, and checking off what comes. */
@@ -44,6 +46,7 @@ const STAGES: Readonly<Record<Order['stage'], string>> = {
     NzButtonModule,
     NzCheckboxModule,
     NzInputModule,
+    NzPopconfirmModule,
     NzSelectModule,
   ],
   templateUrl: './order-desk.html',
@@ -143,6 +146,19 @@ export class OrderDesk {
     this.run(this.service.send(id));
   }
 
+  /** Somebody has sent it outside of here. */
+  protected sentByHand(id: string): void {
+    this.run(this.service.send(id, true));
+  }
+
+  protected isOver({ stage }: Order): boolean {
+    return stage === 'done' || stage === 'ended';
+  }
+
+  protected openOf({ lines }: Order): number {
+    return lines.reduce((sum, { open }) => sum + open, 0);
+  }
+
   protected ask(id: string): void {
     this.run(this.service.ask(id));
   }
@@ -179,12 +195,20 @@ export class OrderDesk {
       .subscribe({ error: (problem: Error) => this.trouble.set(problem.message) });
   }
 
-  protected summary({ lines, promised, stage, late }: Order): string {
+  protected summary({ lines, promised, stage, late, silentSince }: Order): string {
     const open = lines.reduce((sum, one) => sum + one.open, 0);
     const all = lines.reduce((sum, one) => sum + one.count, 0);
     const when =
       promised === null || open === 0 ? '' : `, ${late ? 'was ' : ''}promised for ${sayDay(promised)}`;
-    return `${STAGES[stage]}${stage === 'done' ? '' : `, ${open} of ${all} to come`}${when}`;
+    const never = lines.reduce((sum, one) => sum + one.closed, 0);
+    const rest =
+      stage === 'done'
+        ? ''
+        : stage === 'ended'
+          ? `: ${never} of ${all} not waited for any more`
+          : `, ${open} of ${all} to come`;
+    const silent = silentSince === null ? '' : `, no answer since ${sayDay(silentSince)}`;
+    return `${STAGES[stage]}${rest}${when}${silent}`;
   }
 
   protected names({ wantedFor }: Order['lines'][number]): string {

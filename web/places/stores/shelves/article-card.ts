@@ -13,12 +13,13 @@ import { FormsModule } from '@angular/forms';
 import {
   type Article,
   type ArticleAccount,
+  type Inspection,
   type Move,
   type Piece,
-  type StockMovement,
   stockLabelsPath,
 } from '@neat-measure/contract/stores';
-import { dayOf, type Compartment } from '@neat-measure/core/stock';
+import type { Compartment } from '@neat-measure/core/stock';
+import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -28,7 +29,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { SessionService } from '../../../data/session-service';
 import { SendingId } from '../../../data/sending-id';
 import { StoresService } from '../../../data/stores-service';
-import { sayDay, StoresAccount, today } from '../stores-account';
+import { StoresAccount } from '../stores-account';
+import { storyOf } from './article-story';
+import { PieceInspection } from './piece-inspection';
 
 /** What can be done with what lies at a place, each in the words of the button. */
 const DOINGS = {
@@ -55,23 +58,18 @@ const GOES: readonly { readonly value: Compartment | 'waste'; readonly label: st
   { value: 'waste', label: 'to waste' },
 ];
 
-/** What happened, in words. */
-const HAPPENED: Readonly<Record<StockMovement['kind'], string>> = {
-  received: 'came in',
-  issued: 'went out',
-  returned: 'came back',
-  moved: 'was moved',
-  released: 'went back on the shelf',
-  'written-off': 'was written off',
-  counted: 'was put right by a count',
-  undone: 'was set right after a slip',
-  renamed: 'got another label',
-};
-
 /** One size of one garment: where it lies, its pieces, what can be done with it, and what happened to it. */
 @Component({
   selector: 'nm-article-card',
-  imports: [FormsModule, NzButtonModule, NzCheckboxModule, NzInputModule, NzSelectModule],
+  imports: [
+    FormsModule,
+    NzButtonModule,
+    NzCheckboxModule,
+    NzInputModule,
+    NzSelectModule,
+    PieceInspection,
+    RouterLink,
+  ],
   templateUrl: './article-card.html',
   styles: `
     .panel {
@@ -113,12 +111,17 @@ export class ArticleCard {
     // What wearers have by dockets is taken back there.
     return article.loose > 0 ? [...rooms, { key: 'wearer', count: article.loose }] : rooms;
   });
-  protected readonly story = computed(() =>
-    (this.told()?.movements ?? []).map((one) => ({
-      ...one,
-      day: sayDay(dayOf(new Date(one.at))),
-      words: this.sayMovement(one),
-    })),
+  /** What happened to it, inspections among it, the latest first. */
+  protected readonly story = computed(() => {
+    const told = this.told();
+    return told === null ? [] : storyOf(told, (place) => this.account.nameOf(place));
+  });
+  protected readonly before = computed(() => {
+    const told = this.told();
+    return told === null ? 0 : told.moved - told.movements.length;
+  });
+  protected readonly putBy = computed(
+    () => this.article()?.there.reduce((sum, one) => sum + one['put-by'], 0) ?? 0,
   );
   /** Those whose place is not waste: the others are told of by what happened. */
   protected readonly pieces = computed(() =>
@@ -210,6 +213,7 @@ export class ArticleCard {
     this.reason.set('');
     this.condition.set(null);
     this.goes.set(null);
+    this.inspecting.set(null);
   }
 
   protected choose(id: string, taken: boolean): void {
@@ -271,9 +275,11 @@ export class ArticleCard {
     this.run(this.service.saveArticle(article.id, { minimum, makerCode, version: article.version }));
   }
 
-  protected inspect(piece: Piece, passed: boolean): void {
-    const note = this.reason().trim() === '' ? null : this.reason().trim();
-    this.run(this.service.inspect(piece.id, uuidv7(), { day: today(), passed, note }));
+  /** The piece that is being inspected. */
+  protected readonly inspecting = signal<string | null>(null);
+
+  protected inspect(piece: Piece, inspection: Inspection): void {
+    this.run(this.service.inspect(piece.id, uuidv7(), inspection));
   }
 
   /** Whether the latest version of its chart has the size no more, and some of it is in the house. */
@@ -310,15 +316,5 @@ export class ArticleCard {
         this.trouble.set(problem.message);
       },
     });
-  }
-
-  private sayMovement({ kind, count, serial, from, to, reason, docket, order }: StockMovement): string {
-    const what = serial ?? String(count);
-    const where =
-      kind === 'received'
-        ? ` into ${this.account.nameOf(to)}`
-        : ` from ${this.account.nameOf(from)} to ${this.account.nameOf(to)}`;
-    const by = docket !== null ? `, docket ${docket}` : order !== null ? `, order ${order}` : '';
-    return `${what} ${HAPPENED[kind]}${where}${by}${reason === null ? '' : `: ${reason}`}`;
   }
 }

@@ -32,6 +32,8 @@ interface Peg {
   /** On the shelf, and not to be handed out. */
   readonly blocked: number;
   readonly aside: number;
+  /** Kept for dockets. */
+  readonly putBy: number;
   readonly low: boolean;
 }
 
@@ -190,10 +192,11 @@ export class Shelves {
     this.account.changed();
   }
 
-  protected say({ article, shelf, blocked, aside, low }: Peg): string {
+  protected say({ article, shelf, blocked, aside, putBy, low }: Peg): string {
     const more = [
       blocked === 0 ? '' : `${blocked} that must not be handed out`,
       aside === 0 ? '' : `${aside} drying or set aside`,
+      putBy === 0 ? '' : `${putBy} put by`,
       article.coming === 0 ? '' : `${article.coming} ordered`,
       article.wanted === 0 ? '' : `${article.wanted} waited for`,
       low ? `at least ${article.minimum} should be there` : '',
@@ -207,6 +210,7 @@ function pegOf(article: Article, room: string | null): Peg {
   const blocked = there.reduce((sum, one) => sum + one.blocked, 0);
   const shelf = there.reduce((sum, one) => sum + one.shelf, -blocked);
   const aside = there.reduce((sum, one) => sum + one.drying + one.quarantine, 0);
+  const putBy = there.reduce((sum, one) => sum + one['put-by'], 0);
   const all = article.there.reduce((sum, one) => sum + one.shelf - one.blocked, 0);
-  return { article, shelf, blocked, aside, low: all < article.minimum };
+  return { article, shelf, blocked, aside, putBy, low: all < article.minimum };
 }

@@ -78,13 +78,24 @@ export class StockHere {
   choicesOf(chartId: string): SourceChoice[] {
     const own = this.of(chartId);
     if (own === null) return [];
+    const sayWhose = (pieceId: string) =>
+      pieceId === own.putBy?.pieceId
+        ? 'put by for them, '
+        : pieceId === own.booked?.pieceId
+          ? 'booked for them, '
+          : '';
     const there = own.there.flatMap(({ roomId, room, count, pieces }): SourceChoice[] =>
       own.numbered
         ? pieces.map(({ id, serial, says }) => ({
             value: { roomId, pieceId: id },
-            label: `${serial}, ${room}${says === '' ? '' : ` (${says})`}`,
+            label: `${serial}, ${sayWhose(id)}${room}${says === '' ? '' : ` (${says})`}`,
           }))
-        : [{ value: { roomId, pieceId: null }, label: `${room}: ${count} there` }],
+        : [
+            {
+              value: { roomId, pieceId: null },
+              label: own.putBy?.roomId === roomId ? `put by for them, ${room}` : `${room}: ${count} there`,
+            },
+          ],
     );
     return [...there, { value: WITHOUT_STORES, label: 'not from the stores' }];
   }

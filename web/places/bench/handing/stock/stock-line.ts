@@ -1,19 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import type { DocketStock } from '@neat-measure/contract/stores';
 import { sayChance } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { finalize } from 'rxjs';
+import { SendingId } from '../../../../data/sending-id';
+import { SessionService } from '../../../../data/session-service';
+import { StoresService } from '../../../../data/stores-service';
 import { DocketStore } from '../../docket-store';
 import { HandingStore } from '../handing-store';
 import { Ordering } from './ordering';
-import { sameSource, WITHOUT_STORES } from './source';
+import { sameSource, takenFrom, WITHOUT_STORES } from './source';
 import { StockHere, type Near } from './stock-here';
 
 /** What the stores have of one garment that may go: where it is taken from, or what to do where none is there. */
 @Component({
   selector: 'nm-stock-line',
-  imports: [FormsModule, NzButtonModule, NzSelectModule],
+  imports: [FormsModule, NzButtonModule, NzSelectModule, RouterLink],
   template: `
     @if (stock(); as stock) {
       @if (stock.calledNow; as now) {
@@ -22,8 +27,29 @@ import { StockHere, type Near } from './stock-here';
           before may still say {{ stock.label }}.
         </p>
       }
+      @if (stock.booked; as booked) {
+        @if (booked.label !== (stock.calledNow ?? stock.label)) {
+          <p class="note">
+            {{ booked.serial }} in <b>{{ booked.label }}</b> is booked for them until {{ booked.until }}; they
+            go with {{ stock.label }}. Give them another piece at <a routerLink="/stores/hire">Hire</a>.
+          </p>
+        }
+      }
+      @if (stock.putBy; as putBy) {
+        @if (putBy.label !== (stock.calledNow ?? stock.label)) {
+          <p class="note">
+            <b>{{ putBy.label }}</b> is put by for them in {{ putBy.room }}; they go with {{ stock.label }}.
+            Put it back at <a routerLink="/stores/put-by">Put by</a>.
+          </p>
+        }
+      }
       @if (stock.there.length > 0 || from() !== null) {
         <span class="row stocked">
+          @if (mayPutBy()) {
+            <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="putBy()">
+              put it by for them
+            </button>
+          }
           <label [for]="'from-' + place()">taken from</label>
           <nz-select
             [nzId]="'from-' + place()"
@@ -89,6 +115,8 @@ import { StockHere, type Near } from './stock-here';
 export class StockLine {
   private readonly store = inject(DocketStore);
   private readonly stockHere = inject(StockHere);
+  private readonly stores = inject(StoresService);
+  private readonly session = inject(SessionService);
   protected readonly handing = inject(HandingStore);
   protected readonly ordering = inject(Ordering);
   readonly garment = input.required<ReturnType<HandingStore['garments']>[number]>();
@@ -108,6 +136,44 @@ export class StockLine {
     const chartId = this.garment().id;
     if (this.store.does({ kind: 'garment-tried', chartId, sizes, carrier: null, found: null }))
       this.tries.emit();
+  }
+
+  /** What lies there can be put by for whoever comes another day; what is hired is booked. */
+  protected readonly mayPutBy = computed(() => {
+    const { stock, from, way } = this.garment();
+    return (
+      this.session.may('keep-stock') &&
+      stock !== null &&
+      stock.putBy === null &&
+      way !== 'hired' &&
+      takenFrom(from) !== undefined
+    );
+  });
+  protected readonly busy = signal(false);
+  private readonly sending = new SendingId();
+
+  protected putBy(): void {
+    const [docketId, taken] = [this.store.docket()?.id, takenFrom(this.garment().from)];
+    if (docketId === undefined || taken === undefined) return;
+    this.busy.set(true);
+    const { roomId, pieceId } = taken;
+    const save = { docketId, chartId: this.garment().id, roomId, pieceId };
+    this.stores
+      .putBy(this.sending.value, save)
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: () => {
+          this.sending.done();
+          // It stays here for another day.
+          this.handing.choose(this.garment().id, { taken: false });
+          this.stockHere.askAgain();
+        },
+        error: (problem: Error) => {
+          this.sending.failed(problem);
+          this.ordering.fault.set(problem.message);
+          this.stockHere.askAgain();
+        },
+      });
   }
 
   protected sayNear({ label, count, chance }: Near): string {

@@ -1,0 +1,176 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { putByLabelsPath, type PutBy } from '@neat-measure/contract/stores';
+import { dayOf } from '@neat-measure/core/stock';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { finalize, forkJoin, type Observable } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { Fetched } from '../../../data/fetched';
+import { SessionService } from '../../../data/session-service';
+import { StoresService } from '../../../data/stores-service';
+import { EmptyState } from '../../../parts/empty-state/empty-state';
+import { Fetching } from '../../../parts/fetching/fetching';
+import { sayDay, StoresAccount } from '../stores-account';
+
+/** What is kept for one docket. */
+interface Whose {
+  readonly docketId: string;
+  readonly docketNumber: number | null;
+  readonly wearer: string;
+  readonly kept: readonly PutBy[];
+  /** Those whose wearer waits for them still. */
+  readonly toCall: readonly PutBy[];
+  readonly says: string;
+}
+
+/** What came in for somebody and is kept for them: whose it is, who was told, and what nobody waits for any more. */
+@Component({
+  selector: 'nm-put-by-desk',
+  imports: [EmptyState, Fetching, NzButtonModule, RouterLink],
+  template: `
+    <h2 class="title">Put by</h2>
+    @if (trouble()) {
+      <p class="fault" role="alert">{{ trouble() }}</p>
+    }
+    <nm-fetching [of]="fetched" words="Fetching what is put by" />
+    @for (one of whose(); track one.docketId) {
+      <section class="panel" [attr.aria-label]="one.wearer">
+        <header class="split">
+          <h3>
+            {{ one.wearer }}
+            @if (one.docketNumber !== null) {
+              <a [routerLink]="['/bench', one.docketId]">docket {{ one.docketNumber }}</a>
+            }
+          </h3>
+          <span class="row">
+            <a nz-button nzType="link" [href]="labels(one.docketId)" target="_blank" rel="noopener"
+              >Labels to print</a
+            >
+            @if (may && one.toCall.length > 0) {
+              <button nz-button nzType="primary" type="button" [disabled]="busy()" (click)="called(one)">
+                They were told
+              </button>
+            }
+          </span>
+        </header>
+        <p [class.soft]="one.toCall.length === 0">{{ one.says }}</p>
+        <ul class="rows">
+          @for (kept of one.kept; track kept.id) {
+            <li class="line">
+              <span class="what"
+                ><b>{{ kept.garment }}, {{ kept.label }}</b>
+                <small class="soft">
+                  {{ kept.serial }} {{ kept.room }}, since {{ day(kept.since) }}
+                  @if (kept.called; as told) {
+                    · told by {{ told.by }} on {{ day(told.at) }}
+                  }
+                </small>
+                @if (kept.astray; as astray) {
+                  <span class="beyond">{{ astrays[astray] }}</span>
+                }
+              </span>
+              @if (may) {
+                @if (kept.called) {
+                  <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="untold(kept)">
+                    Not told yet
+                  </button>
+                }
+                <button nz-button type="button" [disabled]="busy()" (click)="back(kept)">
+                  Back on the shelf
+                </button>
+              }
+            </li>
+          }
+        </ul>
+      </section>
+    }
+    @if (fetched.value()?.length === 0) {
+      <nm-empty-state title="Nothing is put by">
+        What is ordered for a docket is put by for it when it comes in. At Handing over, what lies there can
+        be put by for whoever comes another day.
+      </nm-empty-state>
+    }
+  `,
+  styles: `
+    .panel {
+      padding: 12px 18px;
+      margin-top: 12px;
+    }
+    h3 a {
+      margin-left: 8px;
+      font-weight: 400;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PutByDesk {
+  private readonly service = inject(StoresService);
+  private readonly account = inject(StoresAccount);
+  protected readonly may = inject(SessionService).may('keep-stock');
+  protected readonly fetched = new Fetched<readonly PutBy[]>(() => this.service.putBys());
+  protected readonly trouble = signal('');
+  protected readonly busy = signal(false);
+  protected readonly labels = putByLabelsPath;
+  protected readonly astrays = ASTRAY_WORDS;
+  protected readonly day = (moment: string) => sayDay(dayOf(new Date(moment)));
+
+  /** By docket, whoever is to be told first. */
+  protected readonly whose = computed((): Whose[] => {
+    const all = this.fetched.value() ?? [];
+    const dockets = [...new Set(all.map(({ docketId }) => docketId))];
+    return dockets
+      .map((docketId) => {
+        const kept = all.filter((one) => one.docketId === docketId);
+        const { docketNumber, wearer, toCome } = kept[0]!;
+        const here = kept.filter(({ astray }) => astray === null);
+        const toCall = here.filter(({ called }) => called === null);
+        const name = wearer ?? 'Nobody any more';
+        return { docketId, docketNumber, wearer: name, kept, toCall, says: sayWhose(here, toCall, toCome) };
+      })
+      .sort((a, b) => Number(b.toCall.length > 0) - Number(a.toCall.length > 0));
+  });
+
+  constructor() {
+    this.account.whenTurned(() => this.fetched.again());
+  }
+
+  protected called({ toCall }: Whose): void {
+    this.run(forkJoin(toCall.map(({ id }) => this.service.called(id, true))));
+  }
+
+  protected untold({ id }: PutBy): void {
+    this.run(this.service.called(id, false));
+  }
+
+  protected back({ id }: PutBy): void {
+    this.run(this.service.putBack(id, uuidv7()));
+  }
+
+  private run(doing: Observable<unknown>): void {
+    this.busy.set(true);
+    this.trouble.set('');
+    doing
+      .pipe(
+        finalize(() => {
+          this.busy.set(false);
+          this.fetched.again();
+          this.account.changed();
+        }),
+      )
+      .subscribe({ error: (problem: Error) => this.trouble.set(problem.message) });
+  }
+}
+
+const ASTRAY_WORDS: Readonly<Record<NonNullable<PutBy['astray']>, string>> = {
+  'docket-gone': 'Its docket is no more: put it back on the shelf.',
+  'other-size': 'The wearer goes with another size now: put it back on the shelf.',
+  'has-theirs': 'The wearer has theirs already: put it back on the shelf.',
+};
+
+/** What has come for a docket, and whether its wearer is to be told. */
+function sayWhose(here: readonly PutBy[], toCall: readonly PutBy[], toCome: number): string {
+  if (here.length === 0) return 'Nothing of this is waited for any more.';
+  const come = `${here.length} ${here.length === 1 ? 'garment has' : 'garments have'} come`;
+  const rest = toCome === 0 ? 'nothing more is ordered for them' : `${toCome} still to come`;
+  return `${come}, ${rest}. ${toCall.length === 0 ? 'They were told.' : 'Call them.'}`;
+}
