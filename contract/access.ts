@@ -25,6 +25,7 @@ import {
 import {
   countExplainedPath,
   deliveryPath,
+  docketShelvesPath,
   docketStockPath,
   inspectionPath,
   orderAskedPath,
@@ -172,6 +173,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('PUT', letterPath(':id', ':letterId'), 'hand-over', 'Put a sheet of a docket into the post'),
   at('GET', verdictsPath(':id'), 'look', 'The verdicts on a docket'),
   at('GET', docketRunsPath(':id'), 'look', 'Which charts of a docket run otherwise than they say'),
+  at('GET', docketShelvesPath(':id'), 'look', 'What lies on shelves of the garments of a docket'),
   at('GET', docketStockPath(':id'), 'look', 'What the stores have for the garments of a docket'),
   at('GET', STORES.rooms, 'look', 'The store rooms'),
   at('PUT', one(STORES.rooms), 'correct-stock', 'Keep a store room'),

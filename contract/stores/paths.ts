@@ -37,6 +37,11 @@ export function scanPath(code: string): string {
   return `/api/stores/scan/${code === ':id' ? code : encodeURIComponent(code)}`;
 }
 
+/** GET: what lies on shelves of the garments of a docket, in every size. */
+export function docketShelvesPath(docketId: string): string {
+  return `/api/dockets/${docketId}/shelves`;
+}
+
 /** GET: what the stores have for the garments of a docket. */
 export function docketStockPath(docketId: string): string {
   return `/api/dockets/${docketId}/stock`;

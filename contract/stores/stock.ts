@@ -346,3 +346,13 @@ export const docketStockSchema = z.array(
 export type DocketStock = z.infer<typeof docketStockSchema>;
 /** For which days a hire would be. */
 export const docketStockQuerySchema = z.object({ from: daySchema.optional(), until: daySchema.optional() });
+
+/** What lies on shelves of the garments of a docket, in every size, before any is decided. Empty in a house without a store room. */
+export const docketShelvesSchema = z.array(
+  z.object({
+    chartId: idSchema,
+    /** By the labels of the docket's version of the chart; of a size that is none of these, none is there. */
+    sizes: z.array(z.object({ label: z.string(), count: z.int(), coming: z.int() })),
+  }),
+);
+export type DocketShelves = z.infer<typeof docketShelvesSchema>;

@@ -4,6 +4,7 @@ import {
   countExplainedPath,
   countExplainedSchema,
   countSaveSchema,
+  docketShelvesPath,
   docketStockPath,
   docketStockQuerySchema,
   inspectionPath,
@@ -33,6 +34,7 @@ import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/print';
 import type { StockLabelsToPrint } from './shelves/stock-labels';
 import { accountOf, articleOf, listArticles } from './ledger/articles';
+import { shelvesForDocket } from './docket-shelves';
 import { stockForDocket } from './docket-stock';
 import { keepGarment, listKept } from './ledger/garments';
 import { StockRefused } from './ledger/ledger';
@@ -165,6 +167,9 @@ export function stockRoutes(
     })
     .get(STORES.warnings, async (_request, response) => {
       response.json(await listWarnings(database));
+    })
+    .get(docketShelvesPath(':id'), async (request, response) => {
+      response.json(await shelvesForDocket(database, await benchOf(readId(request))));
     })
     .get(docketStockPath(':id'), async (request, response) => {
       const bench = await benchOf(readId(request));

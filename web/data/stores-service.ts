@@ -7,6 +7,8 @@ import {
   bookingSchema,
   countExplainedPath,
   deliveryPath,
+  docketShelvesPath,
+  docketShelvesSchema,
   docketStockPath,
   docketStockSchema,
   freeSchema,
@@ -39,6 +41,7 @@ import {
   type BookingSave,
   type CountSave,
   type Delivery,
+  type DocketShelves,
   type DocketStock,
   type Free,
   type HireBooking,
@@ -139,6 +142,10 @@ export class StoresService {
 
   warnings(): Observable<Warning[]> {
     return this.api.get(STORES.warnings, warningsSchema);
+  }
+
+  onShelvesFor(docketId: string): Observable<DocketShelves> {
+    return this.api.get(docketShelvesPath(docketId), docketShelvesSchema);
   }
 
   forDocket(docketId: string, until: string | null): Observable<DocketStock> {

@@ -2,6 +2,8 @@ import { pathOf } from '@neat-measure/contract';
 import {
   countExplainedPath,
   deliveryPath,
+  docketShelvesPath,
+  docketShelvesSchema,
   docketStockPath,
   docketStockSchema,
   needsSchema,
@@ -88,6 +90,12 @@ describe('what is put by', () => {
     expect(await app.does(late, handing(chartId, { from }))).toEqual(
       jasmine.objectContaining({ outcome: 'refused', code: 'not-on-shelf' }),
     );
+    const shelves = async (docketId: string) =>
+      docketShelvesSchema.parse((await app.get(docketShelvesPath(docketId))).body);
+    expect(await shelves(late)).toEqual([{ chartId, sizes: [{ label: '32', count: 0, coming: 0 }] }]);
+    expect((await shelves(dockets[0]!))[0]!.sizes)
+      .withContext('theirs is counted for them')
+      .toEqual([{ label: '32', count: 1, coming: 0 }]);
     const own = await stockOf(dockets[0]!);
     expect([own.there.map(({ count }) => count), own.putBy?.roomId, own.orders]).toEqual([[1], roomId, []]);
     const slip = await records.does(dockets[0]!, handing(chartId, { from }));

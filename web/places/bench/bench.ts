@@ -34,6 +34,7 @@ import { TapeStrip } from './measuring/strip/tape-strip';
 import { HandPanel } from './handing/hand-panel';
 import { HandingStore } from './handing/handing-store';
 import { TryPanel } from './trying/try-panel';
+import { ShelvesHere } from './shelves/shelves-here';
 import { TryingStore } from './trying/trying-store';
 import { WishesPanel } from './measuring/wishes/wishes-panel';
 
@@ -63,6 +64,7 @@ import { WishesPanel } from './measuring/wishes/wishes-panel';
     ForesightStore,
     TryingStore,
     HandingStore,
+    ShelvesHere,
   ],
   templateUrl: './bench.html',
   styleUrl: './bench.less',

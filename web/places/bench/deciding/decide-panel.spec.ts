@@ -6,6 +6,7 @@ import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
 import { handleKey } from '../../../parts/shortcuts/keys';
 import { CursorStore } from '../measuring/cursor-store';
+import { ShelvesHere } from '../shelves/shelves-here';
 import { DecidePanel } from './decide-panel';
 import { DecidingStore } from './deciding-store';
 
@@ -15,7 +16,7 @@ describe('DecidePanel', () => {
 
   /** Deciding the coat for somebody of whom chest and waist were each read twice, in cm. */
   function decide(chest: string, waist: string) {
-    const wire = new Wire([DocketStore, CursorStore, DecidingStore]);
+    const wire = new Wire([DocketStore, CursorStore, DecidingStore, ShelvesHere]);
     const readings = [
       readingOf('chest-girth', chest),
       readingOf('chest-girth', chest),

@@ -43,6 +43,7 @@ import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
+import { OnShelfLine } from '../shelves/on-shelf-line';
 import { CursorStore } from '../measuring/cursor-store';
 import { DecidingStore, type DecisionChoice } from './deciding-store';
 import { SizeChoice, type ChosenSizes } from './size-choice';
@@ -57,7 +58,15 @@ const OUTCOME_WORDS = {
 /** Deciding one garment: the verdict at its largest, the proposal to accept, or what is done instead. */
 @Component({
   selector: 'nm-decide-panel',
-  imports: [FormsModule, NzButtonModule, NzSelectModule, SizeChoice, VerdictAccount, VerdictGlyph],
+  imports: [
+    FormsModule,
+    NzButtonModule,
+    NzSelectModule,
+    OnShelfLine,
+    SizeChoice,
+    VerdictAccount,
+    VerdictGlyph,
+  ],
   templateUrl: './decide-panel.html',
   styleUrl: './decide-panel.less',
   // Hidden from the first moment it is made, before anything is bound.
@@ -104,6 +113,8 @@ export class DecidePanel {
       by: decision.by.name,
     };
   });
+  /** The size that was decided, or else is proposed. */
+  protected readonly label = computed(() => this.garment().decision?.size ?? this.acceptable());
   /** What is to be told of a vest besides its verdict. */
   protected readonly remarks = computed(() =>
     vestRemarks(this.sheet(), this.verdict(), this.store.values()).map((one) =>

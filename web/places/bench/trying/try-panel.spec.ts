@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
+import { docketShelvesPath, type DocketShelves } from '@neat-measure/contract/stores';
 import type { Doing } from '@neat-measure/core';
 import { Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -9,6 +10,7 @@ import { handleKey } from '../../../parts/shortcuts/keys';
 import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
 import { forgetDevice, Wire } from '../../../testing/wire';
 import { DocketStore } from '../docket-store';
+import { ShelvesHere } from '../shelves/shelves-here';
 import { TryingStore } from './trying-store';
 import { TryPanel } from './try-panel';
 
@@ -17,8 +19,8 @@ describe('TryPanel', () => {
   afterEach(forgetDevice);
 
   /** A coat of some kind that was proposed in M, on its way onto somebody. */
-  function begin(kind: 'jacket' | 'vest' = 'jacket') {
-    const wire = new Wire([DocketStore, TryingStore]);
+  function begin(kind: 'jacket' | 'vest' = 'jacket', sizes: DocketShelves[number]['sizes'] = []) {
+    const wire = new Wire([DocketStore, TryingStore, ShelvesHere]);
     const readings = ['98', '98'].map((one) => readingOf('chest-girth', one));
     const waists = ['86', '86'].map((one) => readingOf('waist-girth', one));
     const bench = benchFor(onShelf({ ...watchCoat(), kind }), [...readings, ...waists]);
@@ -29,6 +31,9 @@ describe('TryPanel', () => {
     wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush(bench);
     wire.http.expectOne(docketRunsPath(bench.id)).flush([]);
     const fixture = TestBed.createComponent(TryPanel);
+    fixture.detectChanges();
+    const shelves = wire.http.expectOne(docketShelvesPath(bench.id));
+    shelves.flush(sizes.length === 0 ? [] : [{ chartId: bench.charts[0]!.id, sizes }]);
     fixture.detectChanges();
     const host = fixture.nativeElement as HTMLElement;
     const press = (...keys: readonly string[]) => {
@@ -72,6 +77,27 @@ describe('TryPanel', () => {
     };
     return { host, press, acts, text, write, theirs };
   }
+
+  it('puts nothing on that is on no shelf, before somebody says that it is here', () => {
+    const [m, l] = ['M', 'L'].map((label) => ({ label, count: label === 'M' ? 0 : 2, coming: 3 }));
+    const { press, acts, text, host } = begin('jacket', [m!, l!]);
+    expect(text()).toContain('None of M is on the shelf. 3 ordered. There: 2 of L.');
+    press('Enter', 'Enter');
+    expect([acts(), host.querySelector('[role=alert]')?.textContent]).toEqual([
+      [],
+      jasmine.stringContaining('None of M is on the shelf to put on.'),
+    ]);
+    press('y');
+    expect(acts().map(({ kind }) => kind)).toEqual(['garment-tried']);
+    expect(text()).not.toContain('None of M');
+  });
+
+  it('puts on in its place what is there', () => {
+    const { press, acts, host } = begin('jacket', [{ label: 'L', count: 2, coming: 0 }]);
+    press('Enter');
+    [...host.querySelectorAll('button')].find((one) => one.textContent.includes('Put on L'))!.click();
+    expect(acts().map((act) => act.kind === 'garment-tried' && act.sizes)).toEqual([{ size: 'L' }]);
+  });
 
   it('puts the proposal on, asks check by check, and keeps it where all is right', () => {
     const { press, acts, text } = begin();

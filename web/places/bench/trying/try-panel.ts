@@ -21,6 +21,8 @@ import { SizeChoice, type ChosenSizes } from '../deciding/size-choice';
 import { DocketStore } from '../docket-store';
 import { AlterationRows } from './alteration-rows';
 import { TryingAccount } from './trying-account';
+import { OnShelfLine } from '../shelves/on-shelf-line';
+import { NotThere } from './not-there';
 import { TryingStore } from './trying-store';
 
 /** What is asked in words before something is done. */
@@ -29,7 +31,7 @@ type Asking = 'leave-out' | 'keep' | 'made-to-measure';
 /** Trying a garment on: a size is put on, looked at check by check, and kept, altered, or changed for another. */
 @Component({
   selector: 'nm-try-panel',
-  imports: [NzButtonModule, NzInputModule, FitPicture, SizeChoice, AlterationRows],
+  imports: [NzButtonModule, NzInputModule, FitPicture, NotThere, OnShelfLine, SizeChoice, AlterationRows],
   templateUrl: './try-panel.html',
   // The same head, account and foot as deciding has: what is on is the largest thing here.
   styleUrl: '../deciding/decide-panel.less',
@@ -196,6 +198,12 @@ export class TryPanel {
         does: 'another size',
         when: () => this.mode() !== 'none',
         run: () => this.choosing.set(true),
+      },
+      {
+        keys: ['y'],
+        does: 'what is on no shelf is here all the same',
+        when: () => this.trying.missing() !== null,
+        run: () => this.trying.isHere(),
       },
       {
         keys: ['k'],

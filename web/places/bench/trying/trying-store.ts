@@ -6,6 +6,7 @@ import {
   finalSize,
   fitChecksOf,
   isClosing,
+  labelOf,
   NOT_SEEN,
   readAlteration,
   RIGHT,
@@ -23,8 +24,17 @@ import {
 import { SessionService } from '../../../data/session-service';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
+import { ShelvesHere, type OnShelf } from '../shelves/shelves-here';
 
 const NOTHING_KNOWN: SizesAfterTrial = { odds: [], surprising: false };
+
+/** A size that is on no shelf, as it was to be put on. */
+interface Missing {
+  readonly label: string;
+  readonly sizes: Readonly<Record<string, string>>;
+  readonly carrier: string | null;
+  readonly near: OnShelf['near'];
+}
 
 /** Trying on what was decided, garment by garment: what is on, what was seen, and what follows. */
 @Injectable()
@@ -37,7 +47,7 @@ export class TryingStore {
   readonly at = signal(0);
   readonly garment = computed(() => this.store.garments()[this.at()] ?? null);
   readonly sheet = computed(() => this.garment()?.chart.sheet ?? null);
-  private readonly chartId = computed(() => this.garment()?.chart.id ?? '');
+  readonly chartId = computed(() => this.garment()?.chart.id ?? '');
 
   readonly stage = computed(() => {
     const docket = this.store.docket();
@@ -128,8 +138,30 @@ export class TryingStore {
       : verdict.sizes;
   });
 
-  /** Puts a size on. */
+  private readonly shelves = inject(ShelvesHere);
+  /** A size that was to be put on and is on no shelf: nobody has it on before somebody says that it is here. */
+  readonly missing = linkedSignal<string, Missing | null>({
+    source: () => `${this.chartId()} ${this.on()?.id ?? ''}`,
+    computation: () => null,
+  });
+
+  /** Puts a size on that is there; of one that is not, says so first. */
   wear(sizes: Readonly<Record<string, string>>, carrier: string | null = null): boolean {
+    const sheet = this.sheet();
+    const label = sheet === null ? null : labelOf(sheet, sizes);
+    const here = this.shelves.of(this.chartId(), label);
+    if (label === null || here?.stocked !== true || here.count > 0) return this.putOn(sizes, carrier);
+    this.missing.set({ label, sizes, carrier, near: here.near });
+    return false;
+  }
+
+  /** What is on no shelf is in the hand. */
+  isHere(): void {
+    const missing = this.missing();
+    if (missing !== null) this.putOn(missing.sizes, missing.carrier);
+  }
+
+  private putOn(sizes: Readonly<Record<string, string>>, carrier: string | null): boolean {
     return this.store.does({ kind: 'garment-tried', chartId: this.chartId(), sizes, carrier, found: null });
   }
 
