@@ -1,4 +1,5 @@
 import { expect, test as base, type Page } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
 
 export { expect };
 
@@ -150,4 +151,20 @@ export async function chooseFrom(page: Page, label: string, option: string | Reg
 /** What a scanner does: all keys at once, without waiting for the page, and Enter. */
 export async function scans(page: Page, code: string): Promise<void> {
   await Promise.all([...code, 'Enter'].map((key) => page.keyboard.press(key)));
+}
+
+/** Takes some of a garment that is counted into the stores, so that a path never waits for what others have taken. */
+export async function stockUp(page: Page, garment: string, labels: readonly string[]): Promise<void> {
+  const headers = { origin: new URL(page.url()).origin };
+  const kept = (await (await page.request.get('/api/stores/keeping')).json()) as {
+    garment: string;
+    seriesId: string;
+  }[];
+  const [room] = (await (await page.request.get('/api/stores/rooms')).json()) as { id: string }[];
+  for (const label of labels) {
+    const { seriesId } = kept.find((one) => one.garment === garment)!;
+    const data = { seriesId, label, roomId: room!.id, count: 3, pieces: [] };
+    const answer = await page.request.put(`/api/stores/receipts/${uuidv7()}`, { data, headers });
+    expect(answer.status()).toBe(200);
+  }
 }

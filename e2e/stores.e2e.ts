@@ -1,5 +1,5 @@
 import { expectAccessible } from './axe';
-import { chooseFrom, expect, openDocket, takeReadings, test, scans } from './fitter';
+import { chooseFrom, expect, openDocket, scans, stockUp, takeReadings, test } from './fitter';
 import type { Page } from '@playwright/test';
 
 /** Days pass at the maker's desk, as somebody lets them who looks at its page. */
@@ -20,6 +20,7 @@ test('a warden’s kit: one size changed at the trial, one garment ordered and r
   fitter: page,
 }) => {
   test.setTimeout(120_000);
+  await stockUp(page, 'Ranger field jacket', ['M', 'L', 'XL']);
   await openDocket(page, 'Isolde Keeps', ['Ranger field jacket', 'Warden trousers']);
   await takeReadings(page, '97', '97', '85', '85', '90', '90', '76', '76');
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');

@@ -1,5 +1,5 @@
 import { expectAccessible } from './axe';
-import { expect, openDocket, takeReadings, test } from './fitter';
+import { expect, openDocket, stockUp, takeReadings, test } from './fitter';
 import type { Page } from '@playwright/test';
 
 /** Waits until a check is looked at, by what right looks like. */
@@ -10,6 +10,7 @@ const on = (page: Page) => page.locator('[data-on]');
 test('one size is changed at the trial by keyboard, another altered, and the docket keeps it all', async ({
   fitter: page,
 }) => {
+  await stockUp(page, 'Ranger field jacket', ['M', 'L']);
   await openDocket(page, 'Vesna Trial', ['Ranger field jacket', 'Warden trousers']);
   await takeReadings(page, '101', '101', '88', '88', '90', '90', '79', '79');
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
@@ -43,7 +44,14 @@ test('one size is changed at the trial by keyboard, another altered, and the doc
   // On to the trousers: the waist is loose, it is taken in by what is pinned, and the hem measured.
   await expect(page.getByText('Trying on · 2 of 2')).toBeVisible();
   await expect(page.getByRole('button', { name: /Ranger field jacket L kept, tried on ✓/ })).toBeVisible();
+  // None of that size is on the shelf: nobody has it on before somebody says that it is here.
+  await expect(page.locator('nm-try-panel').getByText(/^None of .* is on the shelf\./)).toBeVisible();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('is on the shelf to put on');
+  await expectAccessible(page, 'what is not there');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('group', { name: 'three fingers flat', exact: false })).toHaveCount(0);
+  await page.keyboard.press('y');
   await looks(page, 'three fingers flat');
   await page.keyboard.press('2');
   await looks(page, 'The hem breaks once');
@@ -91,6 +99,7 @@ test('no vest is kept before it was looked at seated; what is left out has a rea
   await expect(page.getByText('Trying on · 1 of 1')).toBeVisible();
   await page.getByLabel('Outer carrier, where one is worn').fill('Dune carrier');
   await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /is here all the same$/ }).click();
   await expect(page.getByText('in Dune carrier', { exact: true })).toBeVisible();
   await looks(page, 'Standing: there is a gap');
   await page.keyboard.press('a');
@@ -125,6 +134,7 @@ test('no vest is kept before it was looked at seated; what is left out has a rea
 
 test('a trial is worked by touch on a tablet', async ({ fitter: page }) => {
   await page.setViewportSize({ width: 768, height: 1024 });
+  await stockUp(page, 'Estuary fleece', ['S', 'M']);
   await openDocket(page, 'Tove Touch', ['Estuary fleece']);
   await takeReadings(page, '98', '98');
   await page.getByRole('button', { name: /Accept/ }).click();
