@@ -93,6 +93,25 @@ describe('ScannerEar', () => {
     expect([passed, heard]).toEqual([['b'], []]);
   });
 
+  it('leaves a day as it was that a code went through', () => {
+    const field = document.createElement('input');
+    field.type = 'date';
+    field.value = '2026-12-04';
+    const changes: string[] = [];
+    field.addEventListener('change', () => changes.push(field.value));
+    for (const one of 'ZW-12') {
+      ear.listensIn(field, key(one, 3));
+      // What a browser makes of a digit in a field of a day.
+      field.value = `2026-0${/\d/.test(one) ? one : '1'}-04`;
+    }
+    ear.listensIn(field, key('Enter', 3));
+    expect([field.value, changes, heard]).toEqual(['2026-12-04', ['2026-12-04'], ['ZW-12']]);
+    for (const one of '05122026') ear.listensIn(field, key(one, 120));
+    field.value = '2026-12-05';
+    ear.listensIn(field, key('Enter', 120));
+    expect([field.value, heard.length]).toEqual(['2026-12-05', 1]);
+  });
+
   it('takes a code out of a field again before the field has its Enter, and leaves what was typed by hand', () => {
     const field = document.createElement('input');
     field.value = 'Runa ';

@@ -12,6 +12,8 @@ const SHORTEST_IN_FIELD = 6;
 export class ScannerEar {
   private held: KeyboardEvent[] = [];
   private typed = '';
+  /** What stood in a field before a scanner typed into it. */
+  private before = '';
   private last = -Infinity;
   private waits: ReturnType<typeof setTimeout> | undefined;
   /** Keys that were held and are let go: not held a second time. */
@@ -66,13 +68,19 @@ export class ScannerEar {
     if (this.letGo.has(event) || !this.when()) return;
     const isFast = event.timeStamp - this.last <= SCANNER_MS;
     this.last = event.timeStamp;
-    if (event.key.length === 1) this.typed = isFast ? this.typed + event.key : event.key;
-    else if (event.key === 'Enter') {
+    if (event.key.length === 1) {
+      if (!isFast) this.before = field.value;
+      this.typed = isFast ? this.typed + event.key : event.key;
+    } else if (event.key === 'Enter') {
       const code = this.typed;
       this.typed = '';
-      if (!isFast || !isCode(code, SHORTEST_IN_FIELD) || !field.value.endsWith(code)) return;
-      field.value = field.value.slice(0, -code.length);
+      const isText = takesText(field);
+      if (!isFast || !isCode(code, isText ? SHORTEST_IN_FIELD : SHORTEST_CODE)) return;
+      if (isText && !field.value.endsWith(code)) return;
+      // A day is no text: it is as it was before a code went through it.
+      field.value = isText ? field.value.slice(0, -code.length) : this.before;
       field.dispatchEvent(new Event('input', { bubbles: true }));
+      if (!isText) field.dispatchEvent(new Event('change', { bubbles: true }));
       event.preventDefault();
       event.stopImmediatePropagation();
       this.heard(code);
@@ -109,6 +117,13 @@ export class ScannerEar {
     at.setRangeText(event.key, at.selectionStart ?? 0, at.selectionEnd ?? 0, 'end');
     at.dispatchEvent(new Event('input', { bubbles: true }));
   }
+}
+
+const NO_TEXT = ['date', 'time', 'datetime-local', 'month', 'week', 'checkbox', 'radio', 'range', 'color'];
+
+/** Whether what is typed into a field stands there as it is typed. */
+export function takesText(field: HTMLInputElement | HTMLTextAreaElement): boolean {
+  return !NO_TEXT.includes(field.type);
 }
 
 /** What stands on labels has a digit in it, and no blank. */

@@ -4,7 +4,7 @@ import type { Warning } from '@neat-measure/contract/stores';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { StoresService } from '../../data/stores-service';
 import { Fetching } from '../../parts/fetching/fetching';
-import { ScannerEar } from '../../parts/shortcuts/scanner-ear';
+import { ScannerEar, takesText } from '../../parts/shortcuts/scanner-ear';
 import { StoresAccount } from './stores-account';
 
 /** The desks of the stores. */
@@ -105,7 +105,11 @@ export class Stores {
   /** What a scanner types is a code, wherever the keys are. */
   protected onKey(event: KeyboardEvent): void {
     const target = event.target;
-    if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) return;
+    if (target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement) {
+      // Numbers of pieces are scanned into texts; a day that a code goes through is left as it is.
+      if (!takesText(target)) this.ear.listensIn(target, event);
+      return;
+    }
     // Somebody else has taken the key: the list of everything keeps what is typed before it stands.
     if (event.defaultPrevented) this.ear.forget();
     else this.ear.takes(event);

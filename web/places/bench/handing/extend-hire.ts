@@ -15,7 +15,6 @@ import { HandingStore } from './handing-store';
         nz-input
         id="extended"
         type="date"
-        class="short"
         [value]="garment().handing?.until ?? ''"
         (keydown.enter)="extend(until.value); $event.preventDefault(); $event.stopPropagation()"
     /></label>

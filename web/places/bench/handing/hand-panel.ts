@@ -133,7 +133,8 @@ export class HandPanel {
       .garments()
       .filter(({ stage }) => stage !== 'handed-over' && stage !== 'came-back').length;
     if (open === 0 && this.handing.out().length === all) return 'Everything is handed over';
-    if (open === 0 || open === all) return 'Nothing is to be handed over';
+    const ready = this.handing.garments().filter((one) => one.ready).length;
+    if (open === 0 || (open === all && ready === 0)) return 'Nothing is to be handed over';
     return open === 1 ? '1 garment still owed' : `${open} garments still owed`;
   });
   protected readonly handed = (way: keyof typeof HANDING_WORDS) => HANDING_WORDS[way];

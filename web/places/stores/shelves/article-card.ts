@@ -129,7 +129,8 @@ export class ArticleCard {
   );
 
   protected readonly from = signal<string | null>(null);
-  protected readonly kind = signal<DoingKind>('moved');
+  /** What was chosen to happen; nothing until somebody has. */
+  protected readonly kind = signal<DoingKind | null>(null);
   protected readonly toRoom = signal<string | null>(null);
   protected readonly count = signal('1');
   protected readonly reason = signal('');
@@ -158,10 +159,8 @@ export class ArticleCard {
           : ['released', 'moved', 'written-off'];
     return all.map((value) => ({ value, label: DOINGS[value] }));
   });
-  protected readonly standingKind = computed(() =>
-    this.kinds().some(({ value }) => value === this.kind())
-      ? this.kind()
-      : (this.kinds()[0]?.value ?? 'moved'),
+  protected readonly standingKind = computed<DoingKind>(
+    () => (this.kinds().find(({ value }) => value === this.kind()) ?? this.kinds()[0])?.value ?? 'moved',
   );
   protected readonly placeChoices = computed(() =>
     this.places().map(({ key, count }) => ({ value: key, label: `${this.account.nameOf(key)}: ${count}` })),
@@ -209,6 +208,7 @@ export class ArticleCard {
     this.makerCode.set(told.article.makerCode ?? '');
     this.chosen.set([]);
     this.from.set(null);
+    this.kind.set(null);
     this.count.set('1');
     this.reason.set('');
     this.condition.set(null);

@@ -35,19 +35,21 @@ export function storyOf(
 ): Happened[] {
   const moved = movements.map((one) => ({
     id: String(one.place),
+    day: dayOf(new Date(one.at)),
     at: one.at,
     by: one.by,
     words: sayMovement(one, nameOf),
   }));
-  const inspected = inspections.map(({ id, at, by, serial, passed, note }) => ({
+  const inspected = inspections.map(({ id, day, at, by, serial, passed, note }) => ({
     id,
+    day,
     at,
     by,
     words: `${serial} ${passed ? 'passed its inspection' : 'did not pass its inspection'}${note === null ? '' : `: ${note}`}`,
   }));
   return [...moved, ...inspected]
     .sort((a, b) => b.at.localeCompare(a.at))
-    .map((one) => ({ ...one, day: sayDay(dayOf(new Date(one.at))) }));
+    .map((one) => ({ ...one, day: sayDay(one.day) }));
 }
 
 function sayMovement(

@@ -60,6 +60,8 @@ export class StockHere {
 
   /** Asks what is there now; of what is hired, for the days until one. */
   ask(until: string | null): void {
+    // While a day is typed its year is none yet.
+    if (until !== null && !/^[12]\d{3}-/.test(until)) return;
     this.until = until;
     this.asked.next(until);
   }
