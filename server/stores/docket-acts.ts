@@ -103,12 +103,11 @@ const HIRE: Readonly<
 > = {
   out: (transaction, { movement, piece, garment, act }) =>
     hireOut(transaction, movement.handing, piece, garment, act),
-  'not-out': (transaction, { movement, act }) =>
-    hireNotOut(transaction, act.docketId, movement.handing.chartId),
+  'not-out': (transaction, { movement, act }) => hireNotOut(transaction, act.docketId, movement.handing),
   ended: (transaction, { movement, garment, act }) =>
     hireEnded(transaction, act.docketId, movement.handing, garment.keeping.dryingDays),
   'not-ended': (transaction, { movement, garment, act }) =>
-    hireNotEnded(transaction, act.docketId, movement.handing.chartId, garment.keeping.dryingDays),
+    hireNotEnded(transaction, act.docketId, movement.handing, garment.keeping.dryingDays),
 };
 
 /** @throws ActRefused where there is no such room */

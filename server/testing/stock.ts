@@ -80,6 +80,12 @@ export class Stores {
   /** A docket whose wearer goes with a size of a chart, decided without a reading. */
   async sized(chartId: string, size: string): Promise<string> {
     const { id } = await this.records.docket([chartId]);
+    await this.keeps(id, chartId, size);
+    return id;
+  }
+
+  /** A size of a chart is put on at a docket, looked at, and kept. */
+  async keeps(id: string, chartId: string, size: string): Promise<void> {
     const chart = (await this.records.bench(id)).charts.find((one) => one.id === chartId)!;
     const part = chart.sheet.parts[0]!.code;
     const fields = { chartId, sizes: { [part]: size }, carrier: null, found: null } as const;
@@ -95,7 +101,6 @@ export class Stores {
       });
     const outcome = { outcome: 'kept', reason: 'It fits', found: null } as const;
     await this.records.does(id, { kind: 'garment-fitted', chartId, trialId, ...outcome });
-    return id;
   }
 
   async order(fields: object): Promise<Order> {

@@ -54,9 +54,13 @@ export async function compare(database: Database, sent: CountSave): Promise<Told
         .filter((one) => one.articleId === row.id && one.place !== place)
         .map((one) => ({ ...one, seen: true })),
     ].map(({ id: pieceId, serial, seen: was }) => ({ id: pieceId, serial, seen: was }));
-    return [{ ...line, garment: garments.get(row.series_id)!.garment, label: row.label, pieces }];
+    // Of what is numbered its pieces are what is listed.
+    const listed = garments.get(row.series_id)!.keeping.numbered
+      ? listedPieces.filter((one) => one.articleId === row.id).length
+      : line.listed;
+    return [{ ...line, listed, garment: garments.get(row.series_id)!.garment, label: row.label, pieces }];
   });
-  const differing = new Set(differencesOf(lines).map(({ articleId }) => articleId));
+  const differing = new Set(differencesOf(told).map(({ articleId }) => articleId));
   const last = await database('stock_movements').max<{ place: number | null }[]>('place as place');
   return {
     // One piece for another is a difference too, though as many lie there as are listed.

@@ -2,7 +2,16 @@ import type { CountSave } from '@neat-measure/contract/stores';
 import { correctionOf, placeKey, type CountLine, type Whereabouts } from '@neat-measure/core/stock';
 import type { Database } from '../../database/database';
 import { once } from '../ledger/batches';
-import { countAt, holdArticles, move, placeOfPiece, StockRefused, type Moving } from '../ledger/ledger';
+import { garmentsOf } from '../ledger/garments';
+import {
+  countAt,
+  holdArticles,
+  move,
+  placeOfPiece,
+  StockRefused,
+  type ArticleRow,
+  type Moving,
+} from '../ledger/ledger';
 import { isPutBy, seenElsewhere } from '../put-by/put-by';
 import { findCount } from './count';
 
@@ -41,6 +50,10 @@ export async function explainCount(
       transaction,
       told.differences.map(({ articleId }) => articleId),
     );
+    const numbered = await numberedAmong(
+      transaction,
+      told.differences.map(({ articleId }) => articleId),
+    );
     const here: Whereabouts = { in: 'room', roomId: sent.roomId, compartment: sent.compartment };
     for (const difference of told.differences) {
       const { articleId, garment, label, pieces } = difference;
@@ -54,10 +67,20 @@ export async function explainCount(
           await move(transaction, { ...one, from: here, to: { in: 'difference' } });
       }
       // Of numbered pieces each was put right by itself.
-      if (pieces.length === 0) await putRight(transaction, base, `${garment} ${label}`, difference, here);
+      if (!numbered.has(articleId))
+        await putRight(transaction, base, `${garment} ${label}`, difference, here);
     }
     await transaction('stock_counts').where({ id: countId }).update({ explained_at: new Date() });
   });
+}
+
+/** Those of some articles whose pieces have numbers. */
+async function numberedAmong(database: Database, ids: readonly string[]): Promise<Set<string>> {
+  const rows = await database<ArticleRow>('articles').whereIn('id', [...ids]);
+  const garments = await garmentsOf(database, [...new Set(rows.map(({ series_id }) => series_id))]);
+  return new Set(
+    rows.filter(({ series_id }) => garments.get(series_id)!.keeping.numbered).map(({ id }) => id),
+  );
 }
 
 /**

@@ -12,19 +12,42 @@ import { asDay, today, type KnownPiece } from '../ledger/pieces';
 /** A piece is held by somebody else for some of the days. */
 export class HireClash extends Error {}
 
-/** The booking of a garment of a docket: the latest that is out, or was; or else the next that was not fetched yet. */
-async function ofDocket(
+/** The next booking of a garment of a docket that was not fetched yet. */
+async function nextOfDocket(
   transaction: Database,
   docketId: string,
   chartId: string,
-  out: boolean,
 ): Promise<BookingRow | undefined> {
   return bookingRows(transaction)
     .where({ 'bookings.docket_id': docketId, 'bookings.chart_id': chartId })
+    .whereNull('out_day')
+    .whereNull('outcome')
+    .orderBy('from_day')
+    .first();
+}
+
+/** The hire by which a docket has a piece, or had it last: the same piece may go to it twice on one day. */
+async function hireOf(
+  transaction: Database,
+  docketId: string,
+  { chartId, from }: Handing,
+  state: 'out' | 'ended',
+): Promise<BookingRow | undefined> {
+  return bookingRows(transaction)
+    .where({
+      'bookings.docket_id': docketId,
+      'bookings.chart_id': chartId,
+      piece_id: from?.pieceId ?? null,
+    })
+    .whereNotNull('out_day')
     .modify(
-      (query) => void (out ? query.whereNotNull('out_day') : query.whereNull('out_day').whereNull('outcome')),
+      (query) =>
+        void (state === 'out' ? query.whereNull('outcome') : query.whereIn('outcome', ['back', 'lost'])),
     )
-    .orderBy('from_day', out ? 'desc' : 'asc')
+    .orderBy([
+      { column: 'from_day', order: 'desc' },
+      { column: 'bookings.id', order: 'desc' },
+    ])
     .first();
 }
 
@@ -52,7 +75,7 @@ export async function hireOut(
     return;
   }
   const booked =
-    (await ofDocket(transaction, act.docketId, handing.chartId, false)) ??
+    (await nextOfDocket(transaction, act.docketId, handing.chartId)) ??
     (await namedBooking(transaction, await wearerOf(transaction, act.docketId), piece));
   const day = dayOfAct(act);
   // What is written down late went out by its last day at the latest.
@@ -146,9 +169,9 @@ const promisedSchema = z.object({
 });
 
 /** The handing was a slip: the piece is not out. What was booked before is booked again, and nothing else is held. */
-export async function hireNotOut(transaction: Database, docketId: string, chartId: string): Promise<void> {
-  const booked = await ofDocket(transaction, docketId, chartId, true);
-  if (booked === undefined || booked.outcome !== null) return;
+export async function hireNotOut(transaction: Database, docketId: string, handing: Handing): Promise<void> {
+  const booked = await hireOf(transaction, docketId, handing, 'out');
+  if (booked === undefined) return;
   const row = () => transaction('bookings').where({ id: booked.id });
   const version = booked.version + 1;
   const promised =
@@ -170,21 +193,23 @@ export async function hireNotOut(transaction: Database, docketId: string, chartI
 export async function hireEnded(
   transaction: Database,
   docketId: string,
-  { chartId, back: came }: Handing,
+  handing: Handing,
   dryingDays: number,
 ): Promise<void> {
-  const booked = await ofDocket(transaction, docketId, chartId, true);
-  if (booked === undefined || booked.outcome !== null) return;
-  const { goes, why, note, at } = came!;
+  const booked = await hireOf(transaction, docketId, handing, 'out');
+  if (booked === undefined) return;
+  const { goes, why, note, at } = handing.back!;
   const [out, done] = [asDay(booked.out_day)!, dayOfAct({ at })];
   // By a clock that is wrong it may have come back before it went out.
   const back = done < out ? out : done;
   const dry = goes === 'drying' ? freeAfter(back, dryingDays) : addDays(back, 1);
-  const free = await upToTheNext(transaction, booked, dry);
+  const free = goes === 'drying' ? await upToTheNext(transaction, booked, dry) : dry;
   await transaction('bookings')
     .where({ id: booked.id })
     .update({
       back_day: back,
+      // What need not dry can go out again the same day.
+      held_piece_id: goes === 'drying' ? booked.piece_id : null,
       free_day: free,
       dry_day: dry === free ? null : dry,
       outcome: why === 'lost' ? 'lost' : 'back',
@@ -206,15 +231,25 @@ function dayOfAct({ at }: Pick<Act, 'at'>): string {
 export async function hireNotEnded(
   transaction: Database,
   docketId: string,
-  chartId: string,
+  handing: Handing,
   dryingDays: number,
 ): Promise<void> {
-  const booked = await ofDocket(transaction, docketId, chartId, true);
-  if (booked === undefined || booked.outcome === null) return;
+  const booked = await hireOf(transaction, docketId, handing, 'ended');
+  if (booked === undefined) return;
   const free = await upToTheNext(transaction, booked, freeAfter(asDay(booked.until_day)!, dryingDays));
   await transaction('bookings')
     .where({ id: booked.id })
-    .update({ back_day: null, free_day: free, dry_day: null, outcome: null, version: booked.version + 1 });
+    .update({
+      back_day: null,
+      held_piece_id: booked.piece_id,
+      free_day: free,
+      dry_day: null,
+      outcome: null,
+      version: booked.version + 1,
+    })
+    .catch((error: unknown) => {
+      throw isDuplicate(error) ? new HireClash() : error;
+    });
 }
 
 /**
@@ -225,11 +260,12 @@ export async function hireNotEnded(
 export async function hireExtends(
   transaction: Database,
   docketId: string,
-  { chartId, until }: Handing,
+  handing: Handing,
   dryingDays: number,
 ): Promise<void> {
-  const booked = await ofDocket(transaction, docketId, chartId, true);
-  if (booked === undefined || booked.outcome !== null || until === null) return;
+  const { until } = handing;
+  const booked = await hireOf(transaction, docketId, handing, 'out');
+  if (booked === undefined || until === null) return;
   const out = asDay(booked.out_day)!;
   const last = until < out ? out : until;
   try {
@@ -253,6 +289,7 @@ export async function driedAlready(transaction: Database, pieceId: string): Prom
     .whereNotNull('back_day')
     .where((wet) => wet.where('free_day', '>', now).orWhere('dry_day', '>', now))
     .update({
+      held_piece_id: null,
       free_day: transaction.raw('least(free_day, greatest(?, date_add(from_day, interval 1 day)))', [now]),
       dry_day: null,
     });

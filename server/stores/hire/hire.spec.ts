@@ -426,6 +426,24 @@ describe('what is hired', () => {
     expect(await warned('L1')).toEqual(['clash']);
   });
 
+  it('goes out again the day it came back, to the same docket too, and each hire ends by itself', async () => {
+    const { roomId, series, idOf } = await suits('Y1');
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('Y1') };
+    const hired = handing(series, { way: 'hired', until: inDays(1), from });
+    const back = { kind: 'garment-came-back', chartId: series, why: 'hire-over', area: null } as const;
+    for (const _ of [1, 2]) {
+      await records.does(docket, hired);
+      await records.does(docket, { ...back, note: null, goes: 'stock', to: roomId });
+      await stores.keeps(docket, series, 'M');
+    }
+    const outcomes = async () => (await calendar(series)).bookings.map(({ outcome }) => outcome);
+    expect(await outcomes()).toEqual(['back', 'back']);
+    expect(await free(series, TODAY, inDays(1))).toEqual(['M Y1']);
+    await records.does(docket, hired);
+    expect((await outcomes()).filter((one) => one === null).length).toBe(1);
+  });
+
   it('is lost for good, and a slip is no hire', async () => {
     const { roomId, series, article, idOf } = await suits('J1');
     const docket = await stores.sized(series, 'M');
