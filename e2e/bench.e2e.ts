@@ -89,6 +89,7 @@ test('beyond the range nothing is proposed, and between two sizes both are shown
   await page.keyboard.press('b');
   await expect(page.getByRole('heading', { name: 'Natural waist' })).toBeVisible();
   await page.keyboard.press('b');
+  await expect(page.getByRole('heading', { name: 'Chest' })).toBeVisible();
   await page.keyboard.press('r');
   await page.keyboard.press('r');
   await takeReadings(page, '110.5', '110.5');

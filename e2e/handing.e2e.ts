@@ -112,13 +112,18 @@ test('a scanner at handing over ticks what is in the hand, and is never taken fo
   fitter: page,
 }) => {
   await openDocket(page, 'Runa Scanned', ['Ranger field jacket', 'Warden trousers']);
-  await takeReadings(page, '97', '97', '85', '85', '86', '86', '79', '79');
+  await takeReadings(page, '97');
   const found = (await (
     await page.request.get('/api/stores/stock?search=ranger%20field%20jacket')
   ).json()) as {
     items: { code: string; label: string }[];
   };
   const codeOf = (label: string) => found.items.find((one) => one.label === label)!.code;
+  // At the tape, where no letter of it passes steps over, and no digit of it is a reading.
+  await scans(page, codeOf('M'));
+  await expect(page.getByText('Scanned: Ranger field jacket M. At Handing over it is ticked.')).toBeVisible();
+  await expect(page.locator('#entry')).toHaveValue('');
+  await takeReadings(page, '97', '85', '85', '86', '86', '79', '79');
   // While deciding, too: M in it is not made to measure.
   await scans(page, codeOf('M'));
   await expect(page.getByText('Scanned: Ranger field jacket M. At Handing over it is ticked.')).toBeVisible();

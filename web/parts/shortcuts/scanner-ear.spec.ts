@@ -77,12 +77,30 @@ describe('ScannerEar', () => {
     expect([passed, pressed]).toEqual([['+'], ['h', 'i', 'g', 'h']]);
   });
 
+  it('hears among numbers only what begins with letters as codes do', () => {
+    ear = new ScannerEar(
+      (code) => heard.push(code),
+      ({ key: name }) => passed.push(name),
+      () => 'lettered',
+    );
+    expect(burst('NM000024').every(Boolean)).toBeTrue();
+    expect(heard).toEqual(['NM000024']);
+    // A reading, however fast; and one after a command.
+    expect(burst('110.5')).toEqual(Array(6).fill(false));
+    const field = document.body.appendChild(document.createElement('input'));
+    field.focus();
+    for (const one of 'r97.5') ear.takes(key(one, 3));
+    expect(ear.takes(key('Enter', 3))).toBeFalse();
+    expect([passed, field.value, heard.length]).toEqual([['r'], '97.5', 1]);
+    field.remove();
+  });
+
   it('lets go of a key where the one before has gone to where digits are readings', () => {
     let isPast = true;
     ear = new ScannerEar(
       (code) => heard.push(code),
       ({ key: name }) => (passed.push(name), (isPast = name !== 'b')),
-      () => isPast,
+      () => (isPast ? 'any' : 'none'),
     );
     ear.takes(key('b', 3));
     // Nothing has ticked: a busy page comes to both keys at once.

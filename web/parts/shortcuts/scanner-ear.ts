@@ -2,8 +2,13 @@
 const SCANNER_MS = 60;
 /** A shorter burst is somebody's hand on the keys. */
 const SHORTEST_CODE = 4;
+/** Where numbers are typed by hand, a code is what begins with two letters and is as long as the house's own. */
+const LETTERED = /^[a-z]{2}[a-z0-9-]{5,}$/i;
 /** What is typed into a field has to be longer to be taken out of it again. */
 const SHORTEST_IN_FIELD = 6;
+
+/** How a scanner is listened to: to any code, only to one that begins with letters as numbers are typed there, or not at all. */
+export type Listening = 'any' | 'lettered' | 'none';
 
 /**
  * Tells a scanner from hands, wherever the keys go: what comes as fast as no hand, and ends with Enter, is a code and nothing
@@ -23,20 +28,24 @@ export class ScannerEar {
    * @param heard gets the code
    * @param pass gets the first of the keys that were no code after all; the others are pressed anew after it, as it may have
    * gone somewhere where they mean something else
-   * @param when whether a scanner is listened to now
+   * @param how a scanner is listened to now
    */
   constructor(
     private readonly heard: (code: string) => void,
     private readonly pass: (event: KeyboardEvent) => void = () => undefined,
-    private readonly when: () => boolean = () => true,
+    private readonly how: () => Listening = () => 'any',
   ) {}
 
   /** Takes a key that may be of a code, until it is known; whether it took it. */
   takes(event: KeyboardEvent): boolean {
-    if (this.letGo.has(event) || !this.when()) return false;
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return false;
+    const how = this.how();
+    if (this.letGo.has(event) || how === 'none') return false;
+    if (event.ctrlKey || event.metaKey || event.altKey) return false;
+    // Nobody holds a key down as soon as that within a code.
+    if (event.repeat && this.held.length === 0) return false;
     // A blank alone presses what has the focus.
     if (event.key === ' ' && this.held.length === 0) return false;
+    if (how === 'lettered' && this.held.length === 0 && !/^[a-z]$/i.test(event.key)) return false;
     // By when a key was pressed, not by when a busy page came to it: a code would be torn apart.
     const isFast = event.timeStamp - this.last <= SCANNER_MS;
     this.last = event.timeStamp;
@@ -44,7 +53,7 @@ export class ScannerEar {
       if (!isFast) {
         this.flush();
         // What was held may have gone to where no scanner is listened to.
-        if (!this.when()) return false;
+        if (this.how() !== how) return this.takes(event);
       }
       this.held.push(event);
       clearTimeout(this.waits);
@@ -53,7 +62,12 @@ export class ScannerEar {
       return true;
     }
     const code = this.held.map(({ key }) => key).join('');
-    if (event.key === 'Enter' && isFast && isCode(code, SHORTEST_CODE)) {
+    if (
+      event.key === 'Enter' &&
+      isFast &&
+      isCode(code, SHORTEST_CODE) &&
+      (how === 'any' || LETTERED.test(code))
+    ) {
       this.forget();
       event.preventDefault();
       this.heard(code);
@@ -65,7 +79,7 @@ export class ScannerEar {
 
   /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
   listensIn(field: HTMLInputElement | HTMLTextAreaElement, event: KeyboardEvent): void {
-    if (this.letGo.has(event) || !this.when()) return;
+    if (this.letGo.has(event) || this.how() !== 'any') return;
     const isFast = event.timeStamp - this.last <= SCANNER_MS;
     this.last = event.timeStamp;
     if (event.key.length === 1) {
@@ -98,7 +112,12 @@ export class ScannerEar {
     clearTimeout(this.waits);
     const held = this.held;
     this.held = [];
-    held.forEach((event, at) => (at === 0 ? this.pass(event) : this.pressAnew(event)));
+    held.forEach((event, at) => {
+      // What was typed into a field stands there, unless it is a command.
+      const inField = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (at === 0 && !inField) this.pass(event);
+      else this.pressAnew(event);
+    });
   }
 
   /** Where the key before has opened a list or a field, a key belongs there. */

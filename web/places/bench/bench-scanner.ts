@@ -1,7 +1,7 @@
 import { DestroyRef, inject } from '@angular/core';
 import type { Scanned } from '@neat-measure/contract/stores';
 import { StoresService } from '../../data/stores-service';
-import { ScannerEar } from '../../parts/shortcuts/scanner-ear';
+import { ScannerEar, type Listening } from '../../parts/shortcuts/scanner-ear';
 
 /** Who hears what is scanned. */
 interface Hearing {
@@ -10,18 +10,18 @@ interface Hearing {
   readonly failed: (message: string) => void;
   /** Gets the keys that were no code after all. */
   readonly pass: (event: KeyboardEvent) => void;
-  /** Whether a scanner is listened to now. */
-  readonly when: () => boolean;
+  /** How a scanner is listened to now. */
+  readonly how: () => Listening;
 }
 
 /** Listens to a scanner for as long as what asks for it lives; fields are listened to before they get their keys. */
-export function hearScanner({ heard, failed, pass, when }: Hearing): ScannerEar {
+export function hearScanner({ heard, failed, pass, how }: Hearing): ScannerEar {
   const stores = inject(StoresService);
   const ear = new ScannerEar(
     (code) =>
       stores.scan(code).subscribe({ next: heard, error: (problem: Error) => failed(problem.message) }),
     pass,
-    when,
+    how,
   );
   const listens = (event: KeyboardEvent) => {
     const field = event.target;

@@ -16,6 +16,7 @@ import { DocketService } from '../../data/docket-service';
 import { OpenDocket } from '../../data/open-docket';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
+import type { Listening } from '../../parts/shortcuts/scanner-ear';
 import { hearScanner } from './bench-scanner';
 import { isTakenElsewhere, listKeys, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { DecidePanel } from './deciding/decide-panel';
@@ -208,9 +209,10 @@ export class Bench {
     this.take(event);
   }
 
-  /** At the tape digits are readings, and come as fast as hands can. */
-  private hearsCodes(): boolean {
-    return this.deciding() || !this.atTheTape();
+  /** At the tape digits are readings, and come as fast as hands can: there a code begins with letters. */
+  private listening(): Listening {
+    if (this.stop().kind !== 'step') return 'any';
+    return this.entry.entry() === '' ? 'lettered' : 'none';
   }
 
   /** What a scanner types is a code wherever the work stands past the tape, and never a command. */
@@ -222,7 +224,7 @@ export class Bench {
       ),
     failed: (message) => this.store.trouble.set(message),
     pass: (event) => this.take(event),
-    when: () => this.hearsCodes(),
+    how: () => this.listening(),
   });
 
   private take(event: KeyboardEvent): void {
