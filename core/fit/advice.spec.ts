@@ -51,6 +51,13 @@ describe('adviseFit', () => {
     expect(adviseFit(BLAZER, []).open.length).toBe(5);
   });
 
+  it('notes a long arm that ends below a hem over the seat, and finds no fault with the size', () => {
+    const long = adviseFit(BLAZER, [blazer('40R', { ...allRight(BLAZER), hem: 'arm' })]);
+    expect([long.faults, long.next, long.noted.map(({ code }) => code)]).toEqual([[], null, ['arm']]);
+    const bare = adviseFit(BLAZER, [blazer('40R', { ...allRight(BLAZER), hem: 'small' })]);
+    expect(bare.next?.label).toBe('40L');
+  });
+
   it('leads to the next size of the part that sizes what is wrong, each part by itself and all together', () => {
     const { next, faults } = adviseFit(BLAZER, [blazer('38R', { button: 'small', hem: 'small' })]);
     expect(next).toEqual(jasmine.objectContaining({ label: '40L', insteadOf: null }));

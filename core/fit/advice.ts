@@ -183,12 +183,13 @@ function wrongOf(checks: readonly FitCheck[], { seen }: Trial): { check: FitChec
 }
 
 /**
- * Whether what was seen is no fault of a size as it is worn: in an outer carrier a panel may come down over the belt.
+ * Whether what was seen is no fault of a size as it is worn: in an outer carrier a panel may come down over the belt, and
+ * a long arm ends below a jacket that covers the seat.
  *
  * @example isNoFault({ carrier: 'Dune carrier' }, { code: 'large', carriedAway: true }) // true
  */
 export function isNoFault({ carrier }: Pick<Trial, 'carrier'>, answer: FitAnswer): boolean {
-  return answer.carriedAway === true && (carrier ?? null) !== null;
+  return answer.ofBuild === true || (answer.carriedAway === true && (carrier ?? null) !== null);
 }
 
 /** What a move comes to on a chart; nothing where the chart has no part of which another size would help. */

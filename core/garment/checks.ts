@@ -33,6 +33,12 @@ export const named = (code: string, one: FitAnswer): FitAnswer => ({ ...one, cod
 /** What is no fault where it is worn in an outer carrier. */
 export const unlessCarried = (one: FitAnswer): FitAnswer => ({ ...one, carriedAway: true });
 
+/** What lies in how the wearer is built. */
+export const ofBuild = (code: string, says: string): FitAnswer => ({
+  ...answer(code, says, null),
+  ofBuild: true,
+});
+
 /** Something to look at, with what may be seen of it besides that it is right. */
 export function check(
   code: string,

@@ -27,6 +27,8 @@ export interface FitAnswer {
   readonly moves: readonly FitMove[];
   /** In an outer carrier it is no fault: it is noted, and tells nothing of a size. */
   readonly carriedAway?: true;
+  /** It lies in how the wearer is built, and no size is at fault: it is noted, and tells nothing of a size. */
+  readonly ofBuild?: true;
 }
 
 /** Something to look at once a garment is on. */

@@ -63,13 +63,13 @@ export class TryingAccount {
         code,
         says,
         key: String(at + 1),
-        leads: this.isCarried(code) ? 'no fault in the carrier: noted' : ways(code),
+        leads: this.isNoted(code) ? 'no fault of this size: noted' : ways(code),
       })),
     };
   });
 
-  /** Whether an answer at the check that is looked at is no fault in the carrier that is worn. */
-  private isCarried(answer: string): boolean {
+  /** Whether an answer at the check that is looked at is no fault of the size, as it is worn by whom. */
+  private isNoted(answer: string): boolean {
     const [check, on] = [this.trying.check(), this.trying.on()];
     const found = check?.answers.find(({ code }) => code === answer);
     return found !== undefined && on !== null && isNoFault(on, found);
