@@ -21,6 +21,7 @@ export const DESTINATIONS: readonly {
   { name: 'Charts', path: '/charts' },
   { name: 'Kits', path: '/charts/kits' },
   { name: 'Stores: shelves', path: '/stores/shelves' },
+  { name: 'Stores: put by', path: '/stores/put-by' },
   { name: 'Stores: hire', path: '/stores/hire' },
   { name: 'Stores: orders', path: '/stores/orders' },
   { name: 'Stores: counting', path: '/stores/counting' },
