@@ -150,7 +150,7 @@ describe('what is put by', () => {
   });
 
   it('is put back once, by one, when nobody waits for it any more', async () => {
-    const { chartId, dockets, comes, articleId } = await ordered('34', 3, 3);
+    const { roomId, chartId, dockets, comes, articleId } = await ordered('34', 3, 3);
     await comes();
     const [first, second, third] = dockets as [string, string, string];
     const larger = { chartId, sizes: { size: '36' }, carrier: null, found: null } as const;
@@ -176,11 +176,21 @@ describe('what is put by', () => {
       .withContext('what is put by in another size is none of theirs')
       .toEqual(['36']);
     expect(await said('34 is put by for')).toEqual(['put-by-astray', 'put-by-astray', 'put-by-astray']);
+    // What comes in the size they go with now lies on the shelf until that is put back.
+    const wantedFor = [{ docketId: first, chartId }];
+    const line = { seriesId: chartId, label: '36', count: 1, wantedFor };
+    const again = await stores.order({ maker: MAKER, roomId, lines: [line] });
+    const holds = [{ line: 1, seriesId: chartId, label: '36', count: 1, pieces: [], does: 'take-in' }];
+    expect((await app.put(deliveryPath(again.id, uuidv7()), { holds })).status).toBe(200);
+    expect(await there(again.lines[0]!.articleId)).toEqual([1, 0, 0]);
+    const theirs = { docketId: first, chartId, roomId, pieceId: null };
+    expect(problem(await app.put(pathOf(STORES.putBy, uuidv7()), theirs))).toEqual([409, 'stock-refused']);
     const [one] = await kept(articleId);
     const both = await Promise.all([back(one!.id), back(one!.id)]);
     expect(both.map(({ status }) => status).sort()).toEqual([204, 409]);
     expect(await there(articleId)).toEqual([1, 2, 0]);
     const batch = uuidv7();
+    expect((await app.put(pathOf(STORES.putBy, uuidv7()), theirs)).status).toBe(204);
     const [next] = await kept(articleId);
     for (const _ of [1, 2]) expect((await back(next!.id, batch)).status).toBe(204);
     expect(await there(articleId)).toEqual([2, 1, 0]);

@@ -75,9 +75,21 @@ export async function stillWaiting(
   const waiting = (await listWanted(transaction)).filter(
     (one) => one.seriesId === series_id && one.label === label && !one.hired,
   );
-  return waiting.filter((one) =>
-    among.some(({ docketId, chartId }) => docketId === one.docketId && chartId === one.chartId),
+  const has = await hasKept(transaction);
+  return waiting.filter(
+    (one) =>
+      !has(one) &&
+      among.some(({ docketId, chartId }) => docketId === one.docketId && chartId === one.chartId),
   );
+}
+
+/** Whether anything is put by for a garment of a docket, be it in a size that they go with no more: it is put back first. */
+async function hasKept(
+  transaction: Database,
+): Promise<(one: { readonly docketId: string; readonly chartId: string }) => boolean> {
+  const rows: PutByRow[] = await keptFor(transaction);
+  return ({ docketId, chartId }) =>
+    rows.some((row) => row.docket_id === docketId && row.held_chart_id === chartId);
 }
 
 /**
@@ -96,6 +108,8 @@ export async function putBy(database: Database, id: string, save: PutBySave, by:
       throw new StockRefused(
         'That docket does not wait for this garment: it has it, some is put by for it, or no size is decided.',
       );
+    if ((await hasKept(transaction))(wanted))
+      throw new StockRefused('Another size is put by for them. Put that back on the shelf first.');
     const row = await transaction('articles')
       .where({ series_id: wanted.seriesId, label: wanted.label })
       .first<{ id: string } | undefined>('id');
