@@ -136,7 +136,7 @@ test('a suit that is wet is said to be promised until another is given', async (
 test('a parcel with a wrong size and one too few is scanned; what came for a docket is put by for it', async ({
   fitter: page,
 }) => {
-  await openDocket(page, 'Hatty Waits', ['Marsh cap']);
+  await openDocket(page, 'Hatty Waits', ['Marsh hat']);
   await takeReadings(page, '56', '56');
   const proposed = page.locator('[data-proposed]:visible');
   await expect(proposed).not.toHaveText('–');
@@ -148,18 +148,18 @@ test('a parcel with a wrong size and one too few is scanned; what came for a doc
   await expect.poll(async () => (await stockOf()).length).toBe(1);
   const [stock] = await stockOf();
   const kept = await get<{ garment: string; maker: string; seriesId: string }[]>(page, '/api/stores/keeping');
-  const { seriesId, maker } = kept.find((one) => one.garment === 'Marsh cap')!;
+  const { seriesId, maker } = kept.find((one) => one.garment === 'Marsh hat')!;
   const [room] = await get<{ id: string }[]>(page, '/api/stores/rooms');
   // Three are ordered, one of them for this docket; another size lies in the stores already.
-  const other = label === 'M' ? 'L' : 'M';
-  await stockUp(page, 'Marsh cap', [other]);
+  const other = label === '7 1/4' ? '7' : '7 1/4';
+  await stockUp(page, 'Marsh hat', [other]);
   const id = uuidv7();
   const wantedFor = [{ docketId, chartId: stock!.chartId }];
   const lines = [{ seriesId, label, count: 3, wantedFor }];
   await put(page, `/api/stores/orders/${id}`, { maker, roomId: room!.id, lines });
   const { items } = await get<{ items: { code: string; label: string }[] }>(
     page,
-    '/api/stores/stock?search=marsh%20cap',
+    '/api/stores/stock?search=marsh%20hat',
   );
   const codeOf = (of: string) => items.find((one) => one.label === of)!.code;
   await page.goto(`/stores/orders?order=${id}`);
@@ -168,13 +168,13 @@ test('a parcel with a wrong size and one too few is scanned; what came for a doc
   await page.getByRole('button', { name: 'I have sent it myself' }).click();
   await page.getByRole('button', { name: 'Check off what came' }).click();
   await scans(page, codeOf(label));
-  await expect(page.getByText(`Marsh cap ${label}: 1 of 3`)).toBeVisible();
+  await expect(page.getByText(`Marsh hat ${label}: 1 of 3`)).toBeVisible();
   await scans(page, codeOf(label));
-  await expect(page.getByText(`Marsh cap ${label}: 2 of 3`)).toBeVisible();
+  await expect(page.getByText(`Marsh hat ${label}: 2 of 3`)).toBeVisible();
   await scans(page, codeOf(other));
-  await expect(page.getByText(`Marsh cap ${other} was not ordered`)).toBeVisible();
+  await expect(page.getByText(`Marsh hat ${other} was not ordered`)).toBeVisible();
   await page.getByRole('button', { name: 'Take it in' }).click();
-  await expect(page.getByText(`Took in 1 of Marsh cap ${other}, not ordered so.`)).toBeVisible();
+  await expect(page.getByText(`Took in 1 of Marsh hat ${other}, not ordered so.`)).toBeVisible();
   await page.getByRole('button', { name: 'Wait no more for the rest' }).click();
   await page.getByRole('button', { name: 'Wait no more', exact: true }).click();
   await expect(page.getByText('ended early: 1 of 3 not waited for any more')).toBeVisible();

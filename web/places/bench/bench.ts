@@ -204,6 +204,8 @@ export class Bench {
       event.preventDefault();
       return;
     }
+    // Whoever has taken a key keeps it: the list of everything, before its field has the keys.
+    if (event.defaultPrevented) return;
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
     if (this.drawn() && this.ear.takes(event)) return;
     this.take(event);
