@@ -150,7 +150,7 @@ export async function chooseFrom(page: Page, label: string, option: string | Reg
 
 /** What a scanner does: all keys at once, without waiting for the page, and Enter. */
 export async function scans(page: Page, code: string): Promise<void> {
-  await Promise.all([...code, 'Enter'].map((key) => page.keyboard.press(key)));
+  await Promise.all([...code, 'Enter'].flatMap((key) => [page.keyboard.down(key), page.keyboard.up(key)]));
 }
 
 /** Takes some of a garment that is counted into the stores, so that a path never waits for what others have taken. */

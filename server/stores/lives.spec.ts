@@ -136,7 +136,7 @@ describe('every garment', () => {
         const { id, kind } = one(dockets);
         const { handings } = await stores.records.made(id);
         // After it came back: another goes to them.
-        if (handings.at(-1)?.back != null)
+        if (handings.some(({ back }) => back !== null) && handings.at(-1)?.back !== null)
           await stores.keeps(id, kind.chartId, kind.label).catch(() => undefined);
       },
       comesBack: () => {
@@ -285,7 +285,7 @@ describe('every garment', () => {
       }
     }
     const said = [...done].map(([name, count]) => `${name} ${count}`).join(', ');
-    console.log(`every garment, seed ${seed}: ${said}; acts ${JSON.stringify([...outcomes])}`);
+    process.stdout.write(`every garment, seed ${seed}: ${said}; acts ${JSON.stringify([...outcomes])}\n`);
     expect(outcomes.get('kept') ?? 0).toBeGreaterThan(LIVES / 60);
   }, 3_600_000);
 

@@ -101,6 +101,11 @@ export class ScannerEar {
     } else if (event.key !== 'Shift') this.typed = '';
   }
 
+  /** Whether keys are held that may be of a code. */
+  get holds(): boolean {
+    return this.held.length > 0;
+  }
+
   /** Lets go of everything: the place is left. */
   forget(): void {
     clearTimeout(this.waits);

@@ -200,7 +200,12 @@ export class Bench {
 
   protected onKey(event: KeyboardEvent): void {
     // A key that is held down answers nothing by itself: nobody has looked at what comes up next.
-    if (event.repeat && !this.atTheTape() && (event.key === 'Enter' || !isTakenElsewhere(event))) {
+    if (
+      event.repeat &&
+      !this.ear.holds &&
+      !this.atTheTape() &&
+      (event.key === 'Enter' || !isTakenElsewhere(event))
+    ) {
       event.preventDefault();
       return;
     }
