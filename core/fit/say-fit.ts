@@ -27,12 +27,16 @@ export const POSE_WORDS: Readonly<Record<FitPose, string>> = {
  */
 export function sayOtherwise(sheet: ChartSheet, { answers, otherwise }: FitCheck): string {
   if (otherwise !== null) return otherwise;
-  return answers
-    .map(({ says, moves }) => {
-      const words = moves.map((move) => sayMove(sheet, move)).filter((one) => one !== '');
-      return `${says}: ${words.length === 0 ? 'made to measure' : words.join(', or ')}.`;
-    })
-    .join(' ');
+  return (
+    answers
+      // What lies in how somebody is built leads to no other size.
+      .filter(({ ofBuild }) => ofBuild !== true)
+      .map(({ says, moves }) => {
+        const words = moves.map((move) => sayMove(sheet, move)).filter((one) => one !== '');
+        return `${says}: ${words.length === 0 ? 'made to measure' : words.join(', or ')}.`;
+      })
+      .join(' ')
+  );
 }
 
 /** A move on a chart, whatever size is on; nothing where the chart has no size that would help. */
