@@ -25,8 +25,8 @@ const VEST = sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', {
 });
 const TODAY = dayOf(new Date());
 const MAKER = 'Ostrel Workwear';
-/** So many things are done; more of them for a longer look, `LIVES=10000`. */
-const LIVES = Number(process.env['LIVES'] ?? 450);
+/** So many things are done, drawn by a seed; for a longer look, or another: `LIVES=10000 LIVES_SEED=7`. */
+const LIVES = Number(process.env['LIVES'] ?? 300);
 const HANDS = 3;
 
 /**
@@ -41,7 +41,7 @@ describe('every garment', () => {
   afterAll(() => app.stop());
 
   it(`is somewhere, once, through ${LIVES} acts of dockets and stores`, async () => {
-    const seed = Number(process.env['LIVES_SEED'] ?? Date.now() % 1_000_000);
+    const seed = Number(process.env['LIVES_SEED'] ?? 728_513);
     const draw = random(seed);
     const one = <Item>(items: readonly Item[]): Item => items[draw(items.length)]!;
     const [loft, hall] = [await stores.room(), await stores.room()];
