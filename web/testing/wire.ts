@@ -67,7 +67,8 @@ export class Wire {
 
 /** Waits for something to come about. */
 export async function until(done: () => boolean): Promise<void> {
-  const stop = Date.now() + 4_000;
+  // A busy machine is slow: only what never comes about is a fault.
+  const stop = Date.now() + 30_000;
   while (!done()) {
     if (Date.now() > stop) throw new Error('it did not come about');
     await new Promise((resolve) => setTimeout(resolve, 5));
