@@ -138,6 +138,8 @@ export class ScannerEar {
     this.letGo.add(anew);
     const isTaken = !at.dispatchEvent(anew);
     if (isTaken || !(at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement)) return;
+    // A day or a tick takes no letters from here.
+    if (!takesText(at)) return;
     at.setRangeText(event.key, at.selectionStart ?? 0, at.selectionEnd ?? 0, 'end');
     at.dispatchEvent(new Event('input', { bubbles: true }));
   }
