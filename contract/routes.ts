@@ -116,7 +116,7 @@ export function chartSheetPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/sheet.pdf`;
 }
 
-/** PUT: takes a chart from the shelf, or back onto it. */
+/** PUT: retires a chart, or restores it. */
 export function chartRetiredPath(chartId: string): string {
   return `${ROUTES.charts}/${chartId}/retired`;
 }

@@ -17,6 +17,6 @@ export function lineSchema(most: number) {
   return z
     .string()
     .trim()
-    .min(1, { error: 'Write something here.' })
+    .min(1, { error: 'Enter something here.' })
     .max(most, { error: `At most ${most} letters.` });
 }

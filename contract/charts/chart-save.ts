@@ -4,7 +4,7 @@ import * as z from 'zod';
 import { idSchema, lineSchema } from '../shared';
 
 /**
- * Putting a chart on the shelf, or a new version of one in its place. A version is immutable:
+ * Saving a chart, or a new version that replaces one. A version is immutable:
  * what was sized by it stays explained by it.
  */
 export const chartSaveSchema = z.object({

@@ -6,7 +6,7 @@ import { idSchema, instantSchema } from '../shared';
 /** A sheet that is kept was let in once: a rule that came later does not make it unreadable. */
 const sheetSchema = keptSheetSchema as z.ZodType<ChartSheet, unknown>;
 
-/** Taking a chart from the shelf, or back onto it. */
+/** Retiring a chart, or restoring it. */
 export const chartRetiredSchema = z.object({ retired: z.boolean() });
 
 /** A version of a chart as it is kept. */
@@ -44,7 +44,7 @@ export const chartSummariesSchema = pageSchema(chartSummarySchema);
 export const chartUsesSchema = z.object({
   dockets: z.int(),
   decisions: z.int(),
-  /** Whether it is no longer on the shelf. */
+  /** Whether it is retired. */
   retired: z.boolean(),
   latest: z.array(
     z.object({ docketId: idSchema, number: z.int(), wearer: z.string(), openedAt: instantSchema }),

@@ -16,22 +16,26 @@ export const kitSaveSchema = z
     series: z
       .array(idSchema)
       .max(MOST_IN_KIT)
-      .refine((series) => new Set(series).size === series.length, { error: 'A garment stands in it twice.' }),
+      .refine((series) => new Set(series).size === series.length, {
+        error: 'A garment is listed twice. Remove one.',
+      }),
     protocols: z
       .array(protocolIdSchema)
       .max(MOST_IN_KIT)
-      .refine((ids) => new Set(ids).size === ids.length, { error: 'A protocol stands in it twice.' }),
+      .refine((ids) => new Set(ids).size === ids.length, {
+        error: 'A protocol is listed twice. Remove one.',
+      }),
     /** Whose kit it is by what wearers are: `Ranger`. It is proposed to them. */
     roles: z.array(lineSchema(80)).max(12),
     version: versionSchema,
   })
   .refine(({ series, protocols }) => series.length + protocols.length > 0, {
     path: ['series'],
-    error: 'Put at least one garment or protocol into it.',
+    error: 'Add at least one garment or protocol.',
   });
 export type KitSave = z.infer<typeof kitSaveSchema>;
 
-/** A kit as it is listed, with what of it is on the shelf now. */
+/** A kit as it is listed, with what of it is not retired now. */
 export const kitSchema = z.object({
   id: idSchema,
   name: z.string(),
@@ -39,11 +43,11 @@ export const kitSchema = z.object({
   protocols: z.array(protocolIdSchema),
   roles: z.array(z.string()),
   version: versionSchema,
-  /** The latest version of each of its garments; one that is no longer on the shelf is left out of it. */
+  /** The latest version of each of its garments; one that is retired is left out. */
   garments: z.array(
     z.object({ seriesId: idSchema, chartId: idSchema, garment: z.string(), maker: z.string() }),
   ),
-  /** Garments of the kit that are no longer on the shelf, by name. */
+  /** Garments of the kit whose charts are retired, by name. */
   gone: z.array(z.string()),
 });
 export type Kit = z.infer<typeof kitSchema>;

@@ -7,10 +7,10 @@ export const letterSchema = z
     sheet: z.enum(['sizes', 'labels', 'order']),
     /** The garment that is ordered; `null` of the other sheets. */
     chartId: idSchema.nullable(),
-    to: z.email({ error: 'Write an address such as maker@example.org.' }).max(200),
+    to: z.email({ error: 'Enter an address such as maker@example.org.' }).max(200),
   })
   .refine(({ sheet, chartId }) => (sheet === 'order') === (chartId !== null), {
-    error: 'An order is of one garment; the other sheets are of the docket.',
+    error: 'An order form is for one garment; the other sheets are for the whole docket.',
     path: ['chartId'],
   });
 export type Letter = z.infer<typeof letterSchema>;

@@ -6,7 +6,7 @@ import { instantSchema, lineSchema, versionSchema } from '../shared';
 /** Adding or editing somebody who may sign in; `version` is that of the record edited, 0 for a new one. */
 export const personSaveSchema = z.object({
   name: lineSchema(120),
-  signIn: z.string().trim().min(1, { error: 'Write a sign-in name.' }).max(80),
+  signIn: z.string().trim().min(1, { error: 'Enter a sign-in name.' }).max(80),
   role: z.enum(ROLES),
   /** Whoever is not active cannot sign in; what they did stays theirs. */
   active: z.boolean(),

@@ -39,7 +39,7 @@ export type SignedIn = z.infer<typeof signedInSchema>;
 export const sessionSchema = z.object({ who: signedInSchema.nullable(), firstRun: z.boolean() });
 export type Session = z.infer<typeof sessionSchema>;
 
-const signInNameSchema = z.string().trim().min(1, { error: 'Write your sign-in name.' }).max(80);
+const signInNameSchema = z.string().trim().min(1, { error: 'Enter your sign-in name.' }).max(80);
 /** The code of an authenticator: six digits, spaces as people write them. */
 const timeCodeSchema = z
   .string()
@@ -49,7 +49,7 @@ const timeCodeSchema = z
 /** Signing in. */
 export const signInSchema = z.object({
   signIn: signInNameSchema,
-  passphrase: z.string().min(1, { error: 'Write your passphrase.' }).max(200),
+  passphrase: z.string().min(1, { error: 'Enter your passphrase.' }).max(200),
   /** The code of the second factor, where the account has one. */
   code: timeCodeSchema.optional(),
 });
@@ -62,7 +62,7 @@ export const SHORTEST_PASSPHRASE = 12;
 export const newPassphraseSchema = z
   .string()
   .min(SHORTEST_PASSPHRASE, {
-    error: `A passphrase has at least ${SHORTEST_PASSPHRASE} letters: a few words do.`,
+    error: `A passphrase has at least ${SHORTEST_PASSPHRASE} letters. A few words will do.`,
   })
   .max(200, { error: 'At most 200 letters.' });
 
@@ -77,13 +77,13 @@ export type FirstRun = z.infer<typeof firstRunSchema>;
 /** A new passphrase for whoever has been given a one-time code. */
 export const takeCodeSchema = z.object({
   signIn: signInNameSchema,
-  code: z.string().trim().min(1, { error: 'Write the code you were given.' }).max(40),
+  code: z.string().trim().min(1, { error: 'Enter the code you were given.' }).max(40),
   passphrase: newPassphraseSchema,
 });
 export type TakeCode = z.infer<typeof takeCodeSchema>;
 
 export const passphraseChangeSchema = z.object({
-  passphrase: z.string().min(1, { error: 'Write your passphrase.' }).max(200),
+  passphrase: z.string().min(1, { error: 'Enter your passphrase.' }).max(200),
   next: newPassphraseSchema,
 });
 export type PassphraseChange = z.infer<typeof passphraseChangeSchema>;
@@ -91,7 +91,7 @@ export type PassphraseChange = z.infer<typeof passphraseChangeSchema>;
 /** The short code by which somebody takes a shared bench over. */
 const benchCodeSchema = z.string().regex(/^\d{4,8}$/, { error: 'A bench code has four to eight digits.' });
 export const benchCodeSaveSchema = z.object({
-  passphrase: z.string().min(1, { error: 'Write your passphrase.' }).max(200),
+  passphrase: z.string().min(1, { error: 'Enter your passphrase.' }).max(200),
   /** `null` takes it out. */
   code: benchCodeSchema.nullable(),
 });
@@ -111,7 +111,7 @@ export const factorOfferSchema = z.object({
 export type FactorOffer = z.infer<typeof factorOfferSchema>;
 export const factorConfirmSchema = z.object({ code: timeCodeSchema });
 export const factorEndSchema = z.object({
-  passphrase: z.string().min(1, { error: 'Write your passphrase.' }).max(200),
+  passphrase: z.string().min(1, { error: 'Enter your passphrase.' }).max(200),
 });
 
 /** A session somebody has. */

@@ -39,7 +39,7 @@ export const orderSaveSchema = z.object({
         wantedFor: z.array(wantedForSchema).max(2_000),
       }),
     )
-    .min(1, { error: 'Nothing is to be ordered.' })
+    .min(1, { error: 'Nothing is selected to be ordered. Select at least one size.' })
     .max(500),
 });
 export type OrderSave = z.infer<typeof orderSaveSchema>;
@@ -107,7 +107,7 @@ export const deliverySchema = z.object({
         does: z.enum(['take-in', 'send-back']),
       }),
     )
-    .min(1, { error: 'Nothing was checked off.' })
+    .min(1, { error: 'Nothing was counted. Enter how many came.' })
     .max(500),
 });
 export type Delivery = z.infer<typeof deliverySchema>;

@@ -6,8 +6,8 @@ import { fitterSchema } from '../house/session';
 import { idSchema, instantSchema, lineSchema, versionSchema } from '../shared';
 
 /** A day of the calendar, `2026-03-31`. */
-export const daySchema = z.iso.date({ error: 'Write a day such as 2026-03-31.' });
-const countSchema = z.int().min(1, { error: 'How many? A whole number, 1 or more.' }).max(10_000);
+export const daySchema = z.iso.date({ error: 'Enter a day such as 2026-03-31.' });
+const countSchema = z.int().min(1, { error: 'Enter how many: a whole number, 1 or more.' }).max(10_000);
 const reasonSchema = lineSchema(300).nullable();
 /** A place as `placeKey` writes it. */
 export const placeSchema = z
@@ -19,7 +19,7 @@ const serialSchema = lineSchema(60);
 const codeSchema = z
   .string()
   .trim()
-  .regex(/^[\x21-\x7e]{3,40}$/, { error: 'A code is 3 to 40 letters, digits and signs, without blanks.' });
+  .regex(/^[\x21-\x7e]{3,40}$/, { error: 'A code has 3 to 40 letters, digits and signs, without spaces.' });
 
 export const roomSaveSchema = z.object({ name: lineSchema(60), version: versionSchema });
 export const roomSchema = roomSaveSchema.extend({ id: idSchema });
@@ -38,7 +38,7 @@ export const keepingSchema = z
   .refine(
     ({ numbered, lifeMonths, inspectMonths }) => numbered || (lifeMonths === null && inspectMonths === null),
     {
-      error: 'What ends or is inspected is numbered, piece by piece.',
+      error: 'A garment with a last day or with inspections must be numbered piece by piece.',
       path: ['numbered'],
     },
   );
@@ -186,11 +186,11 @@ export const receiptSchema = z
     pieces: z.array(newPieceSchema).max(500),
   })
   .refine(({ count, pieces }) => pieces.length === 0 || pieces.length === count, {
-    error: 'There are as many pieces as numbers.',
+    error: 'Enter one number for each piece.',
     path: ['pieces'],
   })
   .refine(({ pieces }) => new Set(pieces.map(({ serial }) => serial)).size === pieces.length, {
-    error: 'A number stands there twice.',
+    error: 'A number is listed twice. Remove one.',
     path: ['pieces'],
   });
 export type Receipt = z.infer<typeof receiptSchema>;

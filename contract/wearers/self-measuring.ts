@@ -64,7 +64,7 @@ export const selfSubmissionSchema = z.object({
   instrument: z.enum(['tape', 'string']).default('tape'),
   readings: z
     .array(z.object({ code: z.enum(MEASUREMENT_CODES), typed: lineSchema(40) }))
-    .min(1, { error: 'Write at least one measurement.' })
+    .min(1, { error: 'Enter at least one measurement.' })
     .max(MEASUREMENT_CODES.length * 3),
   /** What they wish of the garment, once each. */
   wishes: z

@@ -13,7 +13,7 @@ import { idSchema, instantSchema, lengthSchema, lineSchema, versionSchema } from
 /** A year and a month, as `2009-04`; `null` where nobody asked. */
 const bornSchema = z
   .string()
-  .regex(/^(19|20)\d\d-(0[1-9]|1[0-2])$/, { error: 'Write the year and the month, as 2009-04.' })
+  .regex(/^(19|20)\d\d-(0[1-9]|1[0-2])$/, { error: 'Enter year and month, such as 2009-04.' })
   .nullable()
   .default(null);
 

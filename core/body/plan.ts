@@ -214,7 +214,7 @@ function waistConflicts(needs: readonly Need[], taken: WaistPlace): PlanConflict
 /**
  * Steps as the tape is laid for them: the marks of a chain together, every other step by itself.
  *
- * @example byPlacing(planOf(docket, shelf).steps).map((placing) => placing.length) // [1, 1]
+ * @example byPlacing(planOf(docket, library).steps).map((placing) => placing.length) // [1, 1]
  */
 export function byPlacing<Step extends { readonly chain: ChainCode | null }>(
   steps: readonly Step[],

@@ -6,7 +6,7 @@ export const GENERAL_PREPARATION: readonly string[] = [
   'Close-fitting clothes, no thick seams',
   'Pockets empty',
   'Level, hard floor',
-  'Ask before touching; privacy for whoever wants it',
+  'Ask before touching; offer privacy',
 ];
 
 /** What of a preparation is meant for the fitter alone. */
@@ -16,13 +16,13 @@ const FOR_THE_FITTER: ReadonlySet<string> = new Set([GENERAL_PREPARATION[3]!]);
  * What a wearer who measures at home prepares: what is meant for a fitter left out, and a helper where one is needed.
  *
  * @param needsHelp whether something is measured that nobody reaches on themselves
- * @example ownPreparation(['Pockets empty'], true)[0] // 'Somebody to help: some measurements are on your back'
+ * @example ownPreparation(['Pockets empty'], true)[0] // 'A helper: some measurements are on your back'
  * @example ownPreparation(['Pockets empty'], false).at(-1) // 'A mirror, to see that the tape is level all round'
  */
 export function ownPreparation(lines: readonly string[], needsHelp: boolean): string[] {
   const own = lines.filter((line) => !FOR_THE_FITTER.has(line));
   return [
-    ...(needsHelp ? ['Somebody to help: some measurements are on your back'] : []),
+    ...(needsHelp ? ['A helper: some measurements are on your back'] : []),
     ...own,
     'A mirror, to see that the tape is level all round',
   ];

@@ -17,14 +17,15 @@ export const STANCE_WORDS: Readonly<Record<Stance, string>> = {
 
 /** What to ask of the wearer when a stance begins. */
 export const STANCE_ASKS: Readonly<Record<Stance, string>> = {
-  standing: 'Ask them to stand straight and relaxed, facing you, looking ahead.',
-  tiptoe: 'Ask them to rise on tiptoe, as in the heels to be worn, a hand on something firm.',
+  standing: 'Ask the wearer to stand straight and relaxed, facing you, looking ahead.',
+  tiptoe: 'Ask the wearer to rise on tiptoe, as in the heels to be worn, a hand on something firm.',
   kneeling:
-    'Ask them to kneel on the leg that is measured, on something soft, the other foot flat before it.',
-  turned: 'Ask them to turn round and look straight ahead.',
+    'Ask the wearer to kneel on the leg being measured, on something soft, the other foot flat in front.',
+  turned: 'Ask the wearer to turn round and look straight ahead.',
   seated:
-    'Ask them to sit on a hard, armless chair as they always sit, not straighter, belt where it normally rides.',
-  'on-paper': 'Ask them to take their shoes off and stand on the paper, weight on the foot you draw round.',
+    'Ask the wearer to sit on a hard, armless chair as usual, not straighter, belt where it normally rides.',
+  'on-paper':
+    'Ask the wearer to take off their shoes and stand on the paper, weight on the foot you draw round.',
   shoe: 'Ask for the shoes that will be worn.',
 };
 
@@ -48,29 +49,29 @@ export const CLOTHING_WORDS: Readonly<Record<Clothing, string>> = {
 /**
  * A conflict as a sentence that says what is done about it.
  *
- * @example sayConflict({ kind: 'tension', code: 'chest-girth', wanted: [{ tension: 'snug', by: 'Saltmarsh vest' }, { tension: 'two-fingers', by: 'Field jacket' }], taken: 'snug' }) // 'Chest is wanted with the tape lying differently (Saltmarsh vest: snug; Field jacket: two fingers beneath the tape). It is taken snug.'
+ * @example sayConflict({ kind: 'tension', code: 'chest-girth', wanted: [{ tension: 'snug', by: 'Saltmarsh vest' }, { tension: 'two-fingers', by: 'Field jacket' }], taken: 'snug' }) // 'Chest is asked for with different tension of the tape (Saltmarsh vest: snug; Field jacket: two fingers beneath the tape). It is taken snug.'
  */
 export function sayConflict(conflict: PlanConflict): string {
   if (conflict.kind === 'tension') {
     const asked = conflict.wanted.map(({ tension, by }) => `${by}: ${TENSION_WORDS[tension]}`).join('; ');
-    return `${measurement(conflict.code).name} is wanted with the tape lying differently (${asked}). It is taken ${TENSION_WORDS[conflict.taken]}.`;
+    return `${measurement(conflict.code).name} is asked for with different tension of the tape (${asked}). It is taken ${TENSION_WORDS[conflict.taken]}.`;
   }
   if (conflict.kind === 'clothing') {
     const asked = conflict.wanted.map(({ clothing, by }) => `${by}: ${CLOTHING_WORDS[clothing]}`).join('; ');
-    return `${measurement(conflict.code).name} is wanted over different clothes (${asked}). It is taken ${CLOTHING_WORDS[conflict.taken]}.`;
+    return `${measurement(conflict.code).name} is asked for over different clothes (${asked}). It is taken ${CLOTHING_WORDS[conflict.taken]}.`;
   }
   if (conflict.kind === 'waist') {
     const asked = conflict.wanted.map(({ place, by }) => `${by}: ${WAIST_WORDS[place]}`).join('; ');
-    return `The waist is wanted at different places (${asked}). The cord is tied ${WAIST_WORDS[conflict.taken]}, and all lengths are read there. A size chart goes by the natural waist only.`;
+    return `The waist is asked for at different places (${asked}). The cord is tied ${WAIST_WORDS[conflict.taken]}, and all lengths are read there. A size chart uses the natural waist only.`;
   }
   const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
-  return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is taken by itself.`;
+  return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is measured on its own.`;
 }
 
 /**
  * How many placings of the tape its chains save; empty where there are none.
  *
- * @example sayPlacings(planOf(docket, shelf)) // ''
+ * @example sayPlacings(planOf(docket, library)) // ''
  */
 export function sayPlacings({ placings: { count, alone } }: Pick<Plan, 'placings'>): string {
   const saved = alone - count;
@@ -82,7 +83,7 @@ export function sayPlacings({ placings: { count, alone } }: Pick<Plan, 'placings
 /**
  * What is asked before the tape where two or more lengths are read at the waist.
  *
- * @example sayCord(planOf(docket, shelf)) // ''
+ * @example sayCord(planOf(docket, library)) // ''
  */
 export function sayCord({ cord }: Pick<Plan, 'cord'>): string {
   return cord === null

@@ -69,19 +69,3 @@ export function deviceLength({ value, unit }: Pick<DeviceLine, 'value' | 'unit'>
 export function asTyped(line: Pick<DeviceLine, 'value' | 'unit'>): string {
   return `${deviceLength(line) / MICROMETRES_PER.mm} mm`;
 }
-
-/**
- * A device problem as a sentence.
- *
- * @example sayDeviceProblem(parseDeviceLine('hello').problem) // 'This line is no JSON. Send one object a line.'
- */
-export function sayDeviceProblem(problem: DeviceLineProblem): string {
-  switch (problem.code) {
-    case 'not-json':
-      return 'This line is no JSON. Send one object a line.';
-    case 'too-long':
-      return `This line is longer than ${problem.most} letters. Send one reading a line.`;
-    case 'wrong-fields':
-      return `Wrong or missing: ${problem.fields.join(', ')}. The form is v, device, seq, value, unit, at.`;
-  }
-}

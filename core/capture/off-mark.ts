@@ -1,7 +1,5 @@
-import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { beyondMark, markWords } from '../body/chains';
-import { formatLength, type ShownLength } from '../quantity/format-length';
+import { beyondMark } from '../body/chains';
 import { micrometres, type Length } from '../quantity/length';
 
 /** A mark of a chain that was just read, beside the one before it: not beyond it, or further beyond than any body has it. */
@@ -31,17 +29,4 @@ export function offMark(
   const is = micrometres(length - before.length);
   if (beyond === null || (is >= beyond.least && is <= beyond.most)) return null;
   return { code, before: before.code, is, ...beyond };
-}
-
-/**
- * The question in a sentence, with what to do.
- *
- * @example sayOffMark({ code: 'shoulder-to-underbust', before: 'shoulder-to-bust', is: cm(2), least: cm(3), most: cm(15) }, 'cm') // 'Shoulder to underbust lies 2 cm beyond bust point; 3 cm to 15 cm beyond it is what bodies have. Read it again.'
- */
-export function sayOffMark({ code, before, is, least, most }: OffMark, unit: ShownLength): string {
-  const [own, other] = [measurement(code).name, markWords(before)];
-  const range = `${formatLength(least, unit)} to ${formatLength(most, unit)} beyond it`;
-  return is < least && is <= 0
-    ? `${own} does not lie beyond the mark before it, ${other}. Each mark is read from where the tape is held: read it again.`
-    : `${own} lies ${formatLength(is, unit)} beyond ${other}; ${range} is what bodies have. Read it again.`;
 }

@@ -1,9 +1,7 @@
 import { wishOf, type WishCode } from '../body/wishes';
 import { failure, success, type Outcome } from '../outcome';
-import { formatLength, plainUnit, type ShownLength } from '../quantity/format-length';
 import type { Length, WorkingUnit } from '../quantity/length';
 import { parseLength, type LengthProblem } from '../quantity/parse-length';
-import { sayMeasureProblem } from '../quantity/say-measure-problem';
 
 /** Why what was typed is no wish. */
 export type WishProblem =
@@ -23,17 +21,4 @@ export function readWish(text: string, wish: WishCode, unit: WorkingUnit): Outco
   return length < least || length > most
     ? failure({ code: 'impossible', wish, text: text.trim() })
     : success(length);
-}
-
-/**
- * A wish's problem as a sentence that says what to do.
- *
- * @example sayWishProblem(readWish('9000', 'train', 'cm').problem, 'cm') // '9000 cm is no train (5 cm to 300 cm). Write what is wanted again.'
- */
-export function sayWishProblem(problem: WishProblem, unit: ShownLength): string {
-  if (problem.code === 'unreadable') return sayMeasureProblem(problem.problem);
-  const { name, limits } = wishOf(problem.wish);
-  const range = `${formatLength(limits.least, unit)} to ${formatLength(limits.most, unit)}`;
-  const written = /[a-z"']/i.test(problem.text) ? problem.text : `${problem.text} ${plainUnit(unit)}`;
-  return `${written} is no ${name.toLowerCase()} (${range}). Write what is wanted again.`;
 }

@@ -1,6 +1,5 @@
 import { measurement } from '../body/catalogue';
 import type { MeasurementCode } from '../body/catalogue/codes';
-import { formatLength, type ShownUnit } from '../quantity/format-length';
 import type { Length, WorkingUnit } from '../quantity/length';
 import { isMassUnit, type MeasureUnit } from '../quantity/mass';
 import { unitOffers, type UnitOffer } from './read-reading';
@@ -47,17 +46,6 @@ export function unitSlip(
   return offer === undefined || off(own.length) < Math.log(FAR)
     ? null
     : { code, text: text.trim(), unit: own.unit, length: own.length, offer };
-}
-
-/**
- * The question in a sentence.
- *
- * @example sayUnitSlip(unitSlip('66', 'trouser-waist-girth', 'in', new Map()), 'in/8') // '66 in is far from the usual trouser waist. 66 cm?'
- */
-export function sayUnitSlip({ code, text, unit, length, offer }: UnitSlip, shown: ShownUnit): string {
-  const [written, name] = [`${text} ${unit}`, measurement(code).name.toLowerCase()];
-  const is = unit === shown.slice(0, 2) ? written : `${written} (${formatLength(length, shown)})`;
-  return `${is} is far from the usual ${name}. ${text} ${offer.unit}?`;
 }
 
 /** The geometric middle of what bodies have. */

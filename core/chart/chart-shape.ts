@@ -39,18 +39,18 @@ const MOST_PARTS = 8;
 const MOST_DERIVATIONS = 20;
 
 const columnCodeSchema = z.custom<ColumnCode>((text) => typeof text === 'string' && isColumnCode(text), {
-  error: 'This is no measurement known here, and nothing derived.',
+  error: 'This is neither a known measurement nor a derived value. Choose one from the list.',
 });
 const partCodeSchema = z
   .string()
-  .regex(/^[a-z][a-z0-9-]{0,38}$/, { error: 'A part is named in small letters, digits and hyphens.' });
+  .regex(/^[a-z][a-z0-9-]{0,38}$/, { error: 'Name the part in small letters, digits and hyphens.' });
 const sizeSchema = z
   .string()
   .trim()
   .min(1)
   .max(LONGEST_SIZE)
   // What a record of JavaScript cannot hold would be left out of it in silence.
-  .refine((label) => label !== '__proto__', { error: 'This cannot be the label of a size. Write another.' });
+  .refine((label) => label !== '__proto__', { error: 'This cannot be a size label. Enter another.' });
 const sizesSchema = z.array(sizeSchema).max(MOST_SIZES);
 
 const boundSchema = z.object({
@@ -92,7 +92,7 @@ const columnSchema = z
       context.addIssue({
         code: 'custom',
         path: ['cells', index],
-        message: `“${cell}” is no interval. Write 86-90, a single value such as 90, or an open end such as >=130 or <82.`,
+        message: `“${cell}” is not an interval. Enter 86-90, a single value such as 90, or an open end such as >=130 or <82.`,
       });
       return z.NEVER;
     }),

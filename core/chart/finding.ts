@@ -68,7 +68,8 @@ export type TableFinding =
       readonly code: 'interval-upside-down';
       readonly place: Place;
       readonly text: string;
-      readonly mend: string;
+      /** Turned round; nothing where its ends are too far apart to be those of a size. */
+      readonly mend: string | null;
     }
   | { readonly code: 'interval-empty'; readonly place: Place; readonly text: string }
   | { readonly code: 'nominal-among-intervals'; readonly place: Place; readonly text: string }

@@ -14,7 +14,7 @@ export const writtenLengthSchema = z
     const negative = /^[-−]/.test(written.trim());
     const read = parseLength(written.trim().replace(/^[-−]/, ''), 'mm');
     if (read.ok && !read.value.bare) return micrometres(negative ? -read.value.length : read.value.length);
-    context.addIssue(`“${written}” is no length with a unit. Write it such as "1 in" or "97.5 cm".`);
+    context.addIssue(`“${written}” is not a length with a unit. Write, for example, "1 in" or "97.5 cm".`);
     return z.NEVER;
   });
 

@@ -25,7 +25,7 @@ describe('a docket', () => {
     const one = new SpecDocket([chart]);
     const opening = one.acts[0]!;
     const asking = one.acts[1]!;
-    expect(apply(null, asking, one.shelf)).toEqual({ ok: false, problem: { code: 'not-opened' } });
+    expect(apply(null, asking, one.library)).toEqual({ ok: false, problem: { code: 'not-opened' } });
     expect(code(one.tries({ ...opening, id: specId() }))).toBe('opened-already');
     expect(one.docket!.garments).toEqual([{ chartId: chart.id, rule: null, preference: null, chosen: {} }]);
     expect(replay([asking]))
@@ -84,9 +84,9 @@ describe('a docket', () => {
     one.reads('waist-girth', 85, 85);
     const decision = one.act('garment-decided', one.decision(narrow, { sizes: { size: 'M' } }));
     expect(one.tries(decision)).toBeNull();
-    const { undoing } = lastDone(one.acts, one.shelf)!;
+    const { undoing } = lastDone(one.acts, one.library)!;
     expect(undoing).toEqual(jasmine.objectContaining({ chartId: narrow.id, outcome: 'later' }));
-    const away = { ...one.shelf, charts: [wide] };
+    const away = { ...one.library, charts: [wide] };
     expect(lastDone(one.acts, away)?.undoing?.kind).not.toBe('garment-decided');
   });
 
@@ -110,7 +110,7 @@ describe('a docket', () => {
       one.act('garment-asked', { chartId: specId() }),
       one.act('reading-taken', one.reading('waist-girth', 85)),
     ];
-    const { docket, refused } = continued(one.docket, [good, bad, better], one.shelf);
+    const { docket, refused } = continued(one.docket, [good, bad, better], one.library);
     expect(docket!.readings.map(({ id }) => id)).toEqual([good.id, better.id]);
     expect(refused).toEqual([{ act: bad, refusal: { code: 'no-such-chart' } }]);
   });
@@ -156,12 +156,12 @@ describe('what is asked for', () => {
     ).toBe('not-on-docket');
   });
 
-  it('must be on the shelf, and is not more than a docket holds', () => {
+  it('must be in the library, and is not more than a docket holds', () => {
     const one = new SpecDocket();
     expect(code(one.tries(one.act('garment-asked', { chartId: specId() })))).toBe('no-such-chart');
     expect(code(one.tries(one.act('protocol-asked', { protocolId: 'nothing' })))).toBe('no-such-protocol');
     const full = new SpecDocket(Array.from({ length: 40 }, () => shelvedChart()));
-    expect(full.tries(full.act('garment-asked', { chartId: full.shelf.charts[0]!.id }))).toEqual({
+    expect(full.tries(full.act('garment-asked', { chartId: full.library.charts[0]!.id }))).toEqual({
       code: 'docket-full',
       most: 40,
     });
@@ -315,12 +315,12 @@ describe('the sentences', () => {
     one.does('garment-dropped', { chartId: chart.id });
     expect(one.tries(one.act('garment-decided', decision))?.code).toBe('not-on-docket');
     one.does('garment-asked', { chartId: chart.id });
-    const { shelf } = one;
-    one.shelf = { ...shelf, charts: [] };
+    const { library } = one;
+    one.library = { ...library, charts: [] };
     expect(one.tries(one.act('garment-decided', decision))?.code)
       .withContext('a chart that is not known')
       .toBe('not-on-docket');
-    one.shelf = shelf;
+    one.library = library;
     expect(one.tries(one.act('garment-decided', decision))).toBeNull();
   });
 
@@ -365,7 +365,7 @@ describe('the sentences', () => {
     const slip = one.does('garments-handed-over', { garments: [handing], signature }).id;
     one.does('handing-withdrawn', { actId: slip });
     const other = shelvedChart({ garment: 'Shirt' });
-    one.shelf = { ...one.shelf, charts: [...one.shelf.charts, other] };
+    one.library = { ...one.library, charts: [...one.library.charts, other] };
     one.does('garment-asked', { chartId: other.id });
     const shirt = one.does('garment-tried', {
       chartId: other.id,
@@ -395,17 +395,17 @@ describe('the sentences', () => {
       .withContext('every kind')
       .toBe(ACT_KINDS.length);
     for (const sentence of said) expect(sentence).toMatch(/^Odalys Wren [a-z].*[^.]\.$/);
-    expect(said).toContain('Odalys Wren took back a reading of natural waist.');
+    expect(said).toContain('Odalys Wren undid a reading of natural waist.');
     const unsent = one.act('garment-decided', one.decision(chart, { sizes: { size: 'M' } }));
     expect(sayAct(unsent, names))
       .withContext('before it is let in')
       .toBe('Odalys Wren accepted M for the field jacket.');
-    expect(said).toContain('Odalys Wren confirmed that it is so: natural waist 97 cm.');
+    expect(said).toContain('Odalys Wren confirmed as read: natural waist 97 cm.');
     expect(said).toContain('Odalys Wren read chest: 98 cm.');
     expect(said).toContain('Odalys Wren noted for the field jacket: hem the leg at 78 cm.');
     const written = one.act('reading-taken', one.reading('chest-girth', 98, { typed: '38.5 in' }));
     expect(sayAct(written, names)).toBe('Odalys Wren read chest: 38.5 in.');
-    expect(said).toContain('Odalys Wren put the field jacket off: Comes back.');
+    expect(said).toContain('Odalys Wren postponed the field jacket: Comes back.');
   });
 
   it('say of every refusal what is wrong and what to do', () => {
@@ -456,7 +456,7 @@ describe('the sentences', () => {
       { code: 'no-such-size', size: null, part: 'Front', sizes: ['1', '2'] },
     ];
     for (const refusal of refusals) expect(sayRefusal(refusal, 8)).withContext(refusal.code).toMatch(/[.?]$/);
-    expect(sayRefusal(refusals.at(-1)!, 8)).toBe('Nothing is no size of Front. Choose one of 1, 2.');
+    expect(sayRefusal(refusals.at(-1)!, 8)).toBe('Nothing is not a size of Front. Choose one of 1, 2.');
   });
 });
 

@@ -2,7 +2,7 @@ import { failure, success, type Outcome } from '../outcome';
 import { kindOf, type Act } from './acts';
 import type { Docket } from './docket';
 import type { Refusal } from './refusal';
-import type { Shelf } from './shelf';
+import type { Library } from './library';
 
 /** An act that was let in, with what was found on the way, and the docket after it. */
 export interface Applied {
@@ -15,17 +15,17 @@ export interface Applied {
  * before.
  *
  * @param docket `null` for one that nobody opened
- * @example apply(docket, acts[0], shelf).problem // { code: 'opened-already' }
+ * @example apply(docket, acts[0], library).problem // { code: 'opened-already' }
  */
-export function apply(docket: Docket | null, act: Act, shelf: Shelf): Outcome<Applied, Refusal> {
+export function apply(docket: Docket | null, act: Act, library: Library): Outcome<Applied, Refusal> {
   const kind = kindOf(act);
   if (docket === null)
     return kind.opens === undefined
       ? failure({ code: 'not-opened' })
       : success({ docket: kind.opens(act), act });
-  const refusal = kind.refuse(docket, act, shelf);
+  const refusal = kind.refuse(docket, act, library);
   if (refusal !== null) return failure(refusal);
-  const complete = kind.finds?.complete(docket, act, shelf) ?? act;
+  const complete = kind.finds?.complete(docket, act, library) ?? act;
   return success({ docket: kind.carryOut(docket, complete), act: complete });
 }
 
@@ -78,12 +78,12 @@ export interface Continued {
 /**
  * Does acts one after the other; one that is refused is left out, and the next is tried on the docket as it stands.
  *
- * @example continued(docket, [acts[0]], shelf).refused.length // 1
+ * @example continued(docket, [acts[0]], library).refused.length // 1
  */
-export function continued(docket: Docket | null, acts: readonly Act[], shelf: Shelf): Continued {
+export function continued(docket: Docket | null, acts: readonly Act[], library: Library): Continued {
   const refused: { act: Act; refusal: Refusal }[] = [];
   const after = acts.reduce((before, act) => {
-    const applied = apply(before, act, shelf);
+    const applied = apply(before, act, library);
     if (applied.ok) return applied.value.docket;
     refused.push({ act, refusal: applied.problem });
     return before;

@@ -19,7 +19,7 @@ const OTHER_ROOM = specId();
 const SIGNED = { by: 'name', name: 'Ibrahima Lund' } as const;
 
 /** Something somebody may do to one of the garments, whether or not it is let in. */
-type Deed = (one: SpecDocket, chart: SpecDocket['shelf']['charts'][number]) => Act | null;
+type Deed = (one: SpecDocket, chart: SpecDocket['library']['charts'][number]) => Act | null;
 
 const lastTrial = (one: SpecDocket, chartId: string) => trialsOf(one.docket!, chartId).at(-1);
 
@@ -96,7 +96,7 @@ const DEEDS: readonly Deed[] = [
     }),
   (one, { id }) => one.act('return-withdrawn', { chartId: id }),
   (one) => {
-    const undoing = lastDone(one.acts, one.shelf)?.undoing ?? null;
+    const undoing = lastDone(one.acts, one.library)?.undoing ?? null;
     return undoing === null ? null : one.act(undoing.kind, undoing as never);
   },
 ];

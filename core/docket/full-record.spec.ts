@@ -57,16 +57,16 @@ describe('the waist at two places', () => {
       prepare: [],
     };
     const one = new SpecDocket([shelvedChart()]);
-    one.shelf = { ...one.shelf, protocols: [navel] };
+    one.library = { ...one.library, protocols: [navel] };
     one.does('protocol-asked', { protocolId: 'own' });
-    const both = planOf(one.docket!, one.shelf);
+    const both = planOf(one.docket!, one.library);
     expect(both.cord).toBe('navel');
     expect(both.steps.map(({ code, waist }) => [code, waist])).toContain(['waist-girth', 'natural']);
     expect(both.conflicts.map(sayConflict).join()).toContain('waist');
     const alone = new SpecDocket();
-    alone.shelf = one.shelf;
+    alone.library = one.library;
     alone.does('protocol-asked', { protocolId: 'own' });
-    const plan = planOf(alone.docket!, alone.shelf);
+    const plan = planOf(alone.docket!, alone.library);
     expect([plan.cord, plan.conflicts]).toEqual(['navel', []]);
     expect(plan.steps.map(({ code, waist }) => [code, waist])).toEqual([
       ['navel-girth', null],
@@ -129,20 +129,20 @@ describe('the waist at two places', () => {
 describe('the cord', () => {
   it('is asked for once two steps are read at it', () => {
     const one = new SpecDocket([], ['headwear']);
-    expect(planOf(one.docket!, one.shelf).cord).toBeNull();
+    expect(planOf(one.docket!, one.library).cord).toBeNull();
     one.does('measurement-asked', { code: 'waist-girth', asked: true });
-    expect(planOf(one.docket!, one.shelf).cord).toBeNull();
+    expect(planOf(one.docket!, one.library).cord).toBeNull();
     one.does('measurement-asked', { code: 'waist-to-knee', asked: true });
-    expect(planOf(one.docket!, one.shelf).cord).toBe('natural');
+    expect(planOf(one.docket!, one.library).cord).toBe('natural');
     one.does('measurement-asked', { code: 'waist-to-hip', asked: true });
-    expect(sayPlacings(planOf(one.docket!, one.shelf))).toBe(
+    expect(sayPlacings(planOf(one.docket!, one.library))).toBe(
       'The tape is laid 3 times for 4 measurements: 1 is read in passing.',
     );
     expect(sayPlacings({ placings: { count: 2, alone: 2 } })).toBe('');
     // A foot is drawn round on paper, a weight is weighed: no tape is laid for them.
-    expect(sayPlacings(planOf(new SpecDocket([], ['footwear']).docket!, one.shelf))).toBe('');
+    expect(sayPlacings(planOf(new SpecDocket([], ['footwear']).docket!, one.library))).toBe('');
     one.does('measurement-asked', { code: 'weight', asked: true });
-    expect(planOf(one.docket!, one.shelf).placings).toEqual({ count: 3, alone: 4 });
+    expect(planOf(one.docket!, one.library).placings).toEqual({ count: 3, alone: 4 });
   });
 
   it('breaks a chain where a mark is wanted over other clothes', () => {
@@ -150,7 +150,7 @@ describe('the cord', () => {
     for (const code of ['waist-to-knee', 'waist-to-hip', 'waist-to-ankle'] as const)
       one.does('measurement-asked', { code, asked: true });
     one.does('clothing-chosen', { code: 'waist-to-knee', clothing: 'thick' });
-    const chains = planOf(one.docket!, one.shelf).steps.map(({ code, chain }) => [code, chain]);
+    const chains = planOf(one.docket!, one.library).steps.map(({ code, chain }) => [code, chain]);
     expect(chains).toContain(['waist-to-knee', null]);
     expect(chains).toContain(['waist-to-hip', 'side']);
   });
@@ -219,7 +219,7 @@ describe('wishes', () => {
     one.does('wish-noted', noted('split', '45', { pointed: 400 }));
     one.does('wish-noted', noted('split', '50'));
     const undo = () => {
-      const last = lastDone(one.acts as Act[], one.shelf)!;
+      const last = lastDone(one.acts as Act[], one.library)!;
       const { kind, ...fields } = last.undoing as Doing;
       one.does(kind as 'wish-noted', fields as never, { undoes: last.act.id });
     };
@@ -241,7 +241,7 @@ describe('wishes', () => {
     one.does('style-noted', { chartId: null, style: 'A long coat' });
     expect([styleOf(one.docket!, chart.id), styleOf(one.docket!, null)]).toEqual(['Green', 'A long coat']);
     const undo = () => {
-      const last = lastDone(one.acts as Act[], one.shelf)!;
+      const last = lastDone(one.acts as Act[], one.library)!;
       const { kind, ...fields } = last.undoing as Doing;
       one.does(kind as 'style-noted', fields as never, { undoes: last.act.id });
     };
@@ -260,7 +260,7 @@ describe('wishes', () => {
     const one = new SpecDocket();
     const act = one.act('wish-noted', { ...noted('split', '45'), typed: '4500', length: mm(45_000) });
     const refusal = one.tries(act)!;
-    expect(sayRefusal(refusal, 8)).toBe('4500 cm is no split (0 cm to 130 cm). Write what is wanted again.');
+    expect(sayRefusal(refusal, 8)).toBe('4500 cm is no split (0 cm to 130 cm). Enter it again.');
     const other = one.act('wish-noted', { ...noted('split', '45'), length: mm(10) });
     expect(one.tries(other)?.code).toBe('length-differs');
     const unreadable = readWish('low', 'split', 'cm');

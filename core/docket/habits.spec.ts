@@ -52,12 +52,12 @@ describe('the habits of a house', () => {
     const one = new SpecDocket();
     one.reads('chest-girth', 98, 99);
     const state = () =>
-      agreementOf('chest-girth', standingReadings(one.docket!.readings, ['chest-girth']), one.shelf.habits);
+      agreementOf('chest-girth', standingReadings(one.docket!.readings, ['chest-girth']), one.library.habits);
     expect(state().state).toBe('agreed');
     one.settles(habits);
     expect(state()).toEqual(jasmine.objectContaining({ state: 'third-wanted', allowed: mm(5) }));
     one.reads('chest-girth', 104);
-    expect(judgeDocket(one.docket!, one.shelf).values.size).withContext('no two within').toBe(0);
+    expect(judgeDocket(one.docket!, one.library).values.size).withContext('no two within').toBe(0);
   });
 
   it('say after how long somebody is measured again, most of all of one measurement', () => {
@@ -88,7 +88,7 @@ describe('the habits of a house', () => {
     const [keyless, keyed] = [shelvedChart(), shelvedChart({ key: 'waist-girth' })];
     const one = new SpecDocket([keyless, keyed]);
     one.settles({ rules: { other: 'key-decides' } });
-    const ruleOf = (chart: typeof keyed) => rulingOf(one.docket!, chart, one.shelf.habits).rule;
+    const ruleOf = (chart: typeof keyed) => rulingOf(one.docket!, chart, one.library.habits).rule;
     expect([ruleOf(keyless), ruleOf(keyed)]).toEqual([undefined, 'key-decides']);
   });
 

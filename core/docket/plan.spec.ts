@@ -4,17 +4,17 @@ import { shelvedChart, SpecDocket } from '../testing/docket';
 const vest = (clothing: string, garment = 'Vest') =>
   shelvedChart({ garment, expects: [{ code: 'chest-girth', clothing, tension: 'snug' }] });
 const stepOf = (one: SpecDocket) =>
-  planOf(one.docket!, one.shelf).steps.find(({ code }) => code === 'chest-girth')!;
+  planOf(one.docket!, one.library).steps.find(({ code }) => code === 'chest-girth')!;
 
 describe('the plan of a docket', () => {
   it('is what garments, protocols and the fitter ask for, each step once', () => {
     const one = new SpecDocket([shelvedChart()], ['headwear']);
     one.does('measurement-asked', { code: 'height', asked: true });
-    const { steps } = planOf(one.docket!, one.shelf);
+    const { steps } = planOf(one.docket!, one.library);
     expect(steps.map(({ code, wantedBy }) => [code, ...wantedBy]).sort()).toEqual([
       ['chest-girth', 'Field jacket'],
       ['head-girth', 'Headwear'],
-      ['height', 'Asked for besides'],
+      ['height', 'Also asked for'],
       ['waist-girth', 'Field jacket'],
     ]);
   });
@@ -31,51 +31,52 @@ describe('the plan of a docket', () => {
 
   it('names a conflict over clothes, and goes by what the fitter says of it', () => {
     const one = new SpecDocket([vest('worn-beneath'), vest('thick', 'Outer vest')]);
-    const clothes = () => planOf(one.docket!, one.shelf).conflicts.filter(({ kind }) => kind === 'clothing');
+    const clothes = () =>
+      planOf(one.docket!, one.library).conflicts.filter(({ kind }) => kind === 'clothing');
     expect(clothes().map(sayConflict)).toEqual([
-      'Chest is wanted over different clothes (Vest: over what is worn beneath; Outer vest: over thick clothes). It is taken over what is worn beneath.',
+      'Chest is asked for over different clothes (Vest: over what is worn beneath; Outer vest: over thick clothes). It is taken over what is worn beneath.',
     ]);
     one.does('clothing-chosen', { code: 'chest-girth', clothing: 'thick' });
     expect(stepOf(one).clothing).toBe('thick');
     expect(sayConflict(clothes()[0]!)).toContain('It is taken over thick clothes');
-    expect(planOf(new SpecDocket([vest('thick'), vest('thick')]).docket!, one.shelf).conflicts).toEqual([]);
+    expect(planOf(new SpecDocket([vest('thick'), vest('thick')]).docket!, one.library).conflicts).toEqual([]);
   });
 
   it('leaves a protocol’s steps on demand out until they are asked for', () => {
     const one = new SpecDocket([], ['uniform-intake']);
-    const offered = demandable(one.docket!, one.shelf);
+    const offered = demandable(one.docket!, one.library);
     expect(offered.length).toBeGreaterThan(0);
     const [{ code }] = offered as [(typeof offered)[number]];
-    const planned = () => planOf(one.docket!, one.shelf).steps.some((step) => step.code === code);
+    const planned = () => planOf(one.docket!, one.library).steps.some((step) => step.code === code);
     expect(planned()).toBeFalse();
     one.does('measurement-asked', { code, asked: true });
     expect(planned()).toBeTrue();
-    expect(demandable(one.docket!, one.shelf)[0]).toEqual({ code, asked: true });
+    expect(demandable(one.docket!, one.library)[0]).toEqual({ code, asked: true });
   });
 
   it('lets no chart that says nothing overrule a protocol that does', () => {
     const one = new SpecDocket([shelvedChart()], ['formal-hire-narrowest']);
     const tensions = () =>
-      Object.fromEntries(planOf(one.docket!, one.shelf).steps.map(({ code, tension }) => [code, tension]));
+      Object.fromEntries(planOf(one.docket!, one.library).steps.map(({ code, tension }) => [code, tension]));
     expect(tensions()['waist-girth']).toBe('drawn-tight');
     expect(tensions()['chest-girth']).toBe('snug');
     expect(tensions()['overarm-girth']).toBe('skin');
-    expect(planOf(one.docket!, one.shelf).conflicts.filter(({ kind }) => kind === 'tension')).toEqual([]);
-    const { shelf } = one;
+    expect(planOf(one.docket!, one.library).conflicts.filter(({ kind }) => kind === 'tension')).toEqual([]);
+    const { library } = one;
     const large = {
-      ...shelf.protocols[0]!,
+      ...library.protocols[0]!,
       name: 'Ours',
       girths: 'one-finger',
       waist: 'above-navel',
     } as const;
     const ours = { ...large, id: 'ours', steps: [{ code: 'waist-girth' }, { code: 'front-waist-length' }] };
     const other = new SpecDocket([shelvedChart()]);
-    other.shelf = { ...shelf, charts: other.shelf.charts, protocols: [ours as never] };
+    other.library = { ...library, charts: other.library.charts, protocols: [ours as never] };
     other.does('protocol-asked', { protocolId: 'ours' });
-    const waist = planOf(other.docket!, other.shelf).steps.find(({ code }) => code === 'waist-girth')!;
+    const waist = planOf(other.docket!, other.library).steps.find(({ code }) => code === 'waist-girth')!;
     expect([waist.tension, waist.waist]).toEqual(['one-finger', 'above-navel']);
-    expect(planOf(other.docket!, other.shelf).cord).toBe('above-navel');
-    expect(planOf(other.docket!, other.shelf).conflicts).toEqual([]);
+    expect(planOf(other.docket!, other.library).cord).toBe('above-navel');
+    expect(planOf(other.docket!, other.library).conflicts).toEqual([]);
   });
 
   it('lets the fitter choose where two want the tape to lie differently', () => {
@@ -84,9 +85,9 @@ describe('the plan of a docket', () => {
       expects: [{ code: 'chest-girth', tension: 'two-fingers', clothing: null }],
     });
     const one = new SpecDocket([vest('worn-beneath'), loose]);
-    const tension = () => planOf(one.docket!, one.shelf).conflicts.find(({ kind }) => kind === 'tension')!;
+    const tension = () => planOf(one.docket!, one.library).conflicts.find(({ kind }) => kind === 'tension')!;
     expect(sayConflict(tension())).toBe(
-      'Chest is wanted with the tape lying differently (Vest: snug; Parka: two fingers beneath the tape). It is taken snug.',
+      'Chest is asked for with different tension of the tape (Vest: snug; Parka: two fingers beneath the tape). It is taken snug.',
     );
     const [snug, fingers] = conflictChoices(tension());
     expect([snug!.taken, fingers!.taken]).toEqual([true, false]);
@@ -99,15 +100,15 @@ describe('the plan of a docket', () => {
   it('calls a waist at the navel what it is, and asks where a chart needs the natural one', () => {
     const one = new SpecDocket([shelvedChart()]);
     const protocol = {
-      ...one.shelf.protocols[0]!,
+      ...one.library.protocols[0]!,
       id: 'ours',
       name: 'Ours',
       waist: 'navel' as const,
       steps: [{ code: 'waist-girth' as const }, { code: 'back-waist-length' as const }],
     };
-    one.shelf = { ...one.shelf, protocols: [protocol] };
+    one.library = { ...one.library, protocols: [protocol] };
     one.does('protocol-asked', { protocolId: 'ours' });
-    const plan = () => planOf(one.docket!, one.shelf);
+    const plan = () => planOf(one.docket!, one.library);
     const places = () => plan().steps.map(({ code, waist }) => `${code} ${waist}`);
     expect(places()).toContain('navel-girth null');
     expect(places()).withContext('the jacket’s own').toContain('waist-girth natural');
@@ -117,11 +118,11 @@ describe('the plan of a docket', () => {
     const long = shelvedChart({ garment: 'Bib' }, [
       { code: 'back-waist-length', unit: 'cm', cells: ['38-40', '40-42', '42-44'] },
     ]);
-    one.shelf = { ...one.shelf, charts: [...one.shelf.charts, long] };
+    one.library = { ...one.library, charts: [...one.library.charts, long] };
     one.does('garment-asked', { chartId: long.id });
     const [conflict] = plan().conflicts.filter(({ kind }) => kind === 'waist');
     expect(sayConflict(conflict!)).toBe(
-      'The waist is wanted at different places (Bib: at the natural waist, where the side creases when they bend; Ours: at the navel). The cord is tied at the navel, and all lengths are read there. A size chart goes by the natural waist only.',
+      'The waist is asked for at different places (Bib: at the natural waist, where the side creases when they bend; Ours: at the navel). The cord is tied at the navel, and all lengths are read there. A size chart uses the natural waist only.',
     );
     const [natural] = conflictChoices(conflict!);
     expect(natural!.doing).toEqual({ kind: 'waist-chosen', place: 'natural' });
@@ -142,11 +143,11 @@ describe('the plan of a docket', () => {
     const alone = new SpecDocket([stab]);
     expect(stepOf(alone).clothing).toBe('worn-beneath');
     const duty = 'The duty trousers, shirt and belt, the belt where it normally rides';
-    expect(preparationFor(alone.docket!, alone.shelf)).toContain(duty);
-    expect(preparationFor(alone.docket!, alone.shelf).join()).not.toContain('Close-fitting');
+    expect(preparationFor(alone.docket!, alone.library)).toContain(duty);
+    expect(preparationFor(alone.docket!, alone.library).join()).not.toContain('Close-fitting');
     const besides = new SpecDocket([stab, shelvedChart()], ['uniform-intake']);
     expect(stepOf(besides).clothing).toBe('worn-beneath');
-    expect(preparationFor(besides.docket!, besides.shelf)).toContain(duty);
-    expect(preparationFor(besides.docket!, besides.shelf)[0]).toContain('Close-fitting');
+    expect(preparationFor(besides.docket!, besides.library)).toContain(duty);
+    expect(preparationFor(besides.docket!, besides.library)[0]).toContain('Close-fitting');
   });
 });

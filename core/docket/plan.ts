@@ -11,7 +11,7 @@ import { askedCodes } from '../chart/size-chart';
 import { garmentKind, type GarmentKind } from '../garment/kinds';
 import type { Doing } from './acts';
 import type { Docket } from './docket';
-import type { Shelf, ShelvedChart, ShelvedProtocol } from './shelf';
+import type { Library, LibraryChart, LibraryProtocol } from './library';
 
 /** What the plan of a docket rests on. */
 export type Planned = Pick<
@@ -24,12 +24,12 @@ export type Planned = Pick<
  * protocol's steps on demand are left out until they are asked for. A chart that says how it
  * wants to be measured is measured so.
  *
- * @example planOf(docket, shelf).steps.map(({ code }) => code) // ['chest-girth', 'waist-girth']
+ * @example planOf(docket, library).steps.map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
-export function planOf(docket: Planned, shelf: Shelf): Plan {
+export function planOf(docket: Planned, library: Library): Plan {
   return planDocket(
     [
-      ...chartsOn(docket, shelf).flatMap(({ sheet }) =>
+      ...chartsOn(docket, library).flatMap(({ sheet }) =>
         askedCodes(sheet).map((code): Need => {
           const expected = sheet.expects.find((one) => one.code === code);
           return {
@@ -42,7 +42,7 @@ export function planOf(docket: Planned, shelf: Shelf): Plan {
           };
         }),
       ),
-      ...protocolsOn(docket, shelf).flatMap((protocol) =>
+      ...protocolsOn(docket, library).flatMap((protocol) =>
         protocol.steps
           .filter(({ onDemand }) => onDemand !== true)
           .map(
@@ -54,7 +54,7 @@ export function planOf(docket: Planned, shelf: Shelf): Plan {
             }),
           ),
       ),
-      ...docket.extraCodes.map((code): Need => ({ by: 'Asked for besides', code })),
+      ...docket.extraCodes.map((code): Need => ({ by: 'Also asked for', code })),
     ],
     docket,
   );
@@ -70,7 +70,7 @@ export interface ConflictChoice {
 /**
  * The ways to settle a conflict; none where both are taken, each by itself.
  *
- * @example planOf(docket, shelf).conflicts.map(conflictChoices) // []
+ * @example planOf(docket, library).conflicts.map(conflictChoices) // []
  */
 export function conflictChoices(conflict: PlanConflict): ConflictChoice[] {
   switch (conflict.kind) {
@@ -107,25 +107,25 @@ function wornUnder(kind: GarmentKind, code: MeasurementCode): Clothing | undefin
 /**
  * What is prepared for a docket: what its protocols say, and what its garments are measured over.
  *
- * @example preparationFor(docket, shelf)[0] // 'Close-fitting clothes, no thick seams'
+ * @example preparationFor(docket, library)[0] // 'Close-fitting clothes, no thick seams'
  */
-export function preparationFor(docket: Pick<Docket, 'garments' | 'protocolIds'>, shelf: Shelf): string[] {
+export function preparationFor(docket: Pick<Docket, 'garments' | 'protocolIds'>, library: Library): string[] {
   return preparationOf(
-    protocolsOn(docket, shelf),
-    chartsOn(docket, shelf).map(({ sheet }) => garmentKind(sheet.kind).worn),
+    protocolsOn(docket, library),
+    chartsOn(docket, library).map(({ sheet }) => garmentKind(sheet.kind).worn),
   );
 }
 
 /**
  * The steps that the protocols of a docket take on demand, each once, with whether it is asked for.
  *
- * @example demandable(docket, shelf) // []
+ * @example demandable(docket, library) // []
  */
 export function demandable(
   docket: Pick<Docket, 'protocolIds' | 'extraCodes'>,
-  shelf: Shelf,
+  library: Library,
 ): { readonly code: MeasurementCode; readonly asked: boolean }[] {
-  const offered = protocolsOn(docket, shelf).flatMap(({ steps }) =>
+  const offered = protocolsOn(docket, library).flatMap(({ steps }) =>
     steps.filter(({ onDemand }) => onDemand === true).map(({ code }) => code),
   );
   return [...new Set([...offered, ...docket.extraCodes])].map((code) => ({
@@ -137,16 +137,16 @@ export function demandable(
 /**
  * The wishes that the protocols of a docket ask about, each once.
  *
- * @example wishesAsked(docket, shelf) // []
+ * @example wishesAsked(docket, library) // []
  */
-export function wishesAsked(docket: Pick<Docket, 'protocolIds'>, shelf: Shelf): WishCode[] {
-  return [...new Set(protocolsOn(docket, shelf).flatMap(({ wishes }) => wishes ?? []))];
+export function wishesAsked(docket: Pick<Docket, 'protocolIds'>, library: Library): WishCode[] {
+  return [...new Set(protocolsOn(docket, library).flatMap(({ wishes }) => wishes ?? []))];
 }
 
-function chartsOn({ garments }: Pick<Docket, 'garments'>, shelf: Shelf): readonly ShelvedChart[] {
-  return garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
+function chartsOn({ garments }: Pick<Docket, 'garments'>, library: Library): readonly LibraryChart[] {
+  return garments.flatMap(({ chartId }) => library.charts.filter(({ id }) => id === chartId));
 }
 
-function protocolsOn({ protocolIds }: Pick<Docket, 'protocolIds'>, shelf: Shelf): ShelvedProtocol[] {
-  return protocolIds.flatMap((protocolId) => shelf.protocols.filter(({ id }) => id === protocolId));
+function protocolsOn({ protocolIds }: Pick<Docket, 'protocolIds'>, library: Library): LibraryProtocol[] {
+  return protocolIds.flatMap((protocolId) => library.protocols.filter(({ id }) => id === protocolId));
 }

@@ -6,5 +6,5 @@ export type ActCapability = (typeof ACT_CAPABILITIES)[number];
 export const ACT_CAPABILITY_WORDS: Readonly<Record<ActCapability, string>> = {
   measure: 'measure people',
   decide: 'decide sizes and try garments on',
-  'hand-over': 'hand garments over and take them back',
+  'hand-over': 'hand over garments and take returns',
 };

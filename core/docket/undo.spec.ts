@@ -3,7 +3,7 @@ import { shelvedChart, SpecDocket } from '../testing/docket';
 
 describe('lastDone', () => {
   const undo = (one: SpecDocket): Act['kind'] | null => {
-    const last = lastDone(one.acts, one.shelf);
+    const last = lastDone(one.acts, one.library);
     if (last === null || last.undoing === null) return null;
     const { kind, ...fields } = last.undoing;
     one.does(kind, fields as never, { undoes: last.act.id });
@@ -82,7 +82,7 @@ describe('lastDone', () => {
     const withdrawal = { readingId: second!.id, code: 'chest-girth' as const };
     const first = one.does('reading-withdrawn', withdrawal);
     one.does('reading-withdrawn', withdrawal);
-    expect(lastDone(one.acts, one.shelf)!.act.id).withContext('the second changed nothing').toBe(first.id);
+    expect(lastDone(one.acts, one.library)!.act.id).withContext('the second changed nothing').toBe(first.id);
     undo(one);
     expect(values(one)).toEqual(['98', '97']);
   });
@@ -133,9 +133,9 @@ describe('lastDone', () => {
     const one = new SpecDocket([], ['headwear']);
     one.reads('chest-girth', 98);
     one.does('measurement-asked', { code: 'height', asked: false });
-    expect(lastDone(one.acts, one.shelf)!.act.kind).toBe('reading-taken');
+    expect(lastDone(one.acts, one.library)!.act.kind).toBe('reading-taken');
     one.does('step-passed', { code: 'waist-girth', reason: 'The wearer declines', idle: false });
-    expect(lastDone(one.acts, one.shelf)).toEqual(
+    expect(lastDone(one.acts, one.library)).toEqual(
       jasmine.objectContaining({ undoing: null, act: jasmine.objectContaining({ kind: 'step-passed' }) }),
     );
   });
@@ -147,7 +147,7 @@ describe('lastDone', () => {
     one.reads('waist-girth', 85, 85);
     one.does('garment-decided', one.decision(chart, { sizes: { size: 'M' } }));
     one.does('garment-decided', one.decision(chart, { outcome: 'later', sizes: {}, reason: 'Comes back' }));
-    const last = lastDone(one.acts, one.shelf)!;
+    const last = lastDone(one.acts, one.library)!;
     expect(last.act).toEqual(jasmine.objectContaining({ kind: 'garment-decided', outcome: 'accepted' }));
     const undoing = last.undoing as Extract<Doing, { kind: 'garment-decided' }>;
     expect(undoing.readingIds).toEqual(readingIdsBehind(one.docket!, chart.sheet));

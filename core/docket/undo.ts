@@ -1,7 +1,7 @@
 import { kindOf, type Act, type Doing } from './acts';
 import { Course } from './apply';
 
-import type { Shelf } from './shelf';
+import type { Library } from './library';
 
 /** The act that was done last and still stands, and what takes it back. */
 export interface LastDone {
@@ -19,9 +19,9 @@ export interface LastDone {
  * @param acts all of a docket, in order, as they were let in
  * @param course what has replayed them before, where something has
  * @returns `null` where nothing stands that was done on the docket since it was opened
- * @example lastDone(acts, shelf).undoing.outcome // 'later'
+ * @example lastDone(acts, library).undoing.outcome // 'later'
  */
-export function lastDone(acts: readonly Act[], shelf: Shelf, course = new Course()): LastDone | null {
+export function lastDone(acts: readonly Act[], library: Library, course = new Course()): LastDone | null {
   const dockets = course.through(acts);
   const docket = dockets.at(-1) ?? null;
   if (docket === null) return null;
@@ -38,7 +38,7 @@ export function lastDone(acts: readonly Act[], shelf: Shelf, course = new Course
     const { undo } = kindOf(act);
     // What cannot be taken back stands in the way and says so.
     if (typeof undo !== 'function') return { act, undoing: null };
-    const undoing = undo(dockets[last - 1]!, act, docket, shelf) as Doing | null;
+    const undoing = undo(dockets[last - 1]!, act, docket, library) as Doing | null;
     // What changed nothing has nothing to be taken back.
     if (undoing !== null) return { act, undoing };
   }

@@ -85,12 +85,20 @@ describe('adviseFit', () => {
     expect(ways.map(sayWay)).toEqual(['made to measure']);
   });
 
-  it('alters first what is altered first, and tries another size only where that is chosen', () => {
-    const { next, ways } = adviseFit(TROUSERS, [
-      { sizes: { waist: '34', leg: '32' }, seen: seen({ waist: RIGHT, hem: 'large' }) },
+  it('alters a hem that is rather too long, and goes to the shorter leg where it folds more than once', () => {
+    const hem = (answer: string, leg = '32') =>
+      adviseFit(TROUSERS, [{ sizes: { waist: '34', leg }, seen: seen({ waist: RIGHT, hem: answer }) }]);
+    const rather = hem('rather');
+    expect([rather.next, rather.ways.map(sayWay)]).toEqual([null, ['shorten the leg', 'made to measure']]);
+    expect(hem('large').ways.map(sayWay)).toEqual([
+      'try 34x30: a shorter leg',
+      'shorten the leg',
+      'made to measure',
     ]);
-    expect(next).toBeNull();
-    expect(ways.map(sayWay)).toEqual(['shorten the leg', 'try 34x30: a shorter leg', 'made to measure']);
+    // The shortest that there is: it is shortened before anything is made to measure.
+    expect(hem('large', '30').ways.map(sayWay)).toEqual(['shorten the leg', 'made to measure']);
+    const coat = adviseFit(BLAZER, [blazer('40R', { ...allRight(BLAZER), hem: 'rather' })]);
+    expect([coat.next, coat.ways.map(sayWay)]).toEqual([null, ['shorten the length', 'made to measure']]);
   });
 
   it('never proposes a size again that was tried', () => {
@@ -100,7 +108,7 @@ describe('adviseFit', () => {
     ]);
     expect(next).toBeNull();
     expect(contradictions.map(sayContradiction)).toEqual([
-      'In 34 “there is less”, in 36 “there is more”: no size lies between. What is too much can be taken away: the larger, and the waist altered.',
+      'In 34 “there is less”, in 36 “there is more”: no size lies between. What is too large can be taken in: take the larger, and alter the waist.',
     ]);
     expect(ways.map(sayWay)).toEqual(['take in the waist', 'made to measure']);
   });
@@ -134,7 +142,7 @@ describe('adviseFit', () => {
     }
     const [first] = adviseFit(BLAZER, [blazer('38R', cases[0][0])]).contradictions;
     expect(sayContradiction(first!)).toBe(
-      '“it pulls at the button” asks for a larger chest, “it stands out and collapses” for a smaller. A tailor can mend neither well: another cut of this garment, or made to measure.',
+      '“it pulls at the button” asks for a larger chest, “it stands out and collapses” for a smaller. A tailor cannot alter either well: use another cut of this garment, or made to measure.',
     );
   });
 
@@ -170,7 +178,7 @@ describe('adviseFit', () => {
     ]);
     expect(next?.label).toBe('44');
     expect(contradictions[0]!.rule).toBe('coverage');
-    expect(sayContradiction(contradictions[0]!)).toContain('Coverage comes before comfort: the larger');
+    expect(sayContradiction(contradictions[0]!)).toContain('Coverage comes before comfort: take the larger');
     expect(ways.some(({ does }) => does === 'alter')).toBeFalse();
   });
 
@@ -209,7 +217,7 @@ describe('adviseFit', () => {
       expect(next).toBeNull();
       expect(ways.map(sayWay)[0]).toBe('made to measure');
       expect(contradictions.map(sayContradiction)).toEqual([
-        '“the front is bare” asks for a longer front length, “it rises to the throat” for a shorter. That is the wrong cut for this wearer: another chart, or made to measure. In doubt the longer one, which covers, and a trained person looks at it again.',
+        '“the front is bare” asks for a longer front length, “it rises to the throat” for a shorter. This cut is wrong for this wearer: use another chart, or made to measure. In doubt take the longer one, which covers, and have a trained person check it again.',
       ]);
     });
 
@@ -219,7 +227,7 @@ describe('adviseFit', () => {
       const bare = adviseFit(vest, [long, short]);
       expect(bare.next).toEqual(jasmine.objectContaining({ again: true, sizes: long.sizes }));
       expect(sayWay(bare.next!)).toMatch(/^go back to .*15: a longer front/);
-      expect(bare.contradictions.map(sayContradiction)[0]).toContain('In doubt 15, which covers');
+      expect(bare.contradictions.map(sayContradiction)[0]).toContain('In doubt take 15, which covers');
       // Once it is on again, there is no third.
       expect(adviseFit(vest, [long, short, long]).next).toBeNull();
     });
@@ -288,7 +296,7 @@ describe('adviseFit', () => {
     const none = adviseFit(bra, [{ sizes: { band: '34', cup: 'C' }, seen: seen({ band: 'large' }) }]);
     expect([none.next, none.ways.map(sayWay)]).toEqual([
       null,
-      ['made to measure', 'first measure underbust and bust again'],
+      ['first measure underbust and bust again', 'made to measure'],
     ]);
   });
 

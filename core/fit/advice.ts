@@ -57,7 +57,7 @@ export type Way =
   | TryNext
   | { readonly does: 'alter'; readonly area: FitArea; readonly how: AlterationDoing }
   | { readonly does: 'other-part'; readonly what: string }
-  | { readonly does: 'put-right'; readonly what: string }
+  | { readonly does: 'correct-stock'; readonly what: string }
   /** The chart has no size that way; or a check that says so itself. */
   | { readonly does: 'made-to-measure' };
 
@@ -166,8 +166,17 @@ function faultsOf(sheet: ChartSheet, checks: readonly FitCheck[], trial: Trial):
     .filter(({ answer }) => !isNoFault(trial, answer))
     .map(({ check, answer }) => {
       const ways = answer.moves.flatMap((move) => waysOf(sheet, trial.sizes, move));
-      return { check, answer, ways: unlike(ways) };
+      // Made to measure is the last thing that is done: what is altered goes before it.
+      return {
+        check,
+        answer,
+        ways: unlike([...ways.filter(isOffered), ...ways.filter((way) => !isOffered(way))]),
+      };
     });
+}
+
+function isOffered({ does }: Way): boolean {
+  return does !== 'made-to-measure';
 }
 
 function notedOf(checks: readonly FitCheck[], trial: Trial): FitAnswer[] {

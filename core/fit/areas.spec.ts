@@ -138,7 +138,7 @@ describe('sayOtherwise', () => {
       'It pulls at the button: a larger chest. It hangs like a box: a smaller chest, or take in the waist.',
     );
     expect(says(BLAZER, 'hem')).toBe(
-      'It leaves the seat bare: a longer one. It hangs below the thumb: a shorter one.',
+      'It leaves the seat bare: a longer one. It hangs below the thumb: a shorter one, or shorten the length. It is rather long: shorten the length.',
     );
     expect(says(VEST, 'gap-seated')).toBe(
       'It rests on the belt: a shorter front. It rises to the throat: a shorter front. The gap stays open: a longer front.',
@@ -148,7 +148,7 @@ describe('sayOtherwise', () => {
     );
     const short = wholeSheet({ kind: 'jacket', parts: [scale('size', 'chest-girth', ['38', '40'])] });
     expect(says(short, 'hem')).toBe(
-      'It leaves the seat bare: made to measure. It hangs below the thumb: made to measure.',
+      'It leaves the seat bare: made to measure. It hangs below the thumb: shorten the length. It is rather long: shorten the length.',
     );
     expect(says(short, 'button')).toContain('It pulls at the button: a size up.');
   });

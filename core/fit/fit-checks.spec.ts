@@ -83,7 +83,7 @@ describe('fitChecksOf, with checks of the maker', () => {
 
   it('puts them last, in the maker’s words, and follows where the chart says they lead', () => {
     const [plain, led] = fitChecksOf(sheet).slice(-2);
-    expect(plain!.answers).toEqual([{ code: 'own-1-not', says: 'It is not so', tells: null, moves: [] }]);
+    expect(plain!.answers).toEqual([{ code: 'own-1-not', says: 'Not so', tells: null, moves: [] }]);
     expect([plain!.must, plain!.pose])
       .withContext('where the chart does not say')
       .toEqual([false, 'standing']);

@@ -32,7 +32,7 @@ function ownCheck(
       moves: [{ does: 'shift', shifts: [{ place, by: leads === 'up' ? 1 : -1 }] }],
     };
   });
-  const plain: FitAnswer = { code: `${code}-not`, says: 'It is not so', tells: null, moves: [] };
+  const plain: FitAnswer = { code: `${code}-not`, says: 'Not so', tells: null, moves: [] };
   const all = said.length > 0 ? said : [plain];
   return { code, look, pose, places: placesOf(all), must, answers: all, otherwise };
 }

@@ -74,7 +74,7 @@ export function sayWay(way: Way): string {
     case 'alter':
       return `${ALTERATION_WORDS[way.how]} the ${areaFacts(way.area).name}`;
     case 'other-part':
-    case 'put-right':
+    case 'correct-stock':
       return way.what.charAt(0).toLowerCase() + way.what.slice(1);
     case 'made-to-measure':
       return 'made to measure';
@@ -84,7 +84,7 @@ export function sayWay(way: Way): string {
 /**
  * That two things that were seen do not go together, and what the trade does then.
  *
- * @example sayContradiction({ name: null, along: 'girth', larger: { answer: { says: 'It pulls' } }, smaller: { answer: { says: 'It gapes' } }, on: { larger: 'M', smaller: 'L' }, rule: 'coverage' }) // 'In M “it pulls”, in L “it gapes”: no size lies between. Coverage comes before comfort: the larger, and a trained person looks at it again.'
+ * @example sayContradiction({ name: null, along: 'girth', larger: { answer: { says: 'It pulls' } }, smaller: { answer: { says: 'It gapes' } }, on: { larger: 'M', smaller: 'L' }, rule: 'coverage' }) // 'In M “it pulls”, in L “it gapes”: no size lies between. Coverage comes before comfort: take the larger, and have a trained person check it again.'
  */
 export function sayContradiction({ name, along, larger, smaller, on, rule }: Contradiction): string {
   const [more, less] = along === 'length' ? ['longer', 'shorter'] : ['larger', 'smaller'];
@@ -103,15 +103,15 @@ export function sayContradiction({ name, along, larger, smaller, on, rule }: Con
   };
   switch (rule) {
     case 'coverage':
-      return `${told} Coverage comes before comfort: the ${more}, and a trained person looks at it again.`;
+      return `${told} Coverage comes before comfort: take the ${more}, and have a trained person check it again.`;
     case 'wrong-cut':
-      return `${told} That is the wrong cut for this wearer: another chart, or made to measure. In doubt ${on === null ? `the ${more} one` : on.smaller}, which covers, and a trained person looks at it again.`;
+      return `${told} This cut is wrong for this wearer: use another chart, or made to measure. In doubt take ${on === null ? `the ${more} one` : on.smaller}, which covers, and have a trained person check it again.`;
     case 'larger-altered':
-      return `${told} What is too much can be taken away: the ${more}, and the ${place(smaller)} altered.`;
+      return `${told} What is too large can be taken in: take the ${more}, and alter the ${place(smaller)}.`;
     case 'smaller-altered':
-      return `${told} What is too little can be given: the ${less}, and the ${place(larger)} altered.`;
+      return `${told} What is too small can be let out: take the ${less}, and alter the ${place(larger)}.`;
     case 'neither':
-      return `${told} A tailor can mend neither well: another cut of this garment, or made to measure.`;
+      return `${told} A tailor cannot alter either well: use another cut of this garment, or made to measure.`;
   }
 }
 
@@ -123,8 +123,8 @@ const WORTH_TELLING = 0.2;
  * Where two things that were seen contradict each other, no size is right, and none is named.
  *
  * @param on the label that is on
- * @example sayOddsDiffer({ next: { label: 'M' }, contradictions: [] }, 'S', [{ label: 'L', chance: 0.7 }, { label: 'M', chance: 0.2 }]) // 'What was seen asks for M. Tape and trial together say L (70 %): try that one, or read again what decides between them.'
- * @example sayOddsDiffer({ next: null, contradictions: [] }, 'M', [{ label: 'L', chance: 0.7 }]) // 'Tape and trial together say L (70 %): try that one, or read again what decides.'
+ * @example sayOddsDiffer({ next: { label: 'M' }, contradictions: [] }, 'S', [{ label: 'L', chance: 0.7 }, { label: 'M', chance: 0.2 }]) // 'The checks ask for M. Tape and trial together say L (70 %): try that size, or measure again what decides between them.'
+ * @example sayOddsDiffer({ next: null, contradictions: [] }, 'M', [{ label: 'L', chance: 0.7 }]) // 'Tape and trial together say L (70 %): try that size, or measure again what decides.'
  * @example sayOddsDiffer({ next: null, contradictions: [] }, 'M', [{ label: 'M', chance: 0.7 }]) // ''
  */
 export function sayOddsDiffer(
@@ -138,8 +138,8 @@ export function sayOddsDiffer(
   if (likeliest === undefined || contradictions.length > 0 || likeliest.label === advised) return '';
   if (likeliest.chance - chance < WORTH_TELLING) return '';
   const says = `Tape and trial together say ${likeliest.label ?? 'no size of this chart'} (${sayChance(likeliest.chance)})`;
-  const otherwise = likeliest.label === null ? '' : 'try that one, or ';
+  const otherwise = likeliest.label === null ? '' : 'try that size, or ';
   return next === null
-    ? `${says}: ${otherwise}read again what decides.`
-    : `What was seen asks for ${advised}. ${says}: ${otherwise}read again what decides between them.`;
+    ? `${says}: ${otherwise}measure again what decides.`
+    : `The checks ask for ${advised}. ${says}: ${otherwise}measure again what decides between them.`;
 }

@@ -44,7 +44,7 @@ export interface PlaceSeen {
  *
  * @param trials every size that was put on
  * @returns without a chance where nothing that decides was read
- * @example sizesAfterTrial(compileChart(jacket.sheet), bodyOf(docket, house), {}, []).odds[0].label // 'M'
+ * @example sizesAfterTrial(compileChart(jacket.sheet), bodyBehind(docket, jacket, house), {}, []).odds[0].label // 'M'
  */
 export function sizesAfterTrial(
   compiled: CompiledChart,

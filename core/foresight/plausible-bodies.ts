@@ -10,6 +10,7 @@ import {
   variableOf,
   type Observed,
 } from '../capture/checks/builds';
+import type { Expected } from '../match/expected';
 import { micrometres, type Length } from '../quantity/length';
 
 /** Draws from 0 up to 1. */
@@ -60,16 +61,34 @@ export function plausibleBodies(
  * @example expectedValue(new Map([['chest-girth', cm(120)]]), 'waist-girth') > expectedValue(new Map([['chest-girth', cm(90)]]), 'waist-girth') // true
  */
 export function expectedValue(known: Known, code: MeasurementCode): Length {
-  const variable = variableOf(code);
   const { least, most } = measurement(code).limits;
-  if (variable === null) return micrometres(Math.round((least + most) / 2));
+  return expectedOf(known, code)?.value ?? micrometres(Math.round((least + most) / 2));
+}
+
+/**
+ * What the rest leads one to expect of a measurement that is not to be had, with how far people of that build differ.
+ *
+ * @returns `null` where the statistics do not know it, or nothing that tells of it
+ * @example estimateOf(new Map([['waist-girth', cm(85)]]), 'foot-length-left') // null
+ */
+export function estimateOf(known: Known, code: MeasurementCode): Expected | null {
+  return observedOf(known).length === 0 ? null : expectedOf(known, code);
+}
+
+function expectedOf(known: Known, code: MeasurementCode): Expected | null {
+  const variable = variableOf(code);
+  if (variable === null) return null;
+  const { least, most } = measurement(code).limits;
   const observed = observedOf(known);
   const logs = logsOf(observed);
   const likelier = givenBuilds(observed).reduce((one, other) =>
     other.logLikelihood(logs) > one.logLikelihood(logs) ? other : one,
   );
-  const expected = Math.exp(likelier.expectedLog(variable, logs));
-  return micrometres(Math.round(Math.min(Math.max(expected, least), most)));
+  const value = Math.min(Math.max(Math.exp(likelier.expectedLog(variable, logs)), least), most);
+  return {
+    value: micrometres(Math.round(value)),
+    spread: micrometres(Math.round(value * likelier.spreadOf(variable))),
+  };
 }
 
 function valueOf(code: MeasurementCode, drawn: Float64Array, normal: () => number): number {

@@ -14,7 +14,7 @@ export const down = (...areas: FitArea[]): FitMove => ({
 });
 export const alter = (area: FitArea, how: AlterationDoing): FitMove => ({ does: 'alter', area, how });
 export const otherPart = (what: string): FitMove => ({ does: 'other-part', what });
-export const putRight = (what: string): FitMove => ({ does: 'put-right', what });
+export const putRight = (what: string): FitMove => ({ does: 'correct-stock', what });
 
 type Told = Pick<FitAnswer, 'tells'>['tells'];
 export const answer = (code: string, says: string, tells: Told, ...moves: FitMove[]): FitAnswer => ({
@@ -29,6 +29,10 @@ export const small = (area: FitArea, says: string, ...moves: FitMove[]): FitAnsw
 export const large = (area: FitArea, says: string, ...moves: FitMove[]): FitAnswer =>
   answer('large', says, { place: area, is: 'large' }, ...(moves.length > 0 ? moves : [down(area)]));
 export const named = (code: string, one: FitAnswer): FitAnswer => ({ ...one, code });
+
+/** It is somewhat too long: the next size down would be too short, so a tailor mends it, and it tells nothing of a size. */
+export const rather = (says: string, ...moves: FitMove[]): FitAnswer =>
+  answer('rather', says, null, ...moves);
 
 /** What is no fault where it is worn in an outer carrier. */
 export const unlessCarried = (one: FitAnswer): FitAnswer => ({ ...one, carriedAway: true });

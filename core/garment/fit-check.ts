@@ -13,7 +13,7 @@ export type FitMove =
   /** A part that is no size of the chart: another seal, another carrier. */
   | { readonly does: 'other-part'; readonly what: string }
   /** It is worn wrongly, not sized wrongly. */
-  | { readonly does: 'put-right'; readonly what: string }
+  | { readonly does: 'correct-stock'; readonly what: string }
   | { readonly does: 'made-to-measure' };
 
 /** One way in which something can be wrong. */

@@ -65,10 +65,10 @@ describe('readPeople', () => {
     ]);
     expect(rows.flatMap((row) => (row.ok ? [] : row.problem.map(sayPersonProblem)))).toEqual([
       'Line 3, ben, weight (kg): 70 stone is outside any weight (20 kg to 300 kg). Read the scale again.',
-      'Line 5, dot, weight (kg): “feet” in “9 feet” is no unit of weight. Use kg, g, lb or st, or leave the unit out.',
+      'Line 5, dot, weight (kg): “feet” in “9 feet” is not a unit of weight. Use kg, g, lb or st, or leave the unit out.',
     ]);
     expect(findingsOf('id,weight (cm)\nada,70')).toEqual([
-      'Weight (cm) (line 1, column 2): “cm” is no unit of it. Write weight (kg) or (lb).',
+      'Weight (cm) (line 1, column 2): “cm” is not a unit for it. Write weight (kg) or (lb).',
     ]);
   });
 
@@ -76,9 +76,9 @@ describe('readPeople', () => {
     const rows = rowsOf('id,chest-girth (cm)\nada,abc\n\n,98\nben,98\nben,99\ncid,98,extra\ndot,4');
     expect(rows.map((row) => row.ok)).toEqual([false, false, true, false, false, false]);
     expect(rows.flatMap((row) => (row.ok ? [] : row.problem.map(sayPersonProblem)))).toEqual([
-      'Line 2, ada, chest-girth (cm): “abc” is no length. Write a number such as 38, 38.5, 38 1/2 or 97.5 cm.',
+      'Line 2, ada, chest-girth (cm): “abc” is not a length. Enter a number such as 38, 38.5, 38 1/2 or 97.5 cm.',
       'Line 4: this row has no id. Give it one.',
-      'Line 6: ben already stands on line 5. Rename one, or take it out.',
+      'Line 6: ben is already on line 5. Rename one or remove it.',
       'Line 7, cid: there are more cells than headings. Check the commas of this row.',
       'Line 8, dot, chest-girth (cm): 4 cm is outside any chest (60 cm to 180 cm). Read the tape again.',
     ]);
@@ -86,7 +86,7 @@ describe('readPeople', () => {
 
   it('refuses a list whose headings are wrong', () => {
     expect(findingsOf('name,waist (cm),chest-girth (cm),chest-girth (in)\nada,80,90,35').length).toBe(3);
-    expect(findingsOf('')).toEqual(['The file is empty. It needs a heading line and one line a size.']);
+    expect(findingsOf('')).toEqual(['The file is empty. It needs a heading line and one line per size.']);
     expect(findingsOf('id,chest-girth\nada,98')).toEqual([
       'Chest-girth (line 1, column 2): the unit is missing. Write chest-girth (in), (cm) or (mm).',
     ]);
@@ -113,7 +113,7 @@ describe('a list sized', () => {
     ]);
     expect(sizedRow(people[1]!, ben!)).toEqual(['ben', 'settled', 'M', '', '']);
     expect(inBrief(sizePerson(chart, people[1]!), 'cm').reason).toBe(
-      'Chest 98 cm lies inside M, 4 cm clear of its edge.',
+      'Chest 98 cm is inside M, 4 cm clear of its edge.',
     );
   });
 

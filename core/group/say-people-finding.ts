@@ -29,7 +29,7 @@ export function sayPersonProblem(problem: PersonProblem): string {
     case 'id-missing':
       return `Line ${problem.line}: this row has no id. Give it one.`;
     case 'id-twice':
-      return `Line ${problem.line}: ${problem.id} already stands on line ${problem.firstLine}. Rename one, or take it out.`;
+      return `Line ${problem.line}: ${problem.id} is already on line ${problem.firstLine}. Rename one or remove it.`;
     case 'too-many-cells':
       return `Line ${problem.line}, ${problem.id}: there are more cells than headings. Check the commas of this row.`;
     case 'value-unreadable':

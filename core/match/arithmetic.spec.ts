@@ -332,7 +332,7 @@ describe('a chart whose arithmetic asks for a part', () => {
     expect(beyond.parts.map(({ verdict: said }) => said)).toEqual(['beyond', 'beyond']);
     expect([beyond.verdict, beyond.worst]).toEqual(['beyond', 'front']);
     expect(sayPartReason(beyond.parts[1]!, 'in/8')).toBe(
-      'It goes by the size of the front, and none goes. Made to measure is the way on.',
+      'It depends on the size of the front, which has none. Next: made to measure.',
     );
     const open = judge(compileChart(sheet), new Map());
     expect(open.parts.map(({ verdict: said }) => said)).toEqual(['incomplete', 'incomplete']);
@@ -353,9 +353,7 @@ describe('a chart whose arithmetic asks for a part', () => {
     });
     const verdict = judge(compileChart(offered), bodyOf({ 'notch-to-belt-seated': 12 }));
     expect(verdict.verdict).toBe('beyond');
-    expect(sayReason(verdict, 'in/8')).toBe(
-      'Front lies outside the maker’s own table. Made to measure is the way on.',
-    );
+    expect(sayReason(verdict, 'in/8')).toBe('Front is outside the maker’s own table. Next: made to measure.');
     // The same of a measurement that is rounded before it is looked up.
     const rounded = wholeSheet({
       expects: [{ code: 'notch-to-belt-seated', rounding: steps[0]!.to }],

@@ -52,7 +52,7 @@ describe('judge, of a garment of several parts', () => {
     expect([verdict.verdict, verdict.worst, verdict.proposed]).toEqual(['beyond', 'chest', null]);
     expect(verdict.parts.map((part) => part.verdict)).toEqual(['beyond', 'settled']);
     expect(sayReason(verdict, 'in/8')).toBe(
-      'Chest 47 in is 2 in past the largest size, 44. Made to measure is the way on.',
+      'Chest 47 in is 2 in past the largest size, 44. Next: made to measure.',
     );
     expect(judge(BLAZER, body({ height: 68 })).verdict).toBe('incomplete');
   });
@@ -260,7 +260,7 @@ describe('judge, of a garment of several parts', () => {
     const verdict = judge(BLAZER, taken);
     expect(verdict.proposed).toBe('42 R');
     expect(verdict.takenOtherwise.map(sayTakenOtherwise)).toEqual([
-      'Chest was taken touching, not pressing; this chart wants it drawn tight. Nothing was converted: measure again, or judge with that in mind.',
+      'Chest was taken touching, not pressing; this chart asks for it drawn tight. Nothing was converted: measure again, or allow for the difference.',
     ]);
     const right = body(
       { 'chest-girth': 42, height: 68 },
@@ -296,7 +296,7 @@ describe('judge, of a garment of several parts', () => {
     expect(cautions[1]).toBe('Keep it dry.');
   });
 
-  it('assumes a value where it was passed over as idle, and marks it', () => {
+  it('assumes a value where it was skipped as idle, and marks it', () => {
     const assumed = new Map<MeasurementCode, MeasuredValue>([
       ['chest-girth', { value: inches(47) }],
       ['height', { value: inches(68), assumed: true }],

@@ -59,6 +59,8 @@ export interface PartContext {
   /** The standard error of what a column goes by, in micrometres. */
   readonly errorOf: (code: ColumnCode) => number;
   readonly partName: (code: string) => string;
+  /** Whether the odds weigh a measurement of this part that nobody took. */
+  readonly unmeasured: boolean;
   /** The step that what a column goes by is rounded to; 1 where it is taken as it is. */
   readonly stepOf: (code: ColumnCode) => number;
 }
@@ -224,7 +226,7 @@ function listOdds({ odds }: PartContext): SizeChance[] {
 
 function explain(
   { part, rule, verdict, size: proposed, placer }: PartFacts,
-  { edgeChance, preference, beyond, stepOf }: PartContext,
+  { edgeChance, preference, beyond, stepOf, unmeasured }: PartContext,
   placed: readonly Placement[],
   placements: readonly PlacedMeasurement[],
   odds: readonly SizeChance[],
@@ -260,7 +262,14 @@ function explain(
         const past = pastEdge(part, placer, placements, placements.indexOf(tightest), size, stepOf);
         return { verdict: 'settled', size, tightest, ...(past === undefined ? {} : { past }) };
       }
-      return { verdict: 'edge', size, neighbour: rival.size, chance: rival.chance, tightest };
+      return {
+        verdict: 'edge',
+        size,
+        neighbour: rival.size,
+        chance: rival.chance,
+        tightest,
+        ...(unmeasured ? { unmeasured } : {}),
+      };
     }
   }
 }

@@ -51,7 +51,7 @@ describe('judge', () => {
     const verdict = judged(98, 85);
     expect([verdict.verdict, verdict.proposed]).toEqual(['settled', 'M']);
     expect(verdict.parts[0]!.odds[0]!.chance).toBeGreaterThan(0.99);
-    expect(sayReason(verdict, 'cm')).toBe('Natural waist 85 cm lies inside M, 3 cm clear of its edge.');
+    expect(sayReason(verdict, 'cm')).toBe('Natural waist 85 cm is inside M, 3 cm clear of its edge.');
   });
 
   it('says how little would change the size where it is one, and only there', () => {
@@ -94,7 +94,7 @@ describe('judge', () => {
     // Half a centimetre is 0.714 standard errors of 7 mm: 23.8 % beyond it.
     expect(verdict.parts[0]!.odds[1]!.chance).toBeCloseTo(0.2375, 3);
     expect(sayReason(verdict, 'cm')).toBe(
-      'Chest 101.5 cm lies inside M, but only 0.5 cm from its edge: the tape’s own error makes it L in 24 % of cases.',
+      'Chest 101.5 cm is inside M, but only 0.5 cm from its edge: the tape’s own error makes it L in 24 % of cases.',
     );
   });
 
@@ -134,7 +134,7 @@ describe('judge', () => {
   it('gives a shared bound to the larger size', () => {
     expect(judged(102, 95).proposed).toBe('L');
     expect(sayReason(judged(102, 95), 'cm')).toBe(
-      'Chest 102 cm is near an edge of L; past it, the measurements ask for different sizes, and by the rule it is still L.',
+      'Chest 102 cm is near an edge of L; past it, the measurements ask for different sizes, and the rule still gives L.',
     );
     expect(sayReason(judged(102, null, {}, 'size,chest-girth (cm)\nM,94-102\nL,102-110'), 'cm')).toBe(
       'Chest 102 cm is near an edge of L; past it, it would be M.',
@@ -168,12 +168,12 @@ describe('judge', () => {
     const above = judged(121, 100);
     expect([above.verdict, above.proposed]).toEqual(['beyond', null]);
     expect(sayReason(above, 'cm')).toBe(
-      'Chest 121 cm is 3 cm past the largest size, XL. Made to measure is the way on.',
+      'Chest 121 cm is 3 cm past the largest size, XL. Next: made to measure.',
     );
     const below = judged(80, 78);
     expect([below.verdict, below.proposed]).toEqual(['beyond', 'S']);
     expect(sayReason(judged(80, 66), 'cm')).toBe(
-      'Chest 80 cm is 6 cm below the smallest size, S; natural waist 66 cm is 8 cm below the smallest size, S. Made to measure is the way on.',
+      'Chest 80 cm is 6 cm below the smallest size, S; natural waist 66 cm is 8 cm below the smallest size, S. Next: made to measure.',
     );
     expect(sayReason(below, 'cm')).toContain('is 6 cm below the smallest size, S');
   });
@@ -199,7 +199,7 @@ describe('judge', () => {
       null,
       2,
     ]);
-    expect(sayReason(verdict, 'cm')).toBe('To be read again or confirmed: natural waist.');
+    expect(sayReason(verdict, 'cm')).toBe('To measure again or confirmed: natural waist.');
     expect(judge(compiledOf(JACKET), one, { suspects: new Set(['hip-girth']) }).verdict).toBe('settled');
   });
 

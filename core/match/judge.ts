@@ -9,6 +9,7 @@ import type { Condition } from '../chart/chart-shape';
 import { micrometres, type Length } from '../quantity/length';
 import { asRecorded } from './odds/as-recorded';
 import { derivedLines } from './derived-lines';
+import { partsBy, withExpected, withoutColumns, type Expected } from './expected';
 import { judgePart, type ColumnValue, type PartFacts } from './judge-part';
 import { Kernel, type RuleOverride } from './kernel/kernel';
 import { drawOdds, type Odds, type Weighed } from './odds/odds';
@@ -41,6 +42,11 @@ export type MeasuredBody = ReadonlyMap<MeasurementCode, MeasuredValue>;
 export interface JudgeOptions extends RuleOverride {
   /** Measurements that failed a check and were not confirmed. */
   readonly suspects?: ReadonlySet<MeasurementCode> | undefined;
+  /**
+   * Deciding measurements that are not to be had, with what is expected of them: the rest decides, and the odds weigh
+   * them with the spread of people of that build.
+   */
+  readonly expected?: ReadonlyMap<MeasurementCode, Expected> | undefined;
   /** How likely another size must be to make a size an `edge` case. */
   readonly edgeChance?: number | undefined;
   /** What the house says besides the cautions of the kind and the chart. */
@@ -65,18 +71,28 @@ export function judge(
   body: MeasuredBody,
   options: JudgeOptions = {},
 ): GarmentVerdict {
-  const { judged, drawn } = kernelsOf(compiled, options);
-  for (const code of compiled.arithmetic.readings.keys())
-    judged.input(code)[0] = body.get(code)?.value ?? NaN;
+  const { expected } = options;
+  const decides = expected === undefined ? compiled : withoutColumns(compiled, expected);
+  const { judged } = kernelsOf(decides, options);
+  const { drawn } = kernelsOf(compiled, options);
+  for (const code of decides.arithmetic.readings.keys()) judged.input(code)[0] = body.get(code)?.value ?? NaN;
   judged.run(1, options.suspects);
-  const readings = weighedReadings(compiled, body);
-  return accountOf(judged, 0, body, options, (columns, held) =>
-    drawOdds(drawn, heldTo(held ?? NONE_HELD, readings), columns),
-  );
+  const readings = weighedReadings(compiled, withExpected(body, expected));
+  const draws = (columns: readonly ColumnCode[], held?: ReadonlySet<MeasurementCode>) =>
+    drawOdds(drawn, heldTo(held ?? NONE_HELD, readings), columns);
+  return accountOf(judged, 0, body, options, {
+    draws,
+    unmeasured: expected === undefined ? NO_PARTS : partsBy(compiled, expected),
+  });
 }
 
-/** How the odds of a wearer are come by, with how far off what these columns go by is. */
-type Draw = (columns: readonly ColumnCode[], held?: ReadonlySet<MeasurementCode>) => Odds;
+/** How the odds of a wearer are come by. */
+interface Draw {
+  /** With how far off what these columns go by is. */
+  readonly draws: (columns: readonly ColumnCode[], held?: ReadonlySet<MeasurementCode>) => Odds;
+  /** The parts of which the odds weigh a measurement that does not decide, as nobody took it. */
+  readonly unmeasured: ReadonlySet<string>;
+}
 
 /** The whole account of one wearer of a round that a kernel has run: what it found, with reasons. */
 function accountOf(
@@ -95,9 +111,12 @@ function accountOf(
     odds: odds === null || finding.parts.some(({ odds: own }) => own.length === 0) ? [] : odds.labels,
     derived: arithmetic.derivations.map((plan) => derivedLines(plan, kernel, row)),
     options: sheet.options.filter(({ when }) => when.some(holds)).map(({ name, adds }) => ({ name, adds })),
-    assumed: kernel.codes.flatMap((code) =>
-      body.get(code)?.assumed === true ? [{ code, value: body.get(code)!.value }] : [],
-    ),
+    assumed: [
+      ...kernel.codes.flatMap((code) =>
+        body.get(code)?.assumed === true ? [{ code, value: body.get(code)!.value, give: null }] : [],
+      ),
+      ...[...(options.expected ?? [])].map(([code, { value, spread: give }]) => ({ code, value, give })),
+    ],
     takenOtherwise: takenOtherwise(compiled, body),
     countedAs: kernel.codes.flatMap((code) => {
       const one = body.get(code);
@@ -122,7 +141,7 @@ export type BareVerdict = Pick<
  *
  * @param draw gives the odds; without it nothing is said of them, and what is inside one size is
  *   called settled however near its edge
- * @example ((kernel) => (drawReadings(kernel, weighedReadings(kernel.chart, bodyOf(docket, house)), 0, 1), kernel.run(1), findingOf(kernel, 0, bodyOf(docket, house), {}).verdict))(new Kernel(compileChart(jacket.sheet))) // 'settled'
+ * @example ((kernel) => (drawReadings(kernel, weighedReadings(kernel.chart, bodyBehind(docket, jacket, house)), 0, 1), kernel.run(1), findingOf(kernel, 0, bodyBehind(docket, jacket, house), {}).verdict))(new Kernel(compileChart(jacket.sheet))) // 'settled'
  */
 export function findingOf(
   kernel: Kernel,
@@ -142,9 +161,9 @@ export function findingOf(
   });
   const sizes = Object.fromEntries(outcomes);
   const codes = placedCodes(facts);
-  const odds = draw?.(codes) ?? null;
+  const odds = draw?.draws(codes) ?? null;
   const held = odds === null ? NONE_HELD : onBounds(kernel, row);
-  const beyond = held.size === 0 ? odds : draw!(codes, held);
+  const beyond = held.size === 0 ? odds : draw!.draws(codes, held);
   const parts = facts.map((one, at) =>
     judgePart(one, {
       preference: options.preference ?? 'regular',
@@ -155,6 +174,7 @@ export function findingOf(
       beyond: beyond === null ? null : { sizes: compiled.parts[at]!.whole.sizes, chances: beyond.parts[at]! },
       errorOf: (code) => errorOf(code, body, compiled) ?? odds?.deviations.get(code) ?? 0,
       stepOf: (code) => stepOf(compiled, code),
+      unmeasured: draw?.unmeasured.has(one.part.code) === true,
       partName: (code) => sheet.parts.find((part) => part.code === code)!.name,
     }),
   );
@@ -221,6 +241,7 @@ function columnValue(kernel: Kernel, row: number, code: ColumnCode, body: Measur
 
 const NO_SUSPECTS: ReadonlySet<MeasurementCode> = new Set();
 const NONE_HELD: ReadonlySet<MeasurementCode> = new Set();
+const NO_PARTS: ReadonlySet<string> = new Set();
 
 interface Kernels {
   readonly by: string;
@@ -266,7 +287,7 @@ function isHeld(value: number, is: Condition['is'], length: number): boolean {
 /**
  * The readings a chart reads, with their own errors.
  *
- * @example weighedReadings(compileChart(jacket.sheet), bodyOf(docket, house)).map(({ code }) => code) // ['chest-girth', 'waist-girth']
+ * @example weighedReadings(compileChart(jacket.sheet), bodyBehind(docket, jacket, house)).map(({ code }) => code) // ['chest-girth', 'waist-girth']
  */
 export function weighedReadings(compiled: CompiledChart, body: MeasuredBody): Weighed[] {
   return [...compiled.arithmetic.readings.keys()].flatMap((code): Weighed[] => {

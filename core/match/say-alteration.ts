@@ -74,13 +74,13 @@ export function sayChange(
  */
 export function sayCountedAs({ code, from, value }: CountedAs, unit: ShownLength): string {
   const [own, other] = [measurement(code).name.toLowerCase(), measurement(from).name];
-  return `${other}, ${formatLength(value, unit)}, is fuller than the ${own} and counts for it: of two fullnesses the larger decides.`;
+  return `${other}, ${formatLength(value, unit)}, is fuller than the ${own} and replaces it: of two fullnesses the larger decides.`;
 }
 
 /**
  * A measurement that was taken otherwise than the chart wants it.
  *
- * @example sayTakenOtherwise({ code: 'chest-girth', wanted: { tension: 'snug', clothing: null }, taken: { tension: 'two-fingers', clothing: null } }) // 'Chest was taken two fingers beneath the tape; this chart wants it snug. Nothing was converted: measure again, or judge with that in mind.'
+ * @example sayTakenOtherwise({ code: 'chest-girth', wanted: { tension: 'snug', clothing: null }, taken: { tension: 'two-fingers', clothing: null } }) // 'Chest was taken two fingers beneath the tape; this chart asks for it snug. Nothing was converted: measure again, or allow for the difference.'
  */
 export function sayTakenOtherwise({ code, wanted, taken }: TakenOtherwise): string {
   const said = (way: TakenOtherwise['wanted'], other: TakenOtherwise['wanted']) =>
@@ -94,5 +94,5 @@ export function sayTakenOtherwise({ code, wanted, taken }: TakenOtherwise): stri
     ]
       .filter(Boolean)
       .join(', ');
-  return `${measurement(code).name} was taken ${said(taken, wanted)}; this chart wants it ${said(wanted, taken)}. Nothing was converted: measure again, or judge with that in mind.`;
+  return `${measurement(code).name} was taken ${said(taken, wanted)}; this chart asks for it ${said(wanted, taken)}. Nothing was converted: measure again, or allow for the difference.`;
 }

@@ -73,7 +73,7 @@ function faultsOf(part: PartVerdict, unit: ShownLength): string[] {
         rival?.size === reason.neighbour && rival.chance === reason.chance,
       );
       hold('by its chance', words.includes(`${Math.round(reason.chance * 100)} %`));
-      if (words.includes('what it goes by is near an edge'))
+      if (words.includes('an underlying reading is near an edge'))
         hold(
           'far inside itself',
           named.some(({ toEdge, standardError }) => toEdge === null || toEdge > 2.5 * standardError),
@@ -155,7 +155,7 @@ describe('what is said of a verdict', () => {
     expect(sayReason(at(43.9), 'in/8')).toContain('no size of this chart');
   });
 
-  it('says of a part that is inside by itself that what it goes by is near an edge', () => {
+  it('says of a part that is inside by itself that an underlying reading is near an edge', () => {
     const pair = compileChart(frontAndBack({ 40: '16 in', 44: '24 in' }, ['14', '22']));
     const verdict = judge(
       pair,

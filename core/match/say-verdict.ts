@@ -44,7 +44,7 @@ export const PREFERENCE_WORDS: Readonly<Record<FitPreference, string>> = {
  * of several parts, the part that decides is named; of a combination that is not made, what
  * is made and near.
  *
- * @example sayReason(judgeOne(docket, jacket, house), 'cm') // 'Natural waist 85 cm lies inside M, 3 cm clear of its edge.'
+ * @example sayReason(judgeOne(docket, jacket, house), 'cm') // 'Natural waist 85 cm is inside M, 3 cm clear of its edge.'
  */
 export function sayReason(
   verdict: Pick<GarmentVerdict, 'parts' | 'worst' | 'notMade' | 'assumed'>,
@@ -55,11 +55,22 @@ export function sayReason(
 
 /** What a verdict rests on that nobody measured. */
 function sayAssumed({ assumed }: Pick<GarmentVerdict, 'assumed'>, unit: ShownLength): string {
-  if (assumed.length === 0) return '';
-  const said = assumed.map(({ code, value: length }) => {
-    return `${measurement(code).name.toLowerCase()} (taken as ${formatLength(length, bareUnit(code, unit))})`;
-  });
-  return ` Not measured: ${list(said, 'and')}; no plausible value would change this.`;
+  const said = (ones: typeof assumed) =>
+    ones.map(({ code, value, give }) => {
+      const shown = bareUnit(code, unit);
+      const about = give === null ? '' : `, give or take ${formatLength(give, shown)}`;
+      return `${measurement(code).name.toLowerCase()} (taken as ${formatLength(value, shown)}${about})`;
+    });
+  const idle = said(assumed.filter(({ give }) => give === null));
+  const expected = said(assumed.filter(({ give }) => give !== null));
+  return [
+    ...(idle.length === 0
+      ? []
+      : [` Not measured: ${list(idle, 'and')}; no plausible value would change this.`]),
+    ...(expected.length === 0
+      ? []
+      : [` Not measured: ${list(expected, 'and')}: an estimate, from people of similar build.`]),
+  ].join('');
 }
 
 function sayWhatDecides(
@@ -82,7 +93,7 @@ function sayWhatDecides(
 /**
  * The reason of one part's verdict.
  *
- * @example sayPartReason(judgeOne(docket, jacket, house).parts[0], 'cm') // 'Natural waist 85 cm lies inside M, 3 cm clear of its edge.'
+ * @example sayPartReason(judgeOne(docket, jacket, house).parts[0], 'cm') // 'Natural waist 85 cm is inside M, 3 cm clear of its edge.'
  */
 export function sayPartReason({ reason }: Pick<PartVerdict, 'reason'>, unit: ShownLength): string {
   switch (reason.verdict) {
@@ -139,7 +150,7 @@ function saySettled(
     tightest.toEdge === null
       ? ''
       : `, ${formatDistance(tightest.toEdge, unitOf(tightest, unit))} clear of its edge`;
-  return `${value(tightest, unit)} lies inside ${size}${clear}.`;
+  return `${value(tightest, unit)} is inside ${size}${clear}.`;
 }
 
 /** What the kernel says just past an edge; nothing where it was not asked, in decisions of before. */
@@ -150,11 +161,11 @@ function sayPast(size: string, past: Extract<Reason, { verdict: 'settled' }>['pa
     case 'beyond':
       return '; past it, it is beyond the range';
     case 'between':
-      return '; past it, it lies between sizes';
+      return '; past it, it is between sizes';
     case 'split':
       return past!.size === size
-        ? `; past it, the measurements ask for different sizes, and by the rule it is still ${size}`
-        : `; past it, the measurements ask for different sizes, and by the rule it is ${past!.size ?? 'none'}`;
+        ? `; past it, the measurements ask for different sizes, and the rule still gives ${size}`
+        : `; past it, the measurements ask for different sizes, and the rule gives ${past!.size ?? 'none'}`;
     default:
       return past!.size === size
         ? `; a little past it, it would still be ${size}`
@@ -166,17 +177,19 @@ function sayPast(size: string, past: Extract<Reason, { verdict: 'settled' }>['pa
 const FAR_INSIDE = 2.5;
 
 function sayEdge(reason: Extract<Reason, { verdict: 'edge' }>, unit: ShownLength): string {
-  const { size, neighbour, chance, tightest } = reason;
+  const { size, neighbour, chance, tightest, unmeasured } = reason;
   const { toEdge, standardError } = tightest;
   const rival = neighbour === null ? 'no size of this chart' : neighbour;
+  if (unmeasured === true)
+    return `${value(tightest, unit)} is inside ${size}; what was not measured makes it ${rival} in ${sayChance(chance)} of cases.`;
   const odds = `the tape’s own error makes it ${rival} in ${sayChance(chance)} of cases`;
   if (toEdge === null || toEdge > FAR_INSIDE * standardError)
-    return `${value(tightest, unit)} lies inside ${size}, but what it goes by is near an edge: ${odds}.`;
+    return `${value(tightest, unit)} is inside ${size}, but an underlying reading is near an edge: ${odds}.`;
   const near =
     toEdge === 0
       ? 'right on its edge'
       : `only ${formatDistance(toEdge, unitOf(tightest, unit))} from its edge`;
-  return `${value(tightest, unit)} lies inside ${size}, but ${near}: ${odds}.`;
+  return `${value(tightest, unit)} is inside ${size}, but ${near}: ${odds}.`;
 }
 
 function sayOutside(one: PlacedMeasurement, unit: ShownLength): string {
@@ -192,10 +205,10 @@ function sayBeyond(
 ): string {
   const facts = inOne([
     ...outside.map((one) => sayOutside(one, unit)),
-    ...offScale.map((name) => `${name} lies outside the maker’s own table`),
-    ...(without === null ? [] : [`It goes by the size of the ${without.toLowerCase()}, and none goes`]),
+    ...offScale.map((name) => `${name} is outside the maker’s own table`),
+    ...(without === null ? [] : [`It depends on the size of the ${without.toLowerCase()}, which has none`]),
   ]);
-  return `${facts}. Made to measure is the way on.`;
+  return `${facts}. Next: made to measure.`;
 }
 
 function saySuspect({ suspects, requirement }: Extract<Reason, { verdict: 'suspect' }>): string {
@@ -204,13 +217,13 @@ function saySuspect({ suspects, requirement }: Extract<Reason, { verdict: 'suspe
     'and',
   );
   const why = requirement === null ? '' : `${capital(requirement)}. `;
-  return `${why}To be read again${requirement === null ? ' or confirmed' : ''}: ${names}.`;
+  return `${why}To measure again${requirement === null ? ' or confirmed' : ''}: ${names}.`;
 }
 
 function sayIncomplete({ missing, possible, waitsFor }: Extract<Reason, { verdict: 'incomplete' }>): string {
   const left = possible.length <= 4 ? `Left: ${list(possible, 'or')}.` : `${possible.length} sizes are left.`;
   if (missing.length === 0)
-    return `It goes by the size of the ${(waitsFor ?? 'part before').toLowerCase()}, which is not known yet. ${left}`;
+    return `It depends on the size of the ${(waitsFor ?? 'part before').toLowerCase()}, which is not known yet. ${left}`;
   const names = list(
     missing.map((code) => measurement(code).name.toLowerCase()),
     'and',

@@ -104,6 +104,8 @@ export type Reason =
       readonly neighbour: string | null;
       readonly chance: number;
       readonly tightest: PlacedMeasurement;
+      /** It is what nobody measured that may make it the other. */
+      readonly unmeasured?: boolean | undefined;
     }
   | {
       readonly verdict: 'overlap';
@@ -178,6 +180,14 @@ export interface TakenOtherwise {
   readonly taken: { readonly tension: Tension | null; readonly clothing: Clothing | null };
 }
 
+/** A measurement that nobody took, at what the rest leads one to expect. */
+export interface AssumedValue {
+  readonly code: MeasurementCode;
+  readonly value: Length;
+  /** How far people of that build differ, which the odds weigh; `null` where no value could change the size. */
+  readonly give: Length | null;
+}
+
 /** A measurement that counts at what was read for another. */
 export interface CountedAs {
   readonly code: MeasurementCode;
@@ -205,8 +215,8 @@ export interface GarmentVerdict {
   readonly derived: readonly Derived[];
   /** Options of the maker whose conditions hold. */
   readonly options: readonly { readonly name: string; readonly adds: string }[];
-  /** What was not measured and stands at what the rest leads one to expect, as no value could change the size. */
-  readonly assumed: readonly { readonly code: MeasurementCode; readonly value: Length }[];
+  /** What was not measured and stands at what the rest leads one to expect. */
+  readonly assumed: readonly AssumedValue[];
   readonly takenOtherwise: readonly TakenOtherwise[];
   /** What stands at another measurement's reading, by a custom of the trade: the larger of two hips. */
   readonly countedAs: readonly CountedAs[];

@@ -17,7 +17,7 @@ describe('what is told of a vest', () => {
   it('is what sitting takes away, and a front and back that are four inches apart or more', () => {
     expect(said({ 'front-length': '13', 'back-length': '15' }, [])).toEqual([]);
     expect(said({ 'front-length': '13', 'back-length': '18' }, [])).toEqual([
-      'Front and back are 5 in apart (13 in and 18 in). They are generally equally long: measure both again.',
+      'Front and back are 5 in apart (13 in and 18 in). The two are usually equally long: measure both again.',
     ]);
     expect(
       said({}, [

@@ -42,7 +42,8 @@ describe('parseMeasure of a mass', () => {
     expect(grams('')).toBe('mass-empty');
     expect(grams('heavy')).toBe('mass-unreadable');
     expect(grams('72 cm')).toBe('mass-unknown-unit');
-    expect(grams('1/0')).toBe('mass-zero-denominator');
+    expect(grams('1/0')).toBe('mass-improper-fraction');
+    expect(grams('70 8/8')).toBe('mass-improper-fraction');
     expect(grams('11 st 14')).toBe('mass-pounds-not-below-a-stone');
     expect(grams('5000')).toBe('too-heavy');
     expect(grams('1000')).toBe(1_000_000);
@@ -57,7 +58,7 @@ describe('parseMeasure of a mass', () => {
       expect(said(text)).withContext(text).toMatch(/\.$/);
     }
     expect(said('72 cm')).toBe(
-      '“cm” in “72 cm” is no unit of weight. Use kg, g, lb or st, or leave the unit out.',
+      '“cm” in “72 cm” is not a unit of weight. Use kg, g, lb or st, or leave the unit out.',
     );
   });
 

@@ -25,7 +25,7 @@ export type MassProblem =
   | { readonly code: 'mass-empty' }
   | { readonly code: 'mass-unreadable'; readonly text: string }
   | { readonly code: 'mass-unknown-unit'; readonly text: string; readonly unit: string }
-  | { readonly code: 'mass-zero-denominator'; readonly text: string }
+  | { readonly code: 'mass-improper-fraction'; readonly text: string }
   | { readonly code: 'mass-pounds-not-below-a-stone'; readonly text: string }
   | { readonly code: 'too-heavy'; readonly text: string };
 
@@ -99,7 +99,7 @@ function parseMass(text: string, unit: MassUnit): Outcome<WrittenMeasure, MassPr
   if (number === null) return failure({ code: 'mass-unreadable', text });
   const named = UNIT_SPELLINGS.get(number.unit ?? unit);
   if (named === undefined) return failure({ code: 'mass-unknown-unit', text, unit: number.unit! });
-  if (number.denominator === 0) return failure({ code: 'mass-zero-denominator', text });
+  if (number.improper) return failure({ code: 'mass-improper-fraction', text });
   const milligrams = number.numerator * named.milligrams;
   return weighed(text, milligrams, number.denominator, named.unit, number.unit === null);
 }

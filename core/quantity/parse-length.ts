@@ -16,13 +16,16 @@ export type LengthProblem =
   | { readonly code: 'unreadable'; readonly text: string }
   | { readonly code: 'unknown-unit'; readonly text: string; readonly unit: string }
   | { readonly code: 'inches-not-below-a-foot'; readonly text: string }
-  | { readonly code: 'zero-denominator'; readonly text: string }
+  /** A fraction that is one or more, or over zero: `38 9/8` is a slip, `94/88` no number. */
+  | { readonly code: 'improper-fraction'; readonly text: string }
   | { readonly code: 'too-long'; readonly text: string };
 
 /** A non-negative rational number, kept exact until it becomes micrometres. */
 interface Ratio {
   readonly numerator: number;
   readonly denominator: number;
+  /** Whether it was written as a fraction that is no part of one. */
+  readonly improper: boolean;
 }
 
 const VULGAR: Readonly<Record<string, string>> = {
@@ -80,14 +83,14 @@ export function parseLength(text: string, unit: LengthUnit): Outcome<WrittenLeng
   if (number === null) return failure({ code: 'unreadable', text });
   const named = number.unit === null ? unit : UNIT_SPELLINGS.get(number.unit);
   if (named === undefined) return failure({ code: 'unknown-unit', text, unit: number.unit! });
-  if (number.denominator === 0) return failure({ code: 'zero-denominator', text });
+  if (number.improper) return failure({ code: 'improper-fraction', text });
   return measured(text, number, named, number.unit === null);
 }
 
 /**
  * A text taken apart into its number and the unit behind it; `null` when it is not that.
  *
- * @example splitNumber('38 1/2 in') // { numerator: 77, denominator: 2, unit: 'in' }
+ * @example splitNumber('38 1/2 in') // { numerator: 77, denominator: 2, improper: false, unit: 'in' }
  */
 export function splitNumber(plain: string): (Ratio & { readonly unit: string | null }) | null {
   const match = WITH_UNIT.exec(plain);
@@ -113,17 +116,19 @@ export function normalise(text: string): string {
     .trim();
 }
 
+const NO_INCHES: Ratio = { numerator: 0, denominator: 1, improper: false };
+
 function feetAndInches(
   text: string,
   feet: string,
   inches: string | undefined,
 ): Outcome<WrittenLength, LengthProblem> {
-  const part = inches === undefined ? { numerator: 0, denominator: 1 } : toRatio(inches);
-  if (part.denominator === 0) return failure({ code: 'zero-denominator', text });
+  const part = inches === undefined ? NO_INCHES : toRatio(inches);
+  if (part.improper) return failure({ code: 'improper-fraction', text });
   if (part.numerator >= 12 * part.denominator) return failure({ code: 'inches-not-below-a-foot', text });
-  const whole = {
+  const whole: Ratio = {
+    ...part,
     numerator: Number(feet) * 12 * part.denominator + part.numerator,
-    denominator: part.denominator,
   };
   return measured(text, whole, 'in', false);
 }
@@ -144,11 +149,12 @@ function measured(
 function toRatio(number: string): Ratio {
   const mixed = !number.includes('/') ? null : /^(?:(\d+)[ -]+)?(\d+)\/(\d+)$/.exec(number);
   if (mixed) {
-    const denominator = Number(mixed[3]);
-    return { numerator: Number(mixed[1] ?? 0) * denominator + Number(mixed[2]), denominator };
+    const [part, denominator] = [Number(mixed[2]), Number(mixed[3])];
+    const numerator = Number(mixed[1] ?? 0) * denominator + part;
+    return { numerator, denominator, improper: part >= denominator };
   }
   const [whole = '', decimals = ''] = number.split(/[.,]/);
-  return { numerator: Number(`${whole}${decimals}`), denominator: 10 ** decimals.length };
+  return { numerator: Number(`${whole}${decimals}`), denominator: 10 ** decimals.length, improper: false };
 }
 
 /**

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { addDays } from './days';
+import { addDays } from '../words/days';
 import { freeAfter, freePieces, isFree, lateBy, refuseDays, type Booking } from './hire';
 
 describe('the days of a hire', () => {

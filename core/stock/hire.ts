@@ -1,4 +1,4 @@
-import { addDays, daysFrom } from './days';
+import { addDays, daysFrom } from '../words/days';
 
 /** A piece that is promised from one day to another. Days as `2026-03-31`. */
 export interface Booking {

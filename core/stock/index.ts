@@ -2,12 +2,15 @@
 export * from './article';
 export { sizesOfLabel } from '../chart/label';
 export * from './movement';
+export * from './say-movement-refusal';
 export * from './movements-of';
-export * from './days';
+export * from '../words/days';
 export * from './keeping';
+export * from './say-standing';
 export * from './hire';
 export * from './needs';
 export * from './order-sheet';
 export * from './order';
+export * from './say-message';
 export * from './count';
 export * from './stock-table';

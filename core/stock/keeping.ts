@@ -1,5 +1,5 @@
 import { garmentKind, type GarmentKind } from '../garment/kinds';
-import { addMonths, daysFrom, sayDay } from './days';
+import { addMonths, daysFrom } from '../words/days';
 
 /** How a house keeps one garment in its stores. */
 export interface Keeping {
@@ -107,28 +107,4 @@ export function isBlocked({ code }: PieceStanding): boolean {
   return (
     code === 'ended' || code === 'end-unknown' || code === 'inspection-due' || code === 'inspection-failed'
   );
-}
-
-/**
- * How a piece stands, in words; nothing where it is fine.
- *
- * @example sayStanding({ code: 'ends-soon', on: '2026-06-30' }) // 'May be used until 30 Jun 2026 by its maker.'
- */
-export function sayStanding(standing: PieceStanding): string {
-  switch (standing.code) {
-    case 'fine':
-      return '';
-    case 'ends-soon':
-      return `May be used until ${sayDay(standing.on)} by its maker.`;
-    case 'inspection-soon':
-      return `To be inspected by ${sayDay(standing.on)}.`;
-    case 'ended':
-      return `Past its maker’s last day, ${sayDay(standing.on)}: it is not handed out any more.`;
-    case 'end-unknown':
-      return 'Nobody knows when it was made, and its life has an end: it is not handed out before that is written down.';
-    case 'inspection-due':
-      return `Its inspection was due by ${sayDay(standing.on)}: it is not handed out before it has passed one.`;
-    case 'inspection-failed':
-      return `It did not pass its inspection of ${sayDay(standing.on)}: it is not handed out before it passes one.`;
-  }
 }

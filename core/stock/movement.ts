@@ -122,34 +122,6 @@ export function placeOf(key: string): Whereabouts {
 }
 
 /**
- * Why a movement is not let in, and what to do.
- *
- * @example sayMovementRefusal({ code: 'too-few', there: 1 }, 'Sluice gloves 9') // 'Only 1 of Sluice gloves 9 is there. Look at what is there now.'
- */
-export function sayMovementRefusal(refusal: MovementRefusal, what: string): string {
-  switch (refusal.code) {
-    case 'no-count':
-      return `How many of ${what}? Write a whole number, 1 or more.`;
-    case 'other-way':
-      return `${what} cannot go that way. Look at where it is, and where it is to go.`;
-    case 'nowhere':
-      return `${what} is there already.`;
-    case 'reason-missing':
-      return `Say why, of ${what}: it goes for good.`;
-    case 'not-looked-at':
-      return `Say what was found, of ${what}: it was set aside.`;
-    case 'not-out':
-      return refusal.there === 0
-        ? `None of ${what} is out that way. What somebody has by a docket is taken back at that docket.`
-        : `Only ${refusal.there} of ${what} ${refusal.there === 1 ? 'is' : 'are'} out that way. What somebody has by a docket is taken back at that docket.`;
-    case 'too-few':
-      return refusal.there === 0
-        ? `None of ${what} is there any more. Somebody else may have been first; look at what is there now.`
-        : `Only ${refusal.there} of ${what} ${refusal.there === 1 ? 'is' : 'are'} there. Look at what is there now.`;
-  }
-}
-
-/**
  * One text for one place.
  *
  * @example placeKey({ in: 'wearer' }) // 'wearer'

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { correctionOf, differencesOf, withUncounted } from './count';
 import { needOf, totalOf } from './needs';
-import { standingOfOrder, sayMessage, type OrderEvent } from './order';
+import { standingOfOrder, type OrderEvent } from './order';
+import { sayMessage } from './say-message';
 import {
   makerAnswerSchema,
   orderAsCsv,
@@ -137,7 +138,7 @@ describe('how an order stands', () => {
     expect(said(hears({ says: 'substituted', line: 2, count: 1, label: 'L' }))).toBe(
       'Sends L instead of 1 of “line 2”.',
     );
-    expect(said(hears({ says: 'late', promised: '2026-06-20' }))).toContain('late');
+    expect(said(hears({ says: 'late', promised: '2026-06-20' }))).toContain('Delayed');
     expect(said(hears({ says: 'back-ordered', line: 1, count: 4, until: '2026-08-01' }))).toContain(
       '“line 1”',
     );

@@ -1,4 +1,4 @@
-import { daysFrom, sayDay } from './days';
+import { daysFrom } from '../words/days';
 import type { MakerMessage } from './order-sheet';
 
 /** One line of an order: so many of one article. */
@@ -122,24 +122,4 @@ function stageOfOrder(events: readonly OrderEvent[], lines: readonly LineStandin
   if (events.some((one) => one.kind === 'heard' && one.message.says === 'acknowledged'))
     return 'acknowledged';
   return events.some(({ kind }) => kind === 'sent') ? 'sent' : 'draft';
-}
-
-/**
- * What a maker says, in words.
- *
- * @example sayMessage({ says: 'acknowledged', promised: '2026-05-20' }, () => 'M') // 'Has the order; promises it for 20 May 2026.'
- */
-export function sayMessage(message: MakerMessage, labelOfLine: (line: number) => string): string {
-  switch (message.says) {
-    case 'acknowledged':
-      return `Has the order; promises it for ${sayDay(message.promised)}.`;
-    case 'back-ordered':
-      return `${message.count} of ${labelOfLine(message.line)} cannot be had before ${sayDay(message.until)}.`;
-    case 'substituted':
-      return `Sends ${message.label} instead of ${message.count} of ${labelOfLine(message.line)}.`;
-    case 'late':
-      return `Is late; now promises it for ${sayDay(message.promised)}.`;
-    case 'despatched':
-      return `Parcel ${message.parcel} is on its way: ${message.holds.map(({ line, count }) => `${count} for ${labelOfLine(line)}`).join(', ')}.`;
-  }
 }

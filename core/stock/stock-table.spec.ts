@@ -73,11 +73,9 @@ describe('a table of stock', () => {
   it('asks which column is what, and takes no two for one', () => {
     expect(plan([]).asks.length).withContext('nothing at all').toBeGreaterThan(0);
     expect(plan([['Item', 'Qty']]).asks).toEqual(['Which column is the size?']);
-    expect(plan([['Item', 'Size']]).asks).toEqual([
-      'Which column says how many, or the number of the piece?',
-    ]);
+    expect(plan([['Item', 'Size']]).asks).toEqual(['Which column has the count, or the piece number?']);
     expect(plan([['Item', 'Size', 'Qty', 'Stock']]).asks).toEqual([
-      'Two columns are how many: leave one of them out.',
+      'Two columns are how many. Leave one of them out.',
     ]);
     expect([
       roleOfHeading('QTY'),
@@ -108,20 +106,20 @@ describe('a table of stock', () => {
         ),
       ),
     ).toEqual([
-      '2: No chart is called “Raincoat”.',
-      '3: “Cap” is made by Ostrel and Kelp: say whose it is.',
-      '4: “46” is no size of Field jacket.',
-      '5: “1,5” is not how many.',
-      '6: “-2” is not how many.',
-      '7: Field jacket is not numbered here: leave the number out, or say that it is.',
-      '8: Vest is numbered: each piece is a row with its number.',
-      '9: The piece V1 is one, and not 2.',
-      '10: “31.03.2026” is no day: write it as 2026-03-31.',
-      '11: “2026-02-30” is no day: write it as 2026-03-31.',
+      '2: There is no chart called “Raincoat”.',
+      '3: “Cap” is made by Ostrel and Kelp. Add the maker.',
+      '4: “46” is not a size of Field jacket.',
+      '5: “1,5” is not a count. Enter a whole number.',
+      '6: “-2” is not a count. Enter a whole number.',
+      '7: Field jacket is not numbered here. Leave the number out, or set it to numbered under Storage rules.',
+      '8: Vest is numbered. Enter one row per piece, with its number.',
+      '9: Piece V1 has a count of 2; a numbered piece counts as 1.',
+      '10: “31.03.2026” is not a date. Write it as 2026-03-31.',
+      '11: “2026-02-30” is not a date. Write it as 2026-03-31.',
     ]);
     const twice = plan(table(['Vest', '', '13', '', 'V1', ''], ['Vest', '', '14', '1', 'V1', '2026-03-31']));
     expect(twice.rows.length).toBe(1);
-    expect(twice.faults[0]!.says).toBe('The piece V1 stands there twice.');
+    expect(twice.faults[0]!.says).toBe('Piece V1 is listed twice.');
     expect(plan(table(['Cap', 'kelp', '7', '0', '', ''])).rows[0]!.seriesId).toBe('s3');
   });
 
@@ -155,9 +153,9 @@ describe('a table of stock', () => {
       [3, 'id of Bay-1', 'drying'],
     ]);
     expect(wrong.map(({ line, says }) => [line, says.split(':')[0]!.slice(0, 30)])).toEqual([
-      [6, 'No room is called “Cellar”. Ad'],
-      [7, 'No room is called “bay 1”. Add'],
-      [8, '“lent” is no part of a room'],
+      [6, 'There is no room called “Cella'],
+      [7, 'There is no room called “bay 1'],
+      [8, '“lent” is not a place in a roo'],
     ]);
   });
 

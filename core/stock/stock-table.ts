@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { plainWords } from '../chart/brought/words/vocabulary';
-import type { Grid } from '../chart/brought/layout/grid';
+import { plainWords } from '../chart/imported/words/vocabulary';
+import type { Grid } from '../chart/imported/layout/grid';
 import { OPEN_COMPARTMENTS, type Compartment, type OpenCompartment } from './movement';
 
 /** What a column of a table of stock can hold. */
@@ -25,12 +25,12 @@ export const STOCK_ROLE_WORDS: Readonly<Record<StockRole, string>> = {
   maker: 'maker',
   size: 'size',
   count: 'how many',
-  minimum: 'least on the shelf',
-  serial: 'number of the piece',
-  made: 'day it was made',
+  minimum: 'minimum stock',
+  serial: 'piece number',
+  made: 'date of manufacture',
   code: 'maker’s code',
   room: 'store room',
-  place: 'where in the room',
+  place: 'place in the room',
   'left-out': 'left out',
 };
 
@@ -57,7 +57,7 @@ const WORDS: Readonly<Record<Exclude<StockRole, 'left-out'>, readonly string[]>>
   made: ['made', 'manufactured', 'date of manufacture', 'made on', 'production date'],
   code: ['code', 'ean', 'gtin', 'barcode', 'sku', 'maker code'],
   room: ['room', 'store', 'store room', 'storeroom', 'lager', 'raum', 'dépôt', 'magasin'],
-  place: ['lies', 'where in the room', 'compartment'],
+  place: ['lies', 'place in the room', 'compartment'],
 };
 
 /** The headings of a table of stock as this application writes it: each is read back as what it is. */
@@ -180,12 +180,12 @@ export function planStock(
     ...columns.flatMap(({ heading, role }) => (role === null ? [`What is “${heading}”?`] : [])),
     ...STOCK_ROLES.filter(
       (role) => role !== 'left-out' && columns.filter((column) => column.role === role).length > 1,
-    ).map((role) => `Two columns are ${STOCK_ROLE_WORDS[role]}: leave one of them out.`),
+    ).map((role) => `Two columns are ${STOCK_ROLE_WORDS[role]}. Leave one of them out.`),
     ...(['garment', 'size'] as const)
       .filter((role) => placeOfRole(role) < 0)
       .map((role) => `Which column is the ${STOCK_ROLE_WORDS[role]}?`),
     ...(placeOfRole('count') < 0 && placeOfRole('serial') < 0
-      ? ['Which column says how many, or the number of the piece?']
+      ? ['Which column has the count, or the piece number?']
       : []),
   ];
   if (asks.length > 0) return { columns, asks, rows: [], faults: [] };
@@ -197,7 +197,7 @@ export function planStock(
     const read = readRow(cell, known);
     if (typeof read === 'string') faults.push({ line, says: read });
     else if (read.serial !== null && serials.has(`${read.seriesId} ${read.serial}`))
-      faults.push({ line, says: `The piece ${read.serial} stands there twice.` });
+      faults.push({ line, says: `Piece ${read.serial} is listed twice.` });
     else {
       if (read.serial !== null) serials.add(`${read.seriesId} ${read.serial}`);
       taken.push({ line, ...read });
@@ -214,32 +214,34 @@ function readRow(
   const named = garments.filter(({ garment }) => same(garment, cell('garment')));
   const found = cell('maker') === '' ? named : named.filter(({ maker }) => same(maker, cell('maker')));
   if (found.length === 0)
-    return `No chart is called “${cell('garment')}”${cell('maker') === '' ? '' : ` of ${cell('maker')}`}.`;
+    return `There is no chart called “${cell('garment')}”${cell('maker') === '' ? '' : ` of ${cell('maker')}`}.`;
   if (found.length > 1)
-    return `“${cell('garment')}” is made by ${found.map(({ maker }) => maker).join(' and ')}: say whose it is.`;
+    return `“${cell('garment')}” is made by ${found.map(({ maker }) => maker).join(' and ')}. Add the maker.`;
   const [{ seriesId, garment, numbered, labelAs }] = found as [KnownGarment];
   const label = labelAs(cell('size'));
-  if (label === null) return `“${cell('size')}” is no size of ${garment}.`;
+  if (label === null) return `“${cell('size')}” is not a size of ${garment}.`;
   const serial = cell('serial') === '' ? null : cell('serial').slice(0, 60);
-  if (numbered && serial === null) return `${garment} is numbered: each piece is a row with its number.`;
+  if (numbered && serial === null) return `${garment} is numbered. Enter one row per piece, with its number.`;
   if (!numbered && serial !== null)
-    return `${garment} is not numbered here: leave the number out, or say that it is.`;
+    return `${garment} is not numbered here. Leave the number out, or set it to numbered under Storage rules.`;
   const count = cell('count') === '' && serial !== null ? 1 : wholeNumber(cell('count'));
-  if (count === null) return `“${cell('count')}” is not how many.`;
-  if (serial !== null && count !== 1) return `The piece ${serial} is one, and not ${count}.`;
+  if (count === null) return `“${cell('count')}” is not a count. Enter a whole number.`;
+  if (serial !== null && count !== 1)
+    return `Piece ${serial} has a count of ${count}; a numbered piece counts as 1.`;
   const minimum = cell('minimum') === '' ? null : wholeNumber(cell('minimum'));
-  if (cell('minimum') !== '' && minimum === null) return `“${cell('minimum')}” is no least number.`;
+  if (cell('minimum') !== '' && minimum === null)
+    return `“${cell('minimum')}” is not a minimum. Enter a whole number.`;
   const made = cell('made') === '' ? null : cell('made');
-  if (made !== null && !isDay(made)) return `“${made}” is no day: write it as 2026-03-31.`;
+  if (made !== null && !isDay(made)) return `“${made}” is not a date. Write it as 2026-03-31.`;
   const room = roomCalled(cell('room'), rooms);
   if (cell('room') !== '' && room === null)
-    return `No room is called “${cell('room')}”. Add it under “How it is kept”, or leave that column out.`;
+    return `There is no room called “${cell('room')}”. Add it under Storage rules, or leave that column out.`;
   // Put by for whom, no table says: it goes to the shelf again.
   const compartment = same(COMPARTMENT_WORDS['put-by'], cell('place'))
     ? 'shelf'
     : OPEN_COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
   if (cell('place') !== '' && compartment === undefined)
-    return `“${cell('place')}” is no part of a room: write ${Object.values(COMPARTMENT_WORDS).join(', ')}, or nothing.`;
+    return `“${cell('place')}” is not a place in a room. Write ${Object.values(COMPARTMENT_WORDS).join(', ')}, or leave it empty.`;
   return {
     seriesId,
     garment,

@@ -9,12 +9,12 @@ import {
   MOVEMENT_KINDS,
   placeKey,
   placeOf,
-  sayMovementRefusal,
   refuseMovement,
   type Movement,
   type MovementKind,
   type Whereabouts,
 } from './movement';
+import { sayMovementRefusal } from './say-movement-refusal';
 
 const at = (roomId: string, compartment: (typeof COMPARTMENTS)[number] = 'shelf'): Whereabouts => ({
   in: 'room',

@@ -9,7 +9,7 @@ import { standingDecision, type Docket } from '../docket/docket';
 import { UNSETTLED, type Habits } from '../docket/habits';
 import { judgeOne } from '../docket/judge/judge';
 import type { Refusal } from '../docket/refusal';
-import type { Shelf, ShelvedChart } from '../docket/shelf';
+import type { Library, LibraryChart } from '../docket/library';
 import { PROTOCOLS } from '../body/protocols';
 
 let counted = 0;
@@ -28,7 +28,7 @@ type Fields<Kind extends Act['kind']> = Omit<
 >;
 
 /** A chart for specs: by a chest and a waist unless something else is said. */
-export function shelvedChart(changes: object = {}, columns: readonly object[] = JACKET): ShelvedChart {
+export function shelvedChart(changes: object = {}, columns: readonly object[] = JACKET): LibraryChart {
   const sheet = chartSheetSchema.parse({
     maker: 'Ostrel Workwear',
     garment: 'Field jacket',
@@ -50,11 +50,11 @@ export class SpecDocket {
   docket: Docket | null = null;
   readonly id = specId();
   readonly acts: Act[] = [];
-  shelf: Shelf;
+  library: Library;
   private minute = 0;
 
-  constructor(charts: readonly ShelvedChart[] = [], protocols: readonly string[] = []) {
-    this.shelf = {
+  constructor(charts: readonly LibraryChart[] = [], protocols: readonly string[] = []) {
+    this.library = {
       charts,
       protocols: Object.entries(PROTOCOLS).map(([id, protocol]) => ({ ...protocol, id })),
       habits: UNSETTLED,
@@ -80,7 +80,7 @@ export class SpecDocket {
 
   /** Tries an act; says why it is not let in. */
   tries(act: Act): Refusal | null {
-    const applied = apply(this.docket, act, this.shelf);
+    const applied = apply(this.docket, act, this.library);
     if (!applied.ok) return applied.problem;
     this.docket = applied.value.docket;
     this.acts.push(applied.value.act);
@@ -120,7 +120,7 @@ export class SpecDocket {
 
   /** A decision on a garment by what stands now, as the fields of its act. */
   decision(
-    { id, sheet }: ShelvedChart,
+    { id, sheet }: LibraryChart,
     changes: Partial<Fields<'garment-decided'>> = {},
   ): Fields<'garment-decided'> {
     const docket = this.docket!;
@@ -131,7 +131,7 @@ export class SpecDocket {
       reason: null,
       readingIds: readingIdsBehind(docket, sheet),
       after: standingDecision(docket, id)?.id ?? null,
-      habits: this.shelf.habits.version,
+      habits: this.library.habits.version,
       found: null,
       ...changes,
     };
@@ -139,13 +139,13 @@ export class SpecDocket {
 
   /** Has the house size by other habits from now on. */
   settles(habits: Partial<Habits>): void {
-    this.shelf = {
-      ...this.shelf,
-      habits: { ...this.shelf.habits, ...habits, version: this.shelf.habits.version + 1 },
+    this.library = {
+      ...this.library,
+      habits: { ...this.library.habits, ...habits, version: this.library.habits.version + 1 },
     };
   }
 
-  verdict(chart: ShelvedChart) {
-    return judgeOne(this.docket!, chart, this.shelf.habits);
+  verdict(chart: LibraryChart) {
+    return judgeOne(this.docket!, chart, this.library.habits);
   }
 }

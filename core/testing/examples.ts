@@ -1,7 +1,7 @@
 // What the worked examples in core's doc comments speak of, besides what core exports.
 import { UNSETTLED, type Habits } from '../docket/habits';
 import type { Docket } from '../docket/docket';
-import type { Shelf } from '../docket/shelf';
+import type { Library } from '../docket/library';
 import type { Act } from '../docket/acts';
 import type { Movement, Whereabouts } from '../stock/movement';
 import { shelvedChart, SpecDocket } from './docket';
@@ -19,7 +19,7 @@ lunds.reads('waist-girth', 85, 85);
 lunds.does('garment-decided', lunds.decision(jacket));
 export const docket: Docket = lunds.docket!;
 export const acts: readonly Act[] = lunds.acts;
-export const shelf: Shelf = lunds.shelf;
+export const library: Library = lunds.library;
 
 /** The same once M was tried on, found right at the button, kept and handed over. */
 const wears = new SpecDocket([jacket]);

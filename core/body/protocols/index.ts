@@ -49,7 +49,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
   ),
   'jacket-and-suit': protocol(
     'Jacket and suit',
-    'The chest is the number; the length goes by height.',
+    'The chest gives the number, the height the length.',
     [...ALWAYS, SHOES],
     taken(
       'chest-girth',
@@ -65,7 +65,7 @@ export const PROTOCOLS: Readonly<Record<ProtocolCode, ProtocolBody>> = {
   ),
   'formal-hire': protocol(
     'Formal hire, worn waist',
-    'Waist at the worn waistband, under the belly, and hip drawn tight; neck with two fingers, chest snug; outseam and height in the dress shoe. The waistcoat goes by the largest girth of the torso.',
+    'Waist at the worn waistband, under the belly, and hip drawn tight; neck with two fingers, chest snug; outseam and height in the dress shoe. The waistcoat is sized by the largest girth of the torso.',
     [...ALWAYS, DRESS_SHOES],
     [
       ...at('two-fingers', 'neck-girth'),

@@ -171,11 +171,11 @@ export const TO_ORDER = {
     },
   ),
   'bespoke-by-post': protocol(
-    'Bespoke by post',
-    'Measured at home for a maker who never meets them: the true body, no finger beneath the tape and no slack; the neck at its base, the stomach at its widest, the fork from front to back of the worn waist, worn waist to floor with the legs a little apart and no shoes.',
+    'Made to measure by post',
+    'Measured at home for a maker who never meets the wearer: the true body, no finger beneath the tape and no slack; the neck at its base, the stomach at its widest, the fork from front to back of the worn waist, worn waist to floor with the legs a little apart and no shoes.',
     [
       'A close vest and trousers without a belt; no shoes',
-      'Somebody to help, who reads aloud and writes at once',
+      'A helper, who reads aloud and writes at once',
       CORD,
       'Measure each twice before it is written down',
       'Stand as always and look ahead, not at the tape',

@@ -108,6 +108,15 @@ export class GivenBuild {
     );
   }
 
+  /** How far the logarithm of a variable lies from the one expected, as a standard deviation. */
+  spreadOf(variable: number): number {
+    const explained = this.gainsOf(variable).reduce(
+      (sum, gain, at) => sum + gain * covarianceOf(this.build, variable, this.variables[at]!),
+      0,
+    );
+    return Math.sqrt(Math.max(0, covarianceOf(this.build, variable, variable) - explained));
+  }
+
   private off(logs: readonly number[]): number[] {
     return logs.map((log, at) => log - this.build.means[this.variables[at]!]!);
   }

@@ -105,7 +105,7 @@ describe('checkBody', () => {
   it('asks about a waist above the hip, and does not forbid it', () => {
     const [suspicion] = checkBody(values({ 'waist-girth': cm(112), 'hip-girth': cm(108) }));
     expect(saySuspicion(suspicion!, 'cm')).toBe(
-      'Natural waist is 4 cm more than hip and seat. Is that so? On a large belly it may be; else one of the two slipped.',
+      'Natural waist is 4 cm more than hip and seat. On a large belly this is possible; otherwise one of the two is wrong. Confirm, or measure again.',
     );
   });
 

@@ -136,7 +136,7 @@ describe('offMark', () => {
     const off = offMark('front-waist-length', cm(27), at('shoulder-to-bust', cm(28)))!;
     expect(off.is).toBe(cm(-1));
     expect(sayOffMark(off, 'cm')).toBe(
-      'Front to waist does not lie beyond the mark before it, bust point. Each mark is read from where the tape is held: read it again.',
+      'Front to waist is not beyond the mark before it, bust point. Each mark is read from where the tape is held: read it again.',
     );
   });
 

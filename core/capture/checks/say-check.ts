@@ -20,7 +20,7 @@ export function saySuspicion({ check, measurements, facts }: Suspicion, unit: Sh
     case 'ratio':
       return `The inside leg is ${percent(facts.is)} of the height; ${percent(facts.least)} to ${percent(facts.most)} is usual. Was it taken to the ankle bone, without shoes?`;
     case 'build':
-      return 'Weight and height do not go together. Were they exchanged, or is one of them in another unit?';
+      return 'Weight and height do not go together. Were the two exchanged, or is one of them in another unit?';
     case 'value':
       return `${named(measurements[0]!)} ${formatLength(facts.is, unit)} is unusual; ${formatLength(facts.least, unit)} to ${formatLength(facts.most, unit)} is usual. Is the waist marked where it creases?`;
     case 'unlikely':
@@ -30,15 +30,17 @@ export function saySuspicion({ check, measurements, facts }: Suspicion, unit: Sh
 
 const QUESTIONS: Readonly<Record<CheckCode, string>> = {
   'seated-front': 'Sitting takes up to 4 in off the front. Did the belt move on sitting down?',
-  'waist-over-hip': 'Is that so? On a large belly it may be; else one of the two slipped.',
-  'waist-over-chest': 'Is that so? On a large belly it may be; else one of the two slipped.',
+  'waist-over-hip':
+    'On a large belly this is possible; otherwise one of the two is wrong. Confirm, or measure again.',
+  'waist-over-chest':
+    'On a large belly this is possible; otherwise one of the two is wrong. Confirm, or measure again.',
   'bust-under-underbust': 'The two may be exchanged.',
   'overarm-over-chest': 'Were the arms hanging for the one, and the tape level for the other?',
   'inside-to-outside-leg':
     'Was the inside leg taken from the fork to the ankle bone, the outside leg from the waist to the floor?',
   'inside-leg-to-height': '',
   'weight-to-height': '',
-  'feet-lengths': 'Feet seldom differ by more than 10 mm. Look at both outlines again.',
+  'feet-lengths': 'Feet seldom differ by more than 10 mm. Check both outlines.',
   'waist-to-hip-drop': '',
   'shoulder-to-waist': '',
   'overarm-to-hip': 'On an evenly built woman the two are within about 2 in.',
@@ -47,7 +49,7 @@ const QUESTIONS: Readonly<Record<CheckCode, string>> = {
   'crotch-halves': 'The two halves add up to the whole. Was the fork the same for all three?',
   'leg-heights': 'Was hip level the same for both?',
   'arc-over-girth': 'A part of the girth is less than all of it.',
-  'limb-girths': 'The two may be exchanged, or one of them slipped.',
+  'limb-girths': 'The two may be exchanged, or one of them is wrong.',
   'knee-bent': 'Was it taken kneeling on that leg?',
   'knuckle-over-hand': 'Was it taken to the knuckle of the middle finger?',
   'worn-waist-height': 'Do the trousers ride where they are worn?',
@@ -83,11 +85,11 @@ function sayDifference(
 function sayUnlikely({ guess }: Unlikely, unit: ShownLength): string {
   switch (guess.kind) {
     case 'exchanged':
-      return `${named(guess.codes[0])} and ${lower(guess.codes[1])} do not go together as they stand; exchanged they would. Were they exchanged?`;
+      return `${named(guess.codes[0])} and ${lower(guess.codes[1])} do not fit together as read, but would if exchanged. Were they exchanged?`;
     case 'other-unit':
-      return `${named(guess.code)} does not go with the rest; in the other unit it would be ${formatLength(guess.meant, unit)}, which does. Was it read on the other side of the tape?`;
+      return `${named(guess.code)} does not fit the other readings; in the other unit it would be ${formatLength(guess.meant, unit)}, which does. Was it read from the other side of the tape?`;
     case 'odd-one':
-      return `${named(guess.code)} does not go with the rest, from which about ${formatLength(guess.expected, unit)} would be expected. Read it again, or confirm that it is so.`;
+      return `${named(guess.code)} does not fit the other readings, which suggest about ${formatLength(guess.expected, unit)}. Read it again, or confirm it.`;
   }
 }
 

@@ -65,16 +65,18 @@ describe('a chart file in JSON', () => {
   });
 
   it('that is none ends in findings with their place, never in a stack trace', () => {
-    expect(faults('')).toEqual(['The file is empty. It needs a heading line and one line a size.']);
-    expect(faults('{"maker": \n "x",, }')[0]).toContain('The file is no JSON.');
+    expect(faults('')).toEqual(['The file is empty. It needs a heading line and one line per size.']);
+    expect(faults('{"maker": \n "x",, }')[0]).toContain('The file is not JSON.');
     expect(faults('[1, 2]').length).toBeGreaterThan(0);
     expect(faults('null').length).toBeGreaterThan(0);
-    expect(faults(`${'['.repeat(50)}${']'.repeat(50)}`)).toEqual(['It nests deeper than any chart does.']);
+    expect(faults(`${'['.repeat(50)}${']'.repeat(50)}`)).toEqual([
+      'It is nested deeper than a chart can be.',
+    ]);
     expect(faults(`{"maker":"${'x'.repeat(9_000_000)}"}`)[0]).toContain('MB');
     const written = JSON.parse(exportChartJson(sheet)) as { parts: { columns: { cells: string[] }[] }[] };
     written.parts[1]!.columns[0]!.cells[0] = '29-x';
     expect(faults(JSON.stringify(written))).toEqual([
-      'parts.1.columns.0.cells.0: “29-x” is no interval. Write 86-90, a single value such as 90, or an open end such as >=130 or <82.',
+      'parts.1.columns.0.cells.0: “29-x” is not an interval. Enter 86-90, a single value such as 90, or an open end such as >=130 or <82.',
     ]);
   });
 
@@ -91,7 +93,7 @@ describe('a chart file in JSON', () => {
       (one) => ({
         derivations: [{ ...one.derivations[0]!, steps: [{ do: 'reading', as: 'x', of: '2 stones' }] }],
       }),
-      /“2 stones” is no measurement/,
+      /“2 stones” is neither a measurement/,
     ],
     [
       'a derivation of a later one',
@@ -129,13 +131,13 @@ describe('a chart file in JSON', () => {
       (one) => ({
         parts: [one.parts[0]!, { ...one.parts[1]!, offered: { by: 'waist', sizes: { 30: ['99'] } } }],
       }),
-      /“99” is offered and is no size/,
+      /“99” is offered but is not one of its sizes/,
     ],
     ['a label that leaves a part out', () => ({ label: '{waist}' }), /leaves out leg/],
     [
       'a combination of sizes that are none',
       () => ({ combinations: [{ parts: ['waist', 'leg'], made: { 31: ['30'] } }] }),
-      /“31” is no size of waist/,
+      /“31” is not a size of waist/,
     ],
     [
       'a combination of one part',
@@ -153,7 +155,7 @@ describe('a chart file in JSON', () => {
           },
         ],
       }),
-      /ease of inside-leg-length is upside down/,
+      /ease of inside-leg-length is reversed/,
     ],
     [
       'a weight as a size',
@@ -163,12 +165,12 @@ describe('a chart file in JSON', () => {
           one.parts[1]!,
         ],
       }),
-      /no measurement known here/,
+      /neither a known measurement/,
     ],
     [
       'a value that is missing',
       (one) => ({ parts: [{ ...one.parts[0]!, values: ['30 in'] }, one.parts[1]!] }),
-      /one value a size/,
+      /one value per size/,
     ],
   ];
   for (const [name, change, said] of broken)

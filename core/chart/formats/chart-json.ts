@@ -36,7 +36,7 @@ export function importChartJson(file: Uint8Array | string): Outcome<ChartSheet, 
     return failure([{ code: 'not-json', line }]);
   }
   if (depth(json) > DEEPEST)
-    return failure([{ code: 'sheet-fault', path: '', message: 'It nests deeper than any chart does.' }]);
+    return failure([{ code: 'sheet-fault', path: '', message: 'It is nested deeper than a chart can be.' }]);
   return readChartSheet(json);
 }
 

@@ -30,7 +30,7 @@ const settled = (column: string, reach?: 'halfway' | 'next-up' | 'next-down') =>
   settleColumn(cellsOf(column), reach).map(({ from, until }) => [from, until]);
 
 describe('importCsv', () => {
-  it('refuses an ease that is no interval, and reads a heading with spaces about it', () => {
+  it('refuses an ease that is not an interval, and reads a heading with spaces about it', () => {
     const ease = (words: string) => codes(`size,"chest-girth (cm, ${words})"\nS,86-94\n`);
     expect([ease('ease 4'), ease('ease x'), ease('ease >=4')].map((all) => all.length)).toEqual([1, 1, 1]);
     expect(ease('ease 4-8')).toEqual([]);
@@ -117,13 +117,13 @@ describe('importCsv', () => {
 
   it('says where an interval is upside down, and how it should read', () => {
     expect(said('size,chest-girth (cm)\nS,94-86')).toEqual([
-      'Size S, chest-girth (cm) (line 2, column 2): “94-86” is upside down. Write 86-94.',
+      'Size S, chest-girth (cm) (line 2, column 2): “94-86” is reversed. Write 86-94.',
     ]);
   });
 
   it('offers the nearest codes for a name that is none', () => {
     const [sentence] = said('size,waist (cm)\nS,70-78');
-    expect(sentence).toContain('“waist” is no measurement known here. Nearest: waist-girth');
+    expect(sentence).toContain('“waist” is not a known measurement. Nearest: waist-girth');
   });
 
   const faults: [string, string, string[]][] = [

@@ -7,7 +7,7 @@ import { NO_END } from './write-cell';
 /** Why a cell holds no interval. */
 export type CellProblem =
   | { readonly code: 'unreadable'; readonly problem: LengthProblem }
-  | { readonly code: 'upside-down'; readonly mend: string }
+  | { readonly code: 'upside-down'; readonly mend: string | null }
   | { readonly code: 'empty-interval' };
 
 const NUMBER = String.raw`(?:\d+(?: +|-)\d+\/\d+|\d+\/\d+|\d*[.,]?\d+)`;
@@ -73,13 +73,20 @@ function withEnds(
   if (!upper.ok) return upper;
   const [start, end] = [lower.value, upper.value];
   if (start !== null && end !== null) {
-    if (start.at > end.at) return failure({ code: 'upside-down', mend: turnedRound(from!, to!) });
+    if (start.at > end.at)
+      return failure({
+        code: 'upside-down',
+        mend: start.at > end.at * WIDEST ? null : turnedRound(from!, to!),
+      });
     // As long as one length is in it, an interval of one length is somebody's.
     if (start.at === end.at && (start.edge !== 'closed' || end.edge !== 'closed'))
       return failure({ code: 'empty-interval' });
   }
   return success({ kind: 'interval', lower: start, upper: end });
 }
+
+/** Ends that are further apart than those of any size are no range written the wrong way round: `86-9` lacks a figure. */
+const WIDEST = 1.5;
 
 function turnedRound([fromSign, from]: WrittenEnd, [toSign, to]: WrittenEnd): string {
   const between = fromSign !== '' && toSign !== '' ? ' ' : '-';

@@ -1,7 +1,7 @@
 import type { Cell } from '../interval';
 
 /**
- * What holds of the cells of a column, however they came: typed into a table, brought in a file, or
+ * What holds of the cells of a column, however they came: typed into a table, imported in a file, or
  * kept in a chart.
  */
 

@@ -103,7 +103,7 @@ describe('faultsOfSheet', () => {
         }),
       ],
     },
-    'The chart has 20400 cells, over all it offers; at most 20000 are sized by. Make two charts of it.',
+    'The chart has 20400 cells over everything it offers; at most 20000 can be used. Split it into two charts.',
     'parts',
   );
   breaks(
@@ -117,7 +117,7 @@ describe('faultsOfSheet', () => {
         { ...LEG, sizes: many(1), columns: [{ code: 'derived:leg', unit: 'in', cells: ['30-34'] }] },
       ],
     },
-    'The chart has 4001 cells, over all it offers; at most 4000 are sized by. Make two charts of it.',
+    'The chart has 4001 cells over everything it offers; at most 4000 can be used. Split it into two charts.',
     'parts',
   );
 
@@ -181,13 +181,13 @@ describe('faultsOfSheet', () => {
   breaks(
     'a step with the name of a measurement',
     step({ as: 'chest-girth' }),
-    '“chest-girth” is the name of a measurement. Name the step otherwise.',
+    '“chest-girth” is the name of a measurement. Rename the step.',
     'derivations.0.steps.0',
   );
   breaks(
     'an operand that is nothing',
     step({ from: 'leg-length' }),
-    'Step “less”: “leg-length” is no measurement, no earlier step, and no length with a unit.',
+    'Step “less”: “leg-length” is neither a measurement, nor an earlier step, nor a length with a unit.',
     'derivations.0',
   );
   breaks(
@@ -205,7 +205,7 @@ describe('faultsOfSheet', () => {
   breaks(
     'a part without values',
     step({ take: 'size-of:leg' }),
-    'Step “less”: the sizes of leg have no values to reckon with.',
+    'Step “less”: the sizes of leg have no values to calculate with.',
     'derivations.0',
   );
   breaks(
@@ -223,20 +223,25 @@ describe('faultsOfSheet', () => {
   breaks(
     'a size twice',
     legs({ sizes: ['30', '30'] }),
-    'leg: a size stands there twice. Rename one.',
+    'leg: a size is listed twice. Rename one.',
     'parts.1.sizes',
   );
   breaks(
     'a cell too few',
     legs({ sizes: ['30', '32', '34'] }),
-    'leg: derived:leg needs one cell a size.',
+    'leg: derived:leg needs one cell per size.',
     'parts.1.columns.0',
   );
-  breaks('a value too few', legs({ values: ['30 in'] }), 'leg: it needs one value a size.', 'parts.1.values');
+  breaks(
+    'a value too few',
+    legs({ values: ['30 in'] }),
+    'leg: it needs one value per size.',
+    'parts.1.values',
+  );
   breaks(
     'a label too few of another system',
     legs({ otherNames: [{ system: 'Metric', labels: ['76'] }] }),
-    'leg: Metric needs one label a size.',
+    'leg: Metric needs one label per size.',
     'parts.1.otherNames',
   );
   breaks(
@@ -267,32 +272,32 @@ describe('faultsOfSheet', () => {
   breaks(
     'ease upside down',
     { parts: [WAIST, scale('leg', 'derived:leg', ['30', '32'], { ease: { least: '4 in', most: '2 in' } })] },
-    'leg: the ease of derived:leg is upside down.',
+    'leg: the ease of derived:leg is reversed.',
     'parts.1.columns.0.ease',
   );
   breaks(
     'what is offered by a part that is not before it',
     { parts: [{ ...WAIST, offered: { by: 'leg', sizes: {} } }, LEG] },
-    'waist: what it offers goes by “leg”, which must be a part before it.',
+    'waist: what it offers depends on “leg”, which must be a part before it.',
     'parts.0.offered',
   );
   breaks(
     'a size offered that there is not',
     legs({ offered: { by: 'waist', sizes: { '30': ['36'] } } }),
-    'leg: “36” is offered and is no size of it.',
+    'leg: “36” is offered but is not one of its sizes.',
     'parts.1.offered.sizes.30',
   );
   breaks('a key that is not chosen', { rule: 'key-decides' }, 'Choose the measurement that decides.', 'key');
   breaks(
     'a key that decides nothing here',
     { rule: 'key-decides', key: 'chest-girth' },
-    'The measurement that decides is no deciding column of this chart. Choose one of its columns.',
+    'The measurement that decides is not a deciding column of this chart. Choose one of its columns.',
     'key',
   );
   breaks(
     'a label of a part that is not there',
     { label: '{waist}x{cuff}' },
-    'The label names “cuff”, which is no part.',
+    'The label names “cuff”, which is not a part.',
     'label',
   );
   breaks(
@@ -304,13 +309,13 @@ describe('faultsOfSheet', () => {
   breaks(
     'what is offered for a size that there is not',
     legs({ offered: { by: 'waist', sizes: { '29': ['30'] } } }),
-    'leg: “29” is no size of waist.',
+    'leg: “29” is not a size of waist.',
     'parts.1.offered.sizes.29',
   );
   breaks(
     'a size for which nothing is offered',
     legs({ offered: { by: 'waist', sizes: { '30': [] } } }),
-    'leg: nothing is offered for “30”. Name a size, or take the line out to offer all.',
+    'leg: no size is offered for “30”. Name a size, or remove the line to offer all.',
     'parts.1.offered.sizes.30',
   );
   breaks(
@@ -328,7 +333,7 @@ describe('faultsOfSheet', () => {
   breaks(
     'a combination of a size of the first that there is not',
     { combinations: [{ parts: ['waist', 'leg'], made: { '29': ['30'] } }] },
-    '“29” is no size of waist.',
+    '“29” is not a size of waist.',
     'combinations.0',
   );
   breaks(
@@ -340,7 +345,7 @@ describe('faultsOfSheet', () => {
   breaks(
     'a combination with a size that there is not',
     { combinations: [{ parts: ['waist', 'leg'], made: { '30': ['36'] } }] },
-    '“36” is no size of leg.',
+    '“36” is not a size of leg.',
     'combinations.0',
   );
   breaks(

@@ -8,7 +8,7 @@ import type { ChartFinding } from './rule';
  * A finding as a sentence: where, what, and what to do.
  *
  * @param parts into how many parts the house writes an inch
- * @example sayChartFinding(jacket.sheet, examineChart(jacket.sheet)[1], 8) // 'Natural waist, size XL: between L and XL nobody is held from 98 to 100 cm. Whoever falls there is flagged.'
+ * @example sayChartFinding(jacket.sheet, examineChart(jacket.sheet)[1], 8) // 'Natural waist, size XL: between L and XL no wearer fits from 98 to 100 cm. Wearers in the gap are flagged.'
  */
 export function sayChartFinding(sheet: ChartSheet, finding: ChartFinding, parts: InchParts): string {
   if (finding.severity === 'fault') return sayFault(finding);
@@ -42,52 +42,52 @@ function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, 
   const [one, other, third] = labels;
   switch (code) {
     case 'upside-down':
-      return `the interval ends before it begins (${range}). Turn it round, or look at the sheet again.`;
+      return `the interval ends before it begins (${range}). Swap its ends, or check the maker’s sheet.`;
     case 'not-growing':
-      return `it falls behind ${one}. One of the two is mistyped, or the sizes are not in order.`;
+      return `it is smaller than ${one}. One of the two is mistyped, or the sizes are not in order.`;
     case 'same-as-before':
-      return `${other} has the same cell as ${one}. One of the two was typed twice.`;
+      return `${other} has the same values as ${one}. One of the two was typed twice.`;
     case 'moved-by-one':
-      return `its end (${at} on) is also the end of the next size. It may have been typed into its neighbour’s cell.`;
+      return `its end (${at} on) is also the end of the next size. It may have been typed into the wrong cell.`;
     case 'other-unit-cell':
       return `${at} is far from its neighbours; in another unit it would fit between them.`;
     case 'other-unit-column':
-      return `no body has these measures in ${own}; in another unit all of them would be a body’s.`;
+      return `no body has these measurements in ${own}; in another unit all of them would be plausible.`;
     case 'outside-any-body':
-      return `${at} is outside any body. Look at the sheet again.`;
+      return `${at} is outside any human body. Check the maker’s sheet.`;
     case 'step-jump':
       return `the step from ${one} to ${other} is ${at}, where ${formatLength(second!, unit)} is usual in this column.`;
     case 'gap':
     case 'bare-gap':
-      return `between ${one} and ${other} nobody is held from ${range}. Whoever falls there is flagged.`;
+      return `between ${one} and ${other} no wearer fits from ${range}. Wearers in the gap are flagged.`;
     case 'whole-number-gap':
-      return `${one} ends at ${at} and ${other} begins at ${formatLength(second!, unit)}. If these are whole numbers, whoever lies between falls into a gap.`;
+      return `${one} ends at ${at} and ${other} begins at ${formatLength(second!, unit)}. If these are whole numbers, wearers in between fall into a gap.`;
     case 'overlap':
       return `${one} and ${other} both hold ${range}. There ${third === undefined ? 'the preference decides' : `the ${third} is proposed`}.`;
     case 'unreachable-size':
-      return `no ${other!.toLowerCase()} a body can have comes to ${one}.`;
+      return `no possible ${other!.toLowerCase()} leads to ${one}.`;
     case 'letters-out-of-order':
-      return `${other} stands behind ${one}. Sizes are listed smallest first.`;
+      return `${other} comes after ${one}. List the smallest size first.`;
     case 'letters-alike':
       return `${other} and ${one} are two names of one size.`;
     case 'says-nothing':
       return 'it holds every length, so the measurement decides nothing. Write what the size holds.';
     case 'stand-in-too-late':
-      return `${one} is only known once this part has a size, so it can never stand in. Take it out.`;
+      return `${one} is known only after this part has a size, so it cannot stand in. Remove it.`;
     case 'ankle-not-heel':
       return 'a trouser that is narrow there must pass the heel. Ask for the heel where it is cut narrow.';
     case 'never-combined':
       return `${one} is made with no size of ${other}.`;
     case 'size-missing-in-run':
-      return `${one} is missing between ${other} and ${third}. Add it, or say that it is meant.`;
+      return `${one} is missing between ${other} and ${third}. Add it, or mark it as intended.`;
     case 'never-offered':
       return `${one} is offered for no size of ${other}.`;
     case 'off-the-scale':
-      return `${one} comes to ${range} over all bodies, and the scale begins or ends elsewhere. Nobody would be sized.`;
+      return `${one} comes to ${range} over all bodies, but the scale begins or ends elsewhere. No wearer would get a size.`;
     case 'lookup-not-growing':
       return `the table of ${one}, step ${other}, falls back at ${at}; the rows after it are never reached.`;
     case 'negative-ease':
-      return `the ease begins below nothing (${at}): the garment would be smaller than the body.`;
+      return `the ease begins below zero (${at}): the garment would be smaller than the body.`;
     default:
       return '';
   }
@@ -96,13 +96,13 @@ function sayWhat({ code, facts: { lengths, labels, unit: own } }: ChartFinding, 
 /**
  * What mending a finding does, on its button; `null` where there is no safe mend.
  *
- * @example sayMend({ code: 'upside-down', mend: {} }) // 'Turn it round'
+ * @example sayMend({ code: 'upside-down', mend: {} }) // 'Swap the ends'
  */
 export function sayMend({ code, mend }: Pick<ChartFinding, 'code' | 'mend'>): string | null {
   if (mend === null) return null;
   switch (code) {
     case 'upside-down':
-      return 'Turn it round';
+      return 'Swap the ends';
     case 'other-unit-column':
       return `Read the column in ${mend.reads!}`;
     case 'other-unit-cell':
@@ -121,75 +121,75 @@ export function sayFault({ code, facts: { labels } }: ChartFinding): string {
   const [first = '', second = '', third = ''] = labels;
   switch (code) {
     case 'too-many-cells':
-      return `The chart has ${first} cells, over all it offers; at most ${second} are sized by. Make two charts of it.`;
+      return `The chart has ${first} cells over everything it offers; at most ${second} can be used. Split it into two charts.`;
     case 'derived-twice':
       return `${first} is derived twice. Rename one.`;
     case 'step-named-as-measurement':
-      return `“${first}” is the name of a measurement. Name the step otherwise.`;
+      return `“${first}” is the name of a measurement. Rename the step.`;
     case 'step-twice':
       return `Two steps are named “${first}”. Rename one.`;
     case 'operand-unknown':
-      return `Step “${first}”: “${second}” is no measurement, no earlier step, and no length with a unit.`;
+      return `Step “${first}”: “${second}” is neither a measurement, nor an earlier step, nor a length with a unit.`;
     case 'derived-later':
       return `Step “${first}”: ${second} is not derived before it.`;
     case 'step-part-unknown':
       return `Step “${first}”: there is no part “${second}”.`;
     case 'step-part-without-values':
-      return `Step “${first}”: the sizes of ${second} have no values to reckon with.`;
+      return `Step “${first}”: the sizes of ${second} have no values to calculate with.`;
     case 'step-choice-unknown':
       return `Step “${first}”: there is no choice “${second}”.`;
     case 'choice-twice':
-      return `${first}: a name or a label stands there twice. Rename one.`;
+      return `${first}: a name or label is used twice. Rename one.`;
     case 'choice-usual-unknown':
       return `${first}: “${second}” is not among its ways. Choose the usual one of them.`;
     case 'part-twice':
       return `${first}: two parts are named “${second}”. Rename one.`;
     case 'size-twice':
-      return `${first}: a size stands there twice. Rename one.`;
+      return `${first}: a size is listed twice. Rename one.`;
     case 'values-count':
-      return `${first}: it needs one value a size.`;
+      return `${first}: it needs one value per size.`;
     case 'names-count':
-      return `${first}: ${second} needs one label a size.`;
+      return `${first}: ${second} needs one label per size.`;
     case 'nothing-decides':
       return `${first}: no measurement decides it.`;
     case 'cells-count':
-      return `${first}: ${second} needs one cell a size.`;
+      return `${first}: ${second} needs one cell per size.`;
     case 'cells-mixed':
       return `${first}: ${second} mixes single values and intervals. Write both ends of each.`;
     case 'nominal-alone':
       return `${first}: how far the only value of ${second} reaches is unknown. Write both its ends.`;
     case 'ease-upside-down':
-      return `${first}: the ease of ${second} is upside down.`;
+      return `${first}: the ease of ${second} is reversed.`;
     case 'column-twice':
-      return `${first}: ${second} stands there twice.`;
+      return `${first}: ${second} is listed twice.`;
     case 'not-derived':
       return `${first}: ${second} is not derived in this chart.`;
     case 'part-needed-before':
       return `${first}: ${second} needs the part “${third}”, which must stand before it.`;
     case 'offered-by-unknown':
-      return `${first}: what it offers goes by “${second}”, which must be a part before it.`;
+      return `${first}: what it offers depends on “${second}”, which must be a part before it.`;
     case 'offered-for-unknown':
-      return `${first}: “${second}” is no size of ${third}.`;
+      return `${first}: “${second}” is not a size of ${third}.`;
     case 'nothing-offered':
-      return `${first}: nothing is offered for “${second}”. Name a size, or take the line out to offer all.`;
+      return `${first}: no size is offered for “${second}”. Name a size, or remove the line to offer all.`;
     case 'offered-unknown':
-      return `${first}: “${second}” is offered and is no size of it.`;
+      return `${first}: “${second}” is offered but is not one of its sizes.`;
     case 'key-missing':
       return 'Choose the measurement that decides.';
     case 'key-unknown':
-      return 'The measurement that decides is no deciding column of this chart. Choose one of its columns.';
+      return 'The measurement that decides is not a deciding column of this chart. Choose one of its columns.';
     case 'label-unknown':
-      return `The label names “${first}”, which is no part.`;
+      return `The label names “${first}”, which is not a part.`;
     case 'label-leaves-out':
       return `The label leaves out ${first}; two sizes would look alike.`;
     case 'combination-parts':
       return `“${first}” and “${second}” are not two parts of this chart.`;
     case 'combination-unknown':
-      return `“${first}” is no size of ${second}.`;
+      return `“${first}” is not a size of ${second}.`;
     case 'option-unknown':
       return `${first} is not derived in this chart.`;
     case 'check-part-unknown':
-      return `A fit check leads to “${first}”, which is no part of this chart. Name one of its parts.`;
+      return `A fit check leads to “${first}”, which is not a part of this chart. Name one of its parts.`;
     default:
       return '';
   }

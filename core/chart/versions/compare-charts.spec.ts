@@ -14,7 +14,7 @@ describe('compareCharts', () => {
     };
     expect(compareCharts(before, after).map(sayChartChange)).toEqual([
       'Size: size XL added',
-      'Size: size L gone',
+      'Size: size L removed',
       'Size: Hip and seat added',
       'Size M, Chest: 94-102 cm is now 94-104 cm',
       'house rule: widest-decides is now closest',
@@ -43,7 +43,7 @@ describe('compareCharts', () => {
       parts: [before.parts[0]!, { ...before.parts[0]!, code: 'length', name: 'Length' }],
     };
     expect(compareCharts(before, two).map(sayChartChange)).toEqual(['Length added']);
-    expect(compareCharts(two, before).map(sayChartChange)).toEqual(['Length gone']);
+    expect(compareCharts(two, before).map(sayChartChange)).toEqual(['Length removed']);
   });
 
   it('says what only changes what a size means: role, ease, reach, stand-ins, rule, lean, values, order', () => {

@@ -8,7 +8,7 @@ const WORDS: Readonly<Record<Said, string>> = {
   unit: 'unit',
   rule: 'house rule',
   key: 'measurement that decides',
-  expects: 'how measurements are to be taken',
+  expects: 'how to measure',
   derivations: 'arithmetic',
   choices: 'what is chosen on a docket',
   label: 'label',
@@ -45,15 +45,15 @@ export function sayChartChange(change: ChartChange): string {
     case 'size-added':
       return `${change.part}: size ${change.size} added`;
     case 'size-gone':
-      return `${change.part}: size ${change.size} gone`;
+      return `${change.part}: size ${change.size} removed`;
     case 'column-added':
       return `${change.part}: ${change.column} added`;
     case 'column-gone':
-      return `${change.part}: ${change.column} gone`;
+      return `${change.part}: ${change.column} removed`;
     case 'part-added':
       return `${change.part} added`;
     case 'part-gone':
-      return `${change.part} gone`;
+      return `${change.part} removed`;
     case 'cell':
       return `${change.part} ${change.size}, ${change.column}: ${change.before} is now ${change.after}`;
     case 'said': {

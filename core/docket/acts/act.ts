@@ -4,7 +4,7 @@ import type { WaistPlace } from '../../body/waist';
 import type { InchParts } from '../../quantity/format-length';
 import type { Author, Docket } from '../docket';
 import type { Refusal } from '../refusal';
-import type { Shelf } from '../shelf';
+import type { Library } from '../library';
 import type { ActCapability } from '../trust';
 
 /** A UUID v7 made where the act is done, so that sending it again changes nothing. */
@@ -17,7 +17,7 @@ const LATEST = Date.UTC(2200, 0, 1);
 export const instantSchema = z.iso
   .datetime()
   .refine((text) => Date.parse(text) >= EARLIEST && Date.parse(text) < LATEST, {
-    error: 'This moment is not of our time. Set the clock of the device.',
+    error: 'The time of this change is not plausible. Set the clock of this device.',
   })
   .transform((text) => new Date(text).toISOString());
 
@@ -64,7 +64,7 @@ export interface ActNames {
 export type Undoing = { readonly kind: string } & Readonly<Record<string, unknown>>;
 
 /** How an act is taken back that was done last: the act that does it, or `null` where nothing has to be. */
-export type Undo<Act> = (before: Docket, act: Act, now: Docket, shelf: Shelf) => Undoing | null;
+export type Undo<Act> = (before: Docket, act: Act, now: Docket, library: Library) => Undoing | null;
 
 /** A value on record that an act carries over to its docket. */
 export interface RecordedReading {
@@ -123,7 +123,7 @@ export interface ActKind<Act extends BaseAct> {
   readonly kind: Act['kind'];
   readonly schema: z.ZodType<Act, unknown>;
   /** Why it cannot be done on a docket as it stands; `null` where it can. */
-  readonly refuse: (docket: Docket, act: Act, shelf: Shelf) => Refusal | null;
+  readonly refuse: (docket: Docket, act: Act, library: Library) => Refusal | null;
   /**
    * Why it cannot be done whatever was done before. A kind that has it rests on nothing else: it is let in without its
    * docket being read.
@@ -133,7 +133,7 @@ export interface ActKind<Act extends BaseAct> {
   readonly opens?: (act: Act) => Docket;
   /** What is found when it is let in, and kept with it so that it stays as it was; never taken from who sends it. */
   readonly finds?: {
-    readonly complete: (docket: Docket, act: Act, shelf: Shelf) => Act;
+    readonly complete: (docket: Docket, act: Act, library: Library) => Act;
     /** The act as it was sent. */
     readonly without: (act: Act) => Act;
   };

@@ -21,8 +21,8 @@ export const consentRecorded: ActKind<ConsentRecorded> = {
     (consent?.given ?? false) === given ? null : { kind: 'consent-recorded', given: !given, wording },
   say: ({ given, wording }) =>
     given
-      ? `recorded that they agree to be measured (wording ${wording})`
-      : `recorded that they no longer agree (wording ${wording})`,
+      ? `recorded that the wearer agrees to be measured (wording ${wording})`
+      : `recorded that the wearer no longer agrees (wording ${wording})`,
   takes: 'measure',
   about: noGarments,
   stages: noGarments,

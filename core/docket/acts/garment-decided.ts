@@ -46,31 +46,31 @@ export function readingIdsBehind({ readings }: Docket, sheet: ChartSheet): strin
 export const garmentDecided: ActKind<GarmentDecided> = {
   kind: 'garment-decided',
   schema,
-  refuse: (docket, act, shelf) => {
+  refuse: (docket, act, library) => {
     const { chartId, readingIds, after } = act;
-    const chart = shelf.charts.find(({ id }) => id === chartId);
+    const chart = library.charts.find(({ id }) => id === chartId);
     if (chart === undefined || garmentOn(docket, chartId) === undefined) return { code: 'not-on-docket' };
     const standing = readingIdsBehind(docket, chart.sheet);
     if ([...standing].sort().join() !== [...readingIds].sort().join()) return { code: 'readings-changed' };
     if ((standingDecision(docket, chartId)?.id ?? null) !== after) return { code: 'decided-meanwhile' };
-    if (act.habits !== shelf.habits.version) return { code: 'habits-changed' };
-    return refuseSizes(act, chart.sheet, judgeOne(docket, chart, shelf.habits));
+    if (act.habits !== library.habits.version) return { code: 'habits-changed' };
+    return refuseSizes(act, chart.sheet, judgeOne(docket, chart, library.habits));
   },
   finds: {
-    complete: (docket, act, shelf) => {
-      const chart = shelf.charts.find(({ id }) => id === act.chartId)!;
+    complete: (docket, act, library) => {
+      const chart = library.charts.find(({ id }) => id === act.chartId)!;
       const size = handsOver(act) ? labelOf(chart.sheet, act.sizes) : null;
-      return { ...act, found: { size, verdict: judgeOne(docket, chart, shelf.habits) } };
+      return { ...act, found: { size, verdict: judgeOne(docket, chart, library.habits) } };
     },
     without: (act) => ({ ...act, found: null }),
   },
   carryOut: (docket, { id, chartId, outcome, sizes, reason, readingIds, found, by, at }) => {
-    if (found === null) throw new Error(`decision ${id} was never let in`);
+    if (found === null) throw new Error(`decision ${id} was never accepted`);
     const decision = { id, chartId, outcome, sizes, reason, readingIds, ...found, by, decidedAt: at };
     return { ...docket, decisions: [...docket.decisions, decision] };
   },
-  undo: (_before, { id, chartId, outcome }, now, shelf) => {
-    const chart = shelf.charts.find((one) => one.id === chartId);
+  undo: (_before, { id, chartId, outcome }, now, library) => {
+    const chart = library.charts.find((one) => one.id === chartId);
     if (outcome === 'later' || chart === undefined) return null;
     return {
       kind: 'garment-decided',
@@ -80,7 +80,7 @@ export const garmentDecided: ActKind<GarmentDecided> = {
       reason: TAKEN_BACK,
       readingIds: readingIdsBehind(now, chart.sheet),
       after: id,
-      habits: shelf.habits.version,
+      habits: library.habits.version,
       found: null,
     };
   },
@@ -93,9 +93,9 @@ export const garmentDecided: ActKind<GarmentDecided> = {
       case 'overridden':
         return `chose ${size} for ${garment(chartId)}${because}`;
       case 'made-to-measure':
-        return `had ${garment(chartId)} made to measure${because}`;
+        return `chose made to measure for ${garment(chartId)}${because}`;
       case 'later':
-        return `put ${garment(chartId)} off${because}`;
+        return `postponed ${garment(chartId)}${because}`;
     }
   },
   takes: 'decide',

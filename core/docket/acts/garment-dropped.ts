@@ -19,7 +19,7 @@ export const garmentDropped: ActKind<GarmentDropped> = {
     ...docket,
     garments: docket.garments.filter((one) => one.chartId !== chartId),
   }),
-  say: ({ chartId }, { garment }) => `took ${garment(chartId)} off the docket`,
+  say: ({ chartId }, { garment }) => `removed ${garment(chartId)} from the docket`,
   undo: 'opening',
   takes: 'measure',
   about: itsGarment,

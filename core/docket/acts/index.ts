@@ -1,3 +1,4 @@
+import type { UnreadableAct } from './say-unreadable-act';
 import * as z from 'zod';
 import { failure, success, type Outcome } from '../../outcome';
 import { alterationsDone, type AlterationsDone } from './fitting/alterations-done';
@@ -122,11 +123,6 @@ const BY_KIND = new Map<unknown, { readonly schema: z.ZodType<Act, unknown> }>(
   KINDS.map((one) => [one.kind, one]),
 );
 
-/** Why something that was sent or kept is no act. */
-export type UnreadableAct =
-  | { readonly code: 'unknown-kind'; readonly kind: unknown }
-  | { readonly code: 'misshapen'; readonly kind: string; readonly faults: readonly string[] };
-
 /**
  * Reads an act from what was sent or kept. One of a kind that this version does not know is no act.
  *
@@ -140,17 +136,6 @@ export function readAct(sent: unknown): Outcome<Act, UnreadableAct> {
   if (read.success) return success(read.data);
   const faults = read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`);
   return failure({ code: 'misshapen', kind: String(kind), faults });
-}
-
-/**
- * Why something is no act, and what to do.
- *
- * @example sayUnreadableAct({ code: 'unknown-kind', kind: 'nap-taken' }).slice(0, 48) // 'This version does not know what was done here. R'
- */
-export function sayUnreadableAct(problem: UnreadableAct): string {
-  if (problem.code === 'unknown-kind')
-    return 'This version does not know what was done here. Reload the page; if it stays, it was done with a newer version.';
-  return `What was sent is not whole (${problem.faults.join('; ')}). Reload the page and do it again.`;
 }
 
 /**

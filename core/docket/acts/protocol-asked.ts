@@ -6,7 +6,7 @@ const schema = z.object({
   ...ACT_BASE,
   kind: z.literal('protocol-asked'),
   /** A shipped protocol goes by its code, one's own by its id. */
-  protocolId: z.string().regex(/^[\w-]{1,40}$/, { error: 'This is no code of a protocol.' }),
+  protocolId: z.string().regex(/^[\w-]{1,40}$/, { error: 'This is not a protocol code.' }),
 });
 /** Asks for the measurements of a protocol. */
 export type ProtocolAsked = z.infer<typeof schema>;

@@ -36,7 +36,7 @@ export const readingWithdrawn: ActKind<ReadingWithdrawn> = {
     } = readings.find(({ id }) => id === readingId)!;
     return withdrawnAt === null ? { kind: 'reading-taken', ...reading } : null;
   },
-  say: ({ code }) => `took back a reading of ${measurement(code).name.toLowerCase()}`,
+  say: ({ code }) => `undid a reading of ${measurement(code).name.toLowerCase()}`,
   takes: 'measure',
   about: noGarments,
   stages: noGarments,

@@ -33,10 +33,10 @@ export const ruleOverruled: ActKind<RuleOverruled> = {
   },
   say: ({ chartId, rule, preference }, { garment }) => {
     const said = [
-      rule === null ? 'the chart’s rule' : `the rule that ${RULE_WORDS[rule]}`,
+      rule === null ? 'the chart’s rule' : `the rule “${RULE_WORDS[rule]}”`,
       preference === null ? 'the docket’s fit' : PREFERENCE_WORDS[preference],
     ];
-    return `had ${garment(chartId)} go by ${list(said)}`;
+    return `set ${garment(chartId)} to use ${list(said)}`;
   },
   takes: 'decide',
   about: itsGarment,

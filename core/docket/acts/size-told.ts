@@ -24,9 +24,7 @@ export const sizeTold: ActKind<SizeTold> = {
     (before[item] ?? null) === told ? null : { kind: 'size-told', item, told: before[item] ?? null },
   say: ({ item, told }) => {
     const what = TOLD_ITEM_WORDS[item].toLowerCase();
-    return told === null
-      ? `removed the size told of a ${what}`
-      : `was told a size that fits: ${what}, ${told}`;
+    return told === null ? `removed the told size of a ${what}` : `noted a size that fits: ${what}, ${told}`;
   },
   takes: 'measure',
   about: noGarments,

@@ -17,6 +17,9 @@ export type StepPassed = z.infer<typeof schema>;
 /** Why a step is passed over that no plausible value of can change any size. */
 export const IDLE_REASON = 'No value could change a size';
 
+/** Why a step is passed over that will be taken another time: until then nothing stands for it. */
+export const LATER_REASONS: readonly string[] = ['Cannot be taken today', 'Wearer returns later'];
+
 export const stepPassed: ActKind<StepPassed> = {
   kind: 'step-passed',
   schema,
@@ -25,7 +28,7 @@ export const stepPassed: ActKind<StepPassed> = {
     ...docket,
     passed: [...docket.passed, { code, reason, idle }],
   }),
-  say: ({ code, reason }) => `passed over ${measurement(code).name.toLowerCase()}: ${reason}`,
+  say: ({ code, reason }) => `skipped ${measurement(code).name.toLowerCase()}: ${reason}`,
   undo: 'never',
   takes: 'measure',
   about: noGarments,

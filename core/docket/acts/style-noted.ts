@@ -27,10 +27,8 @@ export const styleNoted: ActKind<StyleNoted> = {
     return was === style ? null : { kind: 'style-noted', chartId, style: was };
   },
   say: ({ chartId, style }, { garment }) => {
-    const whose = chartId === null ? 'what is to be made' : garment(chartId);
-    return style === null
-      ? `took back the note on how ${whose} is to look`
-      : `noted how ${whose} is to look: ${style}`;
+    const whose = chartId === null ? 'the garment to be made' : garment(chartId);
+    return style === null ? `removed the style note for ${whose}` : `noted the style of ${whose}: ${style}`;
   },
   takes: 'measure',
   about: ({ chartId }) => (chartId === null ? [] : [chartId]),

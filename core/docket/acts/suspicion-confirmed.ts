@@ -38,7 +38,7 @@ export const suspicionConfirmed: ActKind<SuspicionConfirmed> = {
       const { name, kind } = measurement(code);
       return `${name.toLowerCase()} ${formatLength(value, kind === 'mass' ? 'kg' : 'cm')}`;
     });
-    return `confirmed that it is so: ${said.join(', ')}`;
+    return `confirmed as read: ${said.join(', ')}`;
   },
   undo: 'never',
   takes: 'measure',

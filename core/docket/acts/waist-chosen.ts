@@ -19,7 +19,7 @@ export const waistChosen: ActKind<WaistChosen> = {
   undo: ({ waist: before }, { place }) => (before === place ? null : { kind: 'waist-chosen', place: before }),
   say: ({ place }) =>
     place === null
-      ? 'left the place of the waist to those who ask'
+      ? 'left the place of the waist to charts and protocols'
       : `chose to take the waist ${WAIST_WORDS[place]}`,
   takes: 'measure',
   about: noGarments,

@@ -20,7 +20,7 @@ export const wishDropped: ActKind<WishDropped> = {
     const { typed, unit, length, pointed, estimatedFor } = last;
     return { kind: 'wish-noted', wish, typed, unit, length, pointed, estimatedFor };
   },
-  say: ({ wish }) => `no longer wishes ${wishOf(wish).name.toLowerCase()}`,
+  say: ({ wish }) => `removed the wish ${wishOf(wish).name.toLowerCase()}`,
   takes: 'measure',
   about: noGarments,
   stages: noGarments,

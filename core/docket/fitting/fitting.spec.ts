@@ -32,7 +32,11 @@ function decided(kind: string) {
     one.tries(one.act('fit-checked', { chartId, trialId, check, answer, reason }));
   const keep = (trialId: string, reason: string | null = null) =>
     one.tries(one.act('garment-fitted', { chartId, trialId, outcome: 'kept', reason, found: null }));
-  const alter = (area: 'waist' | 'sleeve', how: 'take-in' | 'lengthen', typed: string | null) =>
+  const alter = (
+    area: 'waist' | 'sleeve' | 'leg',
+    how: 'take-in' | 'lengthen' | 'hem-at',
+    typed: string | null,
+  ) =>
     one.tries(
       one.act('alteration-noted', {
         chartId,
@@ -44,7 +48,7 @@ function decided(kind: string) {
       }),
     );
   const undo = () => {
-    const { act, undoing } = lastDone(one.acts, one.shelf)!;
+    const { act, undoing } = lastDone(one.acts, one.library)!;
     const { kind, ...fields } = undoing!;
     one.does(kind, fields as never, { undoes: act.id });
     return act.kind;
@@ -102,6 +106,22 @@ describe('trying a garment on', () => {
     expect(other.keep(worn, 'The wearer wants it so')).toBeNull();
   });
 
+  it('keeps what is altered where a tailor mends it, wherever it was seen', () => {
+    const boxy = decided('jacket');
+    const on = boxy.wear('M');
+    boxy.see(on, 'button', 'large');
+    expect(boxy.keep(on)?.code).toBe('not-right');
+    // What hangs like a box at the chest is taken in at the waist.
+    boxy.alter('waist', 'take-in', '2');
+    expect(boxy.keep(on)).toBeNull();
+    const long = decided('trousers');
+    const worn = long.wear('M');
+    long.see(worn, 'hem', 'rather');
+    expect(long.keep(worn)?.code).toBe('not-right');
+    long.alter('leg', 'hem-at', '78');
+    expect(long.keep(worn)).toBeNull();
+  });
+
   it('keeps what tells nothing of a size for a reason alone', () => {
     const { wear, see, keep, one } = decided('bra');
     const on = wear('M');
@@ -110,7 +130,7 @@ describe('trying a garment on', () => {
     expect(keep(on, 'The straps are new')).toBeNull();
     const [seen] = one.acts.filter(({ kind }) => kind === 'fit-checked');
     const names = { garment: () => 'the bra', protocol: () => '', inchParts: 8 as const };
-    expect(sayAct(seen as Act, names)).toContain('saw of the bra, straps: dig');
+    expect(sayAct(seen as Act, names)).toContain('checked the bra, straps: dig');
   });
 
   it('keeps no vest before it was looked at seated, nor one that failed what must be right, whatever is altered', () => {
@@ -118,9 +138,9 @@ describe('trying a garment on', () => {
     const on = wear('M', 'Dune carrier');
     expect(one.docket!.trials[0]!.carrier).toBe('Dune carrier');
     for (const check of ['gap-standing', 'bare', 'widths', 'bind']) see(on, check, RIGHT);
-    expect(says(keep(on, 'All is well'))).toMatch(/^Not looked at yet: Seated/);
+    expect(says(keep(on, 'All is well'))).toMatch(/^Not checked yet: Seated/);
     expect(see(on, 'gap-seated', RIGHT)).toBeNull();
-    expect(says(see(on, 'overlap', null))).toMatch(/^Not looked at yet: The sides overlap.*say why/);
+    expect(says(see(on, 'overlap', null))).toMatch(/^Not checked yet: The sides overlap.*enter why/);
     expect(see(on, 'overlap', null, 'The side straps are at the workshop')).toBeNull();
     expect(see(on, 'order', 'wrong')).toBeNull();
     expect(keep(on)?.code).toBe('not-right');
@@ -138,7 +158,7 @@ describe('trying a garment on', () => {
     const m = wear('M');
     see(m, 'button', RIGHT);
     keep(m);
-    expect(says(see(m, 'hem', 'small'))).toMatch(/stands already\. Open it again/);
+    expect(says(see(m, 'hem', 'small'))).toMatch(/already has a result\. Open it again/);
     const l = wear('L');
     expect([state(), final()]).toEqual(['on', { size: 'M', sizes: { size: 'M' }, tried: false }]);
     keep(l);
@@ -258,14 +278,14 @@ describe('trying a garment on', () => {
     expect(one.acts.slice(-9).map((act) => sayAct(act, names).replace(/^Odalys Wren (.*)\.$/, '$1'))).toEqual(
       [
         'had the jacket tried on in M, in Dune carrier',
-        'saw of the jacket, button: right',
-        'left out “cuff” of the jacket: The wearer is in a hurry',
-        'left out “hem” of the jacket: no reason given',
-        'took back what was seen of the jacket, hem',
+        'checked the jacket, button: right',
+        'skipped “cuff” of the jacket: The wearer is in a hurry',
+        'skipped “hem” of the jacket: no reason given',
+        'undid a check of the jacket, hem',
         'noted for the jacket: take in the waist by 2 cm',
         'no longer alters the waist of the jacket',
         'kept M of the jacket after trying it on: It fits',
-        'took back that the jacket was tried on',
+        'undid trying on the jacket',
       ],
     );
   });

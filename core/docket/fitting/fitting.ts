@@ -1,5 +1,6 @@
 import type { ChartSheet } from '../../chart/chart-shape';
 import { adviseFit, type Fault, type Trial } from '../../fit/advice';
+import type { FitAnswer } from '../../garment/fit-check';
 import {
   isClosing,
   standingDecision,
@@ -158,6 +159,16 @@ export function unmendedOn(docket: Docket, chartId: string, sheet: ChartSheet): 
   const altered = alterationsOf(docket, chartId).map(({ area }) => area as string);
   const { faults } = adviceOn(docket, chartId, sheet);
   return (
-    faults.find(({ check, answer }) => check.must || !altered.includes(answer.tells?.place ?? '')) ?? null
+    faults.find(
+      ({ check, answer }) => check.must || !mendedBy(answer).some((area) => altered.includes(area)),
+    ) ?? null
   );
+}
+
+/** What is altered about what was seen: the place it tells of, and wherever a tailor mends that. */
+function mendedBy({ tells, moves }: FitAnswer): string[] {
+  return [
+    ...(tells === null ? [] : [tells.place]),
+    ...moves.flatMap((move) => (move.does === 'alter' ? [move.area] : [])),
+  ];
 }

@@ -20,7 +20,7 @@ function tried(chest: number, ...trials: readonly (readonly [string, string])[])
     const { id } = one.does('garment-tried', fields);
     one.does('fit-checked', { chartId: chart.id, trialId: id, check: 'button', answer, reason: null });
   }
-  return { one, chart, looks: looksOn(one.docket!, chart, one.shelf.habits) };
+  return { one, chart, looks: looksOn(one.docket!, chart, one.library.habits) };
 }
 
 describe('looksOn', () => {
@@ -47,17 +47,17 @@ describe('looksOn', () => {
       answer: 'small',
       reason: null,
     });
-    expect(looksOn(bare.docket!, chart, bare.shelf.habits)).toEqual([]);
+    expect(looksOn(bare.docket!, chart, bare.library.habits)).toEqual([]);
   });
 });
 
 describe('looksOn, of a reading in doubt', () => {
   it('tells nothing until it is read again or confirmed', () => {
     const { one, chart } = tried(100, ['M', 'small']);
-    expect(looksOn(one.docket!, chart, one.shelf.habits).length).toBe(1);
+    expect(looksOn(one.docket!, chart, one.library.habits).length).toBe(1);
     one.reads('waist-girth', 130, 130, 130);
     expect(one.verdict(chart).verdict).toBe('suspect');
-    expect(looksOn(one.docket!, chart, one.shelf.habits)).toEqual([]);
+    expect(looksOn(one.docket!, chart, one.library.habits)).toEqual([]);
   });
 });
 
@@ -78,21 +78,27 @@ describe('sizedAsItRuns', () => {
 
   it('says the size that the garments would make it, with its odds, and changes none', () => {
     const before = one.verdict(chart);
-    const otherwise = sizedAsItRuns(one.docket!, chart, one.shelf.habits, runs)!;
+    const otherwise = sizedAsItRuns(one.docket!, chart, one.library.habits, runs)!;
     expect([otherwise.says, otherwise.runs.label]).toEqual(['M', 'L']);
     expect(sayOtherwiseSized(otherwise)).toMatch(
-      /^The chart says M; worn by 22, it runs small in the chest: L fits (9|10) in 10 like this wearer\.$/,
+      /^The chart says M; as worn by 22, it runs small in the chest: L fits (9|10) of 10 wearers like this one\.$/,
     );
     expect(one.verdict(chart)).toEqual(before);
   });
 
   it('says nothing where it is the same size, where there is no sign, and where nothing is settled', () => {
     const low = tried(95).one;
-    expect(sizedAsItRuns(low.docket!, chart, low.shelf.habits, [{ ...found!, small: mm(5) }])).toBeNull();
-    expect(sizedAsItRuns(one.docket!, chart, one.shelf.habits, [{ ...found!, runs: 'no-sign' }])).toBeNull();
-    expect(sizedAsItRuns(one.docket!, chart, one.shelf.habits, [])).toBeNull();
+    expect(sizedAsItRuns(low.docket!, chart, low.library.habits, [{ ...found!, small: mm(5) }])).toBeNull();
+    expect(
+      sizedAsItRuns(one.docket!, chart, one.library.habits, [{ ...found!, runs: 'no-sign' }]),
+    ).toBeNull();
+    expect(sizedAsItRuns(one.docket!, chart, one.library.habits, [])).toBeNull();
     const open = new SpecDocket([chart]);
     open.reads('chest-girth', 101, 101);
-    expect(sizedAsItRuns(open.docket!, chart, open.shelf.habits, runs)).toBeNull();
+    expect(sizedAsItRuns(open.docket!, chart, open.library.habits, runs)).toBeNull();
+    // What is expected of a declined waist is no reading, and tells nothing of how the chart runs.
+    open.does('step-passed', { code: 'waist-girth', reason: 'The wearer declines', idle: false });
+    expect(open.verdict(chart).proposed).toBe('M');
+    expect(sizedAsItRuns(open.docket!, chart, open.library.habits, runs)).toBeNull();
   });
 });

@@ -1,16 +1,14 @@
-import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { CompiledChart } from '../../chart/compile-chart';
 import { placeSeen, placesSeen, type PlaceSeen } from '../../fit/sizes-after-trial';
 import { compiledAsItRuns, tellingRuns, type ChartRun, type GarmentLook } from '../../fit/chart-runs';
-import { withFullerHip } from '../../match/fuller-hip';
 import { judge } from '../../match/judge';
 import type { LabelChance } from '../../match/verdict';
 import { toldBy } from '../acts/handing/garment-came-back';
 import type { Docket, Handing } from '../docket';
 import { asTrials, trialsOf } from './fitting';
 import type { Habits } from '../habits';
-import { asChosenOn, bodyOf, compiled, judgeOne, rulingOf } from '../judge/judge';
-import type { ShelvedChart } from '../shelf';
+import { asChosenOn, bodyBehind, compiled, judgeOne, rulingOf } from '../judge/judge';
+import type { LibraryChart } from '../library';
 
 /**
  * What a docket tells of how one of its charts runs: every size that was put on or came back, by the column of what was
@@ -18,7 +16,7 @@ import type { ShelvedChart } from '../shelf';
  *
  * @example looksOn(worn, jacket, house).map(({ size, sight }) => [size, sight]) // [['M', 'right']]
  */
-export function looksOn(docket: Docket, found: ShelvedChart, habits: Habits): GarmentLook[] {
+export function looksOn(docket: Docket, found: LibraryChart, habits: Habits): GarmentLook[] {
   const chart = asChosenOn(docket, found);
   const chartNow = compiled(chart.sheet);
   const seen = [
@@ -69,7 +67,7 @@ export interface OtherwiseSized {
  */
 export function sizedAsItRuns(
   docket: Docket,
-  chart: ShelvedChart,
+  chart: LibraryChart,
   habits: Habits,
   runs: readonly ChartRun[],
 ): OtherwiseSized | null {
@@ -77,23 +75,12 @@ export function sizedAsItRuns(
   if (by.length === 0) return null;
   const says = judgeOne(docket, chart, habits);
   if (says.verdict === 'incomplete' || says.verdict === 'suspect') return null;
-  const codes: readonly MeasurementCode[] = [...compiled(chart.sheet).arithmetic.readings.keys()];
-  const body = withFullerHip(bodyOf(docket, habits), codes);
+  // Where somebody declined a measurement, an estimate would tell of itself and not of the chart.
+  if (says.assumed.some(({ give }) => give !== null)) return null;
+  const body = bodyBehind(docket, asChosenOn(docket, chart), habits);
   const verdict = judge(compiledAsItRuns(chart.sheet, by), body, rulingOf(docket, chart, habits));
   const label = verdict.proposed;
   if (label === says.proposed || label === null) return null;
   const chance = verdict.odds.find((one) => one.label === label)?.chance ?? 0;
   return { says: says.proposed, runs: { label, chance }, by };
-}
-
-/**
- * "The chart says M; worn by 23, it runs small: L fits 6 in 10 like this wearer."
- *
- * @example sayOtherwiseSized({ says: 'M', runs: { label: 'L', chance: 0.62 }, by: [{ wearers: 23, small: cm(2), runs: 'small', name: 'Chest' }] }) // 'The chart says M; worn by 23, it runs small in the chest: L fits 6 in 10 like this wearer.'
- */
-export function sayOtherwiseSized({ says, runs, by }: OtherwiseSized): string {
-  const wearers = Math.max(...by.map((one) => one.wearers));
-  const [first] = [...by].sort((one, other) => Math.abs(other.small) - Math.abs(one.small));
-  const tenths = Math.min(10, Math.max(1, Math.round(runs.chance * 10)));
-  return `The chart says ${says ?? 'no size'}; worn by ${wearers}, it runs ${first!.runs} in the ${first!.name.toLowerCase()}: ${runs.label} fits ${tenths} in 10 like this wearer.`;
 }

@@ -13,7 +13,7 @@ import {
   type Act,
   type Refusal,
 } from '../../testing/all';
-import { addDays } from '../../stock/days';
+import { addDays } from '../../words/days';
 import { shelvedChart, SpecDocket, specId } from '../../testing/docket';
 
 type HandedOver = Extract<Act, { kind: 'garments-handed-over' }>;
@@ -86,8 +86,12 @@ describe('handing garments over', () => {
 
   it('hands over nothing that is not decided, still on, out already, or hired without an end', () => {
     const { fields, hand, wear, stage } = decided('jacket', 'trousers');
-    expect(says(hand(fields(0, { way: 'hired' })))).toMatch(/^Until when is the test jacket hired/);
-    expect(says(hand(fields(0, { way: 'hired', until: '2026-04-01' })))).toMatch(/^2026-04-01 is past/);
+    expect(says(hand(fields(0, { way: 'hired' })))).toMatch(
+      /^Enter the last day of hire for the test jacket/,
+    );
+    expect(says(hand(fields(0, { way: 'hired', until: '2026-04-01' })))).toMatch(
+      /^1 Apr 2026 is in the past/,
+    );
     expect(hand(fields(0), fields(0))?.code).toBe('handed-twice');
     wear(1);
     expect(hand(fields(0), fields(1))?.code)
@@ -106,7 +110,9 @@ describe('handing garments over', () => {
 
   it('hands no vest over before it was looked at seated and kept, unless a reason is given, which stays', () => {
     const { one, charts, fields, hand, wear, keep, last } = decided('vest', 'vest');
-    expect(says(hand(fields(0)))).toMatch(/before it was looked at on the wearer: Seated.*give a reason\.$/);
+    expect(says(hand(fields(0)))).toMatch(
+      /must be checked on the wearer before handing over: Seated.*give a reason\.$/,
+    );
     expect(hand(fields(0, { untried: 'Posted to the outer station' }))).toBeNull();
     expect(last(0)?.untried).toBe('Posted to the outer station');
     const trialId = wear(1);
@@ -185,7 +191,7 @@ describe('handing garments over', () => {
     hand(fields(0, { way: 'hired', until: days(2), untried: 'By post' }));
     expect(ends(days(-9))).toBe('until-past');
     expect([ends(days(9)), last(0)?.until]).toEqual([null, days(9)]);
-    const undone = lastDone(one.acts, one.shelf)!;
+    const undone = lastDone(one.acts, one.library)!;
     expect(undone.undoing).toEqual({ kind: 'hire-extended', chartId, until: days(2) });
     expect([ends(days(-9), { undoes: undone.act.id }), last(0)?.until])
       .withContext('as late as it was before')
@@ -208,7 +214,7 @@ describe('handing garments over', () => {
     const { one, fields, hand, keep, wear, last, back } = decided('jacket');
     const strange = shelvedChart({ kind: 'jacket' });
     expect(hand(fields(0), { ...fields(0), chartId: strange.id })?.code).toBe('not-on-docket');
-    one.shelf = { ...one.shelf, charts: [...one.shelf.charts, strange] };
+    one.library = { ...one.library, charts: [...one.library.charts, strange] };
     expect(hand({ ...fields(0), chartId: strange.id })?.code).toBe('not-on-docket');
     keep(0, wear(0));
     const withdrawn = (actId: string) => one.tries(one.act('handing-withdrawn', { actId }))?.code ?? null;
@@ -242,7 +248,11 @@ describe('handing garments over', () => {
     back(0, { why: 'tight', area: 'chest' });
     back(1, { why: 'faulty' });
     const looks = (at: number) =>
-      looksOn(one.docket!, charts[at]!, one.shelf.habits).map(({ size, code, sight }) => [size, code, sight]);
+      looksOn(one.docket!, charts[at]!, one.library.habits).map(({ size, code, sight }) => [
+        size,
+        code,
+        sight,
+      ]);
     expect(looks(0)).toEqual([['M', 'chest-girth', 'small']]);
     expect(looks(1)).toEqual([]);
   });
@@ -251,7 +261,7 @@ describe('handing garments over', () => {
     const { one, fields, hand, back, stage } = decided('jacket', 'trousers');
     hand(fields(0), fields(1));
     const undo = () => {
-      const { act, undoing } = lastDone(one.acts, one.shelf)!;
+      const { act, undoing } = lastDone(one.acts, one.library)!;
       const { kind, ...more } = undoing!;
       one.does(kind, more as never, { undoes: act.id });
     };

@@ -7,8 +7,9 @@ import { sheetAsChosen } from '../../chart/choices';
 import { codesRead } from '../../chart/size-chart';
 import { alwaysTheSame } from '../../foresight/foresee';
 import { expectedValue } from '../../foresight/plausible-bodies';
-import { judge, type MeasuredBody, type MeasuredValue } from '../../match/judge';
+import { judge, type JudgeOptions, type MeasuredBody, type MeasuredValue } from '../../match/judge';
 import { sizesAfterTrial, type SizesAfterTrial } from '../../fit/sizes-after-trial';
+import { withExpected } from '../../match/expected';
 import { withFullerHip } from '../../match/fuller-hip';
 import type { GarmentVerdict } from '../../match/verdict';
 import type { Length } from '../../quantity/length';
@@ -16,18 +17,19 @@ import { garmentOn, isClosing, passedStep, standingDecision, type Decision, type
 import { asTrials, trialsOf } from '../fitting/fitting';
 import { houseCautions, houseRuleFor, type Habits } from '../habits';
 import { meantByMakers } from './customs';
+import { expectedFor } from './expected-for';
 import { settle } from './settle';
-import type { Shelf, ShelvedChart } from '../shelf';
+import type { Library, LibraryChart } from '../library';
 
 /** A garment of a docket with its verdict now and what was decided last. */
-export interface JudgedGarment<Chart extends ShelvedChart = ShelvedChart> {
+export interface JudgedGarment<Chart extends LibraryChart = LibraryChart> {
   readonly chart: Chart;
   readonly verdict: GarmentVerdict;
   readonly decision: Decision | null;
 }
 
 /** What the values of a docket come to. */
-export interface JudgedDocket<Chart extends ShelvedChart = ShelvedChart> {
+export interface JudgedDocket<Chart extends LibraryChart = LibraryChart> {
   readonly garments: readonly JudgedGarment<Chart>[];
   readonly values: ReadonlyMap<MeasurementCode, Length>;
   /** What does not hang together and nobody has confirmed. */
@@ -50,7 +52,7 @@ export interface Ruling {
  *
  * @example rulingOf(docket, jacket, house).preference // 'regular'
  */
-export function rulingOf(docket: Docket, { id, sheet }: ShelvedChart, habits: Habits): Ruling {
+export function rulingOf(docket: Docket, { id, sheet }: LibraryChart, habits: Habits): Ruling {
   const garment = garmentOn(docket, id);
   const house = houseRuling(sheet, habits);
   return {
@@ -78,7 +80,7 @@ export function houseRuling(sheet: ChartSheet, habits: Habits): Omit<Ruling, 'pr
  *
  * @example asChosenOn(docket, jacket).sheet === jacket.sheet // true
  */
-export function asChosenOn<Chart extends ShelvedChart>(docket: Docket, chart: Chart): Chart {
+export function asChosenOn<Chart extends LibraryChart>(docket: Docket, chart: Chart): Chart {
   const sheet = sheetAsChosen(chart.sheet, garmentOn(docket, chart.id)?.chosen ?? {});
   if (sheet === chart.sheet) return chart;
   const known = AS_CHOSEN.get(sheet) ?? { ...chart, sheet };
@@ -86,7 +88,7 @@ export function asChosenOn<Chart extends ShelvedChart>(docket: Docket, chart: Ch
   return known as Chart;
 }
 
-const AS_CHOSEN = new WeakMap<ChartSheet, ShelvedChart>();
+const AS_CHOSEN = new WeakMap<ChartSheet, LibraryChart>();
 
 /**
  * Judges every garment of a docket by the values that stand. Server and screen both call this, so
@@ -94,17 +96,17 @@ const AS_CHOSEN = new WeakMap<ChartSheet, ShelvedChart>();
  *
  * @example judgeDocket(docket, { charts: [jacket], habits: house }).garments.map(({ verdict }) => verdict.proposed) // ['M']
  */
-export function judgeDocket<Chart extends ShelvedChart>(
+export function judgeDocket<Chart extends LibraryChart>(
   docket: Docket,
-  shelf: Pick<Shelf<Chart>, 'charts' | 'habits'>,
+  library: Pick<Library<Chart>, 'charts' | 'habits'>,
 ): JudgedDocket<Chart> {
-  const basis = basisOf(docket, shelf.habits);
-  const charts = docket.garments.flatMap(({ chartId }) => shelf.charts.filter(({ id }) => id === chartId));
+  const basis = basisOf(docket, library.habits);
+  const charts = docket.garments.flatMap(({ chartId }) => library.charts.filter(({ id }) => id === chartId));
   const judged = charts.map((found) => {
     const chart = asChosenOn(docket, found);
     const idle = idleFor(docket, chart, basis);
     const decision = standingDecision(docket, chart.id);
-    return { chart, decision, idle, verdict: verdictOf(docket, chart, basis, idle.holding) };
+    return { chart, decision, idle, verdict: judgedOn(docket, chart, basis, idle).verdict };
   });
   return {
     garments: judged.map(({ chart, verdict, decision }) => ({ chart, verdict, decision })),
@@ -121,10 +123,10 @@ export function judgeDocket<Chart extends ShelvedChart>(
  *
  * @example judgeOne(docket, jacket, house).verdict // 'settled'
  */
-export function judgeOne(docket: Docket, found: ShelvedChart, habits: Habits): GarmentVerdict {
+export function judgeOne(docket: Docket, found: LibraryChart, habits: Habits): GarmentVerdict {
   const chart = asChosenOn(docket, found);
   const basis = basisOf(docket, habits);
-  return verdictOf(docket, chart, basis, idleFor(docket, chart, basis).holding);
+  return judgedOn(docket, chart, basis, idleFor(docket, chart, basis)).verdict;
 }
 
 /**
@@ -132,21 +134,22 @@ export function judgeOne(docket: Docket, found: ShelvedChart, habits: Habits): G
  *
  * @example sizesAfterTrials(worn, jacket, house).odds[0].label // 'M'
  */
-export function sizesAfterTrials(docket: Docket, found: ShelvedChart, habits: Habits): SizesAfterTrial {
+export function sizesAfterTrials(docket: Docket, found: LibraryChart, habits: Habits): SizesAfterTrial {
   const chart = asChosenOn(docket, found);
-  const { body } = basisOf(docket, habits);
-  const whole = withFullerHip(body, codesOf(chart.sheet));
+  const whole = bodyBehind(docket, chart, habits);
   const trials = asTrials(trialsOf(docket, chart.id));
   return sizesAfterTrial(compiled(chart.sheet), whole, rulingOf(docket, chart, habits), trials);
 }
 
 /**
- * What of a docket's values charts are judged by.
+ * What a garment of a docket is judged by: what was read, and what stands for what was passed over.
  *
- * @example bodyOf(docket, house).get('waist-girth').value === cm(85) // true
+ * @param chart as it is chosen on the docket
+ * @example bodyBehind(docket, jacket, house).get('waist-girth').value === cm(85) // true
  */
-export function bodyOf(docket: Docket, habits: Habits): MeasuredBody {
-  return basisOf(docket, habits).body;
+export function bodyBehind(docket: Docket, chart: LibraryChart, habits: Habits): MeasuredBody {
+  const basis = basisOf(docket, habits);
+  return judgedOn(docket, chart, basis, idleFor(docket, chart, basis)).body;
 }
 
 interface Basis {
@@ -178,7 +181,7 @@ const NO_IDLE: Idle = { holding: [], openAgain: [] };
  * Asks again, of the steps passed over because no plausible value could change a size, whether that
  * is still so for a garment: a reading since may have changed what it rested on.
  */
-function idleFor(docket: Docket, chart: ShelvedChart, { habits, body }: Basis): Idle {
+function idleFor(docket: Docket, chart: LibraryChart, { habits, body }: Basis): Idle {
   const { sheet } = chart;
   const codes = codesOf(sheet).filter((code) => !body.has(code) && passedStep(docket, code)?.idle === true);
   if (codes.length === 0) return NO_IDLE;
@@ -190,16 +193,26 @@ function idleFor(docket: Docket, chart: ShelvedChart, { habits, body }: Basis): 
   return same ? { holding: codes, openAgain: [] } : { holding: [], openAgain: codes };
 }
 
-function verdictOf(
+/** What a garment is judged by, and what that comes to. */
+interface Judged {
+  readonly body: MeasuredBody;
+  readonly verdict: GarmentVerdict;
+}
+
+/**
+ * Judges a garment by what was read and by what stands for what was not. A step passed over because nothing could come
+ * of it stands at what the rest leads one to expect, and is marked so; any other plausible value would have given the
+ * same size. One that is not to be had does not decide: the odds weigh what is expected of it.
+ */
+function judgedBy(
   docket: Docket,
-  chart: ShelvedChart,
+  chart: LibraryChart,
   { habits, body, values, suspects }: Basis,
   idle: readonly MeasurementCode[],
-): GarmentVerdict {
+  expected?: JudgeOptions['expected'],
+): Judged {
   const { sheet } = chart;
   const ruling = rulingOf(docket, chart, habits);
-  // A step passed over because nothing could come of it is judged at what the rest leads one to
-  // expect, and marked so; any other plausible value would have given the same size.
   const assumed = idle.map((code) => [code, { value: expectedValue(values, code), assumed: true }] as const);
   const codes = codesOf(sheet);
   const whole = withFullerHip(new Map<MeasurementCode, MeasuredValue>([...body, ...assumed]), codes);
@@ -207,10 +220,19 @@ function verdictOf(
   const doubted = new Set(
     codes.filter((code) => suspects.has(code) || suspects.has(whole.get(code)?.from ?? code)),
   );
-  const on = codes.map((code) => [whole.get(code), doubted.has(code)]);
-  return remembered(VERDICTS, sheet, [ruling, on], () =>
-    judge(compiled(sheet), whole, { ...ruling, suspects: doubted }),
+  const on = [codes.map((code) => [whole.get(code), doubted.has(code)]), [...(expected ?? [])]];
+  const memory = expected === undefined ? VERDICTS : ESTIMATED;
+  const verdict = remembered(memory, sheet, [ruling, on], () =>
+    judge(compiled(sheet), whole, { ...ruling, suspects: doubted, expected }),
   );
+  return { body: withExpected(whole, expected), verdict };
+}
+
+/** The verdict, and the body it is judged by: with what is expected only where everything else is there. */
+function judgedOn(docket: Docket, chart: LibraryChart, basis: Basis, { holding }: Idle): Judged {
+  const judged = judgedBy(docket, chart, basis, holding);
+  const expected = expectedFor(docket, chart.sheet, judged.verdict, basis.values);
+  return expected === undefined ? judged : judgedBy(docket, chart, basis, holding, expected);
 }
 
 /**
@@ -219,6 +241,7 @@ function verdictOf(
  */
 type Memory<Answer> = WeakMap<ChartSheet, { readonly on: string; readonly answer: Answer }>;
 const VERDICTS: Memory<GarmentVerdict> = new WeakMap();
+const ESTIMATED: Memory<GarmentVerdict> = new WeakMap();
 const SAME: Memory<boolean> = new WeakMap();
 
 function remembered<Answer>(

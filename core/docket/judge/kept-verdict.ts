@@ -42,6 +42,7 @@ const reasonSchema = z.discriminatedUnion('verdict', [
     neighbour: z.string().nullable(),
     chance: z.number(),
     tightest: placedSchema,
+    unmeasured: z.boolean().optional(),
   }),
   z.object({
     verdict: z.literal('overlap'),
@@ -161,7 +162,9 @@ const verdictShape = z.object({
   ),
   options: z.array(z.object({ name: z.string(), adds: z.string() })),
   /** Decisions of before it was kept assumed nothing that they name. */
-  assumed: z.array(z.object({ code: codeSchema, value: lengthSchema })).default([]),
+  assumed: z
+    .array(z.object({ code: codeSchema, value: lengthSchema, give: lengthSchema.nullable().default(null) }))
+    .default([]),
   takenOtherwise: z.array(z.object({ code: codeSchema, wanted: wayTakenSchema, taken: wayTakenSchema })),
   /** Decisions of before it was kept counted nothing as anything else. */
   countedAs: z.array(z.object({ code: codeSchema, from: codeSchema, value: lengthSchema })).default([]),

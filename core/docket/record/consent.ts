@@ -5,5 +5,5 @@
 export const CONSENT = {
   version: 1,
   words:
-    'They agree to be measured, and that what is measured and decided is kept by the house until they ask for it to be erased.',
+    'The wearer agrees to be measured, and that the house keeps the readings and decisions until the wearer asks to erase them.',
 } as const;

@@ -5,14 +5,14 @@ import {
   UNSETTLED,
   type Habits,
   type MeasurementCode,
-  type ShelvedChart,
+  type LibraryChart,
 } from '../../index';
 import { shelvedChart, SpecDocket } from '../../testing/docket';
 
 const NOW = Date.UTC(2026, 6, 1);
 const AT = (days: number) => ({ at: new Date(NOW - days * 86_400_000).toISOString() });
 const taken = (...dockets: readonly SpecDocket[]) => dockets.flatMap(({ acts }) => standingTaken(acts));
-const shelf = (charts: readonly ShelvedChart[] = [], habits: Partial<Habits> = {}) => ({
+const library = (charts: readonly LibraryChart[] = [], habits: Partial<Habits> = {}) => ({
   charts,
   habits: { ...UNSETTLED, ...habits },
 });
@@ -41,8 +41,8 @@ describe('what was measured before', () => {
     for (const typed of [98, 98]) one.does('reading-taken', one.reading('chest-girth', typed), AT(182));
     for (const typed of [84, 84]) one.does('reading-taken', one.reading('waist-girth', typed), AT(184));
     one.does('reading-taken', one.reading('hip-girth', 100, { carriedFrom: AT(400).at }), AT(1));
-    const due = (charts: readonly ShelvedChart[], habits: Partial<Habits> = {}) =>
-      recordOf(taken(one), [], shelf(charts, habits), NOW)
+    const due = (charts: readonly LibraryChart[], habits: Partial<Habits> = {}) =>
+      recordOf(taken(one), [], library(charts, habits), NOW)
         .filter((value) => value.due)
         .map(({ code }) => code);
     expect(due([])).toEqual(['waist-girth', 'hip-girth']);
@@ -69,7 +69,7 @@ describe('what was measured before', () => {
       recordOf(
         taken(one),
         [],
-        shelf(expects.map((expected) => shelvedChart({ expects: [expected] }))),
+        library(expects.map((expected) => shelvedChart({ expects: [expected] }))),
         NOW,
       )[0]!.due;
     expect(due({ code: 'chest-girth', remeasureAfter: 90 })).toBeFalse();
@@ -89,7 +89,7 @@ describe('what was measured before', () => {
     const record = recordOf(
       taken(one),
       [sent('chest-girth', 1), sent('waist-girth', 2), sent('waist-girth', 3), sent('height', 4)],
-      shelf(),
+      library(),
       NOW,
     );
     expect(record.map(({ code, value, origin }) => [code, Number(value), origin])).toEqual([

@@ -8,7 +8,7 @@ import type { Origin, Reading } from '../docket';
 import { ageAt } from './age';
 import { remeasureIn, stillGrows, type Habits } from '../habits';
 import { agreementOf, thatCount } from '../judge/settle';
-import type { Shelf } from '../shelf';
+import type { Library } from '../library';
 
 /** What an earlier docket of a wearer already answers: offered, never used by itself. */
 export interface RecordedValue {
@@ -80,7 +80,7 @@ export function latestOfBody(
  *
  * @param taken the standing readings of earlier dockets, the oldest docket first
  * @param sent what the wearer measured and sent, the oldest first
- * @param shelf the docket's charts, of which the shortest period that any names for a measurement
+ * @param library the docket's charts, of which the shortest period that any names for a measurement
  *   counts, and the house's habits for the rest
  * @param now in milliseconds since 1970
  * @param born year and month of birth, for what is due sooner while somebody grows
@@ -89,7 +89,7 @@ export function latestOfBody(
 export function recordOf(
   taken: readonly ReadingTaken[],
   sent: readonly RecordedValue[],
-  shelf: Pick<Shelf, 'charts' | 'habits'>,
+  library: Pick<Library, 'charts' | 'habits'>,
   now: number,
   born: string | null = null,
 ): RecordedValue[] {
@@ -98,10 +98,10 @@ export function recordOf(
     taken.filter((one) => isNaturalWaist(waistOf(one))),
     taken.filter((one) => !isNaturalWaist(waistOf(one))),
   ];
-  const settled = places.flatMap((one) => latestSettled(one, shelf.habits));
+  const settled = places.flatMap((one) => latestSettled(one, library.habits));
   const read = settled.map(({ code, value, last }): RecordedValue => {
     const takenAt = last.carriedFrom ?? last.takenAt;
-    const due = takenAt < oldestStanding(code, shelf, born, now);
+    const due = takenAt < oldestStanding(code, library, born, now);
     const { origin, instrument } = last;
     return { code, value, takenAt, origin, instrument, waist: waistOf(last), due };
   });
@@ -119,11 +119,11 @@ function isSameMeasurement(one: RecordedValue, other: RecordedValue): boolean {
  * From when on a value of a measurement stands. The shortest period that any of the charts names counts,
  * else the house's; of those who still grow the house's for them, where it is shorter.
  *
- * @example oldestStanding('chest-girth', shelf, null, Date.UTC(2026, 6, 3)) // '2026-01-01T00:00:00.000Z'
+ * @example oldestStanding('chest-girth', library, null, Date.UTC(2026, 6, 3)) // '2026-01-01T00:00:00.000Z'
  */
 export function oldestStanding(
   code: MeasurementCode,
-  { charts, habits }: Pick<Shelf, 'charts' | 'habits'>,
+  { charts, habits }: Pick<Library, 'charts' | 'habits'>,
   born: string | null,
   now: number,
 ): string {

@@ -16,8 +16,10 @@ export type Draw = (answer: string) => Look;
 export type KindLooks = Readonly<Record<string, Draw>>;
 
 /** The way something sits by the code of the answer that was given. */
-export const sits = (answer: string): Sits =>
-  answer.startsWith('small') ? -1 : answer.startsWith('large') ? 1 : 0;
+export const sits = (answer: string): Sits => {
+  if (answer === 'rather') return 0.5;
+  return answer.startsWith('small') ? -1 : answer.startsWith('large') ? 1 : 0;
+};
 
 export const CHEST: Look['window'] = [55, 60, 195, 285];
 export const ARMS: Look['window'] = [25, 70, 225, 300];

@@ -49,14 +49,15 @@ export function trousers({ waist = 0, leg = 0 }: { readonly waist?: Sits; readon
     seam([125, 226], [125, 262]),
     ...(waist < 0 ? [...pullsAt(222).slice(0, 4), ...pair(crease, [172, 214], [166, 206], [152, 204])] : []),
     ...(waist > 0 ? pair(crease, [176, 216], [168, 210], [150, 208]) : []),
-    ...(leg > 0
+    ...(leg === 1
       ? [
           ...pair(crease, [140, 462], [152, 468], [166, 460]),
           ...pair(crease, [138, 474], [152, 480], [166, 472]),
         ]
-      : leg === 0
-        ? pair(crease, [140, 470], [152, 475], [164, 469])
-        : []),
+      : leg < 0
+        ? []
+        : // Rather long it breaks deeper, and once all the same.
+          pair(crease, [140, 470], [152, leg === 0 ? 475 : 482], [164, 469])),
   ];
 }
 

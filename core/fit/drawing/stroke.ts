@@ -10,8 +10,8 @@ export interface Stroke {
   readonly points: readonly Point[];
 }
 
-/** How a garment sits somewhere: short by one, right, or over by one. */
-export type Sits = -1 | 0 | 1;
+/** How a garment sits somewhere: short by one, right, rather long, or over by one. */
+export type Sits = -1 | 0 | 0.5 | 1;
 
 export const cloth = (points: readonly Point[]): Stroke => ({ kind: 'cloth', points });
 /** Cloth that lies behind what is drawn after it: a sleeve, the back panel. */
@@ -51,5 +51,5 @@ export function downTo(run: readonly Point[], end: number): Point[] {
 
 /** A value for each way of sitting: short, right, over. */
 export function by(sits: Sits, short: number, right: number, over: number): number {
-  return sits === 0 ? right : sits < 0 ? short : over;
+  return sits < 0 ? short : right + sits * (over - right);
 }

@@ -1,4 +1,4 @@
-import { up, down, alter, small, large, check, ofBuild } from '../checks';
+import { up, down, alter, small, large, rather, check, ofBuild } from '../checks';
 import type { GarmentKindFacts } from '../garment-kind';
 
 /** Jackets. What is looked at is common practice, no source. */
@@ -30,7 +30,8 @@ export const jacket = {
     ]),
     check('hem', 'The hem reaches the thumb tip of the hanging arm and covers the seat', [
       small('length', 'It leaves the seat bare'),
-      large('length', 'It hangs below the thumb'),
+      large('length', 'It hangs below the thumb', down('length'), alter('length', 'shorten')),
+      rather('It is rather long', alter('length', 'shorten')),
       ofBuild('arm', 'It covers the seat; the arm is long'),
     ]),
   ],

@@ -1,4 +1,4 @@
-import { up, down, alter, small, large, check } from '../checks';
+import { up, down, alter, small, large, rather, check } from '../checks';
 import type { GarmentKindFacts } from '../garment-kind';
 
 /** Trousers. What is looked at is common practice, no source. */
@@ -21,7 +21,8 @@ export const trousers = {
     ]),
     check('hem', 'The hem breaks once in front and stands just on the heel behind', [
       small('leg', 'It hangs clear of the shoe', up('leg'), alter('leg', 'lengthen')),
-      large('leg', 'It folds more than once', alter('leg', 'shorten'), down('leg')),
+      large('leg', 'It folds more than once', down('leg'), alter('leg', 'shorten')),
+      rather('It is rather long', alter('leg', 'shorten')),
     ]),
   ],
 } as const satisfies GarmentKindFacts;

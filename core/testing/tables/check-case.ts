@@ -1,4 +1,4 @@
-import { readBroughtFile } from '../../chart/brought/sources/read-brought';
+import { readImportedFile } from '../../chart/imported/sources/read-imported';
 import {
   chartSheetSchema,
   examineChart,
@@ -7,13 +7,13 @@ import {
   readPlanned,
   sayChartFinding,
   sheetAround,
-  type BroughtTable,
+  type ImportedTable,
 } from '../all';
 import type { CorpusCase, UnderstoodTable } from './corpus-case';
 import { understand } from './understand';
 
-/** What keeps the chart of a table off the shelf. */
-function wrongOf(table: BroughtTable, answers: UnderstoodTable['answers']): string[] {
+/** What keeps the chart of a table from being saved. */
+function wrongOf(table: ImportedTable, answers: UnderstoodTable['answers']): string[] {
   const read = readPlanned(planTable(table.grid, { ...NO_ANSWERS, ...answers }, { name: table.name }));
   if (!read.ok) return ['it is not read'];
   const head = { maker: 'Ostrel Workwear', garment: 'Garment', rule: 'widest-decides' } as const;
@@ -26,7 +26,7 @@ function wrongOf(table: BroughtTable, answers: UnderstoodTable['answers']): stri
 
 /** Reads a file of the corpus and compares what is understood with what a person would. */
 export async function checkCase(made: CorpusCase, bytes: Uint8Array): Promise<void> {
-  const read = await readBroughtFile(bytes);
+  const read = await readImportedFile(bytes);
   if (!read.ok) return expect(String(read.problem.code)).toBe(String(made.refused));
   const { tables, remarks } = read.value;
   expect(made.refused).toBeUndefined();

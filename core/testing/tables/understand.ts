@@ -5,7 +5,7 @@ import {
   readPlanned,
   sayFinding,
   writeCell,
-  type BroughtTable,
+  type ImportedTable,
   type TableAnswers,
   type TablePlan,
 } from '../../testing/all';
@@ -22,7 +22,7 @@ export function questionsOf(plan: TablePlan): string[] {
 
 /** What is understood of a table once its questions are answered. */
 export function understand(
-  table: BroughtTable,
+  table: ImportedTable,
   answers: Partial<TableAnswers> = {},
 ): UnderstoodTable | string {
   const context = { name: table.name };

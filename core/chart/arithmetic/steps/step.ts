@@ -62,7 +62,7 @@ export const operandsSchema = z.array(operandSchema).min(2).max(8);
 
 /** What every step has: its kind, and the name that later steps call its result by. */
 export function stepSchema<Do extends string, Shape extends z.ZodRawShape>(kind: Do, shape: Shape) {
-  const as = z.string().regex(NAME, { error: 'A step is named in small letters, digits and hyphens.' });
+  const as = z.string().regex(NAME, { error: 'Name the step in small letters, digits and hyphens.' });
   return z.object({ do: z.literal(kind), as, ...shape });
 }
 

@@ -1,6 +1,7 @@
 import { shownIn } from '../../../quantity/format-length';
 import * as z from 'zod';
-import { ALTERED_HOW, readAlteration, sayAltered } from '../../../fit/alterations';
+import { ALTERED_HOW, readAlteration } from '../../../fit/alterations';
+import { sayAltered } from '../../../fit/say-alterations';
 import { areaFacts, FIT_AREAS, type FitArea } from '../../../garment/areas';
 import { WORKING_UNITS, type Length } from '../../../quantity/length';
 import { garmentOn } from '../../docket';

@@ -25,7 +25,9 @@ export const alterationsDone: ActKind<AlterationsDone> = {
   },
   undo: (_before, { chartId, done }) => ({ kind: 'alterations-done', chartId, done: !done }),
   say: ({ chartId, done }, { garment }) =>
-    done ? `has ${garment(chartId)} ready, altered` : `has ${garment(chartId)} altered still`,
+    done
+      ? `marked ${garment(chartId)} as altered and ready`
+      : `marked ${garment(chartId)} as not yet altered`,
   takes: 'hand-over',
   about: itsGarment,
   stages: noGarments,

@@ -57,9 +57,9 @@ export const fitChecked: ActKind<FitChecked> = {
   },
   say: ({ chartId, check, answer, reason }, { garment }) => {
     const what = check.replaceAll('-', ' ');
-    if (answer === null) return `left out “${what}” of ${garment(chartId)}: ${reason ?? 'no reason given'}`;
-    if (answer === NOT_SEEN) return `took back what was seen of ${garment(chartId)}, ${what}`;
-    return `saw of ${garment(chartId)}, ${what}: ${answer === RIGHT ? 'right' : answer.replaceAll('-', ' ')}`;
+    if (answer === null) return `skipped “${what}” of ${garment(chartId)}: ${reason ?? 'no reason given'}`;
+    if (answer === NOT_SEEN) return `undid a check of ${garment(chartId)}, ${what}`;
+    return `checked ${garment(chartId)}, ${what}: ${answer === RIGHT ? 'right' : answer.replaceAll('-', ' ')}`;
   },
   takes: 'decide',
   about: itsGarment,

@@ -72,9 +72,9 @@ export const garmentFitted: ActKind<GarmentFitted> = {
       case 'kept':
         return `kept ${found?.size ?? 'the size that is on'} of ${garment(chartId)} after trying it on${because}`;
       case 'made-to-measure':
-        return `had ${garment(chartId)} made to measure after trying it on${because}`;
+        return `chose made to measure for ${garment(chartId)} after trying it on${because}`;
       case 'open':
-        return `left open what trying on ${garment(chartId)} came to`;
+        return `reopened the fitting of ${garment(chartId)}`;
     }
   },
   takes: 'decide',

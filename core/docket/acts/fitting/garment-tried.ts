@@ -21,8 +21,8 @@ export type GarmentTried = z.infer<typeof schema>;
 export const garmentTried: ActKind<GarmentTried> = {
   kind: 'garment-tried',
   schema,
-  refuse: (docket, { chartId, sizes }, shelf) => {
-    const chart = shelf.charts.find(({ id }) => id === chartId);
+  refuse: (docket, { chartId, sizes }, library) => {
+    const chart = library.charts.find(({ id }) => id === chartId);
     if (chart === undefined || garmentOn(docket, chartId) === undefined) return { code: 'not-on-docket' };
     if (trialsOf(docket, chartId).length >= MOST_TRIALS) return { code: 'docket-full', most: MOST_TRIALS };
     return refuseLabels(sizes, chart.sheet);

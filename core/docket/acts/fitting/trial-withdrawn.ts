@@ -26,7 +26,7 @@ export const trialWithdrawn: ActKind<TrialWithdrawn> = {
     const { chartId, sizes, carrier } = trial;
     return { kind: 'garment-tried', chartId, sizes, carrier, found: null };
   },
-  say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} was tried on`,
+  say: ({ chartId }, { garment }) => `undid trying on ${garment(chartId)}`,
   takes: 'decide',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],

@@ -11,7 +11,7 @@ import {
 import { finalSize, stageOf } from '../../fitting/fitting';
 import { mayGo, owedBeforeGoing } from '../../handing/hand-over-rules';
 import type { Refusal } from '../../refusal';
-import type { Shelf } from '../../shelf';
+import type { Library } from '../../library';
 import { ACT_BASE, idSchema, needs, wordsSchema, type ActKind } from '../act';
 
 /** The ground a signature is written on, and the most of it: a name of some dozen strokes. */
@@ -61,11 +61,11 @@ export type GarmentsHandedOver = z.infer<typeof schema>;
 export const garmentsHandedOver: ActKind<GarmentsHandedOver> = {
   kind: 'garments-handed-over',
   schema,
-  refuse: (docket, { garments, at }, shelf) => {
+  refuse: (docket, { garments, at }, library) => {
     if (new Set(garments.map(({ chartId }) => chartId)).size < garments.length)
       return { code: 'handed-twice' };
     for (const one of garments) {
-      const refusal = refuseOne(docket, one, at, shelf);
+      const refusal = refuseOne(docket, one, at, library);
       if (refusal !== null) return refusal;
     }
     return null;
@@ -118,7 +118,7 @@ function refuseOne(
   docket: Docket,
   { chartId, way, until, untried }: GarmentsHandedOver['garments'][number],
   at: string,
-  { charts }: Shelf,
+  { charts }: Library,
 ): Refusal | null {
   const chart = charts.find(({ id }) => id === chartId);
   if (chart === undefined || garmentOn(docket, chartId) === undefined) return { code: 'not-on-docket' };

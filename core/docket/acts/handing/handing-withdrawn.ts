@@ -37,7 +37,7 @@ export const handingWithdrawn: ActKind<HandingWithdrawn> = {
       signature: own[0]!.signature,
     };
   },
-  say: () => 'took back that garments were handed over',
+  say: () => 'undid handing over',
   takes: 'hand-over',
   about: noGarments,
   stages: ({ handings }, { actId }) => handings.flatMap((one) => (one.actId === actId ? [one.chartId] : [])),

@@ -1,3 +1,4 @@
+import { sayDay } from '../../../words/days';
 import * as z from 'zod';
 import { lastHanding } from '../../fitting/fitting';
 import { ACT_BASE, idSchema, itsGarment, needsChart, type ActKind } from '../act';
@@ -37,7 +38,7 @@ export const hireExtended: ActKind<HireExtended> = {
     const until = lastHanding(before, chartId)?.until ?? null;
     return until === null ? null : { kind: 'hire-extended', chartId, until };
   },
-  say: ({ chartId, until }, { garment }) => `let ${garment(chartId)} be hired until ${until}`,
+  say: ({ chartId, until }, { garment }) => `extended the hire of ${garment(chartId)} until ${sayDay(until)}`,
   takes: 'hand-over',
   about: itsGarment,
   stages: () => [],

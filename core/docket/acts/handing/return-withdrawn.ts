@@ -32,7 +32,7 @@ export const returnWithdrawn: ActKind<ReturnWithdrawn> = {
       ...(to === undefined ? {} : { to }),
     };
   },
-  say: ({ chartId }, { garment }) => `took back that ${garment(chartId)} came back`,
+  say: ({ chartId }, { garment }) => `undid the return of ${garment(chartId)}`,
   takes: 'hand-over',
   about: itsGarment,
   stages: (_before, { chartId }) => [chartId],

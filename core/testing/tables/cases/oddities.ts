@@ -382,6 +382,26 @@ export const ODDITIES: readonly MadeCase[] = [
       answers: { columns: { 1: { so: true } } },
     },
   ),
+  one(
+    'either-side',
+    'a heading that says how far its numbers go',
+    text('Size,Chest ±2 cm,Hip (cm)\nS,90,96\nM,96,\n'),
+    {
+      ...read('S | chest-girth 88-92 cm', 'M | chest-girth 94-98 cm'),
+      asks: ['either-side 1', 'not-given line 3'],
+      answers: { columns: { 1: { spreads: true }, 2: { means: null } } },
+    },
+  ),
+  one(
+    'either-side-sewn',
+    'a heading that says how exactly it is sewn',
+    text('Size,Chest ±2 cm\nS,90\nM,96\n'),
+    {
+      ...read('S | chest-girth 90 cm', 'M | chest-girth 96 cm'),
+      asks: ['either-side 1'],
+      answers: { columns: { 1: { so: true } } },
+    },
+  ),
   one('listed', 'sizes listed in a mail', ['txt', 'Hips:\n- S: 90-98 cm\n- M: 98-106 cm\n'], {
     ...read('S | hip-girth 90-98 cm', 'M | hip-girth 98-106 cm'),
   }),

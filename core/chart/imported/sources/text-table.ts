@@ -1,0 +1,103 @@
+import Papa from 'papaparse';
+import { failure, success, type Outcome } from '../../../outcome';
+import { likelyDelimiter, parseCsv } from '../../formats/csv';
+import { gridOf, type Grid } from '../layout/grid';
+import { blankParted } from './blank-parted';
+import type { ImportProblem } from './imported';
+
+/** Lines that are looked at to tell how a block is laid out. */
+const LOOKED_AT = 60;
+
+/**
+ * A block of text as a grid: parted by commas, semicolons, tabs or upright strokes, or set in columns by
+ * spaces as letters and pages print them. It is judged over all lines, for a title has none of it.
+ *
+ * @example textGrid('Size;Chest\nM;94-102').value.rows.map(({ cells }) => cells) // [['Size', 'Chest'], ['M', '94-102']]
+ */
+export function textGrid(text: string): Outcome<Grid, ImportProblem> {
+  const lines = text.split(/\r\n|\r|\n/);
+  const filled = lines.filter((line) => line.trim() !== '').slice(0, LOOKED_AT);
+  const having = (sign: RegExp) => filled.filter((line) => sign.test(line)).length;
+  const most = Math.max(2, filled.length * 0.5);
+  if (having(/^[^|]+\||^\s*\|.+\|/) >= most) return success(gridOf(strokes(lines)));
+  const delimiter = likelyDelimiter(text);
+  const parted = having(delimiter === '\t' ? /\t/ : delimiter === ';' ? /;/ : /,/);
+  // Blanks that part columns unevenly, or one alone, are told by what stands at the ends of lines.
+  const blanks = parted < most ? blankParted(lines) : null;
+  if (blanks !== null && !alike(aligned(lines), blanks)) return success(gridOf(blanks));
+  // Two spaces part columns where most lines have them and nothing else parts them.
+  if (parted < most && having(/\S {2,}\S/) >= most) return success(gridOf(aligned(lines)));
+  if (parted < most && having(LISTED) >= most) return success(gridOf(listed(lines)));
+  const rows = parseCsv(text);
+  if (!rows.ok)
+    return failure({
+      code: 'open-quotes',
+      line: rows.problem.code === 'file-quotes' ? rows.problem.line : 1,
+    });
+  return success(gridOf(rows.value));
+}
+
+/** Whether columns by two blanks come to as many in each line as those by what stands in them. */
+function alike(rows: Grid['rows'], blanks: Grid['rows']): boolean {
+  const width = Math.max(...blanks.map(({ cells }) => cells.length));
+  const many = (all: Grid['rows']) => all.filter(({ cells }) => cells.length > 1).length;
+  return (
+    many(rows) >= many(blanks) &&
+    rows.every(({ cells }) => cells.length === 1 || cells.filter(Boolean).length === width)
+  );
+}
+
+/** `S: 86-94 cm`, as people write in a mail. */
+const LISTED = /^\s*(?:[-–•*]\s+)?([^:\d][^:]{0,20}|\d{1,3}[A-Z]?):\s+(\S.*\d.*)$/;
+
+function listed(lines: readonly string[]): Grid['rows'] {
+  return lines.map((line, at) => {
+    const parts = LISTED.exec(line);
+    return { line: at + 1, cells: parts === null ? [line] : [parts[1]!, parts[2]!] };
+  });
+}
+
+/** What such tables set in bold or slanted letters. */
+const EMPHASIS = /(\*{1,3})(?=\S)([^*]*\S)\1|^(_{1,3}|`|~~)(?=\S)([^_`~]*\S)\3$/g;
+
+/** `| S | 86-94 |`, with or without the outer strokes; a line of dashes between is drawn, not said. */
+function strokes(lines: readonly string[]): Grid['rows'] {
+  return lines.flatMap((line, at) => {
+    if (line.trim() === '' || /^[\s|:+=-]+$/.test(line)) return [];
+    const inner = line.trim().replace(/^\|/, '').replace(/\|$/, '');
+    const cells = Papa.parse<string[]>(inner, { delimiter: '|', quoteChar: '\0' }).data[0]!;
+    return [{ line: at + 1, cells: cells.map((cell) => cell.trim().replace(EMPHASIS, '$2$4')) }];
+  });
+}
+
+/**
+ * Columns set by spaces: a column begins wherever, in every line that reaches so far, a blank stands
+ * before. Where that cannot be said of all of them, two spaces part the cells of each line.
+ */
+function aligned(lines: readonly string[]): Grid['rows'] {
+  const body = lines.filter((line) => /\S {2,}\S/.test(line));
+  const width = Math.max(0, ...body.map((line) => line.length));
+  const empty = Array.from({ length: width }, (_, at) => body.every((line) => (line[at] ?? ' ') === ' '));
+  const begins = empty.flatMap((blank, at) => (!blank && (at === 0 || empty[at - 1]!) ? [at] : []));
+  const cellsOf = (line: string) => line.trim().split(/ {2,}/);
+  const even = body.every((line) => cellsOf(line).length === cellsOf(body[0]!).length);
+  return lines.flatMap((line, at) => {
+    if (line.trim() === '' || /^[\s=_-]+$/.test(line)) return [];
+    if (!body.includes(line) || even) return [{ line: at + 1, cells: cellsOf(line) }];
+    // One space may stand within a cell; a border is where nothing stands in any line, twice.
+    const cells = begins.map((begin, index) => line.slice(begin, begins[index + 1] ?? line.length).trim());
+    return [{ line: at + 1, cells: joinedWords(cells, begins, body) }];
+  });
+}
+
+/** Puts together again what one space parts in every line: `36 to 38` is one cell, whatever stands above. */
+function joinedWords(cells: string[], begins: readonly number[], body: readonly string[]): string[] {
+  const joined: string[] = [];
+  cells.forEach((cell, index) => {
+    const begin = begins[index]!;
+    const wide = index === 0 || body.every((line) => line.slice(Math.max(0, begin - 2), begin).trim() === '');
+    if (wide) joined.push(cell);
+    else joined[joined.length - 1] = `${joined.at(-1)!} ${cell}`.trim();
+  });
+  return joined;
+}
