@@ -1,6 +1,6 @@
 import { failure, sheetAround, success, type ChartSheet, type Outcome } from '@neat-measure/core';
-import { isAsked, LIMITS, readPlanned, sayBroughtProblem } from '@neat-measure/core/brought';
-import { readBroughtFile } from '@neat-measure/core/brought-files';
+import { isAsked, LIMITS, readPlanned, sayImportProblem } from '@neat-measure/core/imported';
+import { readImportedFile } from '@neat-measure/core/imported-files';
 import { chartSheetSchema, importChartJson, sayFinding, sayJsonFinding } from '@neat-measure/core/sheets';
 import { open } from 'node:fs/promises';
 import { basename } from 'node:path';
@@ -19,7 +19,8 @@ export async function readChartFile(
   flags: TableFlags,
 ): Promise<Outcome<ChartSheet, readonly string[]>> {
   const file = await readWhole(path);
-  if (file === null) return failure([`${path} cannot be read. Check the name, from the folder you are in.`]);
+  if (file === null)
+    return failure([`${path} cannot be read. Check the path, relative to the folder you are in.`]);
   const name = basename(path);
   const faults = (sentences: readonly string[]) =>
     failure([`${name}: the chart has faults.`, ...sentences.map((sentence) => `  ${sentence}`)]);
@@ -27,12 +28,12 @@ export async function readChartFile(
     const read = importChartJson(file);
     return read.ok ? success(read.value) : faults(read.problem.map(sayJsonFinding));
   }
-  const found = await readBroughtFile(file);
-  if (!found.ok) return failure([`${name}: ${sayBroughtProblem(found.problem)}`]);
+  const found = await readImportedFile(file);
+  if (!found.ok) return failure([`${name}: ${sayImportProblem(found.problem)}`]);
   const { tables } = found.value;
   if (tables.length > 1 && flags.table === undefined)
     return failure([
-      `${name} holds ${tables.length} tables. Say which, with --table and its number:`,
+      `${name} holds ${tables.length} tables. Choose one with --table and its number:`,
       ...tables.map((one, at) => `  ${at + 1}: ${one.name || one.grid.rows[0]?.cells.join(' | ') || ''}`),
     ]);
   const table = tables[(flags.table ?? 1) - 1];
@@ -43,14 +44,14 @@ export async function readChartFile(
   const plan = planned.value;
   if (isAsked(plan))
     return failure([
-      `${name}: before anybody is sized by it, say what the table leaves open:`,
+      `${name}: the table leaves questions open. Answer them before sizing wearers:`,
       ...sayAsked(plan).map((line) => `  ${line}`),
-      'The same flags in a file, as {"unit": ["in"]}, are given again with --answers FILE.',
+      'To answer the same way next time, put these flags into a file, as {"unit": ["in"]}, and give it with --answers FILE.',
     ]);
   const read = readPlanned(plan);
   if (!read.ok) return faults(read.problem.map(sayFinding));
   const [first] = read.value.parts;
-  if (first === undefined) return faults(['There is no size in it.']);
+  if (first === undefined) return faults(['It has no sizes. Check that the right table is chosen.']);
   const head = { maker: 'file', garment: name, rule: 'widest-decides' } as const;
   const kept = chartSheetSchema.safeParse({ ...sheetAround(first, head), ...read.value });
   return kept.success ? success(kept.data) : faults(kept.error.issues.map(({ message }) => message));

@@ -10,8 +10,8 @@ import {
   type MeasuredValue,
 } from '@neat-measure/core';
 import { chartSheetSchema, importCsv } from '@neat-measure/core/sheets';
-import type { TableAnswers } from '@neat-measure/core/brought';
-import { readBroughtText } from '@neat-measure/core/brought-files';
+import type { TableAnswers } from '@neat-measure/core/imported';
+import { readImportedText } from '@neat-measure/core/imported-files';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { UnderstoodTable } from '../core/testing/tables/corpus-case';
@@ -72,7 +72,7 @@ describe('docs/chart-format.md', () => {
 });
 
 /** The tables of makers on the page: what is answered, the table, and what is understood of it. */
-const BROUGHT = [...PAGE.matchAll(/```brought\n([\s\S]*?)```/g)].map(([, text]) => {
+const IMPORTED = [...PAGE.matchAll(/```imported\n([\s\S]*?)```/g)].map(([, text]) => {
   const lines = text!.trim().split('\n');
   const answers = lines[0]!.startsWith('answers: ') ? lines.shift()!.slice('answers: '.length) : '{}';
   return {
@@ -99,11 +99,11 @@ function linesOf({ asks, parts, made = {}, called = {} }: UnderstoodTable): stri
 }
 
 describe('the tables of makers in docs/chart-format.md', () => {
-  it('are many', () => expect(BROUGHT.length).toBeGreaterThan(15));
+  it('are many', () => expect(IMPORTED.length).toBeGreaterThan(15));
 
-  for (const { table, answers, understood } of BROUGHT)
+  for (const { table, answers, understood } of IMPORTED)
     it(`are understood as it says: ${table.split('\n')[0]!}`, () => {
-      const read = readBroughtText(table);
+      const read = readImportedText(table);
       if (!read.ok) return fail(read.problem);
       const got = understand(read.value.tables[0]!, answers);
       expect(typeof got === 'string' ? [got] : linesOf(got)).toEqual(understood);

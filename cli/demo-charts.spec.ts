@@ -218,7 +218,7 @@ describe('a vest past its range', () => {
       ['front-length', 'settled'],
       ['back-length', 'settled'],
     ]);
-    expect(sayReason(verdict, 'in/8')).toContain('Made to measure is the way on.');
+    expect(sayReason(verdict, 'in/8')).toContain('Next: made to measure.');
   });
 });
 

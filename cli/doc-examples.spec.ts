@@ -1,13 +1,14 @@
 import * as common from '@neat-measure/core';
 import * as bodies from '@neat-measure/core/bodies-507';
-import * as brought from '@neat-measure/core/brought';
-import * as broughtFiles from '@neat-measure/core/brought-files';
+import * as imported from '@neat-measure/core/imported';
+import * as importedFiles from '@neat-measure/core/imported-files';
 import * as fitDrawing from '@neat-measure/core/fit-drawing';
 import * as names from '@neat-measure/core/iso8559-names';
 import * as partCoverage from '@neat-measure/core/part-coverage';
 import * as reference from '@neat-measure/core/reference';
 import * as sheets from '@neat-measure/core/sheets';
 import * as stock from '@neat-measure/core/stock';
+import * as terms from '@neat-measure/core/terms';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as fixtures from '../core/testing/examples';
@@ -16,14 +17,15 @@ import * as fixtures from '../core/testing/examples';
 const core = {
   ...common,
   ...bodies,
-  ...brought,
-  ...broughtFiles,
+  ...imported,
+  ...importedFiles,
   ...fitDrawing,
   ...names,
   ...partCoverage,
   ...reference,
   ...sheets,
   ...stock,
+  ...terms,
 };
 const FOLDER = join(process.cwd(), 'core');
 const files = readdirSync(FOLDER, { recursive: true, encoding: 'utf8' }).filter(

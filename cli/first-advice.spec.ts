@@ -20,7 +20,8 @@ import { DEMO_NAMES, demoSheet } from './demo-sheets';
 
 const SHEETS = DEMO_NAMES.map(demoSheet);
 const CHARTS = SHEETS.map((sheet) => ({ sheet, chart: compileChart(sheet), codes: codesRead(sheet) }));
-const WEARERS = 2_000;
+/** So many wearers are drawn; for a longer look: `WEARERS=10000`. */
+const WEARERS = Number(process.env['WEARERS'] ?? 2_000);
 /** So many are drawn for a chart at once. */
 const DRAWN = 100;
 type Sizes = Readonly<Record<string, string>>;

@@ -14,7 +14,7 @@ export class BrokenList extends Error {
   ) {
     super(
       why === 'quote'
-        ? `A quotation mark opened on line ${line} is never closed. Close it, or take it out; nothing from there on was read`
+        ? `A quotation mark opened on line ${line} is never closed. Close or remove it; nothing after it was read`
         : `Line ${line} never ends`,
     );
   }

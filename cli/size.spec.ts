@@ -50,7 +50,7 @@ describe('size', () => {
 
   it('gives the reason of every size where it is asked for', async () => {
     const { output } = await size('--chart', at('chart.csv'), '--people', at('people.csv'), '--reasons');
-    expect(output).toContain('ada,settled,M,,"Chest 98 cm lies inside M, 4 cm clear of its edge."');
+    expect(output).toContain('ada,settled,M,,"Chest 98 cm is inside M, 4 cm clear of its edge."');
     expect(output).toContain('cid,incomplete,,,Still to measure: chest. Left: M or L.');
   });
 
@@ -234,7 +234,7 @@ describe('size', () => {
       expect((await sized(table, ...said, '--leave-out', '4')).line).toMatch(/^ada,settled,M,/);
       const nowhere = await sized(table, '--means', 'Bust=bust-girth', '--unit', 'yards');
       expect(nowhere.code).toBe(1);
-      expect(nowhere.told).toContain('no column is headed “Bust”');
+      expect(nowhere.told).toContain('no column has the heading “Bust”');
       expect(nowhere.told).toContain('--unit takes cm, in, mm, m, ft');
       expect((await sized(table, '--table', 'first')).told).toContain('--table');
     });
@@ -243,7 +243,7 @@ describe('size', () => {
       const table = (rows: string) => `<table><tr><th>Size</th><th>Chest (in)</th></tr>${rows}</table>`;
       const row = (size: string, cell: string) => `<tr><td>${size}</td><td>${cell}</td></tr>`;
       const page = `<html><body>${table(row('S', '34-36') + row('M', '36-38'))}<p>Long</p>${table(row('SL', '34-36') + row('ML', '36-38'))}</body></html>`;
-      expect((await sized(page)).told).toContain('holds 2 tables. Say which, with --table');
+      expect((await sized(page)).told).toContain('holds 2 tables. Choose one with --table');
       expect((await sized(page, '--table', '2')).line).toMatch(/^ada,edge|^ada,settled,ML,/);
       expect((await sized(page, '--table', '3')).told).toContain('there is no 3');
     });
@@ -251,7 +251,7 @@ describe('size', () => {
     it('says what is wrong with a file of answers', async () => {
       await writeFile(at('answers.json'), '{"units": ["in"]}');
       expect((await sized('Size,Chest\nS,34-36\n', '--answers', at('answers.json'))).told).toContain(
-        'holds no answers that are known here',
+        'holds an unknown answer',
       );
       expect((await sized('Size,Chest\nS,34-36\n', '--answers', at('none.json'))).told).toContain(
         'cannot be read',

@@ -42,17 +42,17 @@ Sizes a list of people against one chart, without a server.
   --chart       a chart as JSON, or a maker's table as CSV, XLSX, ODS or HTML
   --people      a list as CSV: id, then one column a measurement; - reads standard input
   --out         where to write id,verdict,size,alternates,reason; standard output if left out
-  --rule        ${HOUSE_RULES.join(' | ')}, in the place of the chart's own
+  --rule        ${HOUSE_RULES.join(' | ')}, instead of the chart's own
   --key         the column that decides under key-decides
   --preference  ${FIT_PREFERENCES.join(' | ')}; regular if left out
   --show        ${WORKING_UNITS.join(' | ')} for the reasons; the chart's own if left out
-  --reasons     the reason of every size; else only of those that somebody must look at
-  --json        one JSON object a line instead, with parts, odds and the maker's arithmetic
-What a maker's table leaves open is told, with the flags that answer it: --table, --means 'Chest=chest-girth',
---unit in, --ease, --times, --so, --to-next, --leave-out, --size-line, --across, --only-class.
-  --answers     a file that holds such flags as JSON, {"unit": ["in"]}, so that the same table is read alike again
-Rows that cannot be read are told on standard error by their line; the others are sized.
-The list streams: only its ids are kept in memory.
+  --reasons     the reason of every size; otherwise only where the verdict is not settled
+  --json        one JSON object a line instead of CSV, with parts, odds and the maker's arithmetic
+Questions that a maker's table leaves open are listed with the flags that answer them: --table, --means 'Chest=chest-girth',
+--unit in, --ease, --times, --so, --to-next, --either-side, --leave-out, --size-line, --across, --only-class.
+  --answers     a file that holds such flags as JSON, {"unit": ["in"]}, so that the same table is read the same way again
+Rows that cannot be read are reported on standard error with their line number; all others are sized.
+The list is read as a stream: only its ids stay in memory.
 Exit code 1 if any row or file could not be read.`;
 
 /** How often progress is told, in rows. */
@@ -188,7 +188,7 @@ async function sizeStream(
     throw error;
   }
   if (headings === null) {
-    tell(`${basename(asked.people)}: the file is empty. It needs a heading line and one line a person.`);
+    tell(`${basename(asked.people)}: the file is empty. It needs a heading line and one line per wearer.`);
     return 1;
   }
   await flush();
@@ -251,7 +251,7 @@ async function readChart(asked: Asked): Promise<Outcome<ChartSheet, readonly str
   if (!read.ok || (asked.rule === undefined && asked.key === undefined)) return read;
   const sheet = read.value;
   if (asked.key !== undefined && !isColumnCode(asked.key))
-    return failure([`--key ${asked.key} is no measurement known here.`]);
+    return failure([`--key ${asked.key} is not a known measurement.`]);
   const ruled = chartSheetSchema.safeParse({
     ...sheet,
     rule: asked.rule ?? sheet.rule,
@@ -273,7 +273,7 @@ async function readFlags({ answers, flags }: Asked): Promise<Outcome<TableFlags,
     const read = tableFlagsSchema.safeParse(JSON.parse(await readFile(fromCaller(answers), 'utf8')));
     if (read.success) return success(together(read.data, flags));
     const faults = read.error.issues.map(({ path, message }) => `  ${path.join('.')}: ${message}`);
-    return failure([`${answers} holds no answers that are known here:`, ...faults]);
+    return failure([`${answers} holds an unknown answer:`, ...faults]);
   } catch (error) {
     return failure([`${answers} cannot be read as JSON: ${(error as Error).message}.`]);
   }
@@ -282,10 +282,10 @@ async function readFlags({ answers, flags }: Asked): Promise<Outcome<TableFlags,
 /** What broke off a stream, as a sentence. */
 function sayBroken(error: NodeJS.ErrnoException, { people, out }: Asked): string {
   if (error instanceof BrokenList)
-    return `${basename(people)}: ${error.message}.${error.why === 'endless' ? ' Is it a list of people?' : ''}`;
+    return `${basename(people)}: ${error.message}.${error.why === 'endless' ? ' Check that it is a list of wearers.' : ''}`;
   if (out !== undefined && error.path === fromCaller(out))
-    return `${out} could not be written: ${error.message}. Name a place that can.`;
-  return `${people} cannot be read. Check the name, from the folder you are in.`;
+    return `${out} could not be written: ${error.message}. Choose another path.`;
+  return `${people} cannot be read. Check the path, relative to the folder you are in.`;
 }
 
 /** npm moves to the project's root; a path is meant from where the person stands. */

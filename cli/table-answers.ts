@@ -12,7 +12,7 @@ import {
   type TableContext,
   type TablePlan,
   type WrittenUnit,
-} from '@neat-measure/core/brought';
+} from '@neat-measure/core/imported';
 import { failure, success, type Outcome } from '@neat-measure/core';
 import * as z from 'zod';
 
@@ -36,6 +36,8 @@ export const tableFlagsSchema = z.strictObject({
   times: several,
   /** `Chest`: each of its open ends reaches to that of the size beside it. */
   'to-next': several,
+  /** `Chest ±2 cm`: each of its numbers goes as far to either side as its heading says. */
+  'either-side': several,
   /** A line that is no part of the table, by its number; `rest` for all that are asked about. */
   'leave-out': several,
   /** A line that is a size after all. */
@@ -47,7 +49,17 @@ export type TableFlags = z.infer<typeof tableFlagsSchema>;
 
 /** Flags that are given once, and such as may be given again and again. */
 export const ONCE = ['table', 'across', 'only-class'] as const;
-export const AGAIN = ['means', 'unit', 'so', 'ease', 'times', 'to-next', 'leave-out', 'size-line'] as const;
+export const AGAIN = [
+  'means',
+  'unit',
+  'so',
+  'ease',
+  'times',
+  'to-next',
+  'either-side',
+  'leave-out',
+  'size-line',
+] as const;
 
 /** Two sets of flags as one; what is given on the command line goes before what a file says. */
 export function together(file: TableFlags, line: TableFlags): TableFlags {
@@ -85,9 +97,11 @@ export function planByFlags(
     const [heading, value] = at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at + 1)];
     const columns = columnsCalled(planTable(grid, answers, context), heading);
     const answer = said(value.trim());
-    if (answer === null) faults.push(`--${flag} '${text}': “${value}” is none that can be said here.`);
+    if (answer === null) faults.push(`--${flag} '${text}': “${value}” is not an answer to this flag.`);
     else if (columns.length === 0)
-      faults.push(`--${flag} '${text}': no column is headed “${heading}”. Write it as the table does.`);
+      faults.push(
+        `--${flag} '${text}': no column has the heading “${heading}”. Write it exactly as in the table.`,
+      );
     else for (const { key } of columns) answers = sayOfColumn(answers, key, answer);
   };
   for (const one of flags.means)
@@ -102,6 +116,7 @@ export function planByFlags(
   for (const one of flags.times)
     say('times', one, (value) => (value === '1' || value === '2' ? { times: value === '2' ? 2 : 1 } : null));
   for (const one of flags['to-next']) say('to-next', one, () => ({ toNext: true }));
+  for (const one of flags['either-side']) say('either-side', one, () => ({ spreads: true }));
   for (const one of flags.so) say('so', one, () => ({ so: true }));
   for (const one of flags.unit.filter((text) => text.includes('=')))
     say('unit', one, (value) => (isWrittenUnit(value) ? { unit: value } : null));
@@ -151,22 +166,26 @@ const ASKED: Readonly<
     (called: string, may: string, unit: WrittenUnit | null) => string
   >
 > = {
-  'which-measurement': (called, may) => `what is measured? --means '${called}=${may}'; ${leaveOut(called)}`,
+  'which-measurement': (called, may) =>
+    `what does it measure? --means '${called}=${may}'; ${leaveOut(called)}`,
   'which-unit': (called, _may, unit) =>
     `in which unit? --unit ${unit ?? 'in'}, or --unit '${called}=${unit ?? 'in'}'`,
   'impossible-unit': (called, _may, unit) =>
-    `nobody has these numbers in its unit. --unit '${called}=${unit ?? 'in'}', or --so '${called}'`,
+    `no body has these measurements in its unit. --unit '${called}=${unit ?? 'in'}', or --so '${called}'`,
   'lone-end': (called) =>
-    `it names one end alone. --so '${called}' takes it for the middle of a size; ${leaveOut(called)}`,
+    `it gives only one end of each size. --so '${called}' reads it as the middle of a size; ${leaveOut(called)}`,
   'one-sided': (called) =>
-    `every size is open to the same side. --to-next '${called}' ends each at the next; --so '${called}' leaves it so`,
+    `every size is open on the same side. --to-next '${called}' ends each size at the next; --so '${called}' leaves it so`,
+  'either-side': (called) =>
+    `its heading says how far each number reaches. --either-side '${called}' makes every size that wide; --so '${called}' takes the numbers alone`,
   'left-out': (called, may) =>
-    `it holds numbers and is not taken. --means '${called}=${may}'; ${leaveOut(called)}`,
-  'twins-differ': (called) => `it is the same in another unit and says otherwise. ${leaveOut(called)}`,
-  mass: (called) => `a weight decides no size. ${leaveOut(called)}`,
-  alike: (called) => `it is the same in every size and tells nobody’s. ${leaveOut(called)}`,
+    `it holds numbers that are not read. --means '${called}=${may}'; ${leaveOut(called)}`,
+  'twins-differ': (called) =>
+    `it repeats another column in another unit, and the two disagree. ${leaveOut(called)}`,
+  mass: (called) => `a weight does not decide a size. ${leaveOut(called)}`,
+  alike: (called) => `it is the same in every size, so it decides nothing. ${leaveOut(called)}`,
   flat: (called) =>
-    `half the way round, or laid flat. --times '${called}=2' doubles it; --times '${called}=1' takes it as it stands`,
+    `half a girth, or laid flat. --times '${called}=2' doubles it; --times '${called}=1' reads it as it is`,
   garment: (called) =>
-    `of the garment. --ease '${called}=8-14' says by how much it is larger; --times '${called}=1' takes it for the body’s`,
+    `a measure of the garment. --ease '${called}=8-14' says how much larger it is than the body; --times '${called}=1' reads it as a measure of the body`,
 };

@@ -197,7 +197,7 @@ function limitRequests(): RequestHandler {
     handler: () => {
       throw new ProblemError(
         'too-many-requests',
-        'Too many requests from this address. Wait a minute, then go on.',
+        'Too many requests from this address. Wait a minute, then try again.',
       );
     },
   });

@@ -51,20 +51,20 @@ export function guard(database: Database, settings: HouseSettings, cookie: Sessi
     if (asking === undefined)
       throw new ProblemError(
         'not-signed-in',
-        'You are not signed in, or the session has ended. Sign in and go on; what you typed is kept.',
+        'You are not signed in, or the session has ended. Sign in to continue; what you typed is kept.',
       );
     if (access !== 'self') {
       if (asking.owes.length > 0)
         throw new ProblemError(
           'not-allowed',
-          'The house wants a second factor of you. Set it up under your name, then go on.',
+          'The house requires a second factor. Set it up under your name, then continue.',
         );
       // What a tape sends may be sent for it by whoever measures.
       const takes = access === 'tape' ? 'measure' : access;
       if (!grants(asking.role, takes))
         throw new ProblemError(
           'not-allowed',
-          `Your role does not let you ${CAPABILITIES[takes]}. Ask somebody whose role does, or an administrator.`,
+          `Your role does not let you ${CAPABILITIES[takes]}. Ask an administrator.`,
         );
     }
     entered.asking = asking;

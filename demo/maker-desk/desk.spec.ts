@@ -135,7 +135,7 @@ describe('the maker’s desk', () => {
       .toBe(409);
     expect(desk.orders[0]!.fates).toEqual({ 1: 'late' });
     for (let day = 0; day < 6; day++) await post('/next-day', {});
-    expect(await text()).toContain('Parcels, as they are packed');
+    expect(await text()).toContain('Parcels');
     close();
   });
 

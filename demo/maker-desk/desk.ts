@@ -137,28 +137,29 @@ export function deskApp(desk: Desk): Express {
   app.put('/orders/:id', express.json({ limit: '1mb' }), async (request, response) => {
     const read = orderSheetSchema.safeParse(request.body);
     if (!read.success || read.data.order !== request.params.id)
-      return void refuse(response, 400, 'This is no order in the form this desk reads.');
+      return void refuse(response, 400, 'This is not an order in the format this desk reads.');
     const taken = await desk.take(read.data);
-    if (taken === 'differs') return void refuse(response, 409, 'Another order came under this id.');
-    if (taken === 'full') return void refuse(response, 409, 'This desk takes no more orders.');
+    if (taken === 'differs')
+      return void refuse(response, 409, 'Another order with this id has been received.');
+    if (taken === 'full') return void refuse(response, 409, 'This desk accepts no more orders.');
     response.json(desk.answer(read.data.order));
   });
   app.get('/orders/:id', (request, response) => {
     const answer = desk.answer(request.params.id);
-    if (answer === null) refuse(response, 404, 'No such order came here.');
+    if (answer === null) refuse(response, 404, 'This order has not been received.');
     else response.json(answer);
   });
   app.get('/', (_request, response) => void response.type('html').send(pageOf(desk)));
   const form = express.urlencoded({ extended: false, limit: '4kb' });
   app.post('/next-day', form, async (request, response) => {
     if (!isOwn(request.get('origin'), request.get('host')))
-      return void refuse(response, 403, 'Press it here.');
+      return void refuse(response, 403, 'Press the button on this page.');
     await desk.nextDay();
     response.redirect(303, '/');
   });
   app.post('/fates', form, async (request, response) => {
     if (!isOwn(request.get('origin'), request.get('host')))
-      return void refuse(response, 403, 'Choose it here.');
+      return void refuse(response, 403, 'Choose it on this page.');
     const read = z
       .object({ order: z.string().max(40), line: z.string().max(8), fate: z.enum(FATES) })
       .safeParse(request.body);
@@ -166,7 +167,7 @@ export function deskApp(desk: Desk): Express {
       return void refuse(
         response,
         409,
-        'It is too late for that, or there is no such line. Go back and look again.',
+        'It is too late to change this line, or there is no such line. Go back and check.',
       );
     response.redirect(303, '/');
   });

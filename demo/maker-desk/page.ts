@@ -30,10 +30,10 @@ ul{margin:6px 0 0;padding-left:20px}.soft{color:#6b6152}
 <body>
 <div class="top">
 <div><h1>The maker’s desk</h1>
-<p class="soft">It plays every maker of the demo by a script. Here it is ${desk.today}.</p></div>
+<p class="soft">It plays every maker of the demo by a script. Today is ${desk.today}.</p></div>
 <form method="post" action="/next-day"><button>The next day</button></form>
 </div>
-${orders.length === 0 ? '<section><p>No order has come yet.</p></section>' : orders.map((order) => sectionOf(desk, order)).join('\n')}
+${orders.length === 0 ? '<section><p>No order has been received yet.</p></section>' : orders.map((order) => sectionOf(desk, order)).join('\n')}
 </body>
 </html>
 `;
@@ -69,11 +69,11 @@ function sectionOf(desk: DeskView, order: DeskOrder): string {
   );
   return `<section>
 <h2>Order ${sheet.number}, ${escaped(sheet.maker)}</h2>
-<p class="soft">From ${escaped(sheet.house)}, came ${on}</p>
-<table><thead><tr><th>How many</th><th>Garment</th><th>Size</th><th>Code</th><th>What becomes of it</th></tr></thead>
+<p class="soft">From ${escaped(sheet.house)}, received ${on}</p>
+<table><thead><tr><th>How many</th><th>Garment</th><th>Size</th><th>Code</th><th>Outcome</th></tr></thead>
 <tbody>${rows.join('')}</tbody></table>
 <ul>${said.join('')}</ul>
-${parcels.length === 0 ? '' : `<p><b>Parcels, as they are packed</b></p><ul>${parcels.join('')}</ul>`}
+${parcels.length === 0 ? '' : `<p><b>Parcels</b></p><ul>${parcels.join('')}</ul>`}
 </section>`;
 }
 
@@ -83,7 +83,7 @@ function fateField(desk: DeskView, order: DeskOrder, line: number, fate: keyof t
     (one) => `<option value="${one}"${one === fate ? ' selected' : ''}>${FATE_WORDS[one]}</option>`,
   );
   return `<form method="post" action="/fates"><input type="hidden" name="order" value="${order.sheet.order}"><input type="hidden" name="line" value="${line}">
-<select name="fate" aria-label="What becomes of line ${line} of order ${order.sheet.number}">${options.join('')}</select> <button>So be it</button></form>`;
+<select name="fate" aria-label="Outcome of line ${line} of order ${order.sheet.number}">${options.join('')}</select> <button>Save</button></form>`;
 }
 
 function escaped(text: string): string {

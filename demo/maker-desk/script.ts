@@ -7,12 +7,12 @@ export type Fate = (typeof FATES)[number];
 
 /** Each in words. */
 export const FATE_WORDS: Readonly<Record<Fate, string>> = {
-  prompt: 'comes as promised',
-  'in-parts': 'comes in two parcels',
-  'back-ordered': 'cannot be had for a while',
+  prompt: 'arrives as promised',
+  'in-parts': 'arrives in two parcels',
+  'back-ordered': 'is on backorder',
   late: 'comes late',
-  substituted: 'another size is sent in its place',
-  'wrong-size': 'another size lies in the parcel by mistake',
+  substituted: 'is replaced by another size',
+  'wrong-size': 'another size is packed by mistake',
 };
 
 /** An order as the desk has it. */

@@ -62,8 +62,7 @@ export function refuseGuessable(passphrase: string, about: readonly string[]): v
   );
   const { score } = guesser.check(bare.slice(0, LOOKED_AT));
   if (score >= LEAST_SCORE) return;
-  const message =
-    'This passphrase is easily guessed: it is common, or made of what is. Take three or four words that have nothing to do with each other.';
+  const message = 'This passphrase is easy to guess. Choose three or four unrelated words.';
   throw new ProblemError('invalid', message, { faults: [{ path: 'passphrase', message }] });
 }
 

@@ -131,7 +131,7 @@ describe('what happened', () => {
       ),
     ).toBe(1);
     await app.database('acts').where({ place: act.place }).delete();
-    expect((await checkAudit(app.database)).broken[0]).toContain('gone');
+    expect((await checkAudit(app.database)).broken[0]).toContain('missing');
   });
 
   it('can neither be changed nor taken out by the application’s own user', async () => {

@@ -85,7 +85,7 @@ export async function checkAudit(database: Database): Promise<AuditCheck> {
     Number((await query.count<{ n: number }[]>({ n: '*' }))[0]!.n);
   const noted = () => database('acts_noted').leftJoin('acts', 'acts.id', 'acts_noted.act_id');
   const changed = await count(noted().whereRaw('binary sha2(acts.body, 256) <> binary acts_noted.sha256'));
-  if (changed > 0) found.broken.push(`${changed} acts say something else than when they were kept.`);
+  if (changed > 0) found.broken.push(`Acts that differ from what was saved: ${changed}.`);
   const gone = await count(
     noted()
       .whereNull('acts.id')
@@ -96,7 +96,7 @@ export async function checkAudit(database: Database): Promise<AuditCheck> {
           .select(database.raw('1')),
       ),
   );
-  if (gone > 0) found.broken.push(`${gone} acts are gone, and nobody was erased whose they were.`);
+  if (gone > 0) found.broken.push(`Acts that are missing without an erasing that explains it: ${gone}.`);
   // Acts of before they were noted have none; from the first that was on, each has its note.
   const first = database('acts_noted').join('acts', 'acts.id', 'acts_noted.act_id').min('acts.place');
   const unnoted = await count(
@@ -106,7 +106,7 @@ export async function checkAudit(database: Database): Promise<AuditCheck> {
         database('acts_noted').whereRaw('acts_noted.act_id = acts.id').select(database.raw('1')),
       ),
   );
-  if (unnoted > 0) found.broken.push(`${unnoted} acts were put in past the list of what was done.`);
+  if (unnoted > 0) found.broken.push(`Acts added outside the audit log: ${unnoted}.`);
   return found;
 }
 
@@ -129,7 +129,7 @@ async function checkList(
       .select<SealedRow[]>();
     if (hashOf(list, before, run) !== next.hash)
       found.broken.push(
-        `Of ${list}, between place ${from + 1} and ${next.place} something was changed, taken out or put in.`,
+        `Of ${list}, between place ${from + 1} and ${next.place} entries were changed, removed or added.`,
       );
     [before, from] = [next.hash, next.place];
     found.rows += run.length;

@@ -100,7 +100,7 @@ describe('a backup', () => {
           () => 'done',
           (error: Error) => error.message,
         );
-      expect(await why(restore(one.url, file, SECRET))).toContain('empty one only');
+      expect(await why(restore(one.url, file, SECRET))).toContain('only be restored into an empty database');
       expect(await why(restore(other.url, file, 'another'))).not.toBe('done');
       const bytes = await readFile(file);
       await writeFile(file, bytes.subarray(0, bytes.length - 200));

@@ -23,7 +23,7 @@ export async function loadLines(
   const [rows] = (await database.raw('show tables')) as [object[]];
   if (rows.length > 0)
     throw new RestoreProblem(
-      'There is something in this database. A backup is put back into an empty one only: nothing is ever written over.',
+      'The database is not empty. A backup can only be restored into an empty database.',
     );
   const reader = new LineReader(database, migrate);
   for await (const line of lines) await reader.take(line);
@@ -34,7 +34,7 @@ export async function loadLines(
   );
   if (differing.length > 0)
     throw new RestoreProblem(
-      `What was put back is not what was backed up, in ${differing.join(', ')}. Do not use it; try another backup.`,
+      `The restored data differs from the backup in ${differing.join(', ')}. Do not use it; try another backup.`,
     );
   return found;
 }
@@ -66,17 +66,16 @@ class LineReader {
 
   /** What the backup says there is. */
   end(): DumpTables {
-    if (this.told === null)
-      throw new RestoreProblem('This backup ends before its end: it is not whole. Use another one.');
+    if (this.told === null) throw new RestoreProblem('This backup is incomplete. Use another one.');
     return this.told;
   }
 
   private async begin(head: Partial<DumpHead>): Promise<void> {
     if (head.format !== DUMP_FORMAT || head.schema === undefined)
-      throw new RestoreProblem('This is no backup of Neat Measure, or one of another form.');
+      throw new RestoreProblem('This file is not a backup of Neat Measure, or is in an unknown format.');
     await this.migrate(head.schema).catch(() => {
       throw new RestoreProblem(
-        `This backup is of a later version (${head.schema}) than this program. Put it back with that version.`,
+        `This backup was made by a later version (${head.schema}). Restore it with that version.`,
       );
     });
     // Rows come in the order of the tables' names, not of what they rest on; what was noted comes with them.

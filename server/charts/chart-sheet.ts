@@ -7,7 +7,7 @@ import {
   sayRequirement,
   type InchParts,
 } from '@neat-measure/core';
-import { tableRows } from '@neat-measure/core/brought';
+import { tableRows } from '@neat-measure/core/imported';
 import type { Content } from 'pdfmake/interfaces';
 import { printPdf, words } from '../print/print-pdf';
 

@@ -44,7 +44,7 @@ describe('the routes of charts', () => {
     ]);
   });
 
-  it('have one name on the shelf once: the second of a name is a version, or is named otherwise', async () => {
+  it('have one name once: the second of a name is a version, or is named otherwise', async () => {
     const named = (garment: string) => ({
       sheet: sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', { garment }),
     });
@@ -114,7 +114,7 @@ describe('the routes of charts', () => {
     expect(problem(await put(id, other))).toEqual([409, 'id-taken']);
   });
 
-  it('get new versions; the shelf shows the latest, and the old one stays', async () => {
+  it('get new versions; the list shows the latest, and the old one stays', async () => {
     const first = await records.save(ROUTES.charts, chartSave());
     const { id: docketId } = await records.docket([first]);
     const wider = chartSave({
@@ -164,11 +164,11 @@ describe('the routes of charts', () => {
       return answer.body.detail as string;
     };
     expect(await refused({ rule: 'key-decides' })).toContain('Choose the measurement that decides.');
-    expect(await refused({ key: 'neck-girth' })).toContain('no deciding column');
-    expect(await refused({ label: '{body}' })).toContain('“body”, which is no part');
+    expect(await refused({ key: 'neck-girth' })).toContain('not a deciding column');
+    expect(await refused({ label: '{body}' })).toContain('“body”, which is not a part');
     expect(await refused({ maker: ' ' })).toContain('sheet.maker');
     expect(await refused({ parts: [{ ...sheet.parts[0]!, sizes: ['M', 'M'] }] })).toContain(
-      'a size stands there twice',
+      'a size is listed twice',
     );
     expect(
       await refused({
@@ -176,7 +176,7 @@ describe('the routes of charts', () => {
           { ...sheet.parts[0]!, columns: [{ code: 'chest-girth', unit: 'cm', cells: ['94-8x', '90'] }] },
         ],
       }),
-    ).toContain('“94-8x” is no interval');
+    ).toContain('“94-8x” is not an interval');
   });
 
   it('that are unknown are said to be', async () => {
@@ -195,16 +195,16 @@ describe('the routes of charts', () => {
     ]);
   });
 
-  it('is retired from the shelf and comes back, and what was sized by it stays', async () => {
+  it('is retired and restored, and what was sized by it stays', async () => {
     const { id, chartId } = await records.docket();
-    const shelf = async () =>
+    const listed = async () =>
       ((await app.get(`${ROUTES.charts}?search=Field`)).body.items as { id: string }[]).map((one) => one.id);
-    expect(await shelf()).toContain(chartId);
+    expect(await listed()).toContain(chartId);
     expect((await app.put(chartRetiredPath(chartId), { retired: true })).body.retired).toBeTrue();
-    expect(await shelf()).not.toContain(chartId);
+    expect(await listed()).not.toContain(chartId);
     expect((await records.bench(id)).charts.map((one) => one.id)).toEqual([chartId]);
     expect((await app.put(chartRetiredPath(chartId), { retired: false })).body.retired).toBeFalse();
-    expect(await shelf()).toContain(chartId);
+    expect(await listed()).toContain(chartId);
     expect((await app.put(chartRetiredPath(uuidv7()), { retired: true })).status).toBe(404);
   });
 });

@@ -8,11 +8,11 @@ import { aloneInHouse } from '../settings/store';
 import { findCharts, hasNamesake, isRetired, listVersions, retireChart, saveChart } from './store';
 
 /**
- * Puts a chart on the shelf, or the next version of one. All of it, or nothing: the sheet has
+ * Saves a chart, or the next version of one. All of it, or nothing: the sheet has
  * been through its schema, which holds its parts together.
  *
  * @throws ProblemError `not-found` when the version it follows is unknown, `changed-meanwhile`
- *   when another version followed it first, `name-taken` when another chart on the shelf has the maker and the name
+ *   when another version followed it first, `name-taken` when another chart in use has the maker and the name
  */
 export async function keepChart(
   database: Database,
@@ -30,14 +30,17 @@ export async function keepChart(
     database,
     async (transaction) => {
       await aloneInHouse(transaction);
-      // Two of one name that stand on the shelf since before are left: each can still have its next version.
+      // Two of one name that are there since before are left: each can still have its next version.
       const isNamed =
         before === null ||
         before.sheet.maker !== sheet.maker ||
         before.sheet.garment !== sheet.garment ||
         (await isRetired(transaction, before.id));
       if (isNamed && (await hasNamesake(transaction, place.seriesId, sheet)))
-        throw nameTaken(sheet, 'Save this one as its next version, or give the garment another name.');
+        throw nameTaken(
+          sheet,
+          'Save it as the next version of that chart, or give the garment another name.',
+        );
       return saveChart(transaction, { id, ...place, sheet, source }, fitterId);
     },
     (done) =>
@@ -53,16 +56,16 @@ export async function keepChart(
   if (saved === 'overtaken')
     throw new ProblemError(
       'changed-meanwhile',
-      'Somebody saved a version of this chart meanwhile. Look at it, then make your changes again.',
+      'Another user saved a version of this chart in the meantime. Check that version, then make your changes again.',
     );
   if (saved === 'differs') throw idTaken();
   return (await findCharts(database, [id]))[0]!;
 }
 
 /**
- * Takes a chart with all its versions from the shelf, or back onto it.
+ * Retires a chart with all its versions, or restores it.
  *
- * @throws ProblemError `not-found`, and `name-taken` when another chart has its name on the shelf meanwhile
+ * @throws ProblemError `not-found`, and `name-taken` when another chart has its name meanwhile
  */
 export async function shelveChart(
   database: Database,
@@ -78,7 +81,7 @@ export async function shelveChart(
       await aloneInHouse(transaction);
       const comesBack = !retired && (await isRetired(transaction, latest!.id));
       if (comesBack && (await hasNamesake(transaction, seriesId, sheet)))
-        throw nameTaken(sheet, 'Take that one from the shelf first, or save this one under another name.');
+        throw nameTaken(sheet, 'Retire that chart first, or save this one under another name.');
       await retireChart(transaction, seriesId, retired);
     },
     () => ({

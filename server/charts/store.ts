@@ -105,7 +105,7 @@ export async function saveChart(
 }
 
 /**
- * Whether another chart on the shelf has the same maker and garment: nobody could tell the two apart.
+ * Whether another chart in use has the same maker and garment: nobody could tell the two apart.
  * A name that a chart had in an earlier version is free.
  */
 export async function hasNamesake(
@@ -117,20 +117,20 @@ export async function hasNamesake(
   return row !== undefined;
 }
 
-/** Takes a chart with all its versions from the shelf, or back onto it. Nothing of it is deleted. */
+/** Retires a chart with all its versions, or restores it. Nothing of it is deleted. */
 export async function retireChart(database: Database, seriesId: string, retired: boolean): Promise<void> {
   await database('charts')
     .where({ series_id: seriesId })
     .update({ retired_at: retired ? new Date() : null });
 }
 
-/** Whether a version is off the shelf. */
+/** Whether a version is retired. */
 export async function isRetired(database: Database, id: string): Promise<boolean> {
   const row = await database('charts').where({ id }).whereNotNull('retired_at').first('id');
   return row !== undefined;
 }
 
-/** How many of some charts there are, by their series, on the shelf or not. */
+/** How many of some charts there are, by their series, retired or not. */
 export async function seriesThere(database: Database, series: readonly string[]): Promise<number> {
   if (series.length === 0) return 0;
   const rows = await database('charts')

@@ -12,8 +12,8 @@ async function main(): Promise<number> {
     for (const sentence of broken) process.stdout.write(`${sentence}\n`);
     process.stdout.write(
       broken.length === 0
-        ? `All is as it was noted: ${rows} rows under ${seals} seals.\n`
-        : `${rows} rows under ${seals} seals, and not all as they were noted.\n`,
+        ? `The audit log is intact: ${rows} rows under ${seals} seals.\n`
+        : `${rows} rows under ${seals} seals, and some were changed.\n`,
     );
     return broken.length === 0 ? 0 : 1;
   } finally {

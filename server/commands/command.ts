@@ -17,5 +17,5 @@ export function passphraseFor(command: string): string {
 /** How much stands in some tables, in words. */
 export function sayTables(tables: DumpTables): string {
   const count = (name: string) => tables[name]?.rows ?? 0;
-  return `${count('wearers')} people, ${count('dockets')} dockets, ${count('acts')} acts, ${count('charts')} charts`;
+  return `${count('wearers')} wearers, ${count('dockets')} dockets, ${count('acts')} acts, ${count('charts')} charts`;
 }

@@ -8,7 +8,7 @@ async function main(): Promise<void> {
   if (file === undefined) throw new Error('Name the file: npm run restore -- FILE');
   const { DATABASE_OWNER_URL, DATABASE_URL } = readConfig(process.env);
   const found = await restore(DATABASE_OWNER_URL ?? DATABASE_URL, file, passphraseFor('restore'));
-  process.stdout.write(`${file} is put back: ${sayTables(found)}. Start the application with npm start.\n`);
+  process.stdout.write(`${file} is restored: ${sayTables(found)}. Start the application with npm start.\n`);
 }
 
 main().then(

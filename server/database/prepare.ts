@@ -27,7 +27,9 @@ export async function alone<Value>(
       [WAIT_MS / 1_000],
     )) as [{ got: number | null }[]];
     if (rows[0][0]!.got !== 1)
-      throw new Error('Another instance has been preparing this database for too long.');
+      throw new Error(
+        'Another server has been preparing this database for too long. Check that server, then start again.',
+      );
     return await work(database);
   } finally {
     await database.destroy();

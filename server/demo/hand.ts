@@ -1,5 +1,5 @@
 import type { Chart, Fitter } from '@neat-measure/contract';
-import { apply, sayRefusal, type Act, type Docket, type Doing, type Shelf } from '@neat-measure/core';
+import { apply, sayRefusal, type Act, type Docket, type Doing, type Library } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 
 const MINUTE_MS = 60_000;
@@ -12,7 +12,7 @@ export class Hand {
   docket: Docket | null = null;
 
   constructor(
-    readonly shelf: Shelf<Chart>,
+    readonly library: Library<Chart>,
     private readonly fitter: Fitter,
     private clock: number,
   ) {}
@@ -26,10 +26,10 @@ export class Hand {
     const at = new Date((this.clock += MINUTE_MS / 4)).toISOString();
     const by = { id: this.fitter.id, name: this.fitter.name };
     const act: Act = { id: uuidv7(), docketId: this.docketId, at, by, ...doing };
-    const applied = apply(this.docket, act, this.shelf);
+    const applied = apply(this.docket, act, this.library);
     if (!applied.ok)
       throw new Error(
-        `demo season, ${doing.kind}: ${sayRefusal(applied.problem, this.shelf.habits.inchParts)}`,
+        `demo season, ${doing.kind}: ${sayRefusal(applied.problem, this.library.habits.inchParts)}`,
       );
     this.steps.push({ act: applied.value.act, before: this.docket, after: applied.value.docket });
     this.docket = applied.value.docket;

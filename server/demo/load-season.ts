@@ -115,7 +115,7 @@ export async function loadSeason(
 ): Promise<void> {
   const { dockets } = seasonSchema.parse(JSON.parse(await readFile(join(folder, 'season.json'), 'utf8')));
   const oldestFirst = [...dockets].sort((one, other) => other.daysAgo - one.daysAgo);
-  const shelf = {
+  const library = {
     charts: await findCharts(database, [...charts.values()]),
     protocols: [],
     habits: UNSETTLED,
@@ -125,13 +125,13 @@ export async function loadSeason(
   for (const [at, docket] of oldestFirst.entries()) {
     // One after the other, so that those of one day keep an order.
     const opened = Date.now() - docket.daysAgo * DAY_MS - (oldestFirst.length - at) * 20 * MINUTE_MS;
-    const hand = new Hand(shelf, fitter, opened);
+    const hand = new Hand(library, fitter, opened);
     workThrough(hand, names.get(docket.wearer) ?? 'The wearer', docket, charts, pieces);
     for (const { act, before, after } of hand.steps)
       await (before === null ? addDocket(database, after) : keepRows(database, before, act, after));
     await addActs(database, hand.acts);
     for (const { act, before, after } of hand.steps)
-      if (before !== null) await moveForAct(database, act, before, after, shelf);
+      if (before !== null) await moveForAct(database, act, before, after, library);
   }
 }
 
@@ -154,7 +154,7 @@ function workThrough(
   const unit = 'cm' as const;
   hand.does({ kind: 'docket-opened', wearerId: wearer, occasion, unit, preference: 'regular' });
   for (const file of garments) hand.does({ kind: 'garment-asked', chartId: charts.get(file)! });
-  const { steps } = planOf(hand.docket!, hand.shelf);
+  const { steps } = planOf(hand.docket!, hand.library);
   for (const code of MEASUREMENT_CODES)
     for (const typed of readings[code] ?? []) {
       const { stance, instruments } = measurement(code);
@@ -181,7 +181,7 @@ function workThrough(
       });
     }
   for (const [file, decision] of Object.entries(decisions)) {
-    const chart = hand.shelf.charts.find(({ id }) => id === charts.get(file))!;
+    const chart = hand.library.charts.find(({ id }) => id === charts.get(file))!;
     hand.does({
       kind: 'garment-decided',
       chartId: chart.id,
@@ -189,7 +189,7 @@ function workThrough(
       reason: null,
       readingIds: readingIdsBehind(hand.docket!, chart.sheet),
       after: null,
-      habits: hand.shelf.habits.version,
+      habits: hand.library.habits.version,
       found: null,
       ...decision,
     });

@@ -36,7 +36,7 @@ describe('devices', () => {
     );
     expect([first.taken, first.repeated]).toEqual([2, 1]);
     expect(first.faults).toEqual([
-      { line: 3, message: jasmine.stringContaining('no JSON') as never },
+      { line: 3, message: jasmine.stringContaining('not JSON') as never },
       { line: 4, message: jasmine.stringContaining('unit') as never },
     ]);
     expect(deviceAnswerSchema.parse((await send(line(3))).body)).toEqual({

@@ -29,12 +29,12 @@ export function deviceRoutes(database: Database, lasts: Lasts, stopping: AbortSi
         if (lines.length === 0)
           throw new ProblemError(
             'unreadable-request',
-            'No line came. Send one JSON object a line, as text/plain.',
+            'The request is empty. Send one JSON object per line, as text/plain.',
           );
         if (lines.length > MOST_LINES)
           throw new ProblemError(
             'too-large',
-            `At most ${MOST_LINES} lines are taken at once. Send them in parts.`,
+            `At most ${MOST_LINES} lines are read at once. Send them in parts.`,
           );
         const { tape } = response.locals as Entered;
         response.json(await takeLines(database, lookout, lines, tape ?? null));

@@ -37,7 +37,7 @@ export async function takeLines(
     if (own !== null && read.value.device !== own) {
       answer.faults.push({
         line: index + 1,
-        message: `This secret is ${own}’s; it sends for no other tape.`,
+        message: `This secret is ${own}’s. A tape can only send with its own secret.`,
       });
       continue;
     }

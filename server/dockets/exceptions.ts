@@ -2,7 +2,7 @@ import type { Exception } from '@neat-measure/contract';
 import { FLAGS, judgeDocket, replay } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { actsByDocket } from './act-store';
-import { shelfFor } from './find-shelf';
+import { shelfFor } from './find-library';
 import { listOpenDockets } from './store';
 
 /** So many dockets are read at once: a season of them does not stand in memory together. */
@@ -22,11 +22,11 @@ export async function listExceptions(database: Database): Promise<Exception[]> {
       database,
       some.map(({ id }) => id),
     );
-    const shelf = await shelfFor(database, [...acts.values()].flat());
+    const library = await shelfFor(database, [...acts.values()].flat());
     for (const { id, number, wearer, garments } of some) {
       const docket = replay(acts.get(id)!);
       if (docket === null) continue;
-      for (const { chart, verdict } of judgeDocket(docket, shelf).garments) {
+      for (const { chart, verdict } of judgeDocket(docket, library).garments) {
         const open = garments.some(({ chartId, decided }) => chartId === chart.id && decided === null);
         if (!open || !FLAGS.includes(verdict.verdict)) continue;
         const { garment, maker } = chart.sheet;

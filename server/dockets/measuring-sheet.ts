@@ -183,7 +183,9 @@ function printWishes(docket: Docket, asked: readonly WishCode[], { inchParts }: 
   return [
     line('Wishes', true),
     {
-      ...words('Lengths of the garment, none of the body: they give no size and go into no record.'),
+      ...words(
+        'Lengths of the garment, not of the body. They decide no size and are not part of the record.',
+      ),
       color: SOFT,
     },
     ...codes.map((code): Content => {

@@ -56,7 +56,7 @@ export function actRoutes({ database, lookout }: DocketParts): Router {
     if (signing === undefined)
       throw new ProblemError(
         'not-signed-in',
-        'The server does not know who did this. Sign in again on this device; what you did is kept here.',
+        'The server does not know who made this change. Sign in again on this device; the change stays here until then.',
       );
     response.json(await takeActs(database, lookout, signing, acts));
   };

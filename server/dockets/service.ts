@@ -5,7 +5,7 @@ import { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
 import { selfRecorded, selfWished } from '../links/store';
 import { actsBehind, actsByDocket, latestAct, listActs } from './act-store';
-import { shelfFor } from './find-shelf';
+import { shelfFor } from './find-library';
 import { findDocket, otherDockets } from './store';
 
 /** Tells whoever has a docket open what is done on it. */
@@ -37,7 +37,7 @@ export async function openBench(database: Database, docketId: string): Promise<B
     selfRecorded(database, docketId),
     selfWished(database, docketId),
   ]);
-  const [shelf, earlier] = await Promise.all([
+  const [library, earlier] = await Promise.all([
     shelfFor(
       database,
       acts.map(({ act }) => act),
@@ -47,12 +47,12 @@ export async function openBench(database: Database, docketId: string): Promise<B
   const taken = others.flatMap((id) => standingTaken(earlier.get(id)!));
   return {
     ...record,
-    charts: [...shelf.charts],
-    protocols: [...shelf.protocols],
-    habits: shelf.habits,
+    charts: [...library.charts],
+    protocols: [...library.protocols],
+    habits: library.habits,
     acts,
     wished,
-    record: recordOf(taken, own, shelf, Date.now(), record.wearer.born),
+    record: recordOf(taken, own, library, Date.now(), record.wearer.born),
   };
 }
 

@@ -18,7 +18,7 @@ import type { Lookout } from '../http/lookout';
 import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
 import { addAct, findAct, isOnRecord, listActs } from './act-store';
-import { shelfFor } from './find-shelf';
+import { shelfFor } from './find-library';
 import { addDocket, keepRows, lockDocket } from './store';
 
 /** What became of one act. */
@@ -137,13 +137,13 @@ async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
     const same = before.find(({ act: one }) => one.id === act.id);
     if (same !== undefined) return asRepeated(same, act);
     const acts = before.map((one) => one.act);
-    const shelf = await shelfFor(transaction, [...acts, act]);
+    const library = await shelfFor(transaction, [...acts, act]);
     const docket = replay(acts);
-    const applied = apply(docket, act, shelf);
+    const applied = apply(docket, act, library);
     if (!applied.ok) return { refusal: applied.problem };
     const kept = await addAct(transaction, applied.value.act);
     await keepRows(transaction, docket!, applied.value.act, applied.value.docket);
-    await moveForAct(transaction, applied.value.act, docket!, applied.value.docket, shelf);
+    await moveForAct(transaction, applied.value.act, docket!, applied.value.docket, library);
     return { kept, repeated: false };
   }, AS_IT_STANDS);
 }

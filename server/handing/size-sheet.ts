@@ -1,5 +1,6 @@
 import type { Bench, Chart } from '@neat-measure/contract';
 import {
+  LOCALE,
   alterationsOf,
   dartOf,
   fitChecksOf,
@@ -77,7 +78,7 @@ export function sizeSheet({ bench, address }: Omit<SizesToPrint, 'sheet'>): Prin
           headerRows: 1,
           widths: ['*', 'auto', '*'],
           body: [
-            ['Garment', 'Size', 'Altered, proved and handed over'].map(
+            ['Garment', 'Size', 'Altered, tried on and handed over'].map(
               (text): TableCell => ({ text, fontSize: 8.5, color: SOFT }),
             ),
             ...garments.map(({ chart, verdict }) => rowOf(docket, chart, verdict, bench.habits.inchParts)),
@@ -165,16 +166,16 @@ function courseOf(
       : [
           `Tried on, ${fitting.outcome === 'kept' ? 'kept' : 'made to measure'}: ${fitting.by.name}, ${dayOf(fitting.fittedAt)}`,
         ]),
-    ...(fitting?.reason ? [`Kept although something is not right: ${fitting.reason}`] : []),
+    ...(fitting?.reason ? [`Kept despite a fault: ${fitting.reason}`] : []),
     ...(trial?.carrier ? [`Worn in ${trial.carrier}`] : []),
-    ...left.map(({ check, reason, by }) => `Left out by ${by.name}: ${lookOf(check)}. ${reason ?? ''}`),
+    ...left.map(({ check, reason, by }) => `Skipped by ${by.name}: ${lookOf(check)}. ${reason ?? ''}`),
     ...(handing === null
       ? []
       : [
           `${capital(HANDING_WORDS[handing.way])} by ${handing.by.name}, ${dayOf(handing.at)}${handing.until === null ? '' : `, until ${dayOf(handing.until)}`}`,
         ]),
-    ...(handing?.untried ? [`Handed over without having been tried on: ${handing.untried}`] : []),
-    ...((handing?.back ?? null) === null ? [] : [`Came back ${dayOf(handing!.back!.at)}`]),
+    ...(handing?.untried ? [`Handed over without trying on: ${handing.untried}`] : []),
+    ...((handing?.back ?? null) === null ? [] : [`Returned ${dayOf(handing!.back!.at)}`]),
   ];
 }
 
@@ -243,7 +244,7 @@ function signatureOf(signature: Signature): Content {
 }
 
 function dayOf(moment: string): string {
-  return new Date(moment).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+  return new Date(moment).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' });
 }
 
 function capital(text: string): string {

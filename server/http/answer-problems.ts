@@ -26,18 +26,15 @@ export function asProblem(error: unknown): ProblemError {
   if (isFull(error))
     return new ProblemError(
       'unavailable',
-      'The disk of the database is full. Nothing was lost on this device: tell whoever runs it, and go on when there is room.',
+      'The disk of the database is full. Nothing is lost on this device. Tell the administrator, and continue when there is space.',
     );
   if (isAway(error))
     return new ProblemError(
       'unavailable',
-      'The database does not answer just now. Nothing was lost on this device; it is tried again in a moment.',
+      'The database does not answer. Nothing is lost on this device; Neat Measure tries again in a moment.',
     );
   if (hasCode(error, 'ER_DATA_TOO_LONG', 'ER_TRUNCATED_WRONG_VALUE_FOR_FIELD', 'ER_WARN_DATA_OUT_OF_RANGE'))
-    return new ProblemError(
-      'invalid',
-      'Something in this is longer than can be kept. Shorten it and save again.',
-    );
+    return new ProblemError('invalid', 'A text is too long to save. Shorten it and save again.');
   return ofRequest(error) ?? unexpected();
 }
 
@@ -51,19 +48,17 @@ function ofRequest(error: unknown): ProblemError | null {
       'The request is larger than 2 MB. Check that it is the right file; nothing was saved.',
     );
   if (status === 415)
-    return new ProblemError(
-      'unsupported',
-      'The request is in a form that is not read here. Send JSON in UTF-8.',
-    );
+    return new ProblemError('unsupported', 'The format of the request is not supported. Send JSON in UTF-8.');
   if (status === 412)
     return new ProblemError('precondition-failed', 'This has changed since it was loaded. Reload the page.');
   if (status === 416)
-    return new ProblemError('not-satisfiable', 'There is no such part of this file. Ask for all of it.');
-  if (status === 404) return new ProblemError('not-found', 'There is nothing here. It may be an old link.');
+    return new ProblemError('not-satisfiable', 'There is no such part of this file. Request the whole file.');
+  if (status === 404)
+    return new ProblemError('not-found', 'There is nothing at this address. It may be an old link.');
   if (error instanceof URIError || (typeof status === 'number' && status >= 400 && status < 500))
     return new ProblemError(
       'unreadable-request',
-      'The request cannot be read: it is no JSON, or broken off. Reload the page and try again.',
+      'The request cannot be read: it is not JSON, or incomplete. Reload the page and try again.',
     );
   return null;
 }
@@ -71,6 +66,6 @@ function ofRequest(error: unknown): ProblemError | null {
 function unexpected(): ProblemError {
   return new ProblemError(
     'unexpected',
-    'The server met something it did not expect. Nothing was saved; try again, and tell whoever runs it if it stays.',
+    'The server met an unexpected error. Nothing was saved; try again, and tell the administrator if it happens again.',
   );
 }

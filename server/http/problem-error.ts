@@ -2,23 +2,23 @@ import { problemType, type Problem, type ProblemKind } from '@neat-measure/contr
 
 const TITLES: Readonly<Record<ProblemKind, readonly [status: number, title: string]>> = {
   'unreadable-request': [400, 'The request cannot be read'],
-  invalid: [400, 'Something in the request is wrong'],
+  invalid: [400, 'The request is wrong'],
   'not-signed-in': [401, 'Not signed in'],
   'sign-in-refused': [401, 'Sign-in refused'],
-  'second-factor-wanted': [401, 'A second factor is wanted'],
+  'second-factor-wanted': [401, 'A second factor is required'],
   'not-allowed': [403, 'Not allowed'],
   'name-taken': [409, 'The name is taken'],
   'foreign-origin': [403, 'Request from another site'],
   'not-found': [404, 'Not found'],
-  'changed-meanwhile': [409, 'Changed meanwhile'],
+  'changed-meanwhile': [409, 'Changed in the meantime'],
   'id-taken': [409, 'The id is taken'],
   'link-ended': [410, 'The link has ended'],
-  'precondition-failed': [412, 'Changed meanwhile'],
+  'precondition-failed': [412, 'Changed in the meantime'],
   'too-large': [413, 'Too large'],
-  unsupported: [415, 'Not read here'],
+  unsupported: [415, 'Format not supported'],
   'not-satisfiable': [416, 'No such part'],
-  'chart-findings': [422, 'The chart was not taken'],
-  'stock-refused': [409, 'The stores cannot do that'],
+  'chart-findings': [422, 'The chart was not saved'],
+  'stock-refused': [409, 'Stores cannot do that'],
   'too-many-requests': [429, 'Too many requests'],
   unexpected: [500, 'Something went wrong'],
   unavailable: [503, 'Not available'],
@@ -66,6 +66,6 @@ export function refuseEdit(saved: 'saved' | 'repeated' | 'changed' | 'missing'):
   if (saved === 'changed')
     throw new ProblemError(
       'changed-meanwhile',
-      'Somebody else changed this in the meantime. Look at the change, then save yours again.',
+      'Another user changed this in the meantime. Check the change, then save yours again.',
     );
 }

@@ -32,7 +32,8 @@ function readThrough<Value>(schema: z.ZodType<Value, unknown>, sent: unknown): V
 
 /** Our own messages are sentences; those of the schema library are brought to one, long lists of values left out. */
 function sentenceOf({ code, message }: { readonly code: string; readonly message: string }): string {
-  if (code === 'invalid_value' && message.length > 200) return 'This is none of the values known here.';
+  if (code === 'invalid_value' && message.length > 200)
+    return 'This is not a known value. Choose one from the list.';
   return /[.?]$/.test(message) ? message : `${message}.`;
 }
 
@@ -53,7 +54,7 @@ export const refuseHalvesRead: RequestHandler = (request, _response, next) => {
   if ((request as { mayHoldHalves?: boolean }).mayHoldHalves === true)
     JSON.parse(JSON.stringify(request.body), (_key, value: unknown) => {
       if (typeof value === 'string' && /\p{Surrogate}/u.test(value))
-        throw new ProblemError('unreadable-request', 'Half a letter stands in this. Write it anew.');
+        throw new ProblemError('unreadable-request', 'This text has a broken letter. Enter it again.');
       return value;
     });
   next();

@@ -17,7 +17,7 @@ export const refuseForeignOrigins: RequestHandler = (request, _response, next) =
   if (foreign)
     throw new ProblemError(
       'foreign-origin',
-      'This request came from another site. Open Neat Measure itself and do it there.',
+      'This request came from another site. Open Neat Measure itself and try there.',
     );
   next();
 };

@@ -26,7 +26,10 @@ export class Thread<Task, Result> {
   /** @throws ProblemError `unavailable` while too many wait */
   async run(task: Task): Promise<Result> {
     if (this.pool.queueSize >= MOST_WAITING)
-      throw new ProblemError('unavailable', 'Too many ask for this at once. Wait a moment, then try again.');
+      throw new ProblemError(
+        'unavailable',
+        'Too many requests for this at once. Wait a moment, then try again.',
+      );
     try {
       return await this.pool.run(task);
     } catch (error) {

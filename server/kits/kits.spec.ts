@@ -13,7 +13,7 @@ describe('the routes of kits', () => {
 
   const chart = async (replaces: string | null = null) => {
     const id = uuidv7();
-    // Two of one name cannot stand on the shelf.
+    // Two of one name cannot both be in use.
     const sheet = sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', {
       garment: `Field jacket ${id}`,
     });
@@ -44,7 +44,7 @@ describe('the routes of kits', () => {
     ]);
   });
 
-  it('follow a chart to its next version, and say what is no longer on the shelf', async () => {
+  it('follow a chart to its next version, and say what is retired', async () => {
     const [id, garment] = [uuidv7(), await chart()];
     await keep(id, kit([garment]));
     const next = await chart(garment);

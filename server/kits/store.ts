@@ -67,7 +67,7 @@ async function withGarments(database: Database, rows: readonly KitRow[]): Promis
   });
 }
 
-/** The latest version of each of some charts, on the shelf or not. */
+/** The latest version of each of some charts, retired or not. */
 async function latestOf(database: Database, series: readonly string[]): Promise<LatestRow[]> {
   return database<LatestRow>('charts')
     .whereIn('series_id', [...series])

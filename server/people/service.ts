@@ -62,7 +62,10 @@ export async function firstAccount(
     passphraseHash: await hashSecret(passphrase),
   };
   if ((await addFirstAccount(database, account)) === 'late')
-    throw new ProblemError('not-allowed', 'Somebody runs this house already. Ask them for an account.');
+    throw new ProblemError(
+      'not-allowed',
+      'The house already has an administrator. Ask the administrator for an account.',
+    );
   return account;
 }
 
@@ -96,11 +99,11 @@ export async function keepPerson(
         : null,
   );
   if (saved === 'name-taken')
-    throw new ProblemError('name-taken', `Somebody signs in as ${save.signIn}. Choose another name.`);
+    throw new ProblemError('name-taken', `Another user signs in as ${save.signIn}. Choose another name.`);
   if (saved === 'last-administrator')
     throw new ProblemError(
       'invalid',
-      'Nobody else runs the house. Make somebody else an administrator first.',
+      'There is no other administrator. Make another user an administrator first.',
     );
   refuseEdit(saved);
   if (!save.active) await endSessions(database, id, { allBut: null });
@@ -141,7 +144,7 @@ export async function setByCode(
   if (account === undefined || !right || !account.active || account.codeUntil! < new Date())
     throw new ProblemError(
       'sign-in-refused',
-      'The name and the code do not belong together, or the code was used or is too old. Ask for another.',
+      'The name and the code do not match, or the code was used or has expired. Ask for another.',
     );
   await setPassphrase(database, account, passphrase, { codeHash: account.codeHash });
   return account;
@@ -170,7 +173,7 @@ async function setPassphrase(
   if (!(await changed(database, account.id, change, { by: account.id, kind: 'passphrase-set' }, held)))
     throw new ProblemError(
       'changed-meanwhile',
-      'The passphrase was just changed elsewhere. Sign in with that.',
+      'The passphrase was just changed on another device. Sign in with the new one.',
     );
   await endSessions(database, account.id, { allBut });
 }
@@ -189,7 +192,10 @@ export async function setBenchCode(
 /** Begins a second factor: it counts from its first code on. */
 export async function beginFactor(database: Database, account: Account): Promise<FactorOffer> {
   if (account.factorOn)
-    throw new ProblemError('invalid', 'You have a second factor. Take it out before you begin another.');
+    throw new ProblemError(
+      'invalid',
+      'You already have a second factor. Remove it before setting up another.',
+    );
   const offer = offerFactor(account.signIn);
   await changeAccount(database, account.id, { factorSecret: offer.secret, factorStep: null });
   return offer;

@@ -21,7 +21,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
-import { shelfFor } from '../dockets/find-shelf';
+import { shelfFor } from '../dockets/find-library';
 import { findDocket } from '../dockets/store';
 import { notFound, ProblemError } from '../http/problem-error';
 import { addLink, findLink, keepSubmission, type Measured, type SelfLinkRow } from '../links/store';
@@ -57,7 +57,7 @@ export async function makeSelfLink(
   if (added === 'taken')
     throw new ProblemError(
       'id-taken',
-      'This link has been made already; its address is shown only once. Make another.',
+      'This link was already created, and its address is shown only once. Create another.',
     );
   return { token, expiresAt: expiresAt.toISOString() };
 }
@@ -99,9 +99,7 @@ export async function submitSelf(
     if (step === undefined || lengths.length === 0) return [];
     const { state, value } = settleReadings(code, lengths, step.allowed);
     if (state === 'third-wanted' || state === 'disagree')
-      fault(
-        `${measurement(code).name}: the readings are too far apart to tell which is right. Measure it once more, or leave it out.`,
-      );
+      fault(`${measurement(code).name}: the readings are too far apart. Measure once more, or skip it.`);
     const { waist } = step;
     const { instrument } = submission;
     return value === null ? [] : [{ code, value, waist, instrument, readings: lengths.length }];
@@ -147,19 +145,19 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
   const acts = kept.map(({ act }) => act);
   const docket = replay(acts);
   if (record === undefined || docket === null) throw notFound('docket');
-  const shelf = await shelfFor(database, acts);
-  const plan = planOf(docket, shelf);
-  const asked = shelf.protocols.filter(({ id }) => docket.protocolIds.includes(id));
+  const library = await shelfFor(database, acts);
+  const plan = planOf(docket, library);
+  const asked = library.protocols.filter(({ id }) => docket.protocolIds.includes(id));
   return {
     name: record.wearer.name,
     unit: docket.unit,
     prepare: ownPreparation(
-      preparationFor(docket, shelf),
+      preparationFor(docket, library),
       plan.steps.some(({ code }) => measurement(code).stance === 'turned'),
     ),
     cautions: [...new Set(asked.flatMap(({ cautions }) => cautions))],
     cord: plan.cord,
-    wishes: wishesAsked(docket, shelf),
+    wishes: wishesAsked(docket, library),
     steps: plan.steps.map(({ code, tension, clothing, chain, waist }) => ({
       code,
       tension,
@@ -167,7 +165,7 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
       chain,
       waist,
       // An unpractised hand is allowed twice as much.
-      allowed: micrometres(allowedIn(shelf.habits, code) * 2),
+      allowed: micrometres(allowedIn(library.habits, code) * 2),
     })),
   };
 }
@@ -178,7 +176,7 @@ async function usableLink(database: Database, token: string): Promise<SelfLinkRo
   if (link.expires_at < new Date())
     throw new ProblemError(
       'link-ended',
-      'This link has expired. Ask whoever sent it for another; nothing was lost.',
+      'This link has expired. Ask the fitter who sent it for another; nothing is lost.',
     );
   return link;
 }
@@ -186,7 +184,7 @@ async function usableLink(database: Database, token: string): Promise<SelfLinkRo
 function usedUp(): ProblemError {
   return new ProblemError(
     'link-ended',
-    'This link has been used; what was measured is with the fitter. To change something, tell them or ask for another link.',
+    'This link has been used; the fitter has your readings. To change something, tell the fitter or ask for another link.',
   );
 }
 

@@ -134,7 +134,7 @@ export function sessionRoutes({ database, settings, cookie, ways }: SessionParts
 export function ownOf(response: Response): ReturnType<typeof askingOf> {
   const asking = askingOf(response);
   if (asking.person.id !== asking.owner.id)
-    throw new ProblemError('not-allowed', 'Sign in with your own passphrase to change what is your own.');
+    throw new ProblemError('not-allowed', 'Sign in with your own passphrase to change your own account.');
   return asking;
 }
 

@@ -128,7 +128,7 @@ async function recognise(database: Database, { signIn, passphrase, code }: SignI
     await changeAccount(database, account.id, { passphraseHash: await hashSecret(passphrase) });
   if (!account.factorOn) return account;
   if (code === undefined)
-    throw new ProblemError('second-factor-wanted', 'Write the six digits your authenticator shows now.');
+    throw new ProblemError('second-factor-wanted', 'Enter the six digits your authenticator shows now.');
   const step = await stepOfCode(account.factorSecret!, code);
   if (step === null || (account.factorStep !== null && step <= account.factorStep))
     throw new ProblemError(
@@ -149,7 +149,7 @@ async function recognise(database: Database, { signIn, passphrase, code }: SignI
 function refused(): ProblemError {
   return new ProblemError(
     'sign-in-refused',
-    'The name and passphrase do not belong together. Check both and try again.',
+    'The name and passphrase do not match. Check both and try again.',
   );
 }
 
@@ -239,7 +239,10 @@ export async function takeBench(
     const hand = await accountOf(database, id);
     const right = await isSecret(code, hand?.benchHash);
     if (!right || hand?.active !== true || !worksOnDockets(hand.role))
-      throw new ProblemError('sign-in-refused', 'This is not their code. Try again, or sign in instead.');
+      throw new ProblemError(
+        'sign-in-refused',
+        'This is not that fitter’s code. Try again, or sign in instead.',
+      );
   }).catch(async (error: unknown) => {
     if (error instanceof ProblemError && error.kind === 'sign-in-refused')
       await noteRefused(database, await accountOf(database, id), from);

@@ -63,7 +63,7 @@ describe('the habits of the house', () => {
     const refused = await decide(0);
     expect(refused.outcome === 'refused' && [refused.code, refused.detail]).toEqual([
       'habits-changed',
-      jasmine.stringContaining('The house has changed how it sizes'),
+      jasmine.stringContaining('The sizing rules have changed'),
     ]);
     expect((await decide(1)).outcome).toBe('kept');
     await settle({ edgePercent: 5, rules: { other: 'closest' } });

@@ -44,10 +44,7 @@ describe('dockets and the stores', () => {
     await records.does(docket, handing(chartId, { from: { roomId, pieceId: null } }));
     const shelf = `${roomId}/shelf`;
     const back = { kind: 'returned', from: 'wearer', to: shelf, condition: 'as-labelled' };
-    expect(said(await stores.move(id, back))).toEqual([
-      409,
-      jasmine.stringContaining('taken back at that docket'),
-    ]);
+    expect(said(await stores.move(id, back))).toEqual([409, jasmine.stringContaining('at that docket')]);
     expect(
       (await stores.move(id, { kind: 'issued', from: shelf, to: 'wearer', reason: 'Lent' })).status,
     ).toBe(200);
@@ -144,7 +141,10 @@ describe('dockets and the stores', () => {
     const shelf = `${roomId}/shelf`;
     await stores.move(id, { kind: 'issued', from: shelf, to: 'wearer', count: 2, reason: 'Lent' });
     const back = { kind: 'returned', from: 'wearer', to: shelf };
-    expect(said(await stores.move(id, back))).toEqual([409, jasmine.stringContaining('Say how it is')]);
+    expect(said(await stores.move(id, back))).toEqual([
+      409,
+      jasmine.stringContaining('Enter whether the returned garment'),
+    ]);
     for (const condition of ['altered', 'faulty'])
       expect((await stores.move(id, { ...back, condition })).status)
         .withContext(condition)
@@ -160,7 +160,7 @@ describe('dockets and the stores', () => {
     const released = { kind: 'released', from: `${hall}/quarantine`, to: `${hall}/shelf` };
     expect(said(await stores.move(id, released))).toEqual([
       409,
-      jasmine.stringContaining('Say what was found'),
+      jasmine.stringContaining('Enter what was found'),
     ]);
     expect((await stores.move(id, { ...released, reason: 'The hem was let down again' })).status).toBe(200);
     expect(await counts(id)).toEqual([2, 0, 0, 1, 1]);

@@ -1,4 +1,4 @@
-import type { Act, Docket, Handing, Refusal, Shelf } from '@neat-measure/core';
+import type { Act, Docket, Handing, Refusal, Library } from '@neat-measure/core';
 import type { Chart } from '@neat-measure/contract';
 import {
   labelNow,
@@ -36,10 +36,10 @@ export async function moveForAct(
   act: Act,
   before: Docket,
   after: Docket,
-  shelf: Shelf<Chart>,
+  library: Library<Chart>,
 ): Promise<void> {
   const batchId = uuidv7();
-  await eachTaken(transaction, movementsOf(before, after), shelf, async (taken) => {
+  await eachTaken(transaction, movementsOf(before, after), library, async (taken) => {
     const { movement, article, piece, garment } = taken;
     const { kind, reason } = movement;
     const { from, to } = await placesOf(transaction, act.docketId, taken);
@@ -70,10 +70,10 @@ export async function moveForAct(
   const extended = extendedIn(before, after);
   const garments = await garmentsOf(
     transaction,
-    extended.map(({ chartId }) => shelf.charts.find(({ id }) => id === chartId)!.seriesId),
+    extended.map(({ chartId }) => library.charts.find(({ id }) => id === chartId)!.seriesId),
   );
   for (const handing of extended) {
-    const { seriesId } = shelf.charts.find(({ id }) => id === handing.chartId)!;
+    const { seriesId } = library.charts.find(({ id }) => id === handing.chartId)!;
     const { garment, keeping } = garments.get(seriesId)!;
     await hireExtends(transaction, act.docketId, handing, keeping.dryingDays).catch((error: unknown) => {
       throw asRefusal(error, garment, handing);
@@ -113,7 +113,11 @@ const HIRE: Readonly<
 /** @throws ActRefused where there is no such room */
 async function refuseRoom(transaction: Database, roomId: string, garment: string): Promise<void> {
   if ((await transaction('store_rooms').where({ id: roomId }).first('id')) === undefined)
-    throw new ActRefused({ code: 'piece-refused', garment, why: 'There is no such store room.' });
+    throw new ActRefused({
+      code: 'piece-refused',
+      garment,
+      why: 'There is no such room. It may have been renamed; reload the page.',
+    });
 }
 
 /** What moves, as it lies in the stores. */
@@ -128,7 +132,7 @@ interface Moving {
 async function eachTaken(
   transaction: Database,
   movements: readonly DocketMovement[],
-  { charts }: Shelf<Chart>,
+  { charts }: Library<Chart>,
   work: (one: Moving) => Promise<void>,
 ): Promise<void> {
   if (movements.length === 0) return;
@@ -165,7 +169,9 @@ async function eachTaken(
       throw new ActRefused({
         code: 'piece-refused',
         garment: garment.garment,
-        why: other ? `It is ${piece.label}, and the wearer has ${size}.` : 'Say which numbered piece it is.',
+        why: other
+          ? `That piece is ${piece.label}, but the wearer has ${size}. Choose another piece.`
+          : 'Choose or scan the numbered piece.',
       });
     found.push({ movement, articleId, piece, garment });
   }

@@ -39,7 +39,7 @@ import { stockForDocket } from './docket-stock';
 import { keepGarment, listKept } from './ledger/garments';
 import { StockRefused } from './ledger/ledger';
 import { keepCount, tellCount } from './counting/count';
-import { explainCount } from './counting/put-right';
+import { explainCount } from './counting/correct-stock';
 import { moveStock, renameArticle } from './shelves/move';
 import { inspect, pieceOf } from './ledger/pieces';
 import { importStock, receive } from './shelves/receive';
@@ -65,7 +65,8 @@ export function stockRoutes(
       const { name, version } = readBody(roomSaveSchema, request);
       await keptInStores(database, response, { room: id, name }, async (transaction) => {
         const named = await transaction('store_rooms').where({ name }).whereNot({ id }).first('id');
-        if (named !== undefined) throw new StockRefused(`There is a store room called ${name} already.`);
+        if (named !== undefined)
+          throw new StockRefused(`There is already a room called ${name}. Choose another name.`);
         return saveVersioned(transaction, {
           table: 'store_rooms',
           id,
@@ -108,7 +109,9 @@ export function stockRoutes(
           compared: ['minimum', 'maker_code'],
         }),
       ).catch((error: unknown) => {
-        throw isDuplicate(error) ? new StockRefused(`The code ${makerCode!} is another article’s.`) : error;
+        throw isDuplicate(error)
+          ? new StockRefused(`The code ${makerCode!} belongs to another article. Check the code.`)
+          : error;
       });
       response.json(await articleOf(database, id));
     })

@@ -58,7 +58,7 @@ async function ofPieces(database: Database): Promise<Warning[]> {
     if (place === 'waste' || place === 'difference') return [];
     const { garment, keeping } = garments.get(seriesId)!;
     const what = `${garment} ${label}, ${serial}`;
-    const where = place === 'wearer' ? ' A wearer has it.' : '';
+    const where = place === 'wearer' ? ' It is with a wearer.' : '';
     const told: Warning[] = [];
     if (says !== '')
       told.push({
@@ -72,7 +72,7 @@ async function ofPieces(database: Database): Promise<Warning[]> {
       told.push({
         ...NONE,
         kind: 'dry',
-        says: `${what} has dried since ${say(since)}. Look at it, and put it back on the shelf.`,
+        says: `${what} has been dry since ${say(since)}. Check it and return it to the shelf.`,
         articleId,
       });
     return told;
@@ -112,7 +112,7 @@ async function ofHires(database: Database): Promise<Warning[]> {
         {
           ...base,
           kind: 'overdue',
-          says: `${what} was due back on ${say(one.until)}: ${late} with ${one.who}.`,
+          says: `${what} was due on ${say(one.until)}: ${late} with ${one.who}.`,
         },
         // Were it back today, it would not be dry before then.
         ...open
@@ -121,16 +121,14 @@ async function ofHires(database: Database): Promise<Warning[]> {
       ];
     }
     if (one.out !== null && one.until <= addDays(on, DUE_DAYS))
-      return [
-        { ...base, kind: 'due-back', says: `${what} is due back on ${say(one.until)} from ${one.who}.` },
-      ];
+      return [{ ...base, kind: 'due-back', says: `${what} is due on ${say(one.until)} from ${one.who}.` }];
     if (one.out !== null) return [];
     if (one.until < on)
       return [
         {
           ...base,
           kind: 'overdue',
-          says: `${what} was booked for ${one.who} until ${say(one.until)}, and never fetched. Take the booking back.`,
+          says: `${what} was booked for ${one.who} until ${say(one.until)} but was not collected. Cancel the booking.`,
         },
       ];
     const why = hindrance(one, piece, wet);
@@ -144,7 +142,7 @@ function hindrance(
   { place, blocked }: Piece,
   wet: readonly HireBooking[],
 ): string | null {
-  if (place === 'waste' || place === 'difference') return 'is not in the house any more';
+  if (place === 'waste' || place === 'difference') return 'is no longer in stock';
   if (blocked) return 'must not be handed out';
   if (place.endsWith('/quarantine')) return 'is set aside';
   const dry = wet.find((one) => one.pieceId === pieceId && one.free > from);
@@ -171,7 +169,7 @@ async function ofOrders(database: Database): Promise<Warning[]> {
         {
           ...told,
           kind: 'order-unsent',
-          says: `Order ${number} at ${maker} is not sent yet: ${count} ${count === 1 ? 'garment waits' : 'garments wait'} for that.`,
+          says: `Order ${number} at ${maker} is not sent yet (${count} ${count === 1 ? 'garment' : 'garments'}). Send it.`,
         },
       ];
     if (late)
@@ -179,7 +177,7 @@ async function ofOrders(database: Database): Promise<Warning[]> {
         {
           ...told,
           kind: 'order-late',
-          says: `Order ${number} at ${maker} was promised for ${say(promised!)}, and is not all here.`,
+          says: `Order ${number} at ${maker} was promised for ${say(promised!)} but is incomplete. Ask the maker.`,
         },
       ];
     return silentSince === null
@@ -218,7 +216,7 @@ async function ofPutBy(database: Database): Promise<Warning[]> {
           {
             ...NONE,
             kind: 'put-by-astray',
-            says: `${one.garment} ${one.label} is put by for ${one.wearer ?? 'a docket that is no more'}, and they ${ASTRAY_WORDS[one.astray]}. Put it back on the shelf.`,
+            says: `${one.garment} ${one.label} is reserved for ${one.wearer ?? 'an erased docket'}, but ${ASTRAY_WORDS[one.astray]}. Return it to the shelf.`,
           },
         ],
   );
@@ -230,7 +228,7 @@ async function ofPutBy(database: Database): Promise<Warning[]> {
     return {
       ...NONE,
       kind: 'to-call',
-      says: `${own[0]!.wearer ?? ''}, docket ${own[0]!.docketNumber ?? ''}: ${come} and ${own.length === 1 ? 'is' : 'are'} put by. Call them.`,
+      says: `${own[0]!.wearer ?? ''}, docket ${own[0]!.docketNumber ?? ''}: ${come} and ${own.length === 1 ? 'is' : 'are'} reserved. Call the wearer.`,
     };
   });
   return [...astray, ...calls];
@@ -238,9 +236,9 @@ async function ofPutBy(database: Database): Promise<Warning[]> {
 
 /** Why something that is put by is waited for no more. */
 const ASTRAY_WORDS: Readonly<Record<NonNullable<PutBy['astray']>, string>> = {
-  'docket-gone': 'wait for nothing',
-  'other-size': 'go with another size now',
-  'has-theirs': 'have theirs already',
+  'docket-gone': 'nothing is waited for',
+  'other-size': 'another size is decided',
+  'has-theirs': 'the wearer has one already',
 };
 
 /** How many of each article stand in orders that were not sent. */
@@ -292,7 +290,7 @@ async function ofLabels(database: Database): Promise<Warning[]> {
             ...NONE,
             kind: 'label-gone',
             articleId: row.id,
-            says: `${garment} ${row.label}: its chart has no such size any more, and ${count} ${count === 1 ? 'is' : 'are'} in the house. Say what it is called now.`,
+            says: `${garment} ${row.label}: the chart no longer has this size, and ${count} ${count === 1 ? 'is' : 'are'} in stock. Rename the article.`,
           },
         ];
   });

@@ -20,7 +20,7 @@ export function printPerson({
   sent,
   looks,
 }: WearerExport): Promise<Buffer> {
-  const title = `What is kept of ${person.name}`;
+  const title = `Everything kept about ${person.name}`;
   const head = (text: string): Content => ({
     ...words(text, { bold: true, fontSize: 13 }),
     margin: [0, 14, 0, 4],
@@ -44,10 +44,12 @@ export function printPerson({
         head(`Docket ${number}, ${occasion}`),
         ...acts.map(({ at, words: text }) => row(at, text)),
       ]),
-      head('Sent by themselves'),
+      head('Sent by the wearer'),
       ...sent.map(({ sentAt, measured }) => row(sentAt, `${measured.length} measurements`)),
-      head('Who changed or looked at this record'),
-      ...looks.map(({ at, by, kind }) => row(at, `${by?.name ?? 'Somebody'}: ${kind.replaceAll('-', ' ')}`)),
+      head('Who viewed or changed this record'),
+      ...looks.map(({ at, by, kind }) =>
+        row(at, `${by?.name ?? 'A former user'}: ${kind.replaceAll('-', ' ')}`),
+      ),
     ],
     title,
   );

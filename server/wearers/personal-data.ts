@@ -3,7 +3,7 @@ import { latestSettled, sayAct, standingTaken, nameAt, waistOf } from '@neat-mea
 import { listAudit } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
-import { shelfFor } from '../dockets/find-shelf';
+import { shelfFor } from '../dockets/find-library';
 import { docketsOf } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { submissionsOf } from '../links/store';
@@ -24,10 +24,11 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
   const dockets: WearerExport['dockets'] = [];
   for (const { id: docketId, number, occasion, openedAt } of records) {
     const acts = (await listActs(database, docketId)).map(({ act }) => act);
-    const shelf = await shelfFor(database, acts);
+    const library = await shelfFor(database, acts);
     const names = {
-      garment: (chart: string) => shelf.charts.find((one) => one.id === chart)?.sheet.garment ?? 'a garment',
-      protocol: (code: string) => shelf.protocols.find((one) => one.id === code)?.name ?? 'a protocol',
+      garment: (chart: string) =>
+        library.charts.find((one) => one.id === chart)?.sheet.garment ?? 'a garment',
+      protocol: (code: string) => library.protocols.find((one) => one.id === code)?.name ?? 'a protocol',
       inchParts: habits.inchParts,
     };
     dockets.push({

@@ -24,7 +24,7 @@ export interface RecordToPrint {
 
 /** A person's record on paper: the figure as they are built, and of every measurement each value with how it was taken. */
 export function printRecord({ person, points, due }: WearerRecord): Promise<Buffer> {
-  const title = `The record of ${person.name}`;
+  const title = `Record of ${person.name}`;
   const latest = new Map(points.map((point) => [point.code, point]));
   const build = buildOf(new Map([...latest].map(([code, { value }]) => [code, value])));
   const cord = latest.has('waist-girth');

@@ -138,7 +138,7 @@ describe('a count of the stores', () => {
     await out(one.id, roomId, { count: 4 });
     const refused = await explain(found.id, [one.id]);
     expect(problem(refused)).toEqual([409, 'stock-refused']);
-    expect((refused.body as { detail: string }).detail).toContain('Count it again.');
+    expect((refused.body as { detail: string }).detail).toContain('Count again.');
     expect(await stores.shelf(one.id)).toBe(1);
   });
 

@@ -17,7 +17,7 @@ export async function keepCount(
 ): Promise<StockCount> {
   await refuseRoom(database, sent.roomId);
   if (new Set(sent.lines.map(({ articleId }) => articleId)).size < sent.lines.length)
-    throw new StockRefused('An article stands there twice. Add the two up.');
+    throw new StockRefused('An article is listed twice. Add the two counts together.');
   await once(database, { id, what: 'count', body: sent, by }, async (transaction) => {
     // Not while another count of the room is put right: what that adds and takes off would be missing here again.
     await transaction('store_rooms').where({ id: sent.roomId }).forUpdate().first('id');
@@ -47,7 +47,7 @@ async function refuseNumbered(database: Database, { lines }: CountSave): Promise
   const numbered = rows.find((row) => garments.get(row.series_id)!.keeping.numbered);
   if (numbered !== undefined)
     throw new StockRefused(
-      `${garments.get(numbered.series_id)!.garment} ${numbered.label} is numbered: scan or type the number of each piece.`,
+      `${garments.get(numbered.series_id)!.garment} ${numbered.label} is numbered. Scan or enter the number of each piece.`,
     );
 }
 

@@ -268,7 +268,7 @@ describe('what is hired', () => {
     ]);
   });
 
-  it('is moved, or taken back, though its piece is not in the house any more', async () => {
+  it('is moved, or taken back, though its piece is no longer in stock', async () => {
     const { roomId, series, article, idOf } = await suits('T1', 'T2');
     const { body } = await book(idOf('T1'), inDays(40), inDays(41), { who: 'Far' });
     const lost = { kind: 'written-off', from: `${roomId}/shelf`, to: 'waste', reason: 'Torn' };

@@ -1,4 +1,4 @@
-import { freeAfter, freePieces, lateBy, refuseDays, type Booking } from '@neat-measure/core/stock';
+import { freeAfter, freePieces, lateBy, refuseDays, sayDay, type Booking } from '@neat-measure/core/stock';
 import type { BookingSave, Free, HireBooking, HireCalendar, HireQuery } from '@neat-measure/contract/stores';
 import type { Database } from '../../database/database';
 import { saveVersioned, type SavedVersion } from '../../database/save-versioned';
@@ -183,8 +183,8 @@ export async function freeFor(
 }
 
 const DAYS_SAID = {
-  'ends-before': 'The last day is before the first. Look at both.',
-  'too-long': 'That is a year or more. Look at the year.',
+  'ends-before': 'The last day is before the first. Check both days.',
+  'too-long': 'That is a year or more. Check the year.',
 } as const;
 
 /**
@@ -206,21 +206,21 @@ export async function saveBooking(database: Database, id: string, save: BookingS
   )
     throw new StockRefused(
       before.out === null
-        ? 'This booking was taken back. Book anew.'
-        : 'It is out, or was: it is extended, and taken back, at the docket where it was handed out.',
+        ? 'This booking was cancelled. Make a new booking.'
+        : 'This hire has begun. Extend or end it at the docket where the garment was handed over.',
     );
   if (before === null) await refuseDocket(database, save, piece.seriesId, garment);
   if (!save.cancelled) {
     if (piece.blocked || gone(piece))
       throw new StockRefused(
-        `${garment} ${piece.serial} is not hired out. ${piece.says || 'It is not in the stores.'}`,
+        `${garment} ${piece.serial} cannot be hired out. ${piece.says || 'It is not in stock.'}`,
       );
     if (piece.lastDay !== null && piece.lastDay < save.until)
       throw new StockRefused(
-        `${garment} ${piece.serial} may be used until ${piece.lastDay} only. Take another piece.`,
+        `${garment} ${piece.serial} may be used until ${sayDay(piece.lastDay)} only. Take another piece.`,
       );
     if (save.version === 0 && save.until < today())
-      throw new StockRefused(`${save.until} is past. Book days that are still to come.`);
+      throw new StockRefused(`${sayDay(save.until)} is in the past. Choose days in the future.`);
   }
   try {
     const saved = await saveVersioned(database, {
@@ -262,11 +262,11 @@ async function refuseDocket(
     .where({ docket_id: docketId, chart_id: chartId, series_id: seriesId })
     .first('chart_id');
   if (on === undefined)
-    throw new StockRefused(`That docket has no ${garment} on it. Look at the docket, or book for a name.`);
+    throw new StockRefused(`That docket has no ${garment}. Check the docket, or book for a name.`);
 }
 
 function heldBySomebody(garment: string, { serial }: KnownPiece): StockRefused {
   return new StockRefused(
-    `${garment} ${serial} is booked for somebody else on some of those days, or would not be dry by then. Take another piece, or other days.`,
+    `${garment} ${serial} is booked for another wearer on some of those days, or would not be dry by then. Choose another piece or other dates.`,
   );
 }

@@ -106,7 +106,7 @@ export async function keepGarment(
       .first('articles.id');
     if (some !== undefined)
       throw new StockRefused(
-        `${before.garment} has been in the stores ${before.keeping.numbered ? 'numbered' : 'counted'}. Write off what is there first, or leave it so.`,
+        `${before.garment} has been in the stores ${before.keeping.numbered ? 'numbered' : 'counted'}. Write off the stock first, or leave it ${before.keeping.numbered ? 'numbered' : 'counted'}.`,
       );
   }
   return saveVersioned(database, {
@@ -126,7 +126,5 @@ export async function refuseLabel(
 ): Promise<void> {
   const [chart] = await findCharts(database, [chartId]);
   if (sizesOfLabel(chart!.sheet, label) === null)
-    throw new StockRefused(
-      `“${label}” is no size of ${garment}, or one that is not made. Look at its chart.`,
-    );
+    throw new StockRefused(`“${label}” is no size of ${garment}, or is not made. Check its chart.`);
 }

@@ -126,7 +126,7 @@ export async function move(transaction: Database, moving: Moving): Promise<void>
   const refusal = refuseMovement({ kind, from, to, count, reason }, there);
   if (refusal !== null) throw new StockRefused(sayMovementRefusal(refusal, moving.what), refusal);
   if (pieceId !== null && (await placeOfPiece(transaction, pieceId)) !== placeKey(from))
-    throw new StockRefused(`${moving.what} is not there any more. Look at where it is now.`, {
+    throw new StockRefused(`${moving.what} is not there any more. Check where it is now.`, {
       code: 'too-few',
       there: 0,
     });

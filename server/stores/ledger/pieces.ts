@@ -2,6 +2,7 @@ import type { Inspection, NewPiece, Piece } from '@neat-measure/contract/stores'
 import {
   dayOf,
   inspectedBy,
+  sayDay,
   isBlocked,
   lastDayOf,
   sayStanding,
@@ -149,11 +150,11 @@ export async function keepPiece(
   const { keeping } = garment;
   if (keeping.lifeMonths !== null && made === null && goodUntil === null)
     throw new StockRefused(
-      `When was ${garment.garment} ${serial} made, or until when may it be used? Its life has an end, so one of them is written down.`,
+      `When was ${garment.garment} ${serial} made, or until when may it be used? Its life is limited, so one of the two is needed.`,
     );
   if (made !== null && made > today())
     throw new StockRefused(
-      `${garment.garment} ${serial} cannot have been made on ${made}: that day is still to come.`,
+      `${garment.garment} ${serial} cannot have been made on ${made}, which is in the future. Check the date.`,
     );
   const id = uuidv7();
   try {
@@ -170,7 +171,7 @@ export async function keepPiece(
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     throw new StockRefused(
-      `A ${garment.garment} with the number ${serial} is known already. Look at the number, or take that one back.`,
+      `A ${garment.garment} with the number ${serial} is already in stock. Check the number, or return that piece.`,
     );
   }
 }
@@ -185,11 +186,11 @@ export async function inspect(
 ): Promise<void> {
   const piece = await pieceOf(database, pieceId);
   if (!passed && note === null)
-    throw new StockRefused(`Say what was found of ${piece.serial}: it is not handed out any more for that.`);
-  if (day > today()) throw new StockRefused(`${day} is still to come. Write down the day it was inspected.`);
+    throw new StockRefused(`Enter what was found on ${piece.serial}. It cannot be handed out any more.`);
+  if (day > today()) throw new StockRefused(`${day} is in the future. Enter the day of the inspection.`);
   if (day < piece.received)
     throw new StockRefused(
-      `${piece.serial} came on ${piece.received}; it was not inspected here before that.`,
+      `${piece.serial} came on ${sayDay(piece.received)}, so it cannot have been inspected here before. Check the date.`,
     );
   const row = { id, piece_id: pieceId, day, passed: passed ? 1 : 0, note, by_id: by, at: new Date() };
   const saved = await saveOnce(database, 'piece_inspections', row, ['piece_id', 'note', 'passed']);

@@ -162,6 +162,6 @@ function refuseForLine(
 ): void {
   if (line.seriesId === seriesId && (line.label === label || line.substitute?.label === label)) return;
   throw new StockRefused(
-    `${what} was not ordered on that line: ${line.garment} ${line.label} was. Take it in as not ordered, or send it back.`,
+    `${what} was not ordered on that line: ${line.garment} ${line.label} was. Add it as not ordered, or send it back.`,
   );
 }

@@ -25,7 +25,7 @@ export function makerAt(address: string | undefined): Maker {
     if (address === undefined)
       throw new ProblemError(
         'unavailable',
-        'No maker’s desk is set up here. The order is kept: print it or save it as a file, and send it yourself.',
+        'No maker’s desk is set up here. The order is saved: print or export it, and send it yourself.',
       );
     const answer = await fetch(new URL(path, address), {
       ...options,
@@ -35,14 +35,14 @@ export function makerAt(address: string | undefined): Maker {
     if (answer === null || answer.status >= 500)
       throw new ProblemError(
         'unavailable',
-        'The maker’s desk does not answer. The order is kept here; try again in a while.',
+        'The maker’s desk does not answer. The order is saved here; try again later.',
       );
     const text = await answer.text();
     if (answer.status === 404 && options.method === 'GET') return null;
     if (!answer.ok || text.length > MOST_BYTES)
       throw new ProblemError(
         'stock-refused',
-        `The maker’s desk does not take this: it answered ${answer.status}. Look at the order, or call the maker.`,
+        `The maker’s desk refused this with status ${answer.status}. Check the order, or call the maker.`,
       );
     return parse(text);
   };
@@ -61,7 +61,7 @@ export function makerAt(address: string | undefined): Maker {
       if (!read.success || read.data.order !== orderId)
         throw new ProblemError(
           'stock-refused',
-          'The maker’s desk answered in a form that is not known here. Nothing of it was taken; call the maker.',
+          'The maker’s desk answered in an unknown format. Nothing was changed; call the maker.',
         );
       return read.data;
     },

@@ -18,7 +18,7 @@ export async function sendOrder(
 ): Promise<void> {
   const order = await orderOf(database, id);
   if (isOver(order.stage))
-    throw new StockRefused('Nothing of this order is waited for. Put another together.');
+    throw new StockRefused('Nothing of this order is outstanding. Create a new order.');
   if (!byHand) await maker.send(await sheetToSend(database, order));
   await tryAgain(() =>
     database.transaction(async (transaction) => {
@@ -40,11 +40,11 @@ export async function sendOrder(
 export async function hearOf(database: Database, maker: Maker, id: string): Promise<void> {
   const order = await orderOf(database, id);
   if (order.stage === 'draft')
-    throw new StockRefused(`Order ${order.number} is not sent yet. Send it, then ask how it stands.`);
+    throw new StockRefused(`Order ${order.number} is not sent yet. Send it first, then ask.`);
   let answer = await maker.ask(id);
   if (answer === null && order.byHand)
     throw new StockRefused(
-      `Order ${order.number} was sent by hand: its maker’s desk does not know it. Call the maker.`,
+      `Order ${order.number} was sent by hand, so the maker’s desk does not know it. Call the maker.`,
     );
   if (answer === null) {
     // It has lost the order, or never got it: the same order again is the same to it.

@@ -130,7 +130,7 @@ describe('orders', () => {
     expect([order.stage, order.lines[0]!.underWay]).toEqual(['acknowledged', 3]);
     expect(
       (await app.put(orderSentPath(order.id), {})).body.story.filter(
-        (one: { says: string }) => one.says === 'Sent it.',
+        (one: { says: string }) => one.says === 'Sent the order.',
       ).length,
     ).toBe(1);
     const hold = { line: 1, seriesId, label: '32', count: 2 };
@@ -168,7 +168,7 @@ describe('orders', () => {
     const beside = await deliver(order.id, [{ ...hold, line: null }]);
     expect([beside.body.lines[0].open, beside.body.story.at(-1).says]).toEqual([
       1,
-      'Took in 1 of Warden trousers 34, not ordered so.',
+      'Received 1 of Warden trousers 34, not ordered.',
     ]);
     const found = articlesSchema.parse((await app.get(`${STORES.stock}?room=${roomId}`)).body).items;
     expect(found.map(({ label, there }) => [label, there[0]?.shelf])).toEqual([['34', 1]]);
@@ -182,7 +182,7 @@ describe('orders', () => {
     const taken = await deliver(order.id, [{ line: 1, seriesId, label: '34', count: 2 }]);
     expect([taken.body.lines[0].received, taken.body.lines[0].open]).toEqual([2, 0]);
     expect(taken.body.story.at(-1).says).toBe(
-      'Took in 2 of Warden trousers 34 in the place of Warden trousers 32.',
+      'Received 2 of Warden trousers 34 instead of Warden trousers 32.',
     );
     const found = articlesSchema.parse((await app.get(`${STORES.stock}?room=${roomId}`)).body).items;
     expect(found.map(({ label, there }) => [label, there[0]?.shelf])).toEqual([['34', 2]]);
@@ -196,7 +196,7 @@ describe('orders', () => {
     const waits = await sent({ maker: MAKER, roomId, lines }, 'back-ordered', 1);
     expect([waits.lines[0]!.backOrdered?.count, waits.lines[0]!.underWay]).toEqual([5, 0]);
     const late = await sent({ maker: MAKER, roomId, lines }, 'late', 3);
-    expect(late.story.at(-1)!.says).toContain('Is late');
+    expect(late.story.at(-1)!.says).toContain('Delayed');
     const closed = await app.put(orderClosedPath(late.id), { lines: [1], batchId: uuidv7() });
     expect([closed.body.stage, closed.body.lines[0].closed])
       .withContext('nothing is here')
@@ -242,7 +242,7 @@ describe('orders', () => {
     const warned = async () =>
       warningsSchema.parse((await app.get(STORES.warnings)).body).filter(({ orderId }) => orderId === id);
     expect((await warned()).map(({ kind, says }) => [kind, says])).toEqual([
-      ['order-unsent', `Order ${number} at ${MAKER} is not sent yet: 2 garments wait for that.`],
+      ['order-unsent', `Order ${number} at ${MAKER} is not sent yet (2 garments). Send it.`],
     ]);
     expect(problem(await app.put(orderAskedPath(id), {}))).toEqual([409, 'stock-refused']);
     expect(desk.answer(id)).withContext('nothing went to the maker').toBeNull();
@@ -263,7 +263,7 @@ describe('orders', () => {
     expect([byHand.body.stage, byHand.body.byHand, byHand.body.story.at(-1).says]).toEqual([
       'sent',
       true,
-      'Sent it by hand.',
+      'Sent by hand.',
     ]);
     expect(problem(await app.put(orderAskedPath(id), {})))
       .withContext('a desk that never had it is not sent it')

@@ -155,7 +155,7 @@ async function tellOrders(database: Database, rows: readonly OrderRow[]): Promis
         };
       }),
       story: [
-        { on: row.at.toISOString(), by: row.name, says: 'Put the order together.' },
+        { on: row.at.toISOString(), by: row.name, says: 'Created the order.' },
         ...happened.map((event, at) => ({
           on: event.at.toISOString(),
           by: event.name ?? row.maker,
@@ -195,19 +195,19 @@ function toEvent({ kind, line, count, body, at }: EventRow): OrderEvent {
 function sayEvent(event: OrderEvent, labelOf: (line: number) => string): string {
   switch (event.kind) {
     case 'sent':
-      return event.byHand === true ? 'Sent it by hand.' : 'Sent it.';
+      return event.byHand === true ? 'Sent by hand.' : 'Sent the order.';
     case 'heard':
       return sayMessage(event.message, labelOf);
     case 'received':
       return event.as === undefined
-        ? `Took in ${event.count} of ${labelOf(event.line)}.`
-        : `Took in ${event.count} of ${event.as} in the place of ${labelOf(event.line)}.`;
+        ? `Received ${event.count} of ${labelOf(event.line)}.`
+        : `Received ${event.count} of ${event.as} instead of ${labelOf(event.line)}.`;
     case 'beside':
-      return `Took in ${event.count} of ${event.label}, not ordered so.`;
+      return `Received ${event.count} of ${event.label}, not ordered.`;
     case 'sent-back':
       return `Sent back ${event.count} of ${event.label}.`;
     case 'closed':
-      return `Waits no more for ${event.count} of ${labelOf(event.line)}.`;
+      return `Closed: ${event.count} outstanding of ${labelOf(event.line)}.`;
   }
 }
 
@@ -217,11 +217,14 @@ export async function saveOrder(database: Database, id: string, save: OrderSave,
   for (const { seriesId, label } of save.lines) {
     const garment = await garmentOf(database, seriesId);
     if (garment.maker !== save.maker)
-      throw new StockRefused(`${garment.garment} is made by ${garment.maker}, and not by ${save.maker}.`);
+      throw new StockRefused(
+        `${garment.garment} is made by ${garment.maker}, not by ${save.maker}. Order it from its own maker.`,
+      );
     await refuseLabel(database, garment, label);
   }
   const keys = save.lines.map(({ seriesId, label }) => `${seriesId} ${label}`);
-  if (new Set(keys).size < keys.length) throw new StockRefused('A size stands there twice. Add the two up.');
+  if (new Set(keys).size < keys.length)
+    throw new StockRefused('A size is listed twice. Add the two counts together.');
   await once(database, { id, what: 'order', body: save, by }, async (transaction) => {
     await transaction('orders').insert({
       id,
@@ -272,4 +275,4 @@ export async function sheetToSend(database: Database, order: Order): Promise<Ord
 }
 
 /** What stands on orders of a house that has not said what it is called. */
-const NO_NAME = 'A house that has not given its name';
+const NO_NAME = 'House without a name';

@@ -10,14 +10,14 @@ export interface PutByLabelsToPrint {
 /** Labels for what is kept for a docket: whose it is, then what it is. */
 export function printPutByLabels({ kept }: PutByLabelsToPrint): Promise<Buffer> {
   const labels = kept.map(({ wearer, docketNumber, garment, label, serial, room, since, code }) => ({
-    large: wearer ?? 'nobody any more',
+    large: wearer ?? 'erased wearer',
     bold: `${garment} ${label}`,
     lines: [
       docketNumber === null ? '' : `Docket ${docketNumber}`,
       serial === null ? '' : `No. ${serial}`,
     ].filter((line) => line !== ''),
-    fine: `Put by in ${room} on ${since.slice(0, 10)}`,
+    fine: `Reserved in ${room} on ${since.slice(0, 10)}`,
     code: serial === null ? ({ as: 'bars', text: code } as const) : ({ as: 'square', text: serial } as const),
   }));
-  return printLabelGrid(labels, 'Put by', 'Nothing is put by for this docket.');
+  return printLabelGrid(labels, 'Reserved', 'Nothing is reserved for this docket.');
 }

@@ -39,7 +39,7 @@ export function putByRoutes(database: Database, print: Print<PutByLabelsToPrint>
     })
     .get(putByLabelsPath(':id'), async (request, response) => {
       const kept = await listPutBy(database, readId(request));
-      if (kept.length === 0) throw notFound('garment that is put by for this docket');
+      if (kept.length === 0) throw notFound('garment reserved for this docket');
       sendPdf(response, await print({ sheet: 'put-by', kept }), 'put-by.pdf');
     });
 }

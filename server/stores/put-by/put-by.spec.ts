@@ -135,7 +135,7 @@ describe('what is put by', () => {
     const { dockets, comes, articleId } = await ordered('34', 1, 1);
     const { number, wearer } = await records.bench(dockets[0]!);
     await comes();
-    const called = `docket ${number}: 1 garment has come and is put by. Call them.`;
+    const called = `docket ${number}: 1 garment has come and is reserved. Call the wearer.`;
     expect(await said(called)).toEqual(['to-call']);
     const { id } = (await kept(articleId))[0]!;
     for (const _ of [1, 2]) expect((await app.put(putByCalledPath(id), { called: true })).status).toBe(204);
@@ -175,7 +175,7 @@ describe('what is put by', () => {
     expect(needs.filter(({ seriesId }) => seriesId === chartId).map(({ label }) => label))
       .withContext('what is put by in another size is none of theirs')
       .toEqual(['36']);
-    expect(await said('34 is put by for')).toEqual(['put-by-astray', 'put-by-astray', 'put-by-astray']);
+    expect(await said('34 is reserved for')).toEqual(['put-by-astray', 'put-by-astray', 'put-by-astray']);
     // What comes in the size they go with now lies on the shelf until that is put back.
     const wantedFor = [{ docketId: first, chartId }];
     const line = { seriesId: chartId, label: '36', count: 1, wantedFor };

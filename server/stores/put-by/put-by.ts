@@ -106,10 +106,10 @@ export async function putBy(database: Database, id: string, save: PutBySave, by:
     );
     if (wanted === undefined)
       throw new StockRefused(
-        'That docket does not wait for this garment: it has it, some is put by for it, or no size is decided.',
+        'That docket does not need this garment: the wearer has it, one is reserved, or no size is decided.',
       );
     if ((await hasKept(transaction))(wanted))
-      throw new StockRefused('Another size is put by for them. Put that back on the shelf first.');
+      throw new StockRefused('Another size is reserved for this wearer. Return that one to the shelf first.');
     const row = await transaction('articles')
       .where({ series_id: wanted.seriesId, label: wanted.label })
       .first<{ id: string } | undefined>('id');
@@ -118,7 +118,7 @@ export async function putBy(database: Database, id: string, save: PutBySave, by:
     const { garment, keeping } = await garmentOf(transaction, wanted.seriesId);
     const piece = pieceId === null ? null : await pieceOf(transaction, pieceId);
     if (keeping.numbered !== (piece !== null) || (piece !== null && piece.articleId !== article.id))
-      throw new StockRefused(`Say which piece of ${garment} ${wanted.label} is put by.`);
+      throw new StockRefused(`Choose or scan the piece of ${garment} ${wanted.label} to reserve.`);
     if (piece?.blocked === true) throw new StockRefused(`${garment} ${piece.serial}: ${piece.says}`);
     await move(transaction, {
       batchId: id,
@@ -139,12 +139,14 @@ export async function putBy(database: Database, id: string, save: PutBySave, by:
 /** Puts something back on the shelf that was kept for a docket. @throws ProblemError */
 export async function putBack(database: Database, id: string, batchId: string, by: string): Promise<void> {
   const found = await database<PutByRow>('put_by').where({ id }).first();
-  if (found === undefined) throw notFound('garment that was put by');
+  if (found === undefined) throw notFound('reserved garment');
   await once(database, { id: batchId, what: 'put-back', body: { id }, by }, async (transaction) => {
     const article = (await holdArticles(transaction, [found.article_id])).get(found.article_id)!;
     const row = (await transaction<PutByRow>('put_by').where({ id }).forUpdate().first())!;
     if (row.held_chart_id === null)
-      throw new StockRefused('It is not put by any more: it was handed over, or put back by somebody else.');
+      throw new StockRefused(
+        'This garment is not reserved any more: it was handed over, or another user returned it to the shelf.',
+      );
     const { garment } = await garmentOf(transaction, article.series_id);
     await move(transaction, {
       batchId,
@@ -170,7 +172,7 @@ async function endKeeping(transaction: Database, id: string, ended: string, act:
 /** Says that the wearer was told, or was not; the first who told them stays. @throws ProblemError `not-found` */
 export async function noteCalled(database: Database, id: string, called: boolean, by: string): Promise<void> {
   const row = await database<PutByRow>('put_by').where({ id }).first();
-  if (row === undefined) throw notFound('garment that was put by');
+  if (row === undefined) throw notFound('reserved garment');
   if (called === (row.called_at !== null)) return;
   await database('put_by')
     .where({ id })

@@ -25,13 +25,13 @@ export async function moveStock(database: Database, id: string, sent: Move, by: 
       return move(transaction, { ...base, what: `${garment} ${article.label}`, count: sent.count });
     }
     if (new Set(sent.pieceIds).size !== sent.count)
-      throw new StockRefused(`${garment} is numbered: say which pieces, ${sent.count} in all.`);
+      throw new StockRefused(`${garment} is numbered. Choose or scan ${sent.count} pieces.`);
     for (const pieceId of sent.pieceIds) {
       const piece = await pieceOf(transaction, pieceId);
       if (piece.articleId !== article.id) throw notFound('piece');
       if (sent.kind === 'returned' && piece.byDocket !== null)
         throw new StockRefused(
-          `${garment} ${piece.serial} is with the wearer of docket ${piece.byDocket}. Take it back there.`,
+          `${garment} ${piece.serial} is with the wearer of docket ${piece.byDocket}. Return it there.`,
         );
       // What must not be worn is put on no shelf either, where somebody would take it from.
       if (piece.blocked && (sent.kind === 'issued' || sent.kind === 'released'))
@@ -44,10 +44,11 @@ export async function moveStock(database: Database, id: string, sent: Move, by: 
 
 /** @throws StockRefused where it is not said how it is, or what is not as its label says would get onto a shelf */
 function refuseAsIs({ condition, to }: Move): void {
-  if (condition === null) throw new StockRefused('Say how it is that comes back: as its label says, or not.');
+  if (condition === null)
+    throw new StockRefused('Enter whether the returned garment is still as its label states.');
   if (condition !== 'as-labelled' && to.endsWith('/shelf'))
     throw new StockRefused(
-      'It is not as its label says: the next wearer would get it for what it is not. Set it aside, or write it off.',
+      'The garment is not as its label states and cannot return to the shelf. Set it aside, or write it off.',
     );
 }
 
@@ -75,7 +76,7 @@ export async function renameArticle(
     }
     const target = await holdArticle(transaction, row.series_id, label);
     const article = (await holdArticles(transaction, [articleId])).get(articleId)!;
-    if (target.id === article.id) throw new StockRefused(`It is called ${label} already.`);
+    if (target.id === article.id) throw new StockRefused(`The article is already called ${label}.`);
     // Those with wearers are the same garment by another name as well, and come back under it.
     const places = await transaction('stock_movements')
       .where({ article_id: articleId })

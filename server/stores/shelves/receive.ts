@@ -45,7 +45,7 @@ export async function takeIn(transaction: Database, incoming: Incoming): Promise
   }
   if (pieces.length !== count)
     throw new StockRefused(
-      `${garment.garment} is numbered: write down the number of each piece, ${count} in all.`,
+      `${garment.garment} is numbered. Enter the number of each of the ${count} pieces.`,
     );
   const taken: string[] = [];
   for (const piece of pieces) {
@@ -154,14 +154,14 @@ async function saveMore(
       });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
-    throw new StockRefused(`The maker’s code ${makerCode!} is another article’s.`);
+    throw new StockRefused(`The maker’s code ${makerCode!} belongs to another article. Check the code.`);
   }
 }
 
 function refusedRows(findings: readonly string[]): ProblemError {
   const [first] = findings;
   const more = findings.length === 1 ? '' : ` And ${findings.length - 1} more.`;
-  return new ProblemError('stock-refused', `Nothing was taken in. ${first!}${more}`, {
+  return new ProblemError('stock-refused', `Nothing was added to stock. ${first!}${more}`, {
     findings: [...findings],
   });
 }

@@ -24,14 +24,14 @@ export async function scan(database: Database, code: string): Promise<Scanned> {
   if (ids.length + pieces.length > 1)
     throw new ProblemError(
       'stock-refused',
-      `“${text}” stands for ${ids.length + pieces.length} things. Scan the label of the house instead.`,
+      `“${text}” is used for ${ids.length + pieces.length} articles. Scan the house’s own label instead.`,
     );
   const [piece] = pieces;
   const id = piece?.articleId ?? ids[0];
   if (id === undefined)
     throw new ProblemError(
       'not-found',
-      `Nothing in the stores has the code “${text.slice(0, 60)}”. Scan it once more, or type it.`,
+      `Nothing in stock has the code “${text.slice(0, 60)}”. Scan again, or type it.`,
     );
   // The label on the garment may be from before its size was called otherwise.
   return { article: await articleOf(database, await articleNow(database, id)), piece: piece ?? null };

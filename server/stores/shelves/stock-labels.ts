@@ -25,5 +25,9 @@ export function printStockLabels({ account: { article, pieces } }: StockLabelsTo
         lines: [],
         code: { as: 'bars', text: article.code } as const,
       }));
-  return printLabelGrid(labels, `Labels · ${article.garment} ${article.label}`, 'There is no piece of it.');
+  return printLabelGrid(
+    labels,
+    `Labels · ${article.garment} ${article.label}`,
+    'There is no piece in stock.',
+  );
 }

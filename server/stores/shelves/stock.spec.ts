@@ -183,7 +183,7 @@ describe('the stores', () => {
       const answer = await app.does(docket, handing(chartId, { from: { roomId, pieceId } }));
       return answer.outcome === 'refused' ? [answer.code, answer.detail] : [answer.outcome, ''];
     };
-    expect((await tries(await pieceOf(large.id)))[1]).toContain('It is L, and the wearer has M');
+    expect((await tries(await pieceOf(large.id)))[1]).toContain('That piece is L, but the wearer has M');
     expect((await tries(await pieceOf(foreign.id)))[0]).toBe('piece-refused');
     expect((await tries(null))[0]).toBe('piece-refused');
     expect((await tries(uuidv7()))[0]).toBe('piece-refused');
@@ -199,7 +199,7 @@ describe('the stores', () => {
       note: 'A seal is torn',
     });
     expect(pieceSchema.parse(inspected.body).blocked).toBeTrue();
-    expect((await tries(own))[1]).toContain('did not pass');
+    expect((await tries(own))[1]).toContain('failed its inspection');
     expect((await warned('piece-blocked', article.id)).length).toBe(1);
     await app.put(inspectionPath(own, uuidv7()), { day: TODAY, passed: true, note: null });
     expect((await tries(own))[0]).toBe('kept');
@@ -236,7 +236,7 @@ describe('the stores', () => {
     expect(problem(await send('A2', TODAY)))
       .withContext('twice')
       .toEqual([409, 'stock-refused']);
-    expect((await warned('piece-blocked', old))[0]).toContain('A1: Past its maker’s last day');
+    expect((await warned('piece-blocked', old))[0]).toContain('A1: Past its last day of use');
     expect((await warned('piece-soon', old))[0]).toContain('A2: May be used until');
     const [piece] = (await stores.account(old)).pieces;
     const issued = await stores.move(old, {
@@ -246,7 +246,7 @@ describe('the stores', () => {
       pieceIds: [piece!.id],
     });
     expect(problem(issued)).toEqual([409, 'stock-refused']);
-    expect(issued.body.detail).toContain('not handed out any more');
+    expect(issued.body.detail).toContain('Do not hand it out');
   });
 
   it('find an article or a piece by what is scanned, and say what is none or several', async () => {
@@ -304,7 +304,7 @@ describe('the stores', () => {
       garment: 'Warden trousers',
     });
     await records.save(ROUTES.charts, chartSave({ sheet: next, replaces: chart }));
-    expect((await warned('label-gone', article.id))[0]).toContain('3 are in the house');
+    expect((await warned('label-gone', article.id))[0]).toContain('3 are in stock');
     const rename = (label: string | null) => app.put(renamedPath(article.id), { label, batchId: uuidv7() });
     expect(problem(await rename('40'))).toEqual([409, 'stock-refused']);
     expect((await rename('37')).status).toBe(204);

@@ -140,7 +140,7 @@ async function fillAsBefore(database: Database, fitterId: string): Promise<void>
 }
 
 describe('the migration to acts', () => {
-  it('brings a season over: what was read, taken back, passed over, confirmed and decided', async () => {
+  it('brings a season over: what was read, taken back, skipped, confirmed and decided', async () => {
     const { database, name, url } = await newDatabase();
     try {
       await migrate(url, '0007-chart-versions');

@@ -35,11 +35,11 @@ export async function explainCount(
   } = await findCount(database, countId);
   const body = { countId, reasons: [...reasons] };
   await once(database, { id: batchId, what: 'explained', body, by }, async (transaction) => {
-    if (explained) throw new StockRefused('This count has been put right already.');
+    if (explained) throw new StockRefused('The stock was already corrected after this count.');
     // Of the counts of a room one is put right at a time.
     await transaction('store_rooms').where({ id: roomId }).forUpdate().first('id');
     const { sent, told, at, explained: again } = await findCount(transaction, countId);
-    if (again) throw new StockRefused('Somebody else has put this count right already.');
+    if (again) throw new StockRefused('Another user already corrected the stock after this count.');
     await refuseCountedSince(transaction, sent, at);
     const owed = told.differences.filter(({ articleId }) => !reasons.has(articleId));
     if (owed.length > 0)
@@ -98,9 +98,7 @@ async function refuseCountedSince(
     .where('explained_at', '>=', at)
     .first('id');
   if (other !== undefined)
-    throw new StockRefused(
-      'This place has been counted by somebody else, and put right, since. Count it again.',
-    );
+    throw new StockRefused('Another user has since counted this place and corrected the stock. Count again.');
 }
 
 async function hasMovedSince(database: Database, pieceId: string, upTo: number): Promise<boolean> {
@@ -124,7 +122,7 @@ async function putRight(
   const there = await countAt(transaction, line.articleId, placeKey(here));
   if (there < -left)
     throw new StockRefused(
-      `${what} was counted as ${-left} fewer than listed, and only ${there} ${there === 1 ? 'is' : 'are'} listed there by now. Count it again.`,
+      `${what} was counted as ${-left} fewer than listed, and only ${there} ${there === 1 ? 'is' : 'are'} listed there now. Count again.`,
       { code: 'too-few', there },
     );
   if (left < 0) await move(transaction, { ...base, what, count: -left, from: here, to: difference });
@@ -154,7 +152,5 @@ async function bringHere(
   if (place === 'wearer')
     return move(transaction, { ...one, kind: 'returned', from: { in: 'wearer' }, to: here, found: true });
   if (place === 'difference') return move(transaction, { ...one, from: { in: 'difference' }, to: here });
-  throw new StockRefused(
-    `${one.what} was written off, and was seen here now. Set it aside and look at its number.`,
-  );
+  throw new StockRefused(`${one.what} was written off but is here. Set it aside and check its number.`);
 }

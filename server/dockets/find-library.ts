@@ -1,5 +1,5 @@
 import type { Chart, Protocol } from '@neat-measure/contract';
-import { kindOf, type Act, type Shelf } from '@neat-measure/core';
+import { kindOf, type Act, type Library } from '@neat-measure/core';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
 import { findProtocols } from '../protocols/store';
@@ -9,7 +9,7 @@ import { findSettings } from '../settings/store';
 export async function shelfFor(
   database: Database,
   acts: readonly Act[],
-): Promise<Omit<Shelf<Chart>, 'protocols'> & { readonly protocols: readonly Protocol[] }> {
+): Promise<Omit<Library<Chart>, 'protocols'> & { readonly protocols: readonly Protocol[] }> {
   const needed = acts.map((act) => kindOf(act).needs(act));
   const [charts, protocols, { habits }] = await Promise.all([
     findCharts(database, [...new Set(needed.flatMap((one) => one.charts))]),
