@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
+import { LOCALE, readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Journal } from '../data/journal/journal';
@@ -67,17 +67,17 @@ export class App {
   protected readonly waiting = computed(() => {
     const unsent = this.journal.unsent();
     if (unsent === 0 || this.journal.trouble() === '') return '';
-    return `${unsent} ${unsent === 1 ? 'act waits' : 'acts wait'} to be sent; kept on this device.`;
+    return `${unsent} ${unsent === 1 ? 'change' : 'changes'} to send, saved on this device.`;
   });
   /** What will not be kept, in words, until somebody has seen it. */
   protected readonly aside = computed(() =>
     this.journal.aside().map(({ order, act, why, at }) => {
       const read = readAct(act);
-      const day = new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+      const day = new Date(at).toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
       const what = read.ok
         ? sayAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
-        : 'Something written by another version.';
-      return { order: order!, words: `Not kept (${day}): ${what} ${why}` };
+        : 'A change made by another version.';
+      return { order: order!, words: `Not saved (${day}): ${what} ${why}` };
     }),
   );
 
@@ -85,6 +85,20 @@ export class App {
     effect(() => {
       if (this.openDocket.asked()) this.commanding.set(true);
     });
+  }
+
+  /** Whether the unit was touched or clicked, and not reached by key. */
+  private byPointer = false;
+
+  /** Says nothing in return: a listener that says no would keep the key from the browser. */
+  protected reaches(byPointer: boolean): void {
+    this.byPointer = byPointer;
+  }
+
+  /** A unit that was clicked has the arrows no longer: they are the work's. Whoever chose it by key stays with it. */
+  protected toWork(place: HTMLElement): void {
+    // The library gives the focus to what was clicked once it has told of it.
+    if (this.byPointer) setTimeout(() => place.focus({ preventScroll: true }));
   }
 
   protected onKey(event: KeyboardEvent): void {

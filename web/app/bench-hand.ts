@@ -23,24 +23,24 @@ import { SessionService } from '../data/session-service';
     @if (open()) {
       <nz-modal
         [nzVisible]="open()"
-        nzTitle="Who takes the bench over?"
+        nzTitle="Switch to which fitter?"
         [nzFooter]="null"
         [nzWidth]="420"
         (nzOnCancel)="open.set(false)"
         (nzAfterOpen)="ask()"
       >
-        <form *nzModalContent (submit)="take(); $event.preventDefault()" aria-label="Take the bench over">
+        <form *nzModalContent (submit)="take(); $event.preventDefault()" aria-label="Switch fitter">
           @if (hands(); as all) {
             <nz-radio-group nzName="hand" [ngModel]="chosen()" (ngModelChange)="choose($event)">
               @for (one of all; track one.id) {
                 <label nz-radio [nzValue]="one.id">{{ one.name }}</label>
               } @empty {
-                <p>Nobody has a bench code yet. Set one under your name.</p>
+                <p>No fitter has a bench code yet. Set a code under your name.</p>
               }
             </nz-radio-group>
             @if (all.length > 0) {
               <label class="field"
-                >Their code
+                >Bench code
                 <input
                   #code
                   nz-input
@@ -58,7 +58,7 @@ import { SessionService } from '../data/session-service';
           }
           <div class="acts">
             @if (chosen()) {
-              <button nz-button nzType="primary" type="submit">Take it over</button>
+              <button nz-button nzType="primary" type="submit">Switch</button>
             }
             @if (house(); as house) {
               <button nz-button type="button" (click)="giveBack()">Back to {{ house.name }}</button>

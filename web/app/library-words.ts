@@ -7,12 +7,12 @@ import type { NzI18nInterface } from 'ng-zorro-antd/i18n';
 export const LIBRARY_WORDS = {
   locale: 'en-gb',
   Empty: { description: 'Nothing to choose from.' },
-  Modal: { okText: 'Yes', cancelText: 'Leave it', justOkText: 'Close' },
+  Modal: { okText: 'Yes', cancelText: 'Cancel', justOkText: 'Close' },
   Upload: {
-    uploading: 'On its way …',
-    removeFile: 'Take it out',
-    uploadError: 'It did not arrive',
-    previewFile: 'Look at it',
-    downloadFile: 'Save it',
+    uploading: 'Uploading …',
+    removeFile: 'Remove',
+    uploadError: 'Upload failed',
+    previewFile: 'Preview',
+    downloadFile: 'Download',
   },
 } as unknown as NzI18nInterface;

@@ -31,7 +31,7 @@ export const ROUTES: Routes = [
   },
   {
     path: 'away',
-    title: 'Not there · Neat Measure',
+    title: 'Not found · Neat Measure',
     loadComponent: () => import('../places/away/away').then(({ Away }) => Away),
   },
   {
@@ -95,7 +95,7 @@ export const ROUTES: Routes = [
       },
       {
         path: 'log/house',
-        title: 'House log · Neat Measure',
+        title: 'Audit log · Neat Measure',
         loadComponent: () => import('../places/log/house-log').then(({ HouseLog }) => HouseLog),
       },
       {

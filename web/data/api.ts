@@ -70,13 +70,13 @@ function toProblem(error: unknown): ApiProblem {
   if (!(error instanceof HttpErrorResponse)) {
     return new ApiProblem(
       'unexpected',
-      'The server answered in a form this page does not know. Reload the page and try again.',
+      'The server’s answer does not match this page. Reload the page and try again.',
     );
   }
   if (error.status === 0)
     return new ApiProblem(
       'offline',
-      'The server cannot be reached. What you typed stays here; try again when the network is back.',
+      'The server cannot be reached. Your input is kept. Try again when the network is back.',
     );
   const body: unknown = typeof error.error === 'string' ? parseJson(error.error) : error.error;
   const problem = problemSchema.safeParse(body);

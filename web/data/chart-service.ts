@@ -46,7 +46,7 @@ export class ChartService {
     return this.api.get(chartVersionsPath(id), chartsSchema);
   }
 
-  /** Takes a chart from the shelf, or back onto it. */
+  /** Retires a chart, or restores it. */
   retire(id: string, retired: boolean): Observable<ChartUses> {
     return this.api.put(chartRetiredPath(id), { retired }, chartUsesSchema);
   }

@@ -90,14 +90,14 @@ export class CommandList {
       ...answers(this.wearers).map(
         ({ name, role }): Destination => ({
           name,
-          about: role === '' ? 'a docket for them' : `${role}, a docket for them`,
+          about: role === '' ? 'new docket' : `${role}, new docket`,
           run: () => this.go(['/bench'], { who: name }),
         }),
       ),
       ...answers(this.wearers).map(
         ({ id, name }): Destination => ({
-          name: `The record of ${name}`,
-          about: 'every value ever settled',
+          name: `Record of ${name}`,
+          about: 'all settled values',
           run: () => this.go(['/log/person', id]),
         }),
       ),

@@ -14,20 +14,20 @@ export const DESTINATIONS: readonly {
   readonly path: string;
   readonly takes?: Capability;
 }[] = [
-  { name: 'Bench: the next wearer', path: '/bench' },
+  { name: 'Bench: next wearer', path: '/bench' },
   { name: 'Exceptions', path: '/bench/exceptions' },
   { name: 'Protocols', path: '/bench/protocols' },
   { name: 'Practice tape', path: '/bench/tape' },
   { name: 'Charts', path: '/charts' },
   { name: 'Kits', path: '/charts/kits' },
-  { name: 'Stores: shelves', path: '/stores/shelves' },
-  { name: 'Stores: put by', path: '/stores/put-by' },
+  { name: 'Stores: stock', path: '/stores/shelves' },
+  { name: 'Stores: reserved', path: '/stores/put-by' },
   { name: 'Stores: hire', path: '/stores/hire' },
   { name: 'Stores: orders', path: '/stores/orders' },
-  { name: 'Stores: counting', path: '/stores/counting' },
-  { name: 'Stores: how it is kept', path: '/stores/keeping' },
+  { name: 'Stores: stock count', path: '/stores/counting' },
+  { name: 'Stores: storage', path: '/stores/keeping' },
   { name: 'Log', path: '/log' },
-  { name: 'House log', path: '/log/house', takes: 'run-house' },
+  { name: 'Audit log', path: '/log/house', takes: 'run-house' },
   ...DESKS.map(({ name, path, takes }) => ({
     name: `House: ${name.charAt(0).toLowerCase()}${name.slice(1)}`,
     path: `/house/${path}`,

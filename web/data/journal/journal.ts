@@ -222,8 +222,7 @@ export class Journal {
       } else if (answer !== undefined) await this.setAside(row, answer.detail);
     }
     // An answer that says nothing of an act leaves it where it is.
-    if (answers.length < batch.length)
-      throw new Error('The server did not answer for everything that was sent.');
+    if (answers.length < batch.length) throw new Error('The server did not confirm every change.');
   }
 
   private async setAside(row: JournalRow, why: string): Promise<void> {
@@ -268,7 +267,7 @@ export class Journal {
 }
 
 const NO_STORE =
-  'This browser keeps nothing on this device (a private window, or no room). What you do is sent as long as this page stays open.';
+  'This browser cannot save on this device (private window, or no space). Changes are sent while this page stays open.';
 
 /** Kinds of problem that sending the same again would not change. */
 const FOR_GOOD: ReadonlySet<string> = new Set(['invalid', 'unreadable-request', 'too-large']);

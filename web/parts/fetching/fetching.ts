@@ -20,13 +20,37 @@ interface OnItsWay {
         <button nz-button nzType="link" type="button" (click)="of().again()">Try again</button>
       </p>
     } @else if (of().loading()) {
-      <p class="soft" role="status">{{ words() }} …</p>
+      <p class="on-its-way soft" role="status">{{ words() }} …</p>
+    }
+  `,
+  // What waits is told over what is there already, which keeps its place.
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+    }
+    .on-its-way {
+      position: absolute;
+      z-index: 2;
+      inset: 2px auto auto 0;
+      padding: 2px 10px;
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      background: var(--paper);
+      white-space: nowrap;
+      pointer-events: none;
+      animation: comes 0.15s 0.2s backwards;
+    }
+    @keyframes comes {
+      from {
+        opacity: 0;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Fetching {
   readonly of = input.required<OnItsWay>();
-  /** What is done, as `Fetching the roll`. */
+  /** What is done, as `Loading the roll`. */
   readonly words = input.required<string>();
 }

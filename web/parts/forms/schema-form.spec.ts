@@ -18,7 +18,7 @@ describe('SchemaForm', () => {
     form.group.controls.name.markAsTouched();
     expect(form.faults()).toEqual({});
     expect(form.read()).toBeNull();
-    expect(form.faults()).toEqual({ name: 'This is wanted.' });
+    expect(form.faults()).toEqual({ name: 'This field is required.' });
     form.group.controls.name.setValue(' Ada ');
     expect(form.faults()).toEqual({});
     expect(form.read()).toEqual({ name: 'Ada' });
@@ -72,7 +72,11 @@ describe('bySchema', () => {
     expect(said).toEqual({ days: 'At most 72.' });
     one.controls.name.markAsTouched();
     one.controls.kept.controls.tapes.markAsTouched();
-    expect(said).toEqual({ name: 'This is wanted.', days: 'At most 72.', 'kept.tapes': 'At least 1.' });
+    expect(said).toEqual({
+      name: 'This field is required.',
+      days: 'At most 72.',
+      'kept.tapes': 'At least 1.',
+    });
   });
 
   it('takes what is sent for what is looked at, where they differ', () => {
@@ -89,8 +93,8 @@ describe('bySchema', () => {
 
   it('says every kind of fault in words that tell what to do', () => {
     const issue = (value: unknown, of: z.ZodType) => sayIssue(of.safeParse(value).error!.issues[0]!);
-    expect(issue(null, z.int())).toBe('This is wanted.');
-    expect(issue(1.5, z.int())).toBe('A whole number.');
+    expect(issue(null, z.int())).toBe('This field is required.');
+    expect(issue(1.5, z.int())).toBe('Enter a whole number.');
     expect(issue('ab', z.string().min(12))).toBe('At least 12 letters.');
     expect(issue('ab', z.string().regex(/c/, { error: 'Write a c.' }))).toBe('Write a c.');
   });

@@ -103,15 +103,15 @@ export function sayIssue(issue: z.core.$ZodIssue): string {
     case 'too_small':
       return issue.origin === 'string'
         ? issue.minimum === 1
-          ? 'This is wanted.'
+          ? 'This field is required.'
           : `At least ${issue.minimum} letters.`
         : issue.origin === 'array' && issue.minimum === 1
-          ? 'At least one.'
+          ? 'Enter at least one.'
           : `At least ${issue.minimum}.`;
     case 'too_big':
       return issue.origin === 'string' ? `At most ${issue.maximum} letters.` : `At most ${issue.maximum}.`;
     case 'invalid_type':
-      return issue.expected === 'int' ? 'A whole number.' : 'This is wanted.';
+      return issue.expected === 'int' ? 'Enter a whole number.' : 'This field is required.';
     default:
       return issue.message;
   }

@@ -1,6 +1,6 @@
 import { Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { handleKey, keyOf, listedKeys, type KeyCommand } from './keys';
+import { handleKey, keyOf, listedKeys, notOnButton, type KeyCommand } from './keys';
 import { listKeys, ShortcutService } from './shortcut-service';
 
 const press = (init: KeyboardEventInit) => new KeyboardEvent('keydown', init);
@@ -11,6 +11,25 @@ describe('the keys of a place', () => {
     expect(keyOf(press({ key: 'a', ctrlKey: true }))).toBe('Ctrl+a');
     expect(keyOf(press({ key: 'z', metaKey: true }))).toBe('Ctrl+z');
     expect(keyOf(press({ key: 'Enter' }))).toBe('Enter');
+  });
+
+  it('leaves Enter to the button, the link or the fold that has the keys', () => {
+    const host = document.createElement('div');
+    host.innerHTML =
+      '<button><b>B</b></button><a href="#"><i>L</i></a><details><summary>F</summary></details><input>';
+    const goes = (selector: string) => {
+      const event = press({ key: 'Enter', bubbles: true });
+      host.querySelector(selector)!.dispatchEvent(event);
+      return notOnButton('Enter', event);
+    };
+    expect(['button', 'b', 'a', 'i', 'summary', 'input'].map(goes)).toEqual([
+      false,
+      false,
+      false,
+      false,
+      false,
+      true,
+    ]);
   });
 
   it('does the first thing that a key has to do now', () => {

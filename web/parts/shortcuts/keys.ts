@@ -74,7 +74,7 @@ function nameOf(key: string): string {
   return NAMES[key] ?? (key.length === 1 ? key.toUpperCase() : key);
 }
 
-/** Enter on a button presses it; a place does not take it besides. */
+/** Enter on a button presses it, on a link follows it, on a fold opens it; a place does not take it besides. */
 export function notOnButton(_key: string, { target }: KeyboardEvent): boolean {
-  return !(target instanceof HTMLButtonElement);
+  return !(target instanceof Element && target.closest('button, a[href], summary') !== null);
 }

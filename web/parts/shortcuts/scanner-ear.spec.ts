@@ -29,6 +29,17 @@ describe('ScannerEar', () => {
     expect([heard, passed]).toEqual([['NM000024'], []]);
   });
 
+  it('waits for the rest of a code that halts on its way, and tears none apart', () => {
+    for (const [at, one] of [...'NM000024'].entries()) {
+      const after = at === 2 || at === 5 ? 150 : 3;
+      jasmine.clock().tick(after);
+      expect(ear.takes(key(one, after))).toBeTrue();
+    }
+    jasmine.clock().tick(180);
+    expect(ear.takes(key('Enter', 180))).toBeTrue();
+    expect([heard, passed]).toEqual([['NM000024'], []]);
+  });
+
   it('passes on what hands type, in its order, Enter after it', () => {
     expect(ear.takes(key('2', 400))).toBeTrue();
     expect(passed).toEqual([]);
@@ -72,7 +83,7 @@ describe('ScannerEar', () => {
     };
     document.addEventListener('keydown', listens);
     for (const one of '+high') ear.takes(key(one, 3));
-    jasmine.clock().tick(61);
+    jasmine.clock().tick(201);
     document.removeEventListener('keydown', listens);
     expect([passed, pressed]).toEqual([['+'], ['h', 'i', 'g', 'h']]);
   });
@@ -128,6 +139,18 @@ describe('ScannerEar', () => {
     field.value = '2026-12-05';
     ear.listensIn(field, key('Enter', 120));
     expect([field.value, heard.length]).toEqual(['2026-12-05', 1]);
+  });
+
+  it('takes a code out of a field that is too short for it, and one that was written over', () => {
+    const count = document.createElement('input');
+    count.maxLength = 5;
+    count.value = '2';
+    for (const one of 'NM000024') {
+      ear.listensIn(count, key(one, 3));
+      count.value = (count.value + one).slice(0, 5);
+    }
+    ear.listensIn(count, key('Enter', 3));
+    expect([count.value, heard]).toEqual(['2', ['NM000024']]);
   });
 
   it('takes a code out of a field again before the field has its Enter, and leaves what was typed by hand', () => {

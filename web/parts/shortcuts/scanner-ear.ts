@@ -1,5 +1,7 @@
 /** A scanner types a code faster than anybody, and ends with Enter. */
 const SCANNER_MS = 60;
+/** Two keys so fast are a scanner's; over the air, or where the page is busy, the rest of its code may halt on the way. */
+const HALTS_MS = 200;
 /** A shorter burst is somebody's hand on the keys. */
 const SHORTEST_CODE = 4;
 /** Where numbers are typed by hand, a code is what begins with two letters and is as long as the house's own. */
@@ -47,7 +49,7 @@ export class ScannerEar {
     if (event.key === ' ' && this.held.length === 0) return false;
     if (how === 'lettered' && this.held.length === 0 && !/^[a-z]$/i.test(event.key)) return false;
     // By when a key was pressed, not by when a busy page came to it: a code would be torn apart.
-    const isFast = event.timeStamp - this.last <= SCANNER_MS;
+    const isFast = event.timeStamp - this.last <= this.patience;
     this.last = event.timeStamp;
     if (event.key.length === 1) {
       if (!isFast) {
@@ -57,7 +59,7 @@ export class ScannerEar {
       }
       this.held.push(event);
       clearTimeout(this.waits);
-      this.waits = setTimeout(() => this.flush(), SCANNER_MS);
+      this.waits = setTimeout(() => this.flush(), this.patience);
       event.preventDefault();
       return true;
     }
@@ -83,22 +85,26 @@ export class ScannerEar {
     const isFast = event.timeStamp - this.last <= SCANNER_MS;
     this.last = event.timeStamp;
     if (event.key.length === 1) {
-      if (!isFast) this.before = field.value;
+      if (!isFast || this.typed === '') this.before = field.value;
       this.typed = isFast ? this.typed + event.key : event.key;
     } else if (event.key === 'Enter') {
       const code = this.typed;
       this.typed = '';
       const isText = takesText(field);
       if (!isFast || !isCode(code, isText ? SHORTEST_IN_FIELD : SHORTEST_CODE)) return;
-      if (isText && !field.value.endsWith(code)) return;
-      // A day is no text: it is as it was before a code went through it.
-      field.value = isText ? field.value.slice(0, -code.length) : this.before;
+      // As it was before a code went through it: of a day, or of a short number, not all of the code stands there.
+      field.value = this.before;
       field.dispatchEvent(new Event('input', { bubbles: true }));
       if (!isText) field.dispatchEvent(new Event('change', { bubbles: true }));
       event.preventDefault();
       event.stopImmediatePropagation();
       this.heard(code);
     } else if (event.key !== 'Shift') this.typed = '';
+  }
+
+  /** How long the next key may take: torn, the first of a code would be commands, and its rest another code. */
+  private get patience(): number {
+    return this.held.length >= 2 ? HALTS_MS : SCANNER_MS;
   }
 
   /** Whether keys are held that may be of a code. */

@@ -27,7 +27,7 @@ import { ShortcutService } from './shortcut-service';
                 <dd>{{ shortcut.does }}</dd>
               </div>
             } @empty {
-              <p>This place has no keys of its own.</p>
+              <p>This page has no keys of its own.</p>
             }
             <div>
               <dt><kbd>?</kbd></dt>
@@ -35,7 +35,7 @@ import { ShortcutService } from './shortcut-service';
             </div>
             <div>
               <dt><kbd>Ctrl K</kbd> <kbd>/</kbd></dt>
-              <dd>go to anything, or do it, by typing</dd>
+              <dd>search and commands</dd>
             </div>
           </dl>
         </ng-container>

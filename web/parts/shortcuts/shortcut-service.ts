@@ -26,9 +26,14 @@ export function listKeys(commands: Offer): void {
   inject(DestroyRef).onDestroy(inject(ShortcutService).offer(commands));
 }
 
-/** Whether a key was meant for something other than the page: a field, a list, a dialog, or a browser command. */
+/** Whether a key was meant for something other than the page, or somebody has taken it. */
 export function isTakenElsewhere(event: KeyboardEvent): boolean {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return true;
+  return event.defaultPrevented || isMeantElsewhere(event);
+}
+
+/** Whether a key was meant for something other than the page: a field, a list, a dialog, or a browser command. */
+export function isMeantElsewhere(event: KeyboardEvent): boolean {
+  if (event.ctrlKey || event.metaKey || event.altKey) return true;
   const target = event.target;
   if (!(target instanceof HTMLElement)) return false;
   return target.closest('input, textarea, select, [contenteditable], [role=dialog], [role=listbox]') !== null;

@@ -14,6 +14,7 @@ import {
 } from '@neat-measure/core';
 import { FitChecks } from '../fit-checks/fit-checks';
 import { SizeRuler } from '../size-ruler/size-ruler';
+import { Term } from '../term/term';
 import { rulersOf } from './verdict-view';
 import { UnitService } from '../../data/unit-service';
 
@@ -28,7 +29,7 @@ const ODDS_SHOWN = 2;
  */
 @Component({
   selector: 'nm-verdict-account',
-  imports: [FitChecks, SizeRuler],
+  imports: [FitChecks, SizeRuler, Term],
   templateUrl: './verdict-account.html',
   styleUrl: './verdict-account.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

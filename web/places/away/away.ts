@@ -16,17 +16,19 @@ const AGAIN_MS = 3_000;
   template: `
     <section class="page">
       <h1>The server does not answer</h1>
-      <p role="status">{{ trouble() || 'It is tried again every few seconds.' }}</p>
+      <p role="status">{{ trouble() || 'Trying again every few seconds.' }}</p>
       <p>
         @if (journal.unsent() > 0) {
-          {{ journal.unsent() }} {{ journal.unsent() === 1 ? 'act waits' : 'acts wait' }} on this device and
-          will be sent as soon as it is back.
+          {{ journal.unsent() }} {{ journal.unsent() === 1 ? 'change' : 'changes' }} saved on this device.
+          They are sent when the server is back.
         } @else {
-          Nothing waits to be sent from this device.
+          No unsent changes on this device.
         }
-        You can leave this page open: it goes on by itself.
+        Leave this page open: it continues automatically.
       </p>
-      <p class="acts"><button nz-button nzType="primary" type="button" (click)="again()">Try now</button></p>
+      <p class="acts">
+        <button nz-button nzType="primary" type="button" (click)="again()">Try again</button>
+      </p>
     </section>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

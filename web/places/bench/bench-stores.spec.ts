@@ -140,9 +140,7 @@ describe('the stores of the Bench', () => {
       ),
     );
     await until(() => store.trouble() !== '');
-    expect(store.trouble()).toBe(
-      'This was not kept: Odalys Wren read chest: 98 cm. There is no such docket.',
-    );
+    expect(store.trouble()).toBe('Not saved: Odalys Wren read chest: 98 cm. There is no such docket.');
     expect(store.docket()!.readings).toEqual([]);
   });
 
@@ -158,18 +156,18 @@ describe('the stores of the Bench', () => {
       reason: null,
       readingIds: store.docket()!.readings.map(({ id }) => id),
       after: null,
-      habits: store.shelf().habits.version,
+      habits: store.library().habits.version,
       found: null,
     });
     const { request, acts } = await wire.sent();
     const [act] = acts;
-    const detail = 'The house has changed how it sizes since you looked.';
+    const detail = 'The sizing rules have changed since you looked.';
     request.flush([{ outcome: 'refused', id: act!.id, code: 'habits-changed', detail }]);
     await until(() => store.trouble() !== '');
     const habits = { ...UNSETTLED, version: 1, rules: { other: 'closest' as const } };
     wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush({ ...bench, habits });
     expect([verdict().rule, store.garments()[0]!.decision]).toEqual(['closest', null]);
-    expect(store.trouble()).toContain('has changed how it sizes');
+    expect(store.trouble()).toContain('have changed since you looked');
   });
 
   it('shows what another fitter does, and fetches what they speak of and this page has never seen', () => {
@@ -244,14 +242,14 @@ describe('the stores of the Bench', () => {
     expect(verdict().takenOtherwise.map(({ code }) => code)).toEqual(['chest-girth', 'waist-girth']);
   });
 
-  it('opens a step again that was passed over as idle, when what it rested on has changed', () => {
+  it('opens a step again that was skipped as idle, when what it rested on has changed', () => {
     open();
     cursor.next();
     for (const text of ['130', '130']) type(text);
     entry.pass('waist-girth', IDLE_REASON, true);
     expect(store.steps().map(({ skipped }) => skipped)).toEqual([null, IDLE_REASON]);
     const assumed = expectedValue(store.values(), 'waist-girth');
-    expect(verdict().assumed).toEqual([{ code: 'waist-girth', value: assumed }]);
+    expect(verdict().assumed).toEqual([{ code: 'waist-girth', value: assumed, give: null }]);
     for (const text of ['98', '98', '98']) {
       cursor.goTo('chest-girth');
       type(text);

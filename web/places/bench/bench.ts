@@ -10,14 +10,14 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
+import { LOCALE, markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocketService } from '../../data/docket-service';
 import { OpenDocket } from '../../data/open-docket';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
+import { hearScanner } from '../../parts/shortcuts/hear-scanner';
 import type { Listening } from '../../parts/shortcuts/scanner-ear';
-import { hearScanner } from './bench-scanner';
 import { isTakenElsewhere, listKeys, ShortcutService } from '../../parts/shortcuts/shortcut-service';
 import { DecidePanel } from './deciding/decide-panel';
 import { DecidingStore } from './deciding/deciding-store';
@@ -78,6 +78,8 @@ export class Bench {
   readonly decide = input<string>();
   /** Where somebody is back for a fitting, it opens at trying on. */
   readonly fitting = input<string>();
+  /** Whether the docket opens where it is handed over. */
+  readonly hand = input<string>();
   protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
   private readonly entry = inject(EntryStore);
@@ -120,7 +122,8 @@ export class Bench {
       untracked(() =>
         this.store.open(id, (again) => {
           this.cursor.begin(again);
-          if (this.fitting() !== undefined && !again) this.cursor.toTrying();
+          if (this.fitting() !== undefined && !again) this.tryOn();
+          if (this.hand() !== undefined && !again) this.cursor.toHanding();
         }),
       );
     });
@@ -158,7 +161,7 @@ export class Bench {
     this.dockets.selfLink(this.docketId()).subscribe({
       next: ({ token, expiresAt }) => {
         this.link.set(`${location.origin}/self/${token}`);
-        this.linkEnds.set(new Date(expiresAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' }));
+        this.linkEnds.set(new Date(expiresAt).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long' }));
       },
       error: (problem: Error) => this.store.trouble.set(problem.message),
     });
@@ -174,9 +177,9 @@ export class Bench {
     this.cursor.toDeciding();
   }
 
-  /** Tries on what was decided, the garment first that was decided last. */
+  /** Tries on what was decided, in the order in which it is put on. */
   protected tryOn(): void {
-    this.tryingStore.at.set(this.garmentAt());
+    this.tryingStore.begin(this.garmentAt());
     this.cursor.toTrying();
   }
 
@@ -227,7 +230,7 @@ export class Bench {
     heard: ({ article, ...more }) =>
       this.store.trouble.set(
         this.handPanel()?.scanned({ article, ...more }) ??
-          `Scanned: ${article.garment} ${article.label}. At Handing over it is ticked.`,
+          `Scanned: ${article.garment} ${article.label}. Tick it at Handing over.`,
       ),
     failed: (message) => this.store.trouble.set(message),
     pass: (event) => this.take(event),
@@ -295,7 +298,7 @@ export class Bench {
       },
       {
         keys: ['r'],
-        does: 'take the last reading back',
+        does: 'undo the last reading',
         when: () => this.atTheTape(),
         run: () => this.entry.takeBack(),
       },
@@ -317,12 +320,12 @@ export class Bench {
       { keys: ['g'], does: 'go to the step that decides most', run: () => this.foresight.takeNext() },
       {
         keys: ['n'],
-        does: 'pass over the steps that can change no size',
+        does: 'skip the steps that can change no size',
         run: () => this.foresight.skipIdle(),
       },
       {
         keys: ['u'],
-        does: 'take back what was done last',
+        does: 'undo the last act',
         when: () => this.store.last() !== null,
         run: () => this.store.undo(),
       },

@@ -19,7 +19,7 @@ import {
   type JudgedGarment,
   type Planned,
   UNSETTLED,
-  type Shelf,
+  type Library,
   buildOf,
   wishesAsked,
   type MeasurementCode,
@@ -37,11 +37,11 @@ import { OpenDocket, type Adding } from '../../data/open-docket';
 import { UnitService } from '../../data/unit-service';
 
 /** What the charts and protocols of a docket are found on. */
-interface BenchShelf extends Shelf<Chart> {
+interface BenchLibrary extends Library<Chart> {
   readonly protocols: readonly Protocol[];
 }
 
-const EMPTY_SHELF: BenchShelf = { charts: [], protocols: [], habits: UNSETTLED };
+const EMPTY_LIBRARY: BenchLibrary = { charts: [], protocols: [], habits: UNSETTLED };
 const NOTHING_ASKED: Planned = {
   garments: [],
   protocolIds: [],
@@ -84,7 +84,7 @@ export class DocketStore {
   /** What the wearer wished for on their own page. */
   readonly wished = computed(() => this.bench()?.wished ?? []);
   readonly record = computed(() => this.bench()?.record ?? []);
-  readonly shelf = computed<BenchShelf>(() => this.bench() ?? EMPTY_SHELF);
+  readonly library = computed<BenchLibrary>(() => this.bench() ?? EMPTY_LIBRARY);
 
   /** Which of its charts run otherwise than they say; asked for beside the docket, which does not wait for it. */
   readonly runs = signal<DocketRuns>([]);
@@ -100,27 +100,27 @@ export class DocketStore {
       .filter((act) => act.docketId === id && !known.has(act.id));
   });
   readonly docket = computed<Docket | null>(
-    () => continued(this.standing(), this.waiting(), this.shelf()).docket,
+    () => continued(this.standing(), this.waiting(), this.library()).docket,
   );
 
   /** What the plan rests on: it stays as it is while only readings come in. */
   private readonly asked = computed<Planned>(() => this.docket() ?? NOTHING_ASKED, { equal: asksTheSame });
-  readonly plan = computed(() => planOf(this.asked(), this.shelf()));
+  readonly plan = computed(() => planOf(this.asked(), this.library()));
   /** What to wear and to have ready. */
-  readonly prepare = computed(() => preparationFor(this.asked(), this.shelf()));
+  readonly prepare = computed(() => preparationFor(this.asked(), this.library()));
   /** What may be measured besides, and whether it is asked for. */
-  readonly extras = computed(() => demandable(this.asked(), this.shelf()));
+  readonly extras = computed(() => demandable(this.asked(), this.library()));
   /** The wishes that its protocols ask about, and those that were noted. */
-  readonly wishesAsked = computed(() => wishesAsked(this.asked(), this.shelf()));
+  readonly wishesAsked = computed(() => wishesAsked(this.asked(), this.library()));
   readonly wishes = computed(() => this.docket()?.wishes ?? [], { equal: sameText });
   readonly protocols = computed(() => {
     const { protocolIds } = this.asked();
-    return this.shelf().protocols.filter(({ id }) => protocolIds.includes(id));
+    return this.library().protocols.filter(({ id }) => protocolIds.includes(id));
   });
 
   private readonly judged = computed<JudgedDocket<Chart>>(() => {
     const docket = this.docket();
-    return docket === null ? NOTHING_JUDGED : judgeDocket(docket, this.shelf());
+    return docket === null ? NOTHING_JUDGED : judgeDocket(docket, this.library());
   });
   // An act that the server has kept changes nothing of what is shown, so nothing is drawn anew for it.
   readonly garments = computed(() => this.judged().garments, { equal: sameGarments });
@@ -145,7 +145,7 @@ export class DocketStore {
       const docket = this.docket();
       return docket === null
         ? []
-        : stepsOf(this.plan(), docket, this.judged().openAgain, this.shelf().habits);
+        : stepsOf(this.plan(), docket, this.judged().openAgain, this.library().habits);
     },
     { equal: sameText },
   );
@@ -154,7 +154,7 @@ export class DocketStore {
     this.journal.kept.pipe(takeUntilDestroyed()).subscribe((kept) => this.take(kept));
     this.journal.refused.pipe(takeUntilDestroyed()).subscribe(({ act, why }) => {
       if (act.docketId !== this.bench()?.id) return;
-      this.trouble.set(`This was not kept: ${this.say(act)} ${why}`);
+      this.trouble.set(`Not saved: ${this.say(act)} ${why}`);
       // What it was refused by may be something this page has not heard of.
       this.fetch(act.docketId);
     });
@@ -215,7 +215,7 @@ export class DocketStore {
     const act: Act = { ...base, ...(undoes === undefined ? {} : { undoes }), ...doing };
     const { takes } = kindOf(act);
     const applied = this.session.may(takes)
-      ? apply(this.docket(), act, this.shelf())
+      ? apply(this.docket(), act, this.library())
       : failure({ code: 'not-trusted', takes } as const);
     if (!applied.ok) {
       this.trouble.set(sayRefusal(applied.problem, this.units.inchParts()));
@@ -226,7 +226,7 @@ export class DocketStore {
     return true;
   }
 
-  /** Adds to the docket: what it is found by comes to the shelf first. */
+  /** Adds to the docket: what it is found by comes into the library first. */
   private readonly adding: Adding = {
     garment: (chart) => {
       this.bench.update((bench) => bench && { ...bench, charts: [...bench.charts, chart] });
@@ -242,7 +242,7 @@ export class DocketStore {
   /** What was done last here and stands, in words, and what takes it back; `null` where nothing was. */
   readonly last = computed(() => {
     const acts = [...this.kept().map(({ act }) => act), ...this.waiting()];
-    const last = lastDone(acts, this.shelf(), this.course);
+    const last = lastDone(acts, this.library(), this.course);
     if (last === null) return null;
     const own = last.act.by.id === this.session.fitter()?.id;
     const words = this.say(last.act);
@@ -258,8 +258,8 @@ export class DocketStore {
   /** What was done, in a sentence. */
   private say(act: Act): string {
     return sayAct(act, {
-      garment: (id) => this.shelf().charts.find((one) => one.id === id)?.sheet.garment ?? 'a garment',
-      protocol: (id) => this.shelf().protocols.find((one) => one.id === id)?.name ?? 'a protocol',
+      garment: (id) => this.library().charts.find((one) => one.id === id)?.sheet.garment ?? 'a garment',
+      protocol: (id) => this.library().protocols.find((one) => one.id === id)?.name ?? 'a protocol',
       inchParts: this.units.inchParts(),
     });
   }
@@ -286,7 +286,7 @@ export class DocketStore {
     if (bench !== null && one.act.docketId !== bench.id) return;
     this.kept.update((kept) => inOrder(kept, [one]));
     // Somebody asked for what this page has never seen.
-    const { charts, protocols } = this.shelf();
+    const { charts, protocols } = this.library();
     const { act } = one;
     const unknown =
       ('chartId' in act && charts.every(({ id }) => id !== act.chartId)) ||

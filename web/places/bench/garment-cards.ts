@@ -16,6 +16,8 @@ import {
   VERDICT_WORDS,
   type DecisionOutcome,
   type JudgedGarment,
+  dayOf,
+  sayDay,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../data/unit-service';
@@ -91,7 +93,10 @@ export class GarmentCards {
     const handing = lastHanding(docket, chartId);
     if (handing !== null && (stage === 'handed-over' || stage === 'came-back')) {
       const word = handing.back === null ? HANDING_WORDS[handing.way] : 'came back';
-      const until = handing.until === null || handing.back !== null ? '' : `until ${handing.until}`;
+      const until =
+        handing.until === null || handing.back !== null
+          ? ''
+          : `until ${sayDay(handing.until, dayOf(new Date()))}`;
       return { size: handing.size ?? 'made to measure', word, reason: until, kept: handing.back === null };
     }
     const fitting = standingFitting(docket, chartId);

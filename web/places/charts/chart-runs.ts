@@ -15,6 +15,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 import { UnitService } from '../../data/unit-service';
+import { Term } from '../../parts/term/term';
 
 /** The drawing of one run: how wide it is, and how far from the middle it shows. */
 const WIDTH = 320;
@@ -22,13 +23,13 @@ const WIDTH = 320;
 /** How the garments of a chart run, by those that were tried on: what was found, what it rests on, and adopting it. */
 @Component({
   selector: 'nm-chart-runs',
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, Term],
   template: `
     @if (trouble()) {
       <p class="fault" role="alert">{{ trouble() }}</p>
     }
     @if (runs() === null && trouble() === '') {
-      <p role="status">Reckoning how it runs …</p>
+      <p role="status">Calculating how the chart runs …</p>
     }
     @if (rows(); as rows) {
       @for (row of rows; track row.key) {
@@ -47,22 +48,19 @@ const WIDTH = 320;
         </svg>
         <p class="soft">{{ row.seen }}</p>
       } @empty {
-        <p>
-          No garment of this chart has been tried on yet. What is seen at the trial, on the Bench, tells how
-          it runs.
-        </p>
+        <p>No garment of this chart has been tried on yet. Fittings on the Bench show how the chart runs.</p>
       }
     }
     <p class="fine">
-      Found from what was seen of worn garments, too small, right or too large, and what was read of their
-      wearers. In 95 of 100 the truth lies within the bar. It changes no size by itself.
+      <nm-term of="runs">Estimated from fittings</nm-term> (too small, right or too large) and the wearers’
+      readings. The bar is the 95 % interval. The estimate changes no size by itself.
     </p>
     @if (telling().length > 0 && session.may('keep-charts')) {
       <p class="row">
         <button nz-button nzType="primary" type="button" [disabled]="busy()" (click)="adopt()">
-          Adopt it as a new version
+          Adopt as new version
         </button>
-        <span class="soft">{{ adopts() }} What was sized before stays as it was.</span>
+        <span class="soft">{{ adopts() }} Earlier verdicts stay unchanged.</span>
       </p>
     }
   `,
@@ -116,10 +114,10 @@ export class ChartRuns {
     return {
       key: `${run.part} ${run.code}`,
       name: run.name,
-      sign: run.runs === 'no-sign' ? 'As it says.' : run.runs === 'small' ? 'Small.' : 'Large.',
+      sign: run.runs === 'no-sign' ? 'As the chart says.' : run.runs === 'small' ? 'Small.' : 'Large.',
       says:
         run.runs === 'no-sign' ? `shows ${sayRun(run, this.units.shown())}` : sayRun(run, this.units.shown()),
-      seen: `${looks} sizes looked at: ${seen.small} too small, ${seen.right} right, ${seen.large} too large.`,
+      seen: `${looks} fittings: ${seen.small} too small, ${seen.right} right, ${seen.large} too large.`,
     };
   }
 
@@ -138,7 +136,7 @@ export class ChartRuns {
       .map((run) => {
         const by = adopted(run);
         const unit = run.foot ? 'mm' : this.units.unit();
-        return `Every size then holds ${formatLength(Math.abs(by) as never, this.units.written(unit))} ${by > 0 ? 'less' : 'more'} in the ${run.name.toLowerCase()}.`;
+        return `Every size then fits ${formatLength(Math.abs(by) as never, this.units.written(unit))} ${by > 0 ? 'less' : 'more'} in the ${run.name.toLowerCase()}.`;
       })
       .join(' '),
   );
@@ -159,7 +157,7 @@ export class ChartRuns {
   /** One act: the chart as its garments run is its next version. */
   protected adopt(): void {
     const { id, sheet } = this.chart();
-    const source = `As its garments run: it ${this.telling()
+    const source = `As worn: it ${this.telling()
       .map((run) => sayRun(run, this.units.shown()))
       .join('; ')}`.slice(0, 200);
     this.busy.set(true);

@@ -1,3 +1,4 @@
+import { LOCALE } from '@neat-measure/core';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -10,7 +11,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Chart, ChartUses } from '@neat-measure/contract';
-import { compareCharts, sayChartChange } from '@neat-measure/core/brought';
+import { compareCharts, sayChartChange } from '@neat-measure/core/imported';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../data/chart-service';
@@ -32,7 +33,7 @@ import { SessionService } from '../../data/session-service';
           <span class="soft">{{ version.day }} · {{ version.source }}</span>
           @if (version.earlier && session.may('keep-charts')) {
             <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="bringBack(version.id)">
-              Make it the chart again
+              Restore this version
             </button>
           }
           @if (version.changes.length > 0) {
@@ -46,17 +47,17 @@ import { SessionService } from '../../data/session-service';
       }
     </ol>
     @if (uses(); as uses) {
-      <h3>Where it is used</h3>
+      <h3>Used on</h3>
       <p>
-        On {{ uses.dockets }} {{ uses.dockets === 1 ? 'docket' : 'dockets' }}; {{ uses.decisions }}
-        {{ uses.decisions === 1 ? 'garment' : 'garments' }} decided by it.
+        {{ uses.dockets }} {{ uses.dockets === 1 ? 'docket' : 'dockets' }}; {{ uses.decisions }}
+        {{ uses.decisions === 1 ? 'garment' : 'garments' }} decided by this chart.
       </p>
       @if (uses.retired) {
-        <p><b>It is no longer on the shelf.</b> Dockets that have it keep it.</p>
+        <p><b>This chart is retired.</b> Dockets that use it keep it.</p>
       }
       @if (session.may('keep-charts')) {
         <button nz-button nzType="link" type="button" (click)="retire(!uses.retired)">
-          {{ uses.retired ? 'Put it back on the shelf' : 'Take it from the shelf' }}
+          {{ uses.retired ? 'Reactivate chart' : 'Retire chart' }}
         </button>
       }
       @for (docket of uses.latest; track docket.docketId) {
@@ -88,7 +89,7 @@ export class ChartVersions {
         number: version.version,
         source: version.source,
         earlier: at > 0,
-        day: new Date(version.importedAt).toLocaleDateString('en-GB', {
+        day: new Date(version.importedAt).toLocaleDateString(LOCALE, {
           day: 'numeric',
           month: 'long',
           year: 'numeric',
@@ -119,7 +120,7 @@ export class ChartVersions {
     const back = this.versions().find((one) => one.id === id);
     if (back === undefined || latest === undefined) return;
     this.busy.set(true);
-    const source = `Version ${back.version} again`;
+    const source = `Version ${back.version} restored`;
     this.charts.save(uuidv7(), { sheet: back.sheet, source, replaces: latest.id }).subscribe({
       next: (chart) => {
         this.busy.set(false);

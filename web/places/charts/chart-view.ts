@@ -12,10 +12,10 @@ import {
   type ChartSheet,
 } from '@neat-measure/core';
 import { exportChartJson } from '@neat-measure/core/sheets';
-import { exportCsv, exportHtml } from '@neat-measure/core/brought';
+import { exportCsv, exportHtml } from '@neat-measure/core/imported';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTabsModule } from 'ng-zorro-antd/tabs';
-import { ChartFiles } from '../../data/brought/chart-files';
+import { ChartFiles } from '../../data/imported/chart-files';
 import { SessionService } from '../../data/session-service';
 import { UnitService } from '../../data/unit-service';
 import { FitChecks } from '../../parts/fit-checks/fit-checks';
@@ -37,7 +37,7 @@ const TAB_WORDS: Readonly<Record<Tab, string>> = {
   versions: 'Versions',
 };
 
-/** One chart of the shelf: its sizes, trying it, the map, what the doctor says, its versions. */
+/** One chart: its sizes, trying it, the map, what the doctor says, its versions. */
 @Component({
   selector: 'nm-chart-view',
   imports: [

@@ -21,21 +21,21 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzSpinModule } from 'ng-zorro-antd/spin';
 import { NzUploadModule } from 'ng-zorro-antd/upload';
-import { ChartFiles, type BroughtFile } from '../../data/brought/chart-files';
+import { ChartFiles, type ImportedFile } from '../../data/imported/chart-files';
 import { ChartService } from '../../data/chart-service';
 import { SessionService } from '../../data/session-service';
 import { Paged } from '../../data/paged';
 import { listKeys } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
-import { BroughtDesk } from './brought/brought-desk';
-import { BroughtStore } from './brought/brought-store';
-import { BroughtReader } from '../../data/brought/brought-reader';
+import { ImportDesk } from './imported/import-desk';
+import { ImportStore } from './imported/import-store';
+import { ImportReader } from '../../data/imported/import-reader';
 import { ControlName } from '../../parts/forms/control-name';
 import { EmptyState } from '../../parts/empty-state/empty-state';
 import { Fetching } from '../../parts/fetching/fetching';
 
-/** Charts: the makers' sheets on the shelf, and a place to bring one's own. */
+/** Charts: the makers' sheets, and a place to import one's own. */
 @Component({
   selector: 'nm-charts',
   imports: [
@@ -45,7 +45,7 @@ import { Fetching } from '../../parts/fetching/fetching';
     ChartDraft,
     ChartView,
     RouterLink,
-    BroughtDesk,
+    ImportDesk,
     NzButtonModule,
     NzInputModule,
     NzSelectModule,
@@ -54,7 +54,7 @@ import { Fetching } from '../../parts/fetching/fetching';
     FormsModule,
   ],
   // What was said of one table is still known when another that came with it is taken.
-  providers: [BroughtStore],
+  providers: [ImportStore],
   templateUrl: './charts.html',
   styleUrl: './charts.less',
   host: {
@@ -80,14 +80,14 @@ export class Charts {
   protected readonly listed = new Paged<ChartSummary>((query) => this.charts.list(query));
   protected readonly byKind = signal(false);
   protected readonly sought = signal('');
-  protected readonly shelves = computed(() => {
-    const shelves = new Map<string, ChartSummary[]>();
+  protected readonly makers = computed(() => {
+    const makers = new Map<string, ChartSummary[]>();
     for (const chart of this.listed.items()) {
       const name = this.byKind() ? garmentKind(chart.kind).words : chart.maker;
-      shelves.set(name, [...(shelves.get(name) ?? []), chart]);
+      makers.set(name, [...(makers.get(name) ?? []), chart]);
     }
     const order = GARMENT_KINDS.map((kind) => garmentKind(kind).words);
-    return [...shelves]
+    return [...makers]
       .map(([name, charts]) => ({ name, charts }))
       .sort((a, b) =>
         this.byKind() ? order.indexOf(a.name) - order.indexOf(b.name) : a.name.localeCompare(b.name),
@@ -95,9 +95,9 @@ export class Charts {
   });
   /** One that was asked for by its address. */
   readonly chart = input<string>();
-  /** The chart chosen, or the first of the shelf. */
+  /** The chart chosen, or the first of the list. */
   private readonly openId = linkedSignal(() => this.chart() ?? null);
-  protected readonly wantedId = computed(() => this.openId() ?? this.shelves()[0]?.charts[0]?.id ?? null);
+  protected readonly wantedId = computed(() => this.openId() ?? this.makers()[0]?.charts[0]?.id ?? null);
   private readonly fetched = signal<Chart | null>(null);
   protected readonly open = computed(() => {
     const chart = this.fetched();
@@ -106,27 +106,27 @@ export class Charts {
 
   /** Whether a file is held over the page. */
   protected readonly over = signal(false);
-  /** What was brought last: a table still to be understood, or what is wrong with it. */
-  protected readonly brought = signal<Exclude<BroughtFile, { kind: 'sheet' }> | null>(null);
+  /** What was imported last: a table still to be understood, or what is wrong with it. */
+  protected readonly imported = signal<Exclude<ImportedFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
-  private readonly broughtStore = inject(BroughtStore);
-  protected readonly reader = inject(BroughtReader);
+  private readonly importStore = inject(ImportStore);
+  protected readonly reader = inject(ImportReader);
   /** What is worked at has the whole width. */
-  protected readonly alone = computed(() => this.draft() !== null || this.brought()?.kind === 'tables');
+  protected readonly alone = computed(() => this.draft() !== null || this.imported()?.kind === 'tables');
   /** Tables that came with the one that was taken, to go on with when it is kept. */
-  protected readonly waiting = signal<Extract<BroughtFile, { kind: 'tables' }> | null>(null);
+  protected readonly waiting = signal<Extract<ImportedFile, { kind: 'tables' }> | null>(null);
   private readonly drafting = viewChild(ChartDraft);
-  private readonly reading = viewChild(BroughtDesk);
+  private readonly reading = viewChild(ImportDesk);
   protected readonly published = PUBLISHED_CHARTS.map(({ sheet, source }) => ({
     label: `${sheet.maker}: ${sheet.garment}`,
     value: { sheet, source },
   }));
   protected readonly trouble = signal('');
-  /** The chart put on the shelf last, to go on with at once. */
+  /** The chart saved last, to go on with at once. */
   protected readonly added = signal<Chart | null>(null);
 
   constructor() {
-    listKeys(() => [{ keys: ['Ctrl+v'], does: 'bring a table copied from a spreadsheet or a page' }]);
+    listKeys(() => [{ keys: ['Ctrl+v'], does: 'import a table copied from a spreadsheet or web page' }]);
     effect((onCleanup) => {
       const id = this.wantedId();
       if (id === null || untracked(this.fetched)?.id === id) return;
@@ -146,8 +146,7 @@ export class Charts {
   /** Whether the place may be left: what was changed of a chart and not kept is given up only knowingly. */
   mayLeave(): boolean {
     return (
-      !this.unsaved() ||
-      window.confirm('What you changed of this chart is not kept yet. Leave it, and lose that?')
+      !this.unsaved() || window.confirm('Changes to this chart are not saved. Leave and lose the changes?')
     );
   }
 
@@ -192,7 +191,7 @@ export class Charts {
     return false;
   };
 
-  /** A block copied from a spreadsheet or a page is a chart brought, unless it is meant for a field. */
+  /** A block copied from a spreadsheet or a page is a chart imported, unless it is meant for a field. */
   protected onPaste(event: ClipboardEvent): void {
     if (!this.keeps()) return;
     const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
@@ -201,7 +200,7 @@ export class Charts {
     const html = event.clipboardData.getData('text/html');
     const text = /<table[\s>]/i.test(html) ? html : event.clipboardData.getData('text/plain');
     if (file !== undefined) void this.bring(file);
-    else if (text.trim() !== '') void this.files.readPasted(text).then((brought) => this.take(brought));
+    else if (text.trim() !== '') void this.files.readPasted(text).then((imported) => this.take(imported));
   }
 
   /** Looks at a file; nothing is saved until the fitter says so. */
@@ -209,13 +208,13 @@ export class Charts {
     this.take(await this.files.read(file));
   }
 
-  private take(brought: BroughtFile | null): void {
+  private take(imported: ImportedFile | null): void {
     // Whoever stopped it goes on where they were.
-    if (brought === null || !this.mayLeave()) return;
+    if (imported === null || !this.mayLeave()) return;
     this.discard();
-    if (brought.kind === 'sheet')
-      this.draft.set({ sheet: brought.sheet, source: brought.source, replaces: null });
-    else this.brought.set(brought);
+    if (imported.kind === 'sheet')
+      this.draft.set({ sheet: imported.sheet, source: imported.source, replaces: null });
+    else this.imported.set(imported);
   }
 
   /** A published table becomes a draft, with where it is from beside it. */
@@ -227,11 +226,11 @@ export class Charts {
 
   /** A table as it was understood becomes a draft. */
   protected onRead(sheet: ChartSheet): void {
-    const brought = this.brought();
+    const imported = this.imported();
     const said = this.reading()?.changed() === true;
-    this.draft.set({ sheet, source: brought?.source ?? 'pasted', replaces: null, said });
-    this.waiting.set(brought?.kind === 'tables' && brought.tables.length > 1 ? brought : null);
-    this.brought.set(null);
+    this.draft.set({ sheet, source: imported?.source ?? 'pasted', replaces: null, said });
+    this.waiting.set(imported?.kind === 'tables' && imported.tables.length > 1 ? imported : null);
+    this.imported.set(null);
   }
 
   protected onEdit(chart: Chart, sheet: ChartSheet): void {
@@ -242,7 +241,7 @@ export class Charts {
   protected discard(): void {
     // What is shown next is read from its top.
     this.view().nativeElement.scrollTop = 0;
-    this.brought.set(null);
+    this.imported.set(null);
     this.draft.set(null);
     this.added.set(null);
     this.waiting.set(null);
@@ -250,10 +249,10 @@ export class Charts {
 
   /** Back to what came with the chart that was kept. */
   protected goOn(): void {
-    const brought = this.waiting();
+    const imported = this.waiting();
     this.discard();
-    this.brought.set(brought);
-    this.broughtStore.taken.set(new Set());
+    this.imported.set(imported);
+    this.importStore.taken.set(new Set());
   }
 
   protected onSaved(chart: Chart): void {

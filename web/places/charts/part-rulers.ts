@@ -9,20 +9,22 @@ import { UnitService } from '../../data/unit-service';
   selector: 'nm-part-rulers',
   imports: [SizeRuler],
   template: `
-    @for (column of columns(); track column.code) {
-      <div class="under" [style.max-width.px]="860">
-        <h3>
-          {{ column.name }} <small>{{ column.about }}</small>
-        </h3>
-        <nm-size-ruler
-          stature="chart"
-          [measurement]="column.name"
-          [sizes]="part().sizes"
-          [intervals]="column.intervals"
-          [unit]="unit()"
-        />
-      </div>
-    }
+    <div class="rulers">
+      @for (column of columns(); track column.code) {
+        <div>
+          <h3>
+            {{ column.name }} <small>{{ column.about }}</small>
+          </h3>
+          <nm-size-ruler
+            stature="chart"
+            [measurement]="column.name"
+            [sizes]="part().sizes"
+            [intervals]="column.intervals"
+            [unit]="unit()"
+          />
+        </div>
+      }
+    </div>
     @if (table()) {
       <div class="wide" tabindex="0" role="region" [attr.aria-label]="part().name + ', table'">
         <table class="cells">
@@ -52,6 +54,37 @@ import { UnitService } from '../../data/unit-service';
           </tbody>
         </table>
       </div>
+    }
+  `,
+  // The table and its rulers are read together: beside each other where there is room.
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: flex-start;
+      gap: 6px 28px;
+      margin-top: 14px;
+    }
+    .wide {
+      order: -1;
+      max-width: 100%;
+      margin-top: 0;
+    }
+    .rulers {
+      display: grid;
+      flex: 1 1 340px;
+      gap: 10px;
+      min-width: 0;
+      max-width: 860px;
+    }
+    h3 {
+      margin: 0;
+    }
+    h3 small {
+      font-weight: 400;
+    }
+    .cells :is(th, td) {
+      height: 31px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

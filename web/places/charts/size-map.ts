@@ -49,7 +49,10 @@ const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
   providers: [provideEchartsCore({ echarts })],
   template: `
     @if (columns().length < 2) {
-      <p>A map needs two measurements in one part; this chart has none. The rulers show it all.</p>
+      <p>
+        A map needs two measurements in one part, and this chart has only one. The rulers show the whole
+        chart.
+      </p>
     } @else {
       <div class="fields">
         <div class="field">
@@ -112,7 +115,7 @@ export class SizeMap {
 
   protected readonly whoses = [
     { label: '507 measured bodies', value: '507' as const },
-    { label: 'everybody on the roll', value: 'roll' as const },
+    { label: 'all wearers', value: 'roll' as const },
   ];
   protected readonly whose = signal<'507' | 'roll'>('507');
   protected readonly rollTrouble = signal('');
@@ -169,21 +172,20 @@ export class SizeMap {
     if (roll && this.rollTrouble() !== '') return this.rollTrouble();
     if (points.length === 0)
       return roll
-        ? 'Nobody on the roll has both measured yet; the boxes are to scale all the same.'
-        : 'The 507 bodies were not measured here; the boxes are to scale all the same.';
+        ? 'No wearer has both measurements yet. The boxes are to scale.'
+        : 'The 507 bodies lack one of the measurements. The boxes are to scale.';
     const unknown = points.length - known.length;
-    const left =
-      unknown === 0 ? '' : ` Of ${unknown} more not all is measured that decides; nothing is said of them.`;
+    const left = unknown === 0 ? '' : ` ${unknown} more lack a deciding measurement and are not counted.`;
     if (known.length === 0)
-      return `Of nobody is all measured that decides here, so no share can be told; the ${unknown} points are to scale.`;
+      return `No wearer has all deciding measurements, so no share is shown; the ${unknown} points are to scale.`;
     const share = (where: Held) =>
       `${Math.round((100 * known.filter((point) => point.where === where).length) / known.length)} %`;
-    const whom = roll ? `${known.length} on the roll` : `${known.length} bodies`;
-    return `Of ${whom} a size holds ${share('inside')}; ${share('between')} fall between sizes or are split, ${share('outside')} lie outside all of them.${left}`;
+    const whom = roll ? `${known.length} wearers` : `${known.length} bodies`;
+    return `Of ${whom}, ${share('inside')} are inside a size, ${share('between')} between sizes or split, ${share('outside')} outside all sizes.${left}`;
   });
   protected readonly source = computed(() =>
     this.whose() === 'roll'
-      ? 'Points: the latest settled readings of everybody on the roll; nobody is named here.'
+      ? 'Points: the latest settled readings of all wearers, without names.'
       : 'Points: Heinz, Peterson, Johnson and Kerk (2003), Journal of Statistics Education 11(2); 247 men and 260 women, most of them young and active.',
   );
 

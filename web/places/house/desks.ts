@@ -5,7 +5,7 @@ export const DESKS: readonly { readonly path: string; readonly name: string; rea
   [
     { path: 'you', name: 'You', takes: 'look' },
     { path: 'people', name: 'People', takes: 'run-house' },
-    { path: 'sizing', name: 'How we size', takes: 'run-house' },
+    { path: 'sizing', name: 'Sizing rules', takes: 'run-house' },
     { path: 'settings', name: 'Settings', takes: 'run-house' },
     { path: 'tapes', name: 'Tapes and links', takes: 'measure' },
   ];

@@ -38,14 +38,14 @@ describe('the habits of a house as rows', () => {
       const read = habitsOf({ ...draftOf(UNSETTLED), ...change });
       return read.ok ? '' : read.problem;
     };
-    expect(says({ measured: [row, row] })).toBe('Chest stands there twice. Take one out.');
-    expect(says({ measured: [{ ...row, apart: 'a bit' }] })).toMatch(/^Chest: “a bit” is no length/);
-    expect(says({ measured: [{ ...row, apart: '11' }] })).toContain('from 1 mm to 10 cm');
-    expect(says({ measured: [{ ...row, code: 'weight', apart: '1' }] })).toContain('is weighed');
+    expect(says({ measured: [row, row] })).toBe('Chest is listed twice. Remove one.');
+    expect(says({ measured: [{ ...row, apart: 'a bit' }] })).toMatch(/^Chest: “a bit” is not a length/);
+    expect(says({ measured: [{ ...row, apart: '11' }] })).toContain('1 mm to 10 cm');
+    expect(says({ measured: [{ ...row, code: 'weight', apart: '1' }] })).toContain('is a weight');
     const rule = { kind: 'vest', rule: 'closest' };
     expect(says({ rules: [rule, rule] })).toContain('two rules');
     for (const change of [{ edgePercent: null }, { days: 0 }, { cautions: [{ kind: null, words: '' }] }])
-      expect(says(change)).toContain('within the bounds');
+      expect(says(change)).toContain('within its limits');
   });
 
   it('tell what the tape allows where nothing is settled', () => {

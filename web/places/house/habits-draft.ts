@@ -87,11 +87,11 @@ export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
   const { unit, inchParts, edgePercent, days, growingUnder, growingDays, measured, rules } = draft;
   const { handing, cautions } = draft;
   const twice = repeated(measured.map(({ code }) => code));
-  if (twice !== null) return failure(`${measurement(twice).name} stands there twice. Take one out.`);
+  if (twice !== null) return failure(`${measurement(twice).name} is listed twice. Remove one.`);
   const twiceRuled = repeated(rules.map(({ kind }) => kind));
-  if (twiceRuled !== null) return failure('One kind has two rules. Take one out.');
+  if (twiceRuled !== null) return failure('One kind has two rules. Remove one.');
   const twiceHanded = repeated(handing.map(({ kind }) => kind));
-  if (twiceHanded !== null) return failure('One kind is handed over in two ways. Take one out.');
+  if (twiceHanded !== null) return failure('One kind is handed over in two ways. Remove one.');
   const fault = measured.map((row) => rowFault(row, unit)).find((one) => one !== '');
   if (fault !== undefined) return failure(fault);
   const read = habitsSchema.safeParse({
@@ -113,9 +113,7 @@ export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
     handing: Object.fromEntries(handing.map(({ kind, way }) => [kind, way])),
     cautions,
   });
-  return read.success
-    ? success(read.data)
-    : failure('Write every number and every caution, within the bounds the fields name.');
+  return read.success ? success(read.data) : failure('Fill in every number and caution within its limits.');
 }
 
 /** A draft in another unit: what was typed without one keeps the unit it was typed in. */
@@ -131,12 +129,12 @@ export function inUnit(draft: HabitsDraft, unit: Habits['unit']): HabitsDraft {
 export function rowFault(row: MeasuredRow, unit: Habits['unit']): string {
   const name = measurement(row.code).name;
   if (row.apart.trim() === '') return '';
-  if (measurement(row.code).kind === 'mass') return `${name} is weighed: leave how far apart empty.`;
+  if (measurement(row.code).kind === 'mass') return `${name} is a weight: leave the difference empty.`;
   const read = parseLength(row.apart, unit);
   if (!read.ok) return `${name}: ${sayMeasureProblem(read.problem)}`;
   const apart = read.value.length;
   if (apart >= 1_000 && apart <= 100_000) return '';
-  return `${name}: two readings may be from 1 mm to 10 cm apart.`;
+  return `${name}: the difference between two readings must be 1 mm to 10 cm.`;
 }
 
 /** What the tape's own error allows, where the house has settled nothing. */

@@ -10,7 +10,7 @@ import { DESKS } from './desks';
   template: `
     <aside aria-label="House">
       <h1>House</h1>
-      <nav class="rows" aria-label="Desks of the house">
+      <nav class="rows" aria-label="House pages">
         @for (desk of desks(); track desk.path) {
           <a
             class="pick"

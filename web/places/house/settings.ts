@@ -25,13 +25,13 @@ import { Fetched } from '../../data/fetched';
   ],
   template: `
     <h2 class="title">Settings</h2>
-    <p>They hold for everybody, from the next thing anybody does.</p>
-    <nm-fetching [of]="fetched" words="Fetching what the house has settled" />
+    <p>Settings apply to everyone at once.</p>
+    <nm-fetching [of]="fetched" words="Loading settings" />
     @if (settings()) {
       <form [formGroup]="form" (submit)="save(); $event.preventDefault()">
         <h3>The house</h3>
         <div class="field ample under">
-          <label for="house-name">What it is called; it stands on its orders</label>
+          <label for="house-name">House name, printed on orders</label>
           <input
             nz-input
             id="house-name"
@@ -51,18 +51,18 @@ import { Fetched } from '../../data/fetched';
           </div>
         }
         <h3>Second factor</h3>
-        <p>Whoever has one of these roles signs in with a code besides the passphrase.</p>
+        <p>Users with these roles sign in with a code and the passphrase.</p>
         <nz-checkbox-group
           formControlName="secondFactorFor"
           [nzOptions]="roles"
-          aria-label="Roles that want a second factor"
+          aria-label="Roles that need a second factor"
         />
-        <h3>Whoever is erased</h3>
+        <h3>Erased wearers</h3>
         <label nz-checkbox formControlName="keepErasedBodies"
-          >Their values stay without a name, for maps and coverage</label
+          >Keep their values without a name, for maps and coverage</label
         >
-        <h3>What is kept, and how long</h3>
-        <p>In days; nothing there keeps it without end. It is taken out at night.</p>
+        <h3>Retention</h3>
+        <p>In days. Empty keeps data without limit. Data is deleted at night.</p>
         @for (one of kept; track one.path) {
           <div class="field ample under">
             <label [for]="one.path">{{ one.words }}</label>
@@ -73,11 +73,9 @@ import { Fetched } from '../../data/fetched';
           </div>
         }
         <p class="acts">
-          <button nz-button nzType="primary" type="submit" [disabled]="!form.valid">
-            Keep these settings
-          </button>
+          <button nz-button nzType="primary" type="submit" [disabled]="!form.valid">Save settings</button>
           @if (saved()) {
-            <span class="done" role="status">Kept.</span>
+            <span class="done" role="status">Saved.</span>
           }
         </p>
       </form>
@@ -120,25 +118,25 @@ export class SettingsDesk {
   protected readonly sessions = [
     {
       path: 'idleMinutes',
-      words: 'Minutes in which nothing is done',
+      words: 'Minutes without activity',
       control: this.fields.idleMinutes,
     },
-    { path: 'sessionHours', words: 'Hours, whatever is done', control: this.fields.sessionHours },
+    { path: 'sessionHours', words: 'Hours in total', control: this.fields.sessionHours },
   ];
   protected readonly kept = [
     {
       path: 'retention.peopleDays',
-      words: 'People nothing was done for',
+      words: 'Wearers without activity',
       control: this.fields.retention.controls.peopleDays,
     },
     {
       path: 'retention.linksDays',
-      words: 'Links for measuring oneself, after their end',
+      words: 'Self-measuring links, after they expire',
       control: this.fields.retention.controls.linksDays,
     },
     {
       path: 'retention.tapesDays',
-      words: 'What tapes sent',
+      words: 'Readings sent by tapes',
       control: this.fields.retention.controls.tapesDays,
     },
   ];

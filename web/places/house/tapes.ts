@@ -21,18 +21,18 @@ import { Fetched } from '../../data/fetched';
     }
     @if (lead()) {
       <h3>Paired tapes</h3>
-      <p>A paired tape sends its readings by a secret of its own, and does nothing else.</p>
+      <p>A paired tape sends readings with its own secret and can do nothing else.</p>
       @if (secret(); as given) {
         <div class="once" role="status">
-          The secret of {{ given.device }}, shown only now:
+          The secret of {{ given.device }}, shown once:
           <div>
             <b>{{ given.secret }}</b>
           </div>
-          It goes before every request of the tape, as <span class="num">Authorization: Bearer …</span>
-          <button nz-button type="button" (click)="secret.set(null)">I have it</button>
+          The tape sends the secret with every request as <span class="num">Authorization: Bearer …</span>
+          <button nz-button type="button" (click)="secret.set(null)">Done</button>
         </div>
       }
-      <nm-fetching [of]="tapes" words="Fetching the tapes" />
+      <nm-fetching [of]="tapes" words="Loading tapes" />
       <ul class="rows">
         @for (tape of tapes.value(); track tape.device) {
           <li class="line">
@@ -40,18 +40,14 @@ import { Fetched } from '../../data/fetched';
               ><b>{{ tape.device }}</b>
               <small
                 >paired by {{ tape.pairedBy }}, {{ sayMoment(tape.pairedAt) }}
-                {{
-                  tape.seenAt === null ? '· not heard yet' : '· last heard ' + sayMoment(tape.seenAt)
-                }}</small
+                {{ tape.seenAt === null ? '· never used' : '· last used ' + sayMoment(tape.seenAt) }}</small
               ></span
             >
             <button nz-button type="button" (click)="pair(tape.device)">New secret</button>
-            <button nz-button type="button" (click)="does(house.unpairTape(tape.device))">
-              Let in no more
-            </button>
+            <button nz-button type="button" (click)="does(house.unpairTape(tape.device))">Unpair</button>
           </li>
         } @empty {
-          <li class="line soft">No tape is paired.</li>
+          <li class="line soft">No tapes paired.</li>
         }
       </ul>
       <form class="fields" (submit)="pair(device.value); device.value = ''; $event.preventDefault()">
@@ -59,12 +55,12 @@ import { Fetched } from '../../data/fetched';
           >Name of the tape
           <input #device nz-input pattern="[A-Za-z0-9-]{1,40}" title="Letters, digits and dashes" required
         /></label>
-        <button nz-button type="submit">Pair it</button>
+        <button nz-button type="submit">Pair tape</button>
       </form>
     }
-    <h3>Links for measuring oneself</h3>
-    <p>Each is for one wearer and one use. One that is taken back opens nothing any more.</p>
-    <nm-fetching [of]="links" words="Fetching the links" />
+    <h3>Self-measuring links</h3>
+    <p>Each link is for one wearer and one use. A revoked link no longer opens.</p>
+    <nm-fetching [of]="links" words="Loading links" />
     <ul class="rows">
       @for (link of links.value(); track link.id) {
         <li class="line">
@@ -78,17 +74,17 @@ import { Fetched } from '../../data/fetched';
               made by {{ link.madeBy }} ·
               {{
                 link.submittedAt === null
-                  ? 'stands until ' + sayMoment(link.expiresAt)
-                  : 'sent back ' + sayMoment(link.submittedAt)
+                  ? 'expires ' + sayMoment(link.expiresAt)
+                  : 'submitted ' + sayMoment(link.submittedAt)
               }}</small
             ></span
           >
           @if (link.submittedAt === null) {
-            <button nz-button type="button" (click)="does(house.endLink(link.id))">Take it back</button>
+            <button nz-button type="button" (click)="does(house.endLink(link.id))">Revoke</button>
           }
         </li>
       } @empty {
-        <li class="line soft">No link stands.</li>
+        <li class="line soft">No links.</li>
       }
     </ul>
   `,

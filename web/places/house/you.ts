@@ -47,7 +47,7 @@ export class You {
   protected readonly sayMoment = sayMoment;
   protected readonly sayAgent = sayAgent;
   protected readonly units = [
-    { label: 'As this device has it', value: '' as const },
+    { label: 'As set on this device', value: '' as const },
     ...WORKING_UNITS.map((unit) => ({ label: unit, value: unit })),
   ];
   protected readonly textSizes = [
@@ -85,7 +85,7 @@ export class You {
     if (save === null) return;
     this.does(
       this.house.setBenchCode(save),
-      out ? 'Your bench code is out.' : 'Your bench code is set.',
+      out ? 'Your bench code is removed.' : 'Your bench code is set.',
       () => this.bench.group.reset(),
     );
   }
@@ -106,7 +106,7 @@ export class You {
   protected endFactor(): void {
     const read = this.out.read();
     if (read !== null)
-      this.does(this.house.endFactor(read.passphrase), 'Your second factor is out.', () =>
+      this.does(this.house.endFactor(read.passphrase), 'Your second factor is removed.', () =>
         this.out.group.reset(),
       );
   }
@@ -116,7 +116,7 @@ export class You {
   }
 
   protected endOthers(): void {
-    this.does(this.house.endOtherSessions(), 'You are signed in nowhere else.');
+    this.does(this.house.endOtherSessions(), 'Your other sessions are ended.');
   }
 
   /** Does something, then shows what has become of one's own. */

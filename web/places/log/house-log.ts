@@ -1,3 +1,4 @@
+import { LOCALE } from '@neat-measure/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
@@ -9,11 +10,12 @@ import { HouseService } from '../../data/house-service';
 import { Paged } from '../../data/paged';
 import { AUDIT_WORDS, sayAudit, sayChanges } from './say-audit';
 import { Fetching } from '../../parts/fetching/fetching';
+import { DayWords } from '../../parts/forms/day-words';
 
 /** The log of the house: what happened beside the dockets, by whom, the latest first. */
 @Component({
   selector: 'nm-house-log',
-  imports: [Fetching, FormsModule, NzSelectModule, RouterLink, NzButtonModule, NzInputModule],
+  imports: [DayWords, Fetching, FormsModule, NzSelectModule, RouterLink, NzButtonModule, NzInputModule],
   templateUrl: './house-log.html',
   styleUrl: './log.less',
   host: { class: 'beside' },
@@ -43,7 +45,7 @@ export class HouseLog {
     this.entries.items().map((entry, at, all) => ({
       place: entry.place,
       day: day(entry.at) === day(all[at - 1]?.at ?? '') ? '' : day(entry.at),
-      at: new Date(entry.at).toLocaleTimeString('en-GB'),
+      at: new Date(entry.at).toLocaleTimeString(LOCALE),
       words: sayAudit(entry, (id) => this.people().find((one) => one.id === id)?.name ?? null),
       changes: sayChanges(entry),
       erased: entry.erased,
@@ -63,5 +65,5 @@ export class HouseLog {
 function day(at: string): string {
   return at === ''
     ? ''
-    : new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+    : new Date(at).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' });
 }

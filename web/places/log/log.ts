@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import type { Bench, DocketSummary } from '@neat-measure/contract';
-import { sayAct } from '@neat-measure/core';
+import { LOCALE, sayAct } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { DocketService } from '../../data/docket-service';
 import { Paged } from '../../data/paged';
 import { SessionService } from '../../data/session-service';
+import { handleKey, keyOf, type KeyCommand } from '../../parts/shortcuts/keys';
+import { isTakenElsewhere, listKeys } from '../../parts/shortcuts/shortcut-service';
 import { PersonActs } from './person-acts';
 import { EmptyState } from '../../parts/empty-state/empty-state';
 import { Fetching } from '../../parts/fetching/fetching';
@@ -17,7 +19,7 @@ import { Fetching } from '../../parts/fetching/fetching';
   imports: [Fetching, EmptyState, NzInputModule, PersonActs, RouterLink, NzButtonModule],
   templateUrl: './log.html',
   styleUrl: './log.less',
-  host: { class: 'beside' },
+  host: { class: 'beside', '(document:keydown)': 'onKey($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Log {
@@ -26,7 +28,22 @@ export class Log {
   private readonly service = inject(DocketService);
   protected readonly session = inject(SessionService);
   protected readonly dockets = new Paged<DocketSummary>((query) => this.service.list(query));
+  private readonly router = inject(Router);
   private readonly bench = signal<Bench | null>(null);
+  private readonly keys: readonly KeyCommand[] = [
+    {
+      keys: ['b'],
+      does: 'open the docket on the Bench',
+      when: () => this.told() !== null,
+      run: () => this.go({}),
+    },
+    {
+      keys: ['i'],
+      does: 'hand over the docket’s garments',
+      when: () => this.told() !== null && this.session.may('hand-over'),
+      run: () => this.go({ hand: 1 }),
+    },
+  ];
   protected readonly trouble = signal('');
 
   protected readonly told = computed(() => {
@@ -43,17 +60,26 @@ export class Log {
       acts: bench.acts.map(({ act, receivedAt }, at) => ({
         id: act.id,
         day: day(act.at) === day(bench.acts[at - 1]?.act.at ?? '') ? '' : day(act.at),
-        at: new Date(act.at).toLocaleTimeString('en-GB'),
+        at: new Date(act.at).toLocaleTimeString(LOCALE),
         // A device's clock may be wrong, or the act may have waited there.
         received: farApart(act.at, receivedAt)
-          ? `received ${day(receivedAt)}, ${new Date(receivedAt).toLocaleTimeString('en-GB')}`
+          ? `received ${day(receivedAt)}, ${new Date(receivedAt).toLocaleTimeString(LOCALE)}`
           : '',
         words: sayAct(act, names),
       })),
     };
   });
 
+  protected onKey(event: KeyboardEvent): void {
+    if (!isTakenElsewhere(event) && handleKey(this.keys, keyOf(event), event)) event.preventDefault();
+  }
+
+  private go(queryParams: Record<string, number>): void {
+    void this.router.navigate(['/bench', this.docketId()], { queryParams });
+  }
+
   constructor() {
+    listKeys(() => this.keys);
     effect((onCleanup) => {
       const id = this.docketId();
       this.trouble.set('');
@@ -76,5 +102,5 @@ function farApart(one: string, other: string): boolean {
 function day(at: string): string {
   return at === ''
     ? ''
-    : new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+    : new Date(at).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long', year: 'numeric' });
 }

@@ -13,20 +13,19 @@ import { WearerService } from '../../data/wearer-service';
   template: `
     @if (session.may('answer-wearers')) {
       <p class="soft">
-        What is kept of {{ wearer().name }}: <a [href]="paper()" target="_blank" rel="noopener">on paper</a> ·
-        <a [href]="file()" download>as a file</a>
+        Data about {{ wearer().name }}: <a [href]="paper()" target="_blank" rel="noopener">PDF</a> ·
+        <a [href]="file()" download>JSON</a>
         @if (session.may('run-house')) {
-          · <button nz-button nzType="link" type="button" (click)="asking.set(!asking())">erase it</button>
+          · <button nz-button nzType="link" type="button" (click)="asking.set(!asking())">Erase</button>
         }
       </p>
       @if (asking()) {
         <form class="note acts" (submit)="erase(name.value); $event.preventDefault()">
           <p>
-            Their name, their dockets with every reading and decision, and their links go for good; so does
-            what the house log tells of them. Backups keep them until they are thinned. Write their name to do
-            it.
+            The name, all dockets with readings and decisions, all links and the audit log entries about this
+            wearer are deleted for good. Backups keep them until they expire. Enter the name to confirm.
           </p>
-          <input #name nz-input aria-label="Name of whom is to be erased" autocomplete="off" />
+          <input #name nz-input aria-label="Name of the wearer to erase" autocomplete="off" />
           <button nz-button nzDanger type="submit">Erase {{ wearer().name }}</button>
           @if (trouble()) {
             <p class="fault" role="alert">{{ trouble() }}</p>
@@ -60,9 +59,7 @@ export class PersonActs {
 
   protected erase(name: string): void {
     if (name.trim() !== this.wearer().name)
-      return this.trouble.set(
-        `Write ${this.wearer().name} as it stands there, so that nobody else is erased.`,
-      );
+      return this.trouble.set(`Enter ${this.wearer().name} exactly, so that no other wearer is erased.`);
     this.wearers.erase(this.wearer().id).subscribe({
       // The list beside is asked for anew: they are on it no more.
       next: () => void this.router.navigateByUrl('/bench').then(() => this.router.navigateByUrl('/log')),

@@ -34,12 +34,12 @@ describe('the house log in words', () => {
       about: 'tiernan',
       detail: { address: '10.0.0.7' },
     });
-    expect(sayAudit(refused, nameOf)).toBe('Tiernan Oake was not let in, from 10.0.0.7.');
+    expect(sayAudit(refused, nameOf)).toBe('Tiernan Oake was refused sign-in, from 10.0.0.7.');
     expect(sayAudit({ ...refused, about: null }, nameOf)).toBe(
-      'Somebody unknown was not let in, from 10.0.0.7.',
+      'An unknown user was refused sign-in, from 10.0.0.7.',
     );
     expect(sayAudit(entry({ kind: 'link-used', by: null }), nameOf)).toContain(
-      'A wearer measured themselves',
+      'A wearer submitted measurements',
     );
     const detail = {
       before: { idleMinutes: 480, version: 1, secondFactorFor: [] },
@@ -61,7 +61,7 @@ describe('a browser in words', () => {
     expect([sayAgent(chrome), sayAgent('Mozilla/5.0 (Macintosh) Firefox/140.0'), sayAgent('')]).toEqual([
       'Chrome on Linux',
       'Firefox on a Mac',
-      'Some browser',
+      'A browser',
     ]);
   });
 });

@@ -3,45 +3,45 @@ import type { AuditEntry, AuditKind } from '@neat-measure/contract';
 /** Each kind of thing that is noted, for a choice among them. */
 export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'signed-in': 'signed in',
-  'sign-in-refused': 'was not let in',
+  'sign-in-refused': 'was refused sign-in',
   'signed-out': 'signed out',
   'passphrase-set': 'set a passphrase',
   'code-given': 'gave a one-time code',
   'factor-on': 'turned a second factor on',
-  'factor-off': 'took a second factor out',
+  'factor-off': 'removed a second factor',
   'bench-code-set': 'set a bench code',
-  'bench-taken': 'took a bench over',
-  'bench-given-back': 'gave a bench back',
-  'sessions-ended': 'ended somebody’s sessions',
-  'person-kept': 'kept somebody’s account',
+  'bench-taken': 'switched a bench',
+  'bench-given-back': 'returned a bench',
+  'sessions-ended': 'ended a user’s sessions',
+  'person-kept': 'saved an account',
   'settings-kept': 'changed the settings',
   'tape-paired': 'paired a tape',
-  'tape-unpaired': 'let a tape in no more',
-  'wearer-kept': 'kept a wearer',
-  'wearer-looked-at': 'looked at a docket',
-  'wearer-exported': 'wrote out what is kept of a wearer',
+  'tape-unpaired': 'unpaired a tape',
+  'wearer-kept': 'saved a wearer',
+  'wearer-looked-at': 'viewed a docket',
+  'wearer-exported': 'exported a wearer’s data',
   'wearer-erased': 'erased a wearer',
-  'stores-kept': 'changed something in the stores',
-  'chart-kept': 'kept a chart',
-  'chart-retired': 'took a chart from the shelf, or back onto it',
-  'protocol-kept': 'kept a protocol',
-  'kit-kept': 'kept a kit',
-  'kit-dropped': 'took a kit out',
-  'link-made': 'made a link for measuring oneself',
-  'link-ended': 'took a link back',
-  'link-used': 'measured themselves by a link',
-  'letter-posted': 'put a sheet into the post',
+  'stores-kept': 'changed the stock',
+  'chart-kept': 'saved a chart',
+  'chart-retired': 'retired or reactivated a chart',
+  'protocol-kept': 'saved a protocol',
+  'kit-kept': 'saved a kit',
+  'kit-dropped': 'deleted a kit',
+  'link-made': 'created a self-measuring link',
+  'link-ended': 'revoked a link',
+  'link-used': 'submitted measurements by a link',
+  'letter-posted': 'sent a sheet',
 };
 
 /** Something that happened, as a sentence: who, what, and what of it. */
 export function sayAudit(entry: AuditEntry, nameOf: (id: string) => string | null): string {
   const { by, kind, about, detail } = entry;
   const of = (detail ?? {}) as Record<string, unknown>;
-  const who = by?.name ?? (kind === 'link-used' ? 'A wearer' : 'Somebody');
+  const who = by?.name ?? (kind === 'link-used' ? 'A wearer' : 'A user');
   const whom = about === null ? null : nameOf(about);
   switch (kind) {
     case 'sign-in-refused':
-      return `${whom ?? 'Somebody unknown'} was not let in${tail(of['address'], 'from')}.`;
+      return `${whom ?? 'An unknown user'} was refused sign-in${tail(of['address'], 'from')}.`;
     case 'signed-in':
       return `${who} signed in${tail(of['address'], 'from')}.`;
     case 'person-kept':
@@ -50,9 +50,9 @@ export function sayAudit(entry: AuditEntry, nameOf: (id: string) => string | nul
     case 'factor-off':
       return `${who} ${AUDIT_WORDS[kind]}${whom === null || whom === who ? '' : `: ${whom}`}.`;
     case 'chart-kept':
-      return `${who} kept ${text(of['garment'], 'a chart')} of ${text(of['maker'], 'a maker')}, version ${text(of['version'], '')}.`;
+      return `${who} saved ${text(of['garment'], 'a chart')} of ${text(of['maker'], 'a maker')}, version ${text(of['version'], '')}.`;
     case 'letter-posted':
-      return `${who} put the ${text(of['sheet'], 'sheet')} of a docket into the post${tail(of['to'], 'to')}.`;
+      return `${who} sent the ${text(of['sheet'], 'sheet')} of a docket${tail(of['to'], 'to')}.`;
     case 'tape-paired':
     case 'tape-unpaired':
       return `${who} ${AUDIT_WORDS[kind]}: ${about ?? ''}.`;

@@ -44,7 +44,11 @@ const STAND: Readonly<Record<Stance, string>> = {
   'on-paper': 'Stand on paper without shoes, weight on the foot that is drawn round.',
   shoe: 'Take the shoes that will be worn.',
 };
-const ROUND = ['First time', 'Once more, without looking at the first', 'A third time: the two were apart'];
+const ROUND = [
+  'First time',
+  'Second time, without looking at the first',
+  'Third time, as the first two differ',
+];
 
 /** The wearer's own page: what to prepare, then one placing of the tape a screen, as large as a phone allows. */
 @Component({

@@ -277,7 +277,7 @@ export class SelfStore {
         text.trim() === '' ? [] : [{ code, typed: text.trim() }],
       ),
     );
-    if (readings.length === 0) return this.trouble.set('Write at least one measurement, then send.');
+    if (readings.length === 0) return this.trouble.set('Enter at least one measurement, then send.');
     clearTimeout(this.again);
     this.busy.set(true);
     this.trouble.set('');
@@ -323,7 +323,9 @@ export class SelfStore {
     try {
       localStorage.setItem(keptAs(this.token()), JSON.stringify(kept));
     } catch {
-      this.trouble.set('This device keeps nothing just now. Stay on this page until it has been sent.');
+      this.trouble.set(
+        'This device cannot save right now. Stay on this page until the measurements are sent.',
+      );
     }
   }
 }

@@ -32,7 +32,7 @@ describe('SignIn', () => {
     fixture.detectChanges();
     expect(name().value).toBe('maelis');
     write('maelis-thorne');
-    press('Back to signing in');
+    press('Back to sign-in');
     fixture.detectChanges();
     expect(name().value).toBe('maelis-thorne');
   });

@@ -1,9 +1,10 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Room, Scanned, Warning } from '@neat-measure/contract/stores';
 import { COMPARTMENT_WORDS, dayOf, sayDay as writeDay, type Compartment } from '@neat-measure/core/stock';
 import { Fetched } from '../../data/fetched';
 import { Journal } from '../../data/journal/journal';
 import { StoresService } from '../../data/stores-service';
+import type { KeyCommand } from '../../parts/shortcuts/keys';
 
 /** What every desk of the stores shares: the rooms, what is to be looked at, and who takes what is scanned. */
 @Injectable()
@@ -15,6 +16,17 @@ export class StoresAccount {
   readonly roomChoices = computed(() => this.rooms().map(({ id, name }) => ({ value: id, label: name })));
   /** The desk that waits for codes; without one, what is scanned is opened on the shelves. */
   readonly taker = signal<((scanned: Scanned) => void) | null>(null);
+
+  /** The keys of the desk that is open; they go before the table of all desks. */
+  readonly keys = signal<readonly KeyCommand[]>([]);
+
+  /** Has a table of keys for as long as the desk lives that is made now. */
+  takeKeys(keys: readonly KeyCommand[]): void {
+    this.keys.set(keys);
+    inject(DestroyRef).onDestroy(() => {
+      if (this.keys() === keys) this.keys.set([]);
+    });
+  }
 
   /** Counts what reached the server from elsewhere, such as a garment that was handed over just before: desks fetch anew. */
   readonly turned = signal(0);

@@ -107,7 +107,7 @@ describe('DecidePanel', () => {
   it('says why a garment is suspect, and where to go from there', () => {
     const { host, press, sent } = decide('90', '97');
     expect(host.querySelector('.note:not(.good)')!.textContent).toMatch(/more than chest/);
-    expect(host.querySelector('.note:not(.good)')!.textContent).toContain('goes back to the tape');
+    expect(host.querySelector('.note:not(.good)')!.textContent).toContain('returns to the reading');
     press('Enter');
     expect(sent()).toBeUndefined();
   });

@@ -38,6 +38,7 @@ import {
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Term } from '../../../parts/term/term';
 import { VerdictAccount } from '../../../parts/verdict-account/verdict-account';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { UnitService } from '../../../data/unit-service';
@@ -50,15 +51,16 @@ import { SizeChoice, type ChosenSizes } from './size-choice';
 
 const OUTCOME_WORDS = {
   accepted: 'Accepted',
-  overridden: 'Chosen instead',
-  'made-to-measure': 'To be made to measure',
-  later: 'Put off until the wearer comes back',
+  overridden: 'Another size chosen',
+  'made-to-measure': 'Made to measure',
+  later: 'Postponed until the wearer returns',
 } as const;
 
 /** Deciding one garment: the verdict at its largest, the proposal to accept, or what is done instead. */
 @Component({
   selector: 'nm-decide-panel',
   imports: [
+    Term,
     FormsModule,
     NzButtonModule,
     NzSelectModule,
@@ -142,7 +144,7 @@ export class DecidePanel {
     const { chart } = this.garment();
     const own = this.store.runs().find(({ chartId }) => chartId === chart.id);
     if (docket === null || own === undefined || !this.shown()) return '';
-    const sized = sizedAsItRuns(docket, chart, this.store.shelf().habits, own.runs);
+    const sized = sizedAsItRuns(docket, chart, this.store.library().habits, own.runs);
     return sized === null ? '' : sayOtherwiseSized(sized);
   });
   protected readonly closed = computed(() => isClosing(this.garment().decision));
@@ -155,7 +157,7 @@ export class DecidePanel {
     if (decision === null || !isClosing(decision) || decision.verdict.proposed === verdict.proposed)
       return '';
     const was = decision.verdict.proposed ?? 'no size';
-    return `It was decided when the proposal was ${was}; by what stands now it is ${verdict.proposed ?? 'no size'}.`;
+    return `Decided when the proposal was ${was}, which is now ${verdict.proposed ?? 'no size'}.`;
   });
 
   protected readonly rules = computed(() => [
@@ -169,7 +171,7 @@ export class DecidePanel {
 
   /** What holds unless another rule is chosen for this garment. */
   private readonly usualRule = computed(() => {
-    const house = houseRuleFor(this.store.shelf().habits, this.sheet());
+    const house = houseRuleFor(this.store.library().habits, this.sheet());
     return house === undefined ? `${RULE_WORDS[this.sheet().rule]} (chart)` : `${RULE_WORDS[house]} (house)`;
   });
   private readonly docketPreference = computed(
@@ -220,7 +222,7 @@ export class DecidePanel {
       },
       {
         keys: ['u'],
-        does: 'take back what was accepted together',
+        does: 'undo accepting together',
         when: () => this.desk.undoable().length > 0,
         run: () => this.desk.undo(),
       },

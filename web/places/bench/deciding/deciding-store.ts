@@ -59,7 +59,7 @@ export class DecidingStore {
       reason: reason ?? null,
       readingIds: readingIdsBehind(this.store.docket()!, chart.sheet),
       after: decision?.id ?? null,
-      habits: this.store.shelf().habits.version,
+      habits: this.store.library().habits.version,
       found: null,
     };
     return this.store.does(doing, undoes);

@@ -25,6 +25,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { UnitService } from '../../../data/unit-service';
+import { notOnButton } from '../../../parts/shortcuts/keys';
 
 /** Reasons to hand over another size, as fitters give them. */
 const REASONS = [
@@ -32,7 +33,7 @@ const REASONS = [
   'Wearer wants it closer',
   'Thick layers beneath',
   'Tried on, fits better',
-  'Nothing else on the shelf',
+  'No other size in stock',
 ] as const;
 
 /** So many sizes of a part stand side by side. */
@@ -81,8 +82,8 @@ export interface ChosenSizes {
             nz-input
             class="words"
             type="text"
-            aria-label="Reason in your own words"
-            placeholder="or in your own words"
+            aria-label="Another reason"
+            placeholder="or another reason"
             maxlength="300"
             [value]="reason()"
             (input)="reason.set($any($event.target).value)"
@@ -90,7 +91,7 @@ export interface ChosenSizes {
         </fieldset>
       }
       @if (unmade()) {
-        <p class="soft" role="status">{{ label() }} is not made by the chart’s own list.</p>
+        <p class="soft" role="status">{{ label() }} is not made according to the chart.</p>
       }
       @if (fault()) {
         <p class="fault" role="alert">{{ fault() }}</p>
@@ -182,13 +183,13 @@ export class SizeChoice {
   protected take(): void {
     if (this.label() === null) return this.fault.set('Choose a size of every part first.');
     const reason = this.reason().trim();
-    if (reason === '' && this.asksReason()) return this.fault.set('Give a reason: choose one, or write it.');
+    if (reason === '' && this.asksReason()) return this.fault.set('Choose a reason, or enter one.');
     this.taken.emit({ sizes: this.sizes(), reason });
   }
 
   protected onKey(event: KeyboardEvent): void {
     if (event.key === 'Escape') this.kept.emit();
-    else if (event.key === 'Enter' && !(event.target instanceof HTMLButtonElement)) this.take();
+    else if (event.key === 'Enter' && notOnButton(event.key, event)) this.take();
     else return;
     event.preventDefault();
     event.stopPropagation();

@@ -68,7 +68,7 @@ describe('ExceptionList', () => {
     const { fixture, host, headings, arrive } = open();
     await arrive(FLAGS);
     expect(headings()).toEqual(['Pea coat, Ostrel Workwear 2', 'Watch coat, Ostrel Workwear 1']);
-    expect(host.textContent).toContain('3 flags nobody has decided yet.');
+    expect(host.textContent).toContain('3 exceptions to decide.');
     host.querySelector('button')!.click();
     fixture.detectChanges();
     expect(headings()).toEqual(['Between sizes 1', 'Split 1', 'Beyond the range 1']);
@@ -114,7 +114,7 @@ describe('ExceptionList', () => {
   it('says when nothing is flagged, and when the server cannot be reached', async () => {
     const nothing = open();
     await nothing.arrive([]);
-    expect(nothing.host.textContent).toContain('Nothing is flagged');
+    expect(nothing.host.textContent).toContain('No exceptions');
     TestBed.resetTestingModule();
     const { http, host, fixture } = open();
     (await asked(http)).error(new ProgressEvent('error'));

@@ -86,7 +86,7 @@ export class ExceptionList {
   private readonly commands: readonly KeyCommand[] = [
     {
       keys: ['ArrowUp', 'ArrowDown'],
-      does: 'the flag before or after',
+      does: 'the exception before or after',
       run: (key) => this.move(key === 'ArrowDown' ? 1 : -1),
     },
     { keys: ['Enter'], does: 'open it, to be decided' },

@@ -2,14 +2,15 @@ import { ChangeDetectionStrategy, Component, inject, input, output } from '@angu
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { HandingStore } from './handing-store';
+import { DayWords } from '../../../parts/forms/day-words';
 
 /** What is hired comes back on another day than was agreed. */
 @Component({
   selector: 'nm-extend-hire',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [DayWords, NzButtonModule, NzInputModule],
   template: `
     <label class="field" for="extended"
-      >Hired until, the last day
+      >Last day of hire
       <input
         #until
         nz-input
@@ -18,8 +19,8 @@ import { HandingStore } from './handing-store';
         [value]="garment().handing?.until ?? ''"
         (keydown.enter)="extend(until.value); $event.preventDefault(); $event.stopPropagation()"
     /></label>
-    <button nz-button nzType="primary" type="button" (click)="extend(until.value)">Keep that day</button>
-    <button nz-button nzType="text" type="button" (click)="left.emit()">Leave it</button>
+    <button nz-button nzType="primary" type="button" (click)="extend(until.value)">Save</button>
+    <button nz-button nzType="text" type="button" (click)="left.emit()">Cancel</button>
   `,
   styles: `
     :host {

@@ -12,7 +12,15 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Scanned } from '@neat-measure/contract/stores';
-import { alterationsOf, HANDING_WAYS, HANDING_WORDS, sayAltered, type Signature } from '@neat-measure/core';
+import {
+  alterationsOf,
+  dayOf,
+  HANDING_WAYS,
+  HANDING_WORDS,
+  sayAltered,
+  sayDay,
+  type Signature,
+} from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -29,11 +37,12 @@ import { Ordering } from './stock/ordering';
 import { StockHere } from './stock/stock-here';
 import { StockLine } from './stock/stock-line';
 import { TakeBack } from './take-back';
+import { DayWords } from '../../../parts/forms/day-words';
 
 /** What stands behind each way of handing over: said to the wearer before they sign. */
 const CONDITIONS = {
-  issued: 'Issued garments stay the house’s and are given back when they are no longer needed.',
-  hired: 'Hired garments are given back by the day named here, rinsed; whatever is torn or lost is told.',
+  issued: 'Issued garments belong to the house. Return them when they are no longer needed.',
+  hired: 'Return hired garments rinsed by the last day, and report any tear or loss.',
   sold: 'Sold garments may be exchanged for another size while they are unworn.',
 } as const;
 
@@ -41,6 +50,7 @@ const CONDITIONS = {
 @Component({
   selector: 'nm-hand-panel',
   imports: [
+    DayWords,
     FormsModule,
     NzButtonModule,
     NzCheckboxModule,
@@ -56,12 +66,37 @@ const CONDITIONS = {
   templateUrl: './hand-panel.html',
   styles: `
     .size {
-      min-width: 90px;
-      font: 650 22px/1.2 var(--text);
+      min-width: 56px;
+      font: 650 20px/1.2 var(--text);
       text-align: right;
     }
+    // Six garments, what they are cautioned of and the signature are seen at once.
     .line {
-      align-items: flex-start;
+      gap: 4px 8px;
+      padding-block: 4px;
+      > .what {
+        flex: 1 1 130px;
+        min-width: 0;
+      }
+      > .row {
+        flex-wrap: nowrap;
+        gap: 6px;
+      }
+    }
+    .cautions {
+      padding-block: 3px;
+      > summary {
+        overflow: hidden;
+        cursor: pointer;
+        text-overflow: ellipsis;
+        white-space: nowrap;
+      }
+      &[open] > summary {
+        white-space: normal;
+      }
+      > p {
+        margin-top: 6px;
+      }
     }
     .line > .note {
       flex: 1 1 100%;
@@ -71,10 +106,10 @@ const CONDITIONS = {
     }
     nm-signature-field {
       display: block;
-      margin-bottom: 12px;
+      margin-bottom: 8px;
     }
     nz-select {
-      min-width: 120px;
+      width: 100px;
     }
   `,
   host: { class: 'stack' },
@@ -127,16 +162,17 @@ export class HandPanel {
   ]);
   protected readonly heading = computed(() => {
     const [going, all] = [this.handing.taken().length, this.handing.garments().length];
-    if (!this.handing.looked()) return 'Looking what is there …';
-    if (going > 0) return going === 1 ? '1 garment goes' : `${going} garments go`;
+    if (!this.handing.looked()) return 'Checking stock …';
+    if (going > 0) return going === 1 ? '1 garment to hand over' : `${going} garments to hand over`;
     const open = this.handing
       .garments()
       .filter(({ stage }) => stage !== 'handed-over' && stage !== 'came-back').length;
-    if (open === 0 && this.handing.out().length === all) return 'Everything is handed over';
+    if (open === 0 && this.handing.out().length === all) return 'Everything handed over';
     const ready = this.handing.garments().filter((one) => one.ready).length;
-    if (open === 0 || (open === all && ready === 0)) return 'Nothing is to be handed over';
+    if (open === 0 || (open === all && ready === 0)) return 'Nothing to hand over';
     return open === 1 ? '1 garment still owed' : `${open} garments still owed`;
   });
+  protected readonly day = (day: string) => sayDay(day, dayOf(new Date()));
   protected readonly handed = (way: keyof typeof HANDING_WORDS) => HANDING_WORDS[way];
   /** What was scanned is ticked; what is said of it otherwise. */
   scanned(scanned: Scanned): string {
@@ -153,7 +189,7 @@ export class HandPanel {
     {
       keys: ['1', '2', '3', '4', '5', '6', '7', '8', '9'],
       shown: ['1–9'],
-      does: 'take the garment of that number, or leave it here',
+      does: 'tick or untick the garment with that number',
       when: (key) => this.handing.garments()[Number(key) - 1]?.ready === true,
       run: (key) => {
         const { id, taken } = this.handing.garments()[Number(key) - 1]!;
@@ -162,13 +198,13 @@ export class HandPanel {
     },
     {
       keys: ['w'],
-      does: 'the wearer signs for it with their name',
+      does: 'the wearer signs by name',
       when: () => this.signing() !== undefined,
       run: () => this.signing()!.byName(),
     },
     {
       keys: ['o'],
-      does: 'order what is not there',
+      does: 'order what is not in stock',
       when: () => this.lacking() !== null,
       run: () => this.ordering.order(this.lacking()!),
     },
@@ -189,28 +225,30 @@ export class HandPanel {
     const owed = this.handing.taken().find((one) => one.owed && one.untried.trim() === '');
     if (owed !== undefined)
       return this.fault.set(
-        `${owed.name} has to be looked at on the wearer before it goes: try it on, or say why not.`,
+        `${owed.name} must be checked on the wearer before handing over. Try it on, or enter why not.`,
       );
+    const gone = this.handing.taken().find((one) => one.gone);
+    if (gone !== undefined)
+      return this.fault.set(`What you chose for ${gone.name} is no longer in stock. Choose another piece.`);
     const none = this.handing.taken().find(({ stock, from }) => stock !== null && from === null);
     if (none !== undefined)
       return this.fault.set(
-        `None of ${none.name} is there in ${none.size ?? ''}: order it, try the nearest, or say that it is not from the stores.`,
+        `None of ${none.name} is in stock in ${none.size ?? ''}: order it, try the nearest size, or mark it as not from the stores.`,
       );
     const altering = this.handing.taken().find(({ atTailor }) => atTailor);
     if (altering !== undefined)
-      return this.fault.set(
-        `${altering.name} is to be altered first: say that it is ready, or take its tick out.`,
-      );
+      return this.fault.set(`${altering.name} must be altered first. Mark it as ready, or remove the tick.`);
     const signature = this.signature();
     if (signature === null)
-      return this.fault.set('Have the wearer sign: press W, write it by hand, or say who else signs.');
+      return this.fault.set('A signature is missing: press W, sign by hand, or enter who signs.');
     this.fault.set('');
     if (this.handing.handOver(signature)) this.signature.set(null);
   }
 
-  /** Enter where it is signed hands over; on a button that signs, it signs first. */
+  /** Enter where it is signed hands over, and on the button that has signed; any other button is pressed by it. */
   protected onName(event: Event): void {
-    if (event.target instanceof HTMLButtonElement && this.signature() === null) return;
+    const button = event.target instanceof Element ? event.target.closest('button') : null;
+    if (button !== null && button.getAttribute('aria-pressed') !== 'true') return;
     event.preventDefault();
     event.stopPropagation();
     this.handOver();

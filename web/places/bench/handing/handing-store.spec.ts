@@ -55,7 +55,7 @@ describe('HandingStore', () => {
     expect(handing.garments()[0]!.owed).toBeTrue();
     expect(handing.cautions()[0]).toContain('does not certify protection');
     expect(handing.handOver(signed)).toBeFalse();
-    expect(store.trouble()).toContain('before it was looked at on the wearer');
+    expect(store.trouble()).toContain('must be checked on the wearer before handing over');
     handing.choose(id, { untried: ' Posted to the outer station ' });
     expect(handing.handOver(signed)).toBeTrue();
     expect(store.docket()!.handings[0]!.untried).toBe('Posted to the outer station');
@@ -107,13 +107,20 @@ describe('HandingStore', () => {
     expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([null, 0]);
     there.set([{ roomId, room: 'Loft', count: 1, pieces: [] }]);
     expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([{ roomId, pieceId: null }, 1]);
+    const elsewhere = '0198a4c0-0000-7000-8000-00000000000f';
+    handing.choose(id, { from: { roomId: elsewhere, pieceId: null } });
+    expect([handing.garments()[0]!.from, handing.garments()[0]!.gone])
+      .withContext('what was chosen and is gone is exchanged for nothing else')
+      .toEqual([null, true]);
+    handing.choose(id, { from: { roomId, pieceId: null } });
+    expect(handing.garments()[0]!.gone).toBeFalse();
     expect(handing.handOver(signed)).toBeTrue();
     expect(store.docket()!.handings[0]!.from).toEqual({ roomId, pieceId: null });
     expect(handing.takeBack(id, 'changed-mind', null, '', 'stock')).toBeTrue();
     expect(store.docket()!.handings[0]!.back!.to).withContext('back to where it was taken from').toBe(roomId);
   });
 
-  it('hires out what was booked for them, for as long as it was booked', () => {
+  it('hires out what was booked for this wearer, for as long as it was booked', () => {
     const { handing, id } = begin('jacket');
     const pieceId = '0198a4c0-0000-7000-8000-000000000002';
     const booked = signal<{ pieceId: string; until: string; label: string; serial: string } | null>(null);

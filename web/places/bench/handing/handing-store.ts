@@ -45,7 +45,7 @@ export class HandingStore {
   /** Every garment with how it stands, and how it would be handed over. */
   readonly garments = computed(() => {
     const docket = this.store.docket();
-    const { habits } = this.store.shelf();
+    const { habits } = this.store.library();
     return this.store.garments().map(({ chart }) => {
       const { id, sheet } = chart;
       const choice = this.chosen()[id] ?? NO_CHOICE;
@@ -57,11 +57,10 @@ export class HandingStore {
       const atTailor = docket !== null && ready && isAtTailor(docket, id);
       // What the stores keep and have not got is not handed over by itself.
       const lacking = stock !== null && stock.there.length === 0;
-      const from = choices.some(({ value }) => sameSource(value, choice.from))
-        ? choice.from!
-        : lacking
-          ? null
-          : (choices[0]?.value ?? null);
+      const isThere = choices.some(({ value }) => sameSource(value, choice.from));
+      // What was chosen and is gone by now is not exchanged for another piece in silence.
+      const gone = choice.from !== undefined && stock !== null && !isThere;
+      const from = isThere ? choice.from! : lacking || gone ? null : (choices[0]?.value ?? null);
       // A piece was booked for them: it is hired, for as long as was said.
       const booked = stock?.booked ?? null;
       const way = choice.way ?? (booked === null ? handingIn(habits, sheet.kind) : 'hired');
@@ -86,6 +85,8 @@ export class HandingStore {
         choices,
         /** Where it is taken from; `null` where the stores have none, and nobody has said otherwise. */
         from,
+        /** What was chosen is not there any more. */
+        gone,
         reason: docket === null ? null : (standingDecision(docket, id)?.reason ?? null),
       };
     });
@@ -114,18 +115,18 @@ export class HandingStore {
     const garment = this.garments().find(({ id }) => own.includes(id));
     const what = `${article.garment} ${piece?.serial ?? article.label}`;
     if (garment === undefined) return `${article.garment} is not on this docket.`;
-    if (garment.stage === 'handed-over') return `${article.garment} is with the wearer already.`;
+    if (garment.stage === 'handed-over') return `${article.garment} is already with the wearer.`;
     if (!garment.ready) return `${article.garment} has no size on this docket yet. Decide it first.`;
     const label = garment.stock?.calledNow ?? garment.size;
     if (label !== article.label)
-      return `This is ${article.label}. The wearer goes with ${label ?? 'no size'}.`;
+      return `This is ${article.label}. The wearer’s size is ${label ?? 'no size'}.`;
     if (article.numbered && piece === null)
-      return `${article.garment} is numbered. Scan the number of the piece itself.`;
+      return `${article.garment} is numbered. Scan the piece number itself.`;
     const from = garment.choices.find(
       ({ value }) => takenFrom(value)?.pieceId === (piece?.id ?? null),
     )?.value;
     if (piece !== null && from === undefined)
-      return `${what} cannot go: ${piece.says === '' ? 'it is not on a shelf, or is promised to somebody else.' : piece.says}`;
+      return `${what} cannot be handed over: ${piece.says === '' ? 'the piece is not in stock, or is reserved for another wearer.' : piece.says}`;
     this.choose(garment.id, { taken: true, ...(from === undefined ? {} : { from }) });
     return '';
   }

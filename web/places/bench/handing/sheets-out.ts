@@ -14,7 +14,7 @@ import { HandingStore } from './handing-store';
   imports: [NzButtonModule, NzInputModule],
   template: `
     <details>
-      <summary>Print or post</summary>
+      <summary>Print or send</summary>
       <p class="row">
         <a nz-button [href]="sizes()" target="_blank" rel="noopener"><kbd>P</kbd> Sizes</a>
         <a nz-button [href]="labels()" target="_blank" rel="noopener">Labels</a>
@@ -24,7 +24,7 @@ import { HandingStore } from './handing-store';
       </p>
       <div class="row posting">
         <div class="field">
-          <label for="to">Into the outbox, to</label>
+          <label for="to">Send to</label>
           <input
             #address
             nz-input
@@ -37,9 +37,9 @@ import { HandingStore } from './handing-store';
             (input)="to.set(address.value)"
           />
         </div>
-        <button nz-button type="button" (click)="post('sizes')">The sizes</button>
+        <button nz-button type="button" (click)="post('sizes')">Send sizes</button>
         @for (one of ordered(); track one.id) {
-          <button nz-button type="button" (click)="post('order', one.id)">The order: {{ one.name }}</button>
+          <button nz-button type="button" (click)="post('order', one.id)">Send order: {{ one.name }}</button>
         }
       </div>
       @if (posted()) {
@@ -90,7 +90,7 @@ export class SheetsOut {
       .subscribe({
         next: ({ file }) => {
           this.letter.done();
-          this.posted.set(`It lies in the outbox as ${file}. Nothing has left this machine.`);
+          this.posted.set(`Saved in the outbox as ${file}. Nothing has left this machine.`);
         },
         error: (problem: Error) => {
           this.letter.failed(problem);

@@ -26,7 +26,6 @@ import SignaturePad from 'signature_pad';
       <span class="row by-name">
         <button
           nz-button
-          nzSize="large"
           type="button"
           [attr.aria-pressed]="signedBy() === wearer()"
           [nzType]="signedBy() === wearer() ? 'primary' : 'default'"
@@ -46,12 +45,12 @@ import SignaturePad from 'signature_pad';
               type="text"
               maxlength="120"
               autocomplete="off"
-              placeholder="who signs, and for whom"
+              placeholder="name of the signer"
               [value]="typed()"
               (input)="type(name.value)"
           /></label>
         } @else {
-          <button nz-button nzType="link" type="button" (click)="byOther()">somebody else signs</button>
+          <button nz-button nzType="link" type="button" (click)="byOther()">other signer</button>
         }
       </span>
       <div class="pad">
@@ -59,13 +58,13 @@ import SignaturePad from 'signature_pad';
           #canvas
           [width]="ground.width"
           [height]="ground.height"
-          aria-label="Or written here by finger or pen"
+          aria-label="Sign by finger or pen"
           role="img"
         ></canvas>
         @if (written()) {
-          <button nz-button nzType="link" nzSize="small" type="button" (click)="clear()">wipe</button>
+          <button nz-button nzType="link" nzSize="small" type="button" (click)="clear()">Clear</button>
         } @else {
-          <span class="soft">or written here</span>
+          <span class="soft">or sign here</span>
         }
       </div>
     </div>
@@ -75,7 +74,7 @@ import SignaturePad from 'signature_pad';
       position: relative;
       flex: 1 1 200px;
       max-width: 300px;
-      height: 80px;
+      height: 60px;
       border: 1px solid var(--line-strong);
       border-radius: var(--radius);
       background: var(--paper);

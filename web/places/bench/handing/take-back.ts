@@ -33,9 +33,9 @@ import { HandingStore } from './handing-store';
 
 /** Where a garment goes that came back, in words. */
 const GOES_WORDS: Readonly<Record<ReturnWay, string>> = {
-  stock: 'back to stock',
-  drying: 'to be washed and dried',
-  quarantine: 'set aside, to be looked at',
+  stock: 'stock',
+  drying: 'washing and drying',
+  quarantine: 'set aside for inspection',
   waste: 'to waste',
 };
 
@@ -53,15 +53,15 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
   template: `
     @if (altered(); as altered) {
       <p class="note">
-        It was altered ({{ altered }}): it is not {{ garment().handing?.size }} any more as its label says.
+        The garment was altered ({{ altered }}), so it no longer fits its label {{ garment().handing?.size }}.
       </p>
     }
     <div class="fields">
       <div class="field">
-        <label for="why">Why it comes back</label>
+        <label for="why">Reason for return</label>
         <nz-select
           nzId="why"
-          nzPlaceHolder="not said yet"
+          nzPlaceHolder="Choose"
           [nzOptions]="reasons"
           [ngModel]="why()"
           (ngModelChange)="chooseWhy($event)"
@@ -72,7 +72,7 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
           <label for="where">Where</label>
           <nz-select
             nzId="where"
-            nzPlaceHolder="not said yet"
+            nzPlaceHolder="Choose"
             [nzOptions]="areas()"
             [ngModel]="area()"
             (ngModelChange)="area.set($event)"
@@ -80,11 +80,11 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
         </div>
       }
       <div class="field">
-        <label for="goes">It goes</label>
+        <label for="goes">Return to</label>
         <nz-select nzId="goes" [nzOptions]="places" [ngModel]="goes()" (ngModelChange)="goes.set($event)" />
       </div>
       <div class="field">
-        <label for="note">What else is to be said</label>
+        <label for="note">Note</label>
         <input
           #said
           nz-input
@@ -99,8 +99,8 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
         <p class="fault" role="alert">{{ fault() }}</p>
       }
       <span class="row">
-        <button nz-button nzType="primary" type="button" (click)="takeBack()">Take it back</button>
-        <button nz-button nzType="text" type="button" (click)="left.emit()">Leave it</button>
+        <button nz-button nzType="primary" type="button" (click)="takeBack()">Return garment</button>
+        <button nz-button nzType="text" type="button" (click)="left.emit()">Cancel</button>
       </span>
     </div>
   `,
@@ -169,8 +169,8 @@ export class TakeBack {
 
   protected takeBack(): void {
     const [why, area] = [this.why(), this.asksWhere() ? this.area() : null];
-    if (why === null) return this.fault.set('Say why it comes back.');
-    if (this.asksWhere() && area === null) return this.fault.set(`Say where it is ${RETURN_WORDS[why]}.`);
+    if (why === null) return this.fault.set('Choose the reason for the return.');
+    if (this.asksWhere() && area === null) return this.fault.set(`Choose where it is ${RETURN_WORDS[why]}.`);
     if (this.handing.takeBack(this.chartId(), why, area, this.note(), this.goes())) this.left.emit();
   }
 }

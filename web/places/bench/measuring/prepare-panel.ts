@@ -36,7 +36,7 @@ import { ToldSizes } from './told-sizes';
         [attr.aria-pressed]="agreed()"
         (click)="store.does({ kind: 'consent-recorded', given: !agreed(), wording: consent.version })"
       >
-        {{ agreed() ? '✓ They agree' : 'They agree' }}
+        {{ agreed() ? '✓ Wearer agrees' : 'Wearer agrees' }}
       </button>
       <span>{{ consent.words }}</span>
     </div>
@@ -46,11 +46,11 @@ import { ToldSizes } from './told-sizes';
       }
     </ul>
     <p class="under"><b>At hand:</b> {{ instruments().join('; ') }}.</p>
-    <p class="under"><b>To be taken:</b> {{ summary() }}. {{ placings() }}</p>
+    <p class="under"><b>To measure:</b> {{ summary() }}. {{ placings() }}</p>
     @for (conflict of conflicts(); track conflict.words) {
       <p class="note">{{ conflict.words }}</p>
       @if (conflict.choices.length > 0) {
-        <div class="row under" role="group" [attr.aria-label]="'How to take ' + conflict.name">
+        <div class="row under" role="group" [attr.aria-label]="'How to measure ' + conflict.name">
           <b>Take {{ conflict.name }}:</b>
           @for (choice of conflict.choices; track choice.words) {
             <button
@@ -75,6 +75,9 @@ import { ToldSizes } from './told-sizes';
     }
     @defer (on idle) {
       <nm-told-sizes />
+    } @placeholder {
+      <!-- Keeps the place: what comes late must not move Begin from under a finger. -->
+      <div class="row under told"></div>
     }
     @if (store.extras().length > 0) {
       <div class="row under" role="group" aria-label="On demand">
@@ -92,7 +95,7 @@ import { ToldSizes } from './told-sizes';
       </div>
     }
     <p class="under">
-      <a [href]="sheet()" target="_blank" rel="noopener">Print these steps</a> for someone without a screen.
+      <a [href]="sheet()" target="_blank" rel="noopener">Print steps</a> for use without a screen.
     </p>
     <div class="foot">
       <button nz-button nzType="primary" nzSize="large" type="button" (click)="cursor.next()">

@@ -15,7 +15,7 @@ import { CursorStore } from './cursor-store';
     <p class="tools"><b>Next:</b> {{ next() }}.</p>
     <p class="foot">
       <button nz-button nzType="primary" nzSize="large" type="button" (click)="cursor.next()">
-        <kbd>Enter</kbd> They are ready
+        <kbd>Enter</kbd> Ready
       </button>
     </p>
   `,

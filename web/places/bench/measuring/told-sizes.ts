@@ -55,7 +55,7 @@ export class ToldSizes {
   protected readonly told = computed(() =>
     (Object.entries(this.store.docket()?.told ?? {}) as [ToldItem, string][]).map(([item, text]) => ({
       item,
-      words: `${TOLD_ITEM_WORDS[item]}: ${text}${toldEstimate(item, text) === null ? ' (no estimate can be made of it)' : ''}`,
+      words: `${TOLD_ITEM_WORDS[item]}: ${text}${toldEstimate(item, text) === null ? ' (no estimate possible)' : ''}`,
     })),
   );
 

@@ -53,7 +53,7 @@ import { Fetching } from '../../../parts/fetching/fetching';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DocketDesk {
-  /** A chart to have ticked already: whoever just brought one wants to use it. */
+  /** A chart to have ticked already: whoever just imported one wants to use it. */
   readonly chart = input<string>();
   /** A wearer to have taken already, by name. */
   readonly who = input<string>();
@@ -101,7 +101,7 @@ export class DocketDesk {
   protected readonly protocols = computed(() =>
     this.foundProtocols().length > 0 ? this.foundProtocols() : (this.opening.protocols.value() ?? []),
   );
-  protected readonly shelves = computed(() => {
+  protected readonly makers = computed(() => {
     const makers = new Map<string, { chart: ChartSummary; measurements: string }[]>();
     const ticked = [...this.opening.chosen().values()].flatMap((chart) => (chart?.maker ? [chart] : []));
     const found = this.charts.items();

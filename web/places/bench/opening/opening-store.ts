@@ -58,8 +58,8 @@ export class OpeningStore {
   /** Ticks all of a kit, or, where all of it is ticked, none of it. */
   turnKit(kit: Kit): void {
     const own = inKit(kit);
-    // Of a kit whose garments have all left the shelf nothing could be ticked.
-    if (own.length === 0) return this.failed.set(`Nothing of the kit ${kit.name} is on the shelf any more.`);
+    // Of a kit whose garments are all retired nothing could be ticked.
+    if (own.length === 0) return this.failed.set(`Nothing in the kit ${kit.name} is available any more.`);
     this.chosen.update((chosen) => {
       const next = new Map(chosen);
       const all = own.every(([id]) => chosen.has(id));
@@ -84,7 +84,7 @@ export class OpeningStore {
     if (proposed !== undefined && this.chosen().size === 0) this.turnKit(proposed.kit);
   }
 
-  /** What a kit that is taken would have besides, were it on the shelf still. */
+  /** What a kit that is taken would have besides, were its chart not retired. */
   readonly leftOut = computed(() =>
     this.kits().flatMap(({ kit, taken }) =>
       taken ? kit.gone.map((garment) => `${garment} of the kit ${kit.name}`) : [],
@@ -109,7 +109,7 @@ export class OpeningStore {
 
   readonly lacking = computed(() =>
     !this.session.may('measure')
-      ? 'You may look at dockets; a fitter opens them.'
+      ? 'Viewers cannot open dockets. Ask a fitter.'
       : this.wearer() === null
         ? 'Choose a wearer.'
         : this.chosen().size === 0
@@ -155,7 +155,7 @@ export class OpeningStore {
       .catch((problem: unknown) => {
         this.busy.set(false);
         this.failed.set(
-          `${(problem as Error).message} The docket is kept on this device and sent by itself; press Enter to go on with it then.`,
+          `${(problem as Error).message} The docket is saved on this device and sent automatically. Then press Enter to continue.`,
         );
       });
   }

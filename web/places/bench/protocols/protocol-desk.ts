@@ -145,7 +145,7 @@ export class ProtocolDesk {
   /** Edits one's own protocol, or starts a copy of a shipped one. */
   protected edit({ shipped, ...protocol }: Protocol): void {
     const draft = shipped
-      ? { ...protocol, id: uuidv7(), version: 0, name: `${protocol.name}, our way` }
+      ? { ...protocol, id: uuidv7(), version: 0, name: `${protocol.name}, house version` }
       : protocol;
     this.draft.set(draft);
     this.form.group.reset({

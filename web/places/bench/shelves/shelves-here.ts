@@ -82,16 +82,16 @@ export class ShelvesHere {
 /**
  * What is said of a size that is not on any shelf, or is; nothing where it is not known.
  *
- * @example sayOnShelf({ count: 2, coming: 0, stocked: true, near: [] }, 'M') // '2 of M on the shelf.'
+ * @example sayOnShelf({ count: 2, coming: 0, stocked: true, near: [] }, 'M') // '2 of M on the library.'
  */
 export function sayOnShelf(here: OnShelf | null, label: string): string {
   if (here === null) return '';
-  if (!here.stocked) return 'The stores keep none of this garment.';
-  if (here.count > 0) return `${here.count} of ${label} on the shelf.`;
-  const coming = here.coming === 0 ? '' : ` ${here.coming} ordered.`;
+  if (!here.stocked) return 'This garment is not kept in Stores.';
+  if (here.count > 0) return `${here.count} of ${label} in stock.`;
+  const coming = here.coming === 0 ? '' : ` ${here.coming} on order.`;
   const near =
     here.near.length === 0
-      ? ' No other size is there either.'
+      ? ' No other size is in stock.'
       : ` There: ${here.near.map((one) => `${one.count} of ${one.label}`).join(', ')}.`;
-  return `None of ${label} is on the shelf.${coming}${near}`;
+  return `None of ${label} is in stock.${coming}${near}`;
 }

@@ -28,7 +28,7 @@ import { SimulatedTape } from './simulated-tape';
       <button nz-button nzType="primary" nzSize="large" type="submit">Pull</button>
     </form>
     <fieldset>
-      <legend class="soft">What it does wrong</legend>
+      <legend class="soft">Simulated faults</legend>
       <div class="field">
         <label for="tape-noise">Noise, mm</label>
         <nz-input-number nzId="tape-noise" [nzMin]="0" [nzMax]="50" [(ngModel)]="noise" />
@@ -76,18 +76,18 @@ export class TapeSimulator {
 
   protected pull(text: string): void {
     const read = parseLength(text, this.units.entered());
-    if (!read.ok) return this.said.set('Write a length first, such as 98 or 38 1/2.');
+    if (!read.ok) return this.said.set('Enter a length first, such as 98 or 38 1/2.');
     const faults = {
       noise: this.noise(),
       dropOuts: this.drops() ? 1 / 3 : 0,
       doubles: this.doubles() ? 1 : 0,
     };
     const lines = this.tape.pull(read.value.length / 1_000, faults, new Date());
-    if (lines.length === 0) return this.said.set('Dropped; it comes with the next one.');
+    if (lines.length === 0) return this.said.set('Dropped. It is sent with the next reading.');
     this.devices.send(lines).subscribe({
       next: ({ taken, repeated }) =>
         this.said.set(`Sent: ${taken} new${repeated > 0 ? `, ${repeated} repeated` : ''}.`),
-      error: () => this.said.set('It could not be sent. Look at the network, then pull again.'),
+      error: () => this.said.set('The reading could not be sent. Check the network, then pull again.'),
     });
   }
 }

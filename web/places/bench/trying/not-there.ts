@@ -9,15 +9,15 @@ import { TryingStore } from './trying-store';
   template: `
     @if (trying.missing(); as none) {
       <div class="note" role="alert">
-        <p>None of {{ none.label }} is on the shelf to put on.</p>
+        <p>None of {{ none.label }} is in stock to try on.</p>
         <span class="row under">
           @for (one of none.near; track one.label) {
             <button nz-button type="button" (click)="trying.wear(one.sizes, none.carrier)">
-              Put on {{ one.label }} ({{ one.count }} there)
+              Put on {{ one.label }} ({{ one.count }} in stock)
             </button>
           }
           <button nz-button type="button" (click)="trying.isHere()">
-            <kbd>Y</kbd> {{ none.label.length > 8 ? 'It' : none.label }} is here all the same
+            <kbd>Y</kbd> {{ none.label.length > 8 ? 'It' : none.label }} is here anyway
           </button>
         </span>
       </div>

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
 import { docketShelvesPath, type DocketShelves } from '@neat-measure/contract/stores';
-import type { Doing } from '@neat-measure/core';
+import type { ChartSheet, Doing } from '@neat-measure/core';
 import { Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { DocketService, type Heard } from '../../../data/docket-service';
@@ -19,11 +19,18 @@ describe('TryPanel', () => {
   afterEach(forgetDevice);
 
   /** A coat of some kind that was proposed in M, on its way onto somebody. */
-  function begin(kind: 'jacket' | 'vest' = 'jacket', sizes: DocketShelves[number]['sizes'] = []) {
+  function begin(
+    kind: 'jacket' | 'vest' | 'trousers' = 'jacket',
+    sizes: DocketShelves[number]['sizes'] = [],
+    other: ChartSheet | null = null,
+  ) {
     const wire = new Wire([DocketStore, TryingStore, ShelvesHere]);
     const readings = ['98', '98'].map((one) => readingOf('chest-girth', one));
     const waists = ['86', '86'].map((one) => readingOf('waist-girth', one));
-    const bench = benchFor(onShelf({ ...watchCoat(), kind }), [...readings, ...waists]);
+    const more = other === null ? [] : [onShelf(other)];
+    const asked = more.map(({ id }): Doing => ({ kind: 'garment-asked', chartId: id }));
+    const chart = onShelf({ ...watchCoat(), kind });
+    const bench = benchFor(chart, [...asked, ...readings, ...waists], { charts: [chart, ...more] });
     const heard = new Subject<Heard>();
     (TestBed.inject(DocketService).hear as jasmine.Spy).and.returnValue(heard);
     const store = TestBed.inject(DocketStore);
@@ -78,14 +85,35 @@ describe('TryPanel', () => {
     return { host, press, acts, text, write, theirs };
   }
 
+  it('puts garments on in the order in which they are worn, whatever they were asked for in', () => {
+    const pier = { ...watchCoat(), kind: 'jacket', garment: 'Pier jacket' } as const;
+    const { host, press } = begin('trousers', [], pier);
+    const trying = TestBed.inject(TryingStore);
+    const head = () => host.querySelector('header')!.textContent.replace(/\s+/g, ' ').trim();
+    expect(head()).toMatch(/^Trying on · 2 of 2 ?Watch coat/);
+    press('ArrowRight');
+    expect(head()).toMatch(/^Trying on · 1 of 2 ?Pier jacket/);
+    press('ArrowLeft');
+    // Both are on: it is begun with the jacket, and once that is kept the trousers are next.
+    press('Enter', 'ArrowLeft', 'Enter');
+    trying.begin(0);
+    TestBed.tick();
+    expect(head()).toMatch(/^Trying on · 1 of 2 ?Pier jacket/);
+    press('a', 'Enter');
+    expect(head()).toMatch(/^Trying on · 2 of 2 ?Watch coat/);
+    press('a', 'Enter');
+    trying.begin(1);
+    expect(trying.at()).withContext('nothing is left to try').toBe(1);
+  });
+
   it('puts nothing on that is on no shelf, before somebody says that it is here', () => {
     const [m, l] = ['M', 'L'].map((label) => ({ label, count: label === 'M' ? 0 : 2, coming: 3 }));
     const { press, acts, text, host } = begin('jacket', [m!, l!]);
-    expect(text()).toContain('None of M is on the shelf. 3 ordered. There: 2 of L.');
+    expect(text()).toContain('None of M is in stock. 3 on order. There: 2 of L.');
     press('Enter', 'Enter');
     expect([acts(), host.querySelector('[role=alert]')?.textContent]).toEqual([
       [],
-      jasmine.stringContaining('None of M is on the shelf to put on.'),
+      jasmine.stringContaining('None of M is in stock to try on.'),
     ]);
     press('y');
     expect(acts().map(({ kind }) => kind)).toEqual(['garment-tried']);
@@ -121,14 +149,14 @@ describe('TryPanel', () => {
     const { press, acts, text, write } = begin();
     press('Enter', '1', 'a');
     expect(text()).toContain('Try L: a size up.');
-    expect(text()).toMatch(/By tape and trial: *[ML] \d+ %/);
+    expect(text()).toMatch(/By readings and fitting: *[ML] \d+ %/);
     press('Enter');
     expect(text()).toContain('M was on: it pulls at the button.');
     press('2', 'a', 'k');
-    expect(text()).toContain('Why is it kept as it is?');
+    expect(text()).toContain('Why is this size kept?');
     expect(press('k')).withContext('no key while something is asked').toBeFalse();
     write('');
-    expect(text()).toContain('Write why');
+    expect(text()).toContain('Enter a reason');
     write('The wearer wants it so');
     expect(text()).toContain('Kept: L. The wearer wants it so.');
     expect(acts().at(-1)).toEqual(jasmine.objectContaining({ kind: 'garment-fitted', outcome: 'kept' }));
@@ -154,7 +182,7 @@ describe('TryPanel', () => {
     expect(acts().filter(({ kind }) => kind === 'garment-fitted').length).toBe(before);
   });
 
-  it('leaves out what must be looked at with a reason alone, and answers none of it with the rest', () => {
+  it('leaves out a required check with a reason alone, and answers none of it with the rest', () => {
     const { press, acts, text, write } = begin('vest');
     expect(text()).toContain('Outer carrier');
     press('Enter', 'a');
@@ -167,7 +195,7 @@ describe('TryPanel', () => {
     expect(acts().at(-1)).toEqual(jasmine.objectContaining({ answer: null, reason: 'The chair is broken' }));
     expect(text()).toContain('The sides overlap');
     press('Enter', 'Enter');
-    expect(text()).toContain('left out: The chair is broken');
+    expect(text()).toContain('skipped: The chair is broken');
   });
 
   it('takes no answer in the moment in which somebody else has put another size on', () => {

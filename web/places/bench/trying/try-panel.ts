@@ -116,7 +116,7 @@ export class TryPanel {
   protected readonly standing = computed(() => {
     const fitting = this.trying.fitting();
     if (fitting === null) return null;
-    const words = fitting.outcome === 'kept' ? `Kept: ${fitting.size}.` : 'To be made to measure.';
+    const words = fitting.outcome === 'kept' ? `Kept: ${fitting.size}.` : 'Made to measure.';
     return { words, reason: fitting.reason, by: fitting.by.name };
   });
   /** Whether nothing of the docket is left to be tried on. */
@@ -177,13 +177,13 @@ export class TryPanel {
       },
       {
         keys: ['x'],
-        does: 'leave this check out',
+        does: 'skip this check',
         when: () => this.mode() === 'look',
         run: () => this.leaveOut(),
       },
       {
         keys: ['a'],
-        does: 'all the rest is right',
+        does: 'all other checks are right',
         when: () => this.mode() === 'look',
         run: () => this.trying.restIsRight(),
       },
@@ -201,7 +201,7 @@ export class TryPanel {
       },
       {
         keys: ['y'],
-        does: 'what is on no shelf is here all the same',
+        does: 'use a size that is not in stock',
         when: () => this.trying.missing() !== null,
         run: () => this.trying.isHere(),
       },
@@ -225,14 +225,14 @@ export class TryPanel {
       },
       {
         keys: ['e'],
-        does: 'open again what it came to',
+        does: 'reopen the fitting',
         when: () => this.trying.fitting() !== null,
         run: () => this.trying.reopen(),
       },
       {
         keys: ['ArrowLeft', 'ArrowRight'],
         does: 'the garment before or after',
-        run: (key) => this.move(key === 'ArrowRight' ? 1 : -1),
+        run: (key) => this.trying.move(key === 'ArrowRight' ? 1 : -1),
       },
     ] satisfies KeyCommand[]
   )
@@ -311,9 +311,9 @@ export class TryPanel {
   protected readonly asks = computed(() => {
     switch (this.asking()) {
       case 'leave-out':
-        return 'Why is it left out? It is kept with your name and printed.';
+        return 'Why is this check skipped? The reason is saved with your name and printed.';
       case 'keep':
-        return 'Why is it kept as it is? It is kept with your name and printed.';
+        return 'Why is this size kept? The reason is saved with your name and printed.';
       default:
         return 'Why is it made to measure?';
     }
@@ -322,7 +322,7 @@ export class TryPanel {
   /** Does what was asked about, with the words. */
   protected say(): void {
     const words = this.words().trim();
-    if (words === '') return this.fault.set('Write why, in a few words.');
+    if (words === '') return this.fault.set('Enter a reason.');
     const asking = this.asking();
     if (asking === 'leave-out') this.trying.answer(null, words);
     else if (asking === 'keep' ? this.trying.keep(words) : this.trying.makeToMeasure(words)) this.kept();
@@ -355,11 +355,6 @@ export class TryPanel {
 
   protected onward(): void {
     if (!this.trying.toNextOpen()) this.hands.emit();
-  }
-
-  protected move(by: 1 | -1): void {
-    const count = this.count();
-    this.trying.at.update((at) => (at + by + count) % count);
   }
 
   protected readonly sayWay = sayWay;

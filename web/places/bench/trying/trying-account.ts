@@ -98,7 +98,7 @@ export class TryingAccount {
       const words = {
         open: 'not looked at',
         right: 'right',
-        left: `left out: ${seen?.reason ?? ''}`,
+        left: `skipped: ${seen?.reason ?? ''}`,
         wrong: answer,
       };
       return {
@@ -146,20 +146,17 @@ export class TryingAccount {
     const seen = this.trying.on()?.seen ?? [];
     const right = seen.filter(({ answer }) => answer === RIGHT).length;
     const left = seen.filter(({ answer }) => answer === null).length;
-    if ((this.trying.advice()?.faults.length ?? 0) > 0)
-      return 'No other size of this chart is better by what was seen.';
+    if ((this.trying.advice()?.faults.length ?? 0) > 0) return 'No other size of this chart fits better.';
     if (this.trying.checks().length === 0)
-      return `There is no list of what to look at for this kind. Look at ${size} on the wearer, and keep it or another.`;
-    if (right === 0) return `Nothing of ${size} was looked at: all of it was left out.`;
-    return left === 0
-      ? `Nothing is wrong with ${size}.`
-      : `Nothing was seen to be wrong with ${size}; ${left} left out.`;
+      return `There is no list of fit checks for this kind. Check ${size} on the wearer, then keep it or another size.`;
+    if (right === 0) return `Nothing of ${size} was checked. All checks were skipped.`;
+    return left === 0 ? `Nothing is wrong with ${size}.` : `Nothing is wrong with ${size}; ${left} skipped.`;
   }
 
   /** Odds that rest on a reading in doubt are not worth more than it. */
   private doubt(): string {
     return this.trying.garment()?.verdict.verdict === 'suspect'
-      ? 'A reading that decides this garment is in doubt: read it again, or confirm it, before the odds here are believed.'
+      ? 'A reading that decides this garment is in doubt: read it again, or confirm it, before using these odds.'
       : '';
   }
 
@@ -167,7 +164,7 @@ export class TryingAccount {
     const places = (this.trying.advice()?.faults ?? []).flatMap(({ answer }) =>
       answer.tells === null ? [] : [placeName(this.trying.sheet()!, answer.tells.place)],
     );
-    return `By what was read this is hardly to be expected. Read again what decides the ${[...new Set(places)].join(' and the ')}, or look again.`;
+    return `This result is unlikely for these readings. Measure again what decides the ${[...new Set(places)].join(' and the ')}, or check the fit again.`;
   }
 
   readonly altered = computed(() =>

@@ -14,6 +14,7 @@ import {
   sizesAfterTrials,
   stageOf,
   standingFitting,
+  trialOrder,
   trialsOf,
   unmendedOn,
   type AlteredHow,
@@ -46,6 +47,12 @@ export class TryingStore {
   /** Which garment is tried on, by its place on the docket. */
   readonly at = signal(0);
   readonly garment = computed(() => this.store.garments()[this.at()] ?? null);
+  /** The places of the garments in the order in which they are put on. */
+  private readonly order = computed(() =>
+    trialOrder(this.store.garments().map(({ chart }) => chart.sheet.kind)),
+  );
+  /** Which of them it is in that order. */
+  readonly turn = computed(() => Math.max(0, this.order().indexOf(this.at())));
   readonly sheet = computed(() => this.garment()?.chart.sheet ?? null);
   readonly chartId = computed(() => this.garment()?.chart.id ?? '');
 
@@ -84,7 +91,7 @@ export class TryingStore {
   readonly after = computed<SizesAfterTrial>(() => {
     const [docket, garment] = [this.store.docket(), this.garment()];
     if (docket === null || garment === null || this.advice()?.faults.length === 0) return NOTHING_KNOWN;
-    return sizesAfterTrials(docket, garment.chart, this.store.shelf().habits);
+    return sizesAfterTrials(docket, garment.chart, this.store.library().habits);
   });
 
   /** The check that is looked at: the first that is open, unless somebody went to another; `null` past the last. */
@@ -182,7 +189,7 @@ export class TryingStore {
     if (on === null || check === null) return false;
     // Whoever was about to answer looked at the size before.
     if (this.others !== null && Date.now() - this.others.since < JUST_NOW_MS) {
-      this.store.trouble.set(`${on.by.name} put ${on.size} on just now. Look at that one, then answer.`);
+      this.store.trouble.set(`${on.by.name} put ${on.size} on just now. Check that size, then answer.`);
       return false;
     }
     const done = this.see(check.code, answer, reason);
@@ -257,18 +264,34 @@ export class TryingStore {
     return '';
   }
 
+  /** Begins with the garment that is put on first of those still to be tried on; where there is none, with this one. */
+  begin(at: number): void {
+    this.at.set(this.order().find((index) => this.isOpen(index)) ?? at);
+  }
+
   /** On to the next garment that is still to be tried on; whether there is one. */
   toNextOpen(): boolean {
-    const docket = this.store.docket();
-    const garments = this.store.garments();
-    const open = (index: number) => {
-      const stage = docket === null ? 'kept' : stageOf(docket, garments[index]!.chart.id);
-      return stage === 'to-try' || stage === 'on';
-    };
-    const after = garments.map((_, index) => (this.at() + 1 + index) % garments.length);
-    const next = after.find((index) => index !== this.at() && open(index));
+    const next = this.fromHere().find((index) => index !== this.at() && this.isOpen(index));
     if (next !== undefined) this.at.set(next);
     return next !== undefined;
+  }
+
+  /** To the garment that is put on before or after this one. */
+  move(by: 1 | -1): void {
+    const order = this.order();
+    this.at.set(order.at((this.turn() + by) % order.length)!);
+  }
+
+  /** The garments that are put on after this one, then those before it. */
+  private fromHere(): number[] {
+    const order = this.order();
+    return [...order.slice(this.turn() + 1), ...order.slice(0, this.turn() + 1)];
+  }
+
+  private isOpen(index: number): boolean {
+    const docket = this.store.docket();
+    const stage = docket === null ? 'kept' : stageOf(docket, this.store.garments()[index]!.chart.id);
+    return stage === 'to-try' || stage === 'on';
   }
 }
 

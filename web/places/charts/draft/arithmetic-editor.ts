@@ -130,7 +130,7 @@ export class ArithmeticEditor {
         this.outcome().map(({ code, result }) => [
           code,
           result === null
-            ? 'comes to nothing here'
+            ? 'has no result here'
             : `= ${formatLength(result, this.units.written(this.unit()))}`,
         ]),
       ),
@@ -147,7 +147,7 @@ export class ArithmeticEditor {
     const chain = this.chains().some((one) =>
       one.steps.some((step) => Object.values(step.operands).flat().includes(code)),
     );
-    return column ? 'The table goes by it.' : chain ? 'Another chain goes by it.' : '';
+    return column ? 'The table uses this chain.' : chain ? 'Another chain uses this chain.' : '';
   }
 
   /** What a step may work on: what is measured, earlier steps, earlier chains, and sizes that measure something. */

@@ -180,7 +180,7 @@ export function derivationsOf(
     if (!read.success) {
       const [issue] = read.error.issues;
       const step = issue!.path[0] === 'steps' && typeof issue!.path[1] === 'number' ? issue!.path[1] : -1;
-      const words = issue!.path[0] === 'name' ? 'Say what it comes to, such as Front width.' : issue!.message;
+      const words = issue!.path[0] === 'name' ? 'Name the result, for example Front width.' : issue!.message;
       return failure({ chain, step, words });
     }
     derivations.push(read.data);
@@ -205,7 +205,7 @@ function lackOf(step: StepText): string | null {
   const unread = lengthsOf(step).find((one) => !writtenLengthSchema.safeParse(one).success);
   return unread === undefined
     ? null
-    : `“${unread}” is no length with a unit. Write it such as 1 in or 97.5 cm.`;
+    : `“${unread}” is not a length with a unit. Write, for example, 1 in or 97.5 cm.`;
 }
 
 /** The lengths a step is written with besides its operands. */

@@ -51,10 +51,11 @@ import { PartColumns } from './part-columns';
 import { PartEditor, type PartChange } from './part-editor';
 import { columnsOf } from './part-text';
 import { PartRulers } from '../part-rulers';
+import { ThreeWearers } from '../three-wearers';
 import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { listKeys } from '../../../parts/shortcuts/shortcut-service';
 
-/** A chart that is not on the shelf yet: one that was brought, or the next version of one that is. */
+/** A chart that is not saved yet: one that was imported, or the next version of one that is. */
 export interface Draft {
   readonly sheet: ChartSheet;
   readonly source: string;
@@ -77,6 +78,7 @@ export interface Draft {
     PartColumns,
     PartEditor,
     PartRulers,
+    ThreeWearers,
     NzButtonModule,
     NzInputModule,
     NzSelectModule,
@@ -228,7 +230,7 @@ export class ChartDraft {
   private readonly commands: readonly KeyCommand[] = [
     {
       keys: ['Ctrl+z'],
-      does: 'one change back',
+      does: 'undo',
       within: 'outside a field',
       when: (_key, { defaultPrevented, target }) =>
         !defaultPrevented && !(target instanceof HTMLInputElement) && this.past.length > 0,
@@ -243,7 +245,7 @@ export class ChartDraft {
   /** What was said to be meant stands with where the chart is from. */
   private withMeant(source: string): string {
     const meant = this.wrong().filter((words) => this.meant().has(words));
-    return [source, ...meant.map((words) => `meant so: ${words}`)].join(' · ').slice(0, 200);
+    return [source, ...meant.map((words) => `intended: ${words}`)].join(' · ').slice(0, 200);
   }
 
   protected confirm(): void {

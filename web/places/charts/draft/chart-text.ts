@@ -34,7 +34,7 @@ const MOST_SHOWN = 8;
     }
     <div class="acts">
       <button nz-button type="button" [disabled]="!changed() || findings().length > 0" (click)="take()">
-        Take the text over
+        Apply text
       </button>
       <button nz-button type="button" [disabled]="!changed()" (click)="text.set(written())">
         Back to the chart

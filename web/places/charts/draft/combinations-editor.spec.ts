@@ -51,7 +51,7 @@ describe('CombinationsEditor', () => {
     await show();
     chooseIn(fixture, 'pair-first', 'waist');
     chooseIn(fixture, 'pair-second', 'leg');
-    await press('Say what is made');
+    await press('Choose what is made');
     await tick('34 with 30');
     expect(held().combinations).toEqual([
       { parts: ['waist', 'leg'], made: { '30': ['30', '32'], '32': ['30', '32'], '34': ['32'] } },
@@ -59,7 +59,7 @@ describe('CombinationsEditor', () => {
     await press('none');
     expect(held().combinations[0]!.made['30']).withContext('the first row as a whole').toEqual([]);
     expect(chartSheetSchema.safeParse(held()).success).toBeTrue();
-    await press('Take this grid out');
+    await press('Remove grid');
     expect(held().combinations).toEqual([]);
   });
 
@@ -67,7 +67,7 @@ describe('CombinationsEditor', () => {
     const { fixture, host, show, press, held } = open();
     await show();
     const offers = () =>
-      [...host.querySelectorAll('button')].find((one) => one.textContent.includes('offered by it'))!;
+      [...host.querySelectorAll('button')].find((one) => one.textContent.includes('what is offered'))!;
     chooseIn(fixture, 'pair-first', 'leg');
     chooseIn(fixture, 'pair-second', 'waist');
     await show();
@@ -75,7 +75,7 @@ describe('CombinationsEditor', () => {
     chooseIn(fixture, 'pair-first', 'waist');
     chooseIn(fixture, 'pair-second', 'leg');
     await show();
-    await press('Say what is offered');
+    await press('Choose what is offered');
     expect(held().parts[1]!.offered).toEqual({
       by: 'waist',
       sizes: { '30': ['30', '32'], '32': ['30', '32'], '34': ['30', '32'] },

@@ -23,7 +23,7 @@ interface Grid {
   imports: [ControlName, FormsModule, NzButtonModule, NzCheckboxModule, NzSelectModule],
   template: `
     @if (sheet().parts.length < 2) {
-      <p class="soft">The chart has one part, so nothing is put together.</p>
+      <p class="soft">The chart has one part, so there are no combinations.</p>
     } @else {
       @for (grid of grids(); track $index) {
         <h3>{{ grid.title }}</h3>
@@ -71,11 +71,11 @@ interface Grid {
         </div>
         <div class="acts">
           <button nz-button nzType="text" type="button" (click)="changed.emit(grid.drop)">
-            Take this grid out: all go together
+            Remove grid: all combinations are made
           </button>
         </div>
       } @empty {
-        <p class="soft">All sizes of its parts go together.</p>
+        <p class="soft">All combinations are made.</p>
       }
       <div class="acts">
         <nz-select
@@ -92,9 +92,9 @@ interface Grid {
           [(ngModel)]="second"
           nzPlaceHolder="another"
         />
-        <button nz-button type="button" [disabled]="!mayAdd()" (click)="add()">Say what is made</button>
+        <button nz-button type="button" [disabled]="!mayAdd()" (click)="add()">Choose what is made</button>
         <button nz-button type="button" [disabled]="!mayOffer()" (click)="offer()">
-          Say what is offered by it
+          Choose what is offered
         </button>
       </div>
     }
@@ -129,7 +129,7 @@ export class CombinationsEditor {
       return [
         {
           title: `${first.name} with ${second.name}`,
-          says: 'Ticked is what the maker makes; the rest is “not made” and goes to the nearest that is.',
+          says: 'Ticked combinations are made. Any other is “not made”, and the nearest made is proposed.',
           first,
           second,
           ticked: (one, other) => combination.made[one]?.includes(other) === true,

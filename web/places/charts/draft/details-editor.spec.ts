@@ -76,7 +76,7 @@ describe('DetailsEditor', () => {
       `${part!.sizes.length} sizes, 1 measures`,
     );
     write(label, all.join('; ').replace('12 in', 'wide'));
-    expect(host.querySelector('[role=alert]')!.textContent).toContain('“wide” is no length');
+    expect(host.querySelector('[role=alert]')!.textContent).toContain('“wide” is not a length');
     expect(sheet().parts[0]!.values).toBe(part!.values);
     write(label, all.join('; '));
     expect(sheet().parts[0]!.values!.map(Number)).toEqual(all.map((_, at) => (12 + at) * 25_400));
@@ -109,7 +109,7 @@ describe('DetailsEditor', () => {
     const { sheet, write, press } = open();
     const before = sheet().fitChecks.length;
     press('Add fit check');
-    write(`What to look at, check ${before + 1}`, 'The hood clears the eyes');
+    write(`Check ${before + 1}, what to check`, 'The hood clears the eyes');
     expect(sheet().fitChecks.at(-1)!.look).toBe('The hood clears the eyes');
     expect(chartSheetSchema.safeParse(sheet()).success).toBeTrue();
   });

@@ -96,7 +96,7 @@ import { TakingEditor } from './taking-editor';
             nz-input
             class="what"
             maxlength="200"
-            [attr.aria-label]="'What to look at, check ' + (at + 1)"
+            [attr.aria-label]="'Check ' + (at + 1) + ', what to check'"
             [value]="check.look"
             (change)="changeCheck(at, { look: $any($event.target).value.trim() })"
           />
@@ -104,7 +104,7 @@ import { TakingEditor } from './taking-editor';
             nz-input
             class="what"
             maxlength="200"
-            [attr.aria-label]="'What to do otherwise, check ' + (at + 1)"
+            [attr.aria-label]="'Check ' + (at + 1) + ', what to do if it fails'"
             [value]="check.otherwise"
             (change)="changeCheck(at, { otherwise: $any($event.target).value.trim() })"
           />
@@ -192,7 +192,7 @@ export class DetailsEditor {
     this.tell(
       part.code,
       unread >= 0
-        ? `“${written[unread]}” is no length. Write each with its unit, such as 12 in.`
+        ? `“${written[unread]}” is not a length. Write each with its unit, such as 12 in.`
         : counts
           ? ''
           : `${part.sizes.length} sizes, ${written.length} measures. Write one for each size: 12 in; 13 in.`,
@@ -214,7 +214,7 @@ export class DetailsEditor {
   }
 
   protected addCheck(): void {
-    const check = { look: 'What is looked at', otherwise: 'What is done otherwise' };
+    const check = { look: 'What to check', otherwise: 'What to do if it fails' };
     this.changed.emit({ fitChecks: [...this.sheet().fitChecks, check] });
   }
 

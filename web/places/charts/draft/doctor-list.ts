@@ -11,17 +11,19 @@ import { type ChartSheet, type InchParts } from '@neat-measure/core';
 import { examineChart, sayChartFinding, sayMend, type ChartFinding } from '@neat-measure/core/sheets';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../data/unit-service';
+import { Term } from '../../../parts/term/term';
 
 const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', note: 'note' } as const;
 
 /** What the chart doctor found, worst first, with a mend where one is safe. */
 @Component({
   selector: 'nm-doctor-list',
-  imports: [NzButtonModule],
+  imports: [NzButtonModule, Term],
   template: `
+    <p class="fine"><nm-term of="doctor">What the doctor checks</nm-term></p>
     @if (findings().length === 0) {
       <p class="soft">
-        Nothing found. The sizes grow, nobody falls between them unsaid, and every size can be reached.
+        No findings. Sizes increase, gaps between sizes are stated, and every size can be reached.
       </p>
     }
     <ul class="rows">
@@ -37,9 +39,9 @@ const SEVERITY_WORDS = { fault: 'no chart', wrong: 'wrong', look: 'look again', 
           }
           @if (confirming() && one.severity === 'wrong') {
             @if (confirmed().has(one.words)) {
-              <span class="meant">said to be meant</span>
+              <span class="meant">intended</span>
             } @else {
-              <button nz-button type="button" (click)="meant.emit(one.words)">It is meant so</button>
+              <button nz-button type="button" (click)="meant.emit(one.words)">Intended</button>
             }
           }
           @if (one.mend; as mend) {

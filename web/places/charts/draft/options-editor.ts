@@ -39,7 +39,7 @@ interface OptionText {
   imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
   template: `
     <h3>Options</h3>
-    <p class="soft">Such as a long torso: proposed as soon as one of its conditions holds.</p>
+    <p class="soft">Such as a long torso. An option is proposed when one of its conditions is met.</p>
     <ul class="rows">
       @for (option of options(); track $index; let at = $index) {
         <li>
@@ -62,7 +62,7 @@ interface OptionText {
               [value]="option.adds"
               (change)="change(at, { adds: $any($event.target).value })"
             />
-            <button nz-button nzType="text" type="button" (click)="drop(at)">take out</button>
+            <button nz-button nzType="text" type="button" (click)="drop(at)">remove</button>
           </div>
           @for (condition of option.when; track $index; let index = $index) {
             <div class="line">
@@ -92,7 +92,7 @@ interface OptionText {
               />
               @if (option.when.length > 1) {
                 <button nz-button nzType="text" type="button" (click)="dropCondition(at, index)">
-                  take out
+                  remove
                 </button>
               }
             </div>
@@ -100,14 +100,16 @@ interface OptionText {
           @if (faultOf(option); as fault) {
             <p class="fault" role="alert">{{ fault }}</p>
           }
-          <button nz-button nzType="link" type="button" (click)="addCondition(at)">another condition</button>
+          <button nz-button nzType="link" type="button" (click)="addCondition(at)">add condition</button>
         </li>
       }
     </ul>
-    <div class="acts"><button nz-button type="button" (click)="add()">Add an option</button></div>
+    <div class="acts"><button nz-button type="button" (click)="add()">Add option</button></div>
 
     <h3>Cautions of the maker</h3>
-    <p class="soft">One a line; they stand beside those of the kind wherever the garment is sized.</p>
+    <p class="soft">
+      One a line. They are shown with the cautions of the garment’s kind wherever it is sized.
+    </p>
     <textarea
       nz-input
       rows="3"
@@ -115,12 +117,12 @@ interface OptionText {
       [value]="sheet().cautions.join('\\n')"
       (change)="cautions($any($event.target).value)"
     ></textarea>
-    <h3>How the label is put together</h3>
+    <h3>Label format</h3>
     <p class="soft">{{ labelHint() }}</p>
     <input
       nz-input
       maxlength="120"
-      aria-label="How the label is put together"
+      aria-label="Label format"
       [value]="sheet().label ?? ''"
       (change)="changed.emit({ label: $any($event.target).value.trim() || null })"
     />
@@ -176,10 +178,10 @@ export class OptionsEditor {
   }
 
   protected faultOf(option: OptionText): string {
-    if (option.name.trim() === '') return 'Say what the option is called.';
-    if (option.adds.trim() === '') return 'Say what it adds, such as +2 in in the torso.';
+    if (option.name.trim() === '') return 'Enter a name for the option.';
+    if (option.adds.trim() === '') return 'Enter what the option adds, such as +2 in in the torso.';
     const unread = option.when.find(({ length }) => !writtenLengthSchema.safeParse(length).success);
-    return unread === undefined ? '' : 'Write the length with its unit, such as 74 in.';
+    return unread === undefined ? '' : 'Enter the length with its unit, such as 74 in.';
   }
 
   protected change(at: number, change: Partial<OptionText>): void {

@@ -28,7 +28,7 @@ import { ControlName } from '../../../parts/forms/control-name';
             {{ column.role === 'deciding' ? 'decides' : 'is reported' }}
           </button>
           @if (part().columns.length > 1) {
-            <button nz-button nzType="text" type="button" (click)="drop(column.code)">take out</button>
+            <button nz-button nzType="text" type="button" (click)="drop(column.code)">remove</button>
           }
         </span>
       }
@@ -36,7 +36,7 @@ import { ControlName } from '../../../parts/forms/control-name';
     <div class="acts">
       <nz-select
         nzShowSearch
-        nzPlaceHolder="Another measurement"
+        nzPlaceHolder="Add measurement"
         [nzId]="'add-code-' + part().code"
         nmName="Measurement to add"
         [nzOptions]="measurements()"

@@ -120,9 +120,9 @@ describe('PartEditor', () => {
     write('2:1', '94-102');
     write('2:2', '82-90');
     expect(cell('3:0').value).toBe('L');
-    click('Take out M long');
+    click('Remove M long');
     expect(changes.at(-1)?.part.sizes).toEqual(['S', 'M', 'L']);
-    for (const size of ['S', 'M', 'L']) click(`Take out ${size}`);
+    for (const size of ['S', 'M', 'L']) click(`Remove ${size}`);
     expect(changes.at(-1)?.part.sizes).toEqual(['L']);
   });
 
@@ -152,7 +152,7 @@ describe('PartEditor', () => {
       label: null,
     });
     const { host, fixture, cell, changes, write, sheet: held } = open(odd);
-    host.querySelector<HTMLButtonElement>('[aria-label="Take out S"]')!.click();
+    host.querySelector<HTMLButtonElement>('[aria-label="Remove S"]')!.click();
     fixture.detectChanges();
     const [part] = held().parts;
     expect(part!.columns.map(({ cells }) => cells)).toEqual(

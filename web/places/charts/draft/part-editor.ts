@@ -81,7 +81,7 @@ export interface PartChange {
                   nzType="text"
                   type="button"
                   (click)="add(at)"
-                  title="Add a size below"
+                  title="Add size below"
                   [attr.aria-label]="'A size after ' + row.cells[0]"
                 >
                   +
@@ -91,8 +91,8 @@ export interface PartChange {
                   nzType="text"
                   type="button"
                   (click)="drop(at)"
-                  title="Take this size out"
-                  [attr.aria-label]="'Take out ' + row.cells[0]"
+                  title="Remove size"
+                  [attr.aria-label]="'Remove ' + row.cells[0]"
                 >
                   −
                 </button>
@@ -228,7 +228,7 @@ export class PartEditor {
   private readonly commands: readonly KeyCommand[] = [
     {
       keys: ['Ctrl+z'],
-      does: 'one change back',
+      does: 'undo',
       within: 'in a table',
       when: () => this.past.length > 0,
       run: () => this.takeBack(),

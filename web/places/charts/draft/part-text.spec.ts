@@ -25,11 +25,11 @@ describe('a part as texts', () => {
       ['S', '58-56', ''],
     ].map(newRow);
     expect(partOf(CAP, text)).toBeNull();
-    expect(faultOf(CAP, text, 0, 1)).toContain('is no interval');
-    expect(faultOf(CAP, text, 1, 1)).toContain('is upside down. Write 56-58.');
-    expect(faultOf(CAP, text, 1, 2)).toContain('Write an interval');
-    expect(faultOf(CAP, text, 1, 0)).toBe('This size stands twice.');
-    expect(faultOf(CAP, [newRow(['', '54-56', '14-15'])], 0, 0)).toBe('Write the label of the size.');
+    expect(faultOf(CAP, text, 0, 1)).toContain('is not an interval');
+    expect(faultOf(CAP, text, 1, 1)).toContain('is reversed. Write 56-58.');
+    expect(faultOf(CAP, text, 1, 2)).toContain('Enter an interval');
+    expect(faultOf(CAP, text, 1, 0)).toBe('This size label is used twice.');
+    expect(faultOf(CAP, [newRow(['', '54-56', '14-15'])], 0, 0)).toBe('Enter the size label.');
   });
 
   it('takes a block from a spreadsheet from one cell on, rows added where it reaches further', () => {

@@ -80,15 +80,15 @@ export function faultOf(part: ChartPart, text: PartText, row: number, column: nu
   const kind = columnsOf(part)[column]!;
   switch (kind.holds) {
     case 'label': {
-      if (cell === '') return 'Write the label of the size.';
+      if (cell === '') return 'Enter the size label.';
       if (cell.length > LONGEST_SIZE) return `At most ${LONGEST_SIZE} letters.`;
       const twice = text.some((other, at) => at !== row && other.cells[0]?.trim() === cell);
-      return twice ? 'This size stands twice.' : null;
+      return twice ? 'This size label is used twice.' : null;
     }
     case 'value':
-      return readValue(cell) === null ? 'Write what this size measures, with its unit, such as 18 in.' : null;
+      return readValue(cell) === null ? 'Enter what this size measures with its unit, such as 18 in.' : null;
     case 'name':
-      if (cell === '') return 'Write what the size is called there.';
+      if (cell === '') return 'Enter the size’s other name.';
       return cell.length > LONGEST_SIZE ? `At most ${LONGEST_SIZE} letters.` : null;
     case 'cell': {
       const read = readCell(part, cell, row, kind.at);
@@ -130,7 +130,7 @@ function readValue(cell: string): Length | null {
 }
 
 function readCell(part: ChartPart, cell: string, row: number, column: number): Outcome<Cell, string> {
-  if (cell === '') return failure('Write an interval such as 86-90, or an open end such as >=130.');
+  if (cell === '') return failure('Enter an interval such as 86-90, or an open end such as >=130.');
   const read = parseCell(cell, part.columns[column]!.unit);
   if (read.ok) return success(read.value);
   const place = { line: row + 1, column: column + 2 };

@@ -22,7 +22,7 @@ import { ControlName } from '../../../parts/forms/control-name';
 type Rounding = NonNullable<Expectation['rounding']>;
 
 const MODES: readonly { readonly label: string; readonly value: Rounding['mode'] | '' }[] = [
-  { label: 'taken as it is', value: '' },
+  { label: 'as measured', value: '' },
   { label: 'to the nearest', value: 'nearest' },
   { label: 'up to a whole', value: 'up' },
   { label: 'down to a whole', value: 'down' },
@@ -111,11 +111,11 @@ export class TakingEditor {
 
   protected readonly faults = signal<Readonly<Record<string, string>>>({});
   protected readonly tensions = [
-    { label: 'tape: not said', value: '' },
+    { label: 'tape: not stated', value: '' },
     ...TENSIONS.map((value) => ({ label: TENSION_WORDS[value], value })),
   ];
   protected readonly clothings = [
-    { label: 'clothes: not said', value: '' },
+    { label: 'clothes: not stated', value: '' },
     ...CLOTHINGS.map((value) => ({ label: CLOTHING_WORDS[value], value })),
   ];
   protected readonly codes = computed((): MeasurementCode[] => codesRead(this.sheet()));
@@ -145,7 +145,7 @@ export class TakingEditor {
     if (mode === 'down-to-offered') return this.offer(code, step);
     const read = writtenLengthSchema.safeParse(step);
     const sound = read.success && read.data > 0;
-    this.tell(code, sound ? '' : 'Write the step with its unit, such as 1 in.');
+    this.tell(code, sound ? '' : 'Enter the step with its unit, such as 1 in.');
     if (sound) this.expect(code, { rounding: { mode, step: read.data } });
   }
 
@@ -153,7 +153,7 @@ export class TakingEditor {
   private offer(code: MeasurementCode, text: string): void {
     const read = text.split(';').map((one) => writtenLengthSchema.safeParse(one.trim()));
     const sound = read.every(({ success }) => success);
-    this.tell(code, sound ? '' : 'Write each length with its unit, such as 12 in; 13 in.');
+    this.tell(code, sound ? '' : 'Enter each length with its unit, such as 12 in; 13 in.');
     if (sound)
       this.expect(code, { rounding: { mode: 'down-to-offered', offered: read.map(({ data }) => data!) } });
   }

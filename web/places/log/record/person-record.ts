@@ -11,6 +11,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { wearerRecordPath, type WearerRecord } from '@neat-measure/contract';
 import {
+  LOCALE,
   ageAt,
   bareUnit,
   buildOf,
@@ -170,7 +171,7 @@ export class PersonRecord {
     const born = text.trim() === '' ? null : text.trim();
     if (person === undefined || born === person.born || this.busy()) return;
     if (born !== null && !/^(19|20)\d\d-(0[1-9]|1[0-2])$/.test(born))
-      return this.bornFault.set('Write the year and the month, as 2009-04.');
+      return this.bornFault.set('Enter year and month, such as 2009-04.');
     this.bornFault.set('');
     this.busy.set(true);
     this.wearers
@@ -190,5 +191,5 @@ function comparable(points: WearerRecord['points'], code: MeasurementCode): Wear
 }
 
 function day(at: string): string {
-  return new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+  return new Date(at).toLocaleDateString(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' });
 }

@@ -42,7 +42,7 @@ describe('CountDesk', () => {
     scan(cap);
     expect(text()).toContain('Marsh cap M: 2');
     expect(text()).not.toContain('31');
-    press('That is all');
+    press('Finish count');
     const { lines, pieceIds, roomId: where } = sent().request.body as CountSave;
     expect([lines, pieceIds, where]).toEqual([[{ articleId: cap.id, counted: 2 }], [], roomId]);
   });
@@ -55,8 +55,8 @@ describe('CountDesk', () => {
     scan(suit, piece);
     expect(text()).toContain('GS-01 is counted already.');
     scan(suit);
-    expect(text()).toContain('scan or type the number of each piece');
-    press('That is all: 1 counted');
+    expect(text()).toContain('Scan or enter the number of each piece');
+    press('Finish count: 1 counted');
     const { lines, pieceIds } = sent().request.body as CountSave;
     expect([lines, pieceIds]).toEqual([[], [piece.id]]);
   });
@@ -64,8 +64,8 @@ describe('CountDesk', () => {
   it('is there again after the page was lost, and gone once it is put right', () => {
     open().scan(cap);
     const again = open();
-    expect(again.text()).toContain('That is all: 1 counted');
-    again.press('That is all');
+    expect(again.text()).toContain('Finish count: 1 counted');
+    again.press('Finish count');
     const request = again.sent();
     const difference = {
       articleId: cap.id,
@@ -82,28 +82,28 @@ describe('CountDesk', () => {
       explained: false,
     });
     again.fixture.detectChanges();
-    expect(again.text()).toContain('counted 1, listed 3');
-    expect(again.text()).toContain('1 of Marsh cap M went');
+    expect(again.text()).toContain('counted 1, in stock 3');
+    expect(again.text()).toContain('1 of Marsh cap M removed');
     const why = again.host.querySelector<HTMLInputElement>('input[placeholder=why]')!;
     why.value = 'Lent';
     why.dispatchEvent(new Event('input'));
     again.fixture.detectChanges();
-    again.press('Put right what is listed');
+    again.press('Correct the stock');
     const explained = again.sent();
     expect((explained.request.body as { reasons: unknown }).reasons).toEqual([
       { articleId: cap.id, reason: 'Lent' },
     ]);
     explained.flush({ id: uuidv7(), differences: [], moved: [], explained: true });
     again.fixture.detectChanges();
-    expect(again.text()).toContain('What is listed is as it was counted.');
-    expect(open().text()).toContain('What you count stands here.');
+    expect(again.text()).toContain('The stock is corrected.');
+    expect(open().text()).toContain('Counted garments appear here.');
   });
 
   it('is there again for the room it was counted in, whichever is offered first', () => {
     const first = open();
     first.scan(cap);
     const again = open();
-    again.press('That is all');
+    again.press('Finish count');
     const { roomId, seconds, only } = again.sent().request.body as CountSave;
     expect([roomId, again.roomId === roomId, only]).toEqual([first.roomId, false, 'room']);
     expect(seconds).toBeLessThan(60);
@@ -112,7 +112,7 @@ describe('CountDesk', () => {
   it('begins empty where what was kept cannot be read', () => {
     for (const kept of ['{"a":', '[{"count":3}]', '{"roomId":"x","counted":[{}]}']) {
       localStorage.setItem('neat-measure:count', kept);
-      expect(open().text()).toContain('What you count stands here.');
+      expect(open().text()).toContain('Counted garments appear here.');
     }
   });
 });

@@ -1,3 +1,4 @@
+import { LOCALE } from '@neat-measure/core';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
@@ -61,14 +62,14 @@ export class CountDesk {
   /** What was counted: all that lies there, or only some of it; the others stay as they are listed. */
   protected readonly only = signal<CountSave['only']>('room');
   protected readonly onlies: { readonly value: CountSave['only']; readonly label: string }[] = [
-    { value: 'room', label: 'all that lies there' },
+    { value: 'room', label: 'the whole room' },
     { value: 'garments', label: 'only these garments, in every size' },
-    { value: 'sizes', label: 'only these very sizes' },
+    { value: 'sizes', label: 'only these sizes' },
   ];
   protected readonly compartments = [
     { value: 'shelf', label: 'the shelves' },
-    { value: 'drying', label: 'what dries' },
-    { value: 'quarantine', label: 'what is set aside' },
+    { value: 'drying', label: 'drying' },
+    { value: 'quarantine', label: 'set aside' },
   ];
   protected readonly counted = signal<readonly Counted[]>(this.kept?.counted ?? []);
   protected readonly last = signal('');
@@ -87,6 +88,14 @@ export class CountDesk {
 
   constructor() {
     this.account.taker.set((scanned) => this.scanned(scanned));
+    this.account.takeKeys([
+      {
+        keys: ['d'],
+        does: 'done counting',
+        when: () => this.result() === null && this.counted().length > 0 && !this.busy(),
+        run: () => this.finish(),
+      },
+    ]);
     inject(DestroyRef).onDestroy(() => this.account.taker.set(null));
   }
 
@@ -95,7 +104,7 @@ export class CountDesk {
     if (this.result() !== null) return;
     if (article.numbered && piece === null)
       return this.last.set(
-        `${article.garment} ${article.label} is numbered: scan or type the number of each piece.`,
+        `${article.garment} ${article.label} is numbered. Scan or enter the number of each piece.`,
       );
     const there = this.counted().find((one) => one.article.id === article.id);
     if (piece !== null && there?.pieces.some(({ id }) => id === piece.id) === true)
@@ -130,7 +139,7 @@ export class CountDesk {
 
   protected put(id: string, text: string): void {
     const count = /^\d{1,5}$/.test(text.trim()) ? Number(text) : null;
-    if (count === null) return this.trouble.set(`“${text}” is not how many.`);
+    if (count === null) return this.trouble.set(`“${text}” is not a number.`);
     this.trouble.set('');
     this.keep(this.counted().map((one) => (one.article.id === id ? { ...one, count } : one)));
   }
@@ -156,7 +165,7 @@ export class CountDesk {
 
   protected finish(): void {
     const roomId = this.roomId();
-    if (roomId === null) return this.trouble.set('Which room?');
+    if (roomId === null) return this.trouble.set('Choose a room.');
     this.busy.set(true);
     this.trouble.set('');
     const plain = this.counted().filter(({ article }) => !article.numbered);
@@ -186,7 +195,7 @@ export class CountDesk {
     this.reasons.update((all) => ({ ...all, [articleId]: reason }));
   }
 
-  protected putRight(): void {
+  protected correct(): void {
     const result = this.result();
     if (result === null) return;
     const reasons = Object.entries(this.reasons())
@@ -198,7 +207,7 @@ export class CountDesk {
       .explain(result.id, uuidv7(), reasons)
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
-        next: () => this.begin('What is listed is as it was counted.'),
+        next: () => this.begin('The stock is corrected.'),
         error: (problem: Error) => this.trouble.set(problem.message),
       });
   }
@@ -221,8 +230,8 @@ export class CountDesk {
   }
 
   protected sayMoved({ garment, label, change, at }: StockCount['moved'][number]): string {
-    const time = new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-    return `${time}: ${Math.abs(change)} of ${garment} ${label} ${change < 0 ? 'went' : 'came'}`;
+    const time = new Date(at).toLocaleTimeString(LOCALE, { hour: '2-digit', minute: '2-digit' });
+    return `${time}: ${Math.abs(change)} of ${garment} ${label} ${change < 0 ? 'removed' : 'added'}`;
   }
 
   protected seen({ pieces }: CountDifference): string {
@@ -230,7 +239,7 @@ export class CountDesk {
     const elsewhere = pieces.filter(({ seen }) => seen).map(({ serial }) => serial);
     return [
       missing.length === 0 ? '' : `not seen: ${missing.join(', ')}`,
-      elsewhere.length === 0 ? '' : `listed elsewhere: ${elsewhere.join(', ')}`,
+      elsewhere.length === 0 ? '' : `in stock elsewhere: ${elsewhere.join(', ')}`,
     ]
       .filter((one) => one !== '')
       .join('; ');

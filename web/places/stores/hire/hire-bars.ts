@@ -46,7 +46,7 @@ export function sayBooking(one: HireBooking): string {
 
 function stateOf({ outcome, back, out }: HireBooking): string {
   if (outcome === 'lost') return 'lost';
-  if (back !== null) return `came back on ${sayDay(back)}`;
+  if (back !== null) return `returned on ${sayDay(back)}`;
   return out === null ? 'is booked' : 'is out';
 }
 

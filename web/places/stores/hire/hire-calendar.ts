@@ -1,3 +1,4 @@
+import { LOCALE } from '@neat-measure/core';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
 import { addDays } from '@neat-measure/core/stock';
@@ -37,7 +38,7 @@ export interface CalendarLine {
                 <i
                   class="drying"
                   [style.grid-column]="bar.until + ' / ' + bar.free"
-                  title="cleaned and dried"
+                  title="cleaning and drying"
                 ></i>
               }
               <button
@@ -151,10 +152,10 @@ export class HireCalendarGrid {
       const date = new Date(`${day}T12:00:00`);
       return {
         day,
-        name: date.toLocaleDateString('en-GB', { weekday: 'narrow' }),
+        name: date.toLocaleDateString(LOCALE, { weekday: 'narrow' }),
         number: date.getDate(),
         today: day === today(),
-        month: at === 0 || date.getDate() === 1 ? date.toLocaleDateString('en-GB', { month: 'short' }) : '',
+        month: at === 0 || date.getDate() === 1 ? date.toLocaleDateString(LOCALE, { month: 'short' }) : '',
       };
     }),
   );

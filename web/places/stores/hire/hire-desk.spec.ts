@@ -1,10 +1,10 @@
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
 import { pathOf, ROUTES } from '@neat-measure/contract';
 import { STORES, type BookingSave, type HireBooking } from '@neat-measure/contract/stores';
 import { addDays } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
-import { pieceOf } from '../../../testing/stores';
+import { articleOf, pieceOf } from '../../../testing/stores';
 import { benchFor, onShelf, readingOf, watchCoat } from '../../../testing/watch-coat';
 import { until, Wire } from '../../../testing/wire';
 import { StoresAccount, today } from '../stores-account';
@@ -57,6 +57,26 @@ describe('HireDesk', () => {
     return { fixture, host, press, wire };
   }
 
+  it('looks at the hire of what is scanned, and picks what is at nobody’s', () => {
+    const [g1, g2] = [piece('G1'), piece('G2')];
+    const hired = booking(g1.id, { from: inDays(-1), out: inDays(-1), who: 'Berrit Named' });
+    const { fixture, host } = open([g1, g2], [hired]);
+    const scans = (one: typeof g1) => {
+      TestBed.inject(StoresAccount).taker()!({ article: articleOf({ seriesId }), piece: one });
+      fixture.detectChanges();
+    };
+    scans(g1);
+    expect(host.textContent).toContain('Berrit Named');
+    expect(host.textContent).not.toContain('Book G1');
+    scans(g2);
+    expect(host.textContent).toContain('Book G2');
+    expect(host.querySelector('.acts')?.textContent ?? '').not.toContain('Close');
+    // Of what is not hired by the calendar the shelves tell.
+    const navigates = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    scans(piece('X9'));
+    expect(navigates).toHaveBeenCalledTimes(1);
+  });
+
   it('draws a hire by its days, and what dries behind it', () => {
     const g1 = piece('G1');
     const { host } = open([g1], [booking(g1.id, {})]);
@@ -84,7 +104,7 @@ describe('HireDesk', () => {
     );
     press('G1');
     press('Book G1');
-    expect(host.querySelector('[role=alert]')!.textContent).toContain('For whom?');
+    expect(host.querySelector('[role=alert]')!.textContent).toContain('Enter who the booking is for.');
     const who = host.querySelector<HTMLInputElement>('#hire-who')!;
     who.value = ' Maren ';
     who.dispatchEvent(new Event('input'));
@@ -132,8 +152,8 @@ describe('HireDesk', () => {
     fixture.detectChanges();
     const text = host.textContent.replace(/\s+/g, ' ');
     expect(text).toContain('docket 12: no size is decided yet.');
-    expect(text).toMatch(/M ?theirs in 8\d % of cases W1/);
-    expect(text).toMatch(/L ?theirs in 1\d % of cases W2/);
+    expect(text).toMatch(/M ?fits in 8\d % of cases W1/);
+    expect(text).toMatch(/L ?fits in 1\d % of cases W2/);
     press('W1');
     press('Book W1');
     const { body } = wire.http.expectOne(
@@ -160,7 +180,7 @@ describe('HireDesk', () => {
     ends.value = inDays(63);
     ends.dispatchEvent(new Event('change'));
     fixture.detectChanges();
-    press('Book it for the days below');
+    press('Book for the dates below');
     const { body } = wire.http.expectOne(
       ({ url, method }) => method === 'PUT' && url.endsWith(far.id),
     ).request;
@@ -176,7 +196,7 @@ describe('HireDesk', () => {
     for (const one of wire.http.match(({ url }) => url.startsWith(STORES.free)))
       if (!one.cancelled) one.flush([{ label: 'M', pieces: [{ id: g2.id, serial: 'G2' }] }]);
     TestBed.tick();
-    press('Give G2 instead');
+    press('Change to G2');
     const { body } = wire.http.expectOne(
       ({ url, method }) => method === 'PUT' && url.endsWith(own.id),
     ).request;

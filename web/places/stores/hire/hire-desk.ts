@@ -1,7 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { RouterLink } from '@angular/router';
-import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
+import { Router, RouterLink } from '@angular/router';
+import type { HireBooking, HireCalendar, Scanned } from '@neat-measure/contract/stores';
 import { sayChance } from '@neat-measure/core';
 import { addDays } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -19,6 +28,7 @@ import { bySize, StoresAccount, today } from '../stores-account';
 import { barOf, sayBooking, SHOWN_DAYS } from './hire-bars';
 import { HireCalendarGrid, type CalendarLine } from './hire-calendar';
 import { HireForWhom, type HireFor } from './hire-for-whom';
+import { DayWords } from '../../../parts/forms/day-words';
 
 /** Of which so many are past. */
 const PAST_DAYS = 3;
@@ -27,6 +37,7 @@ const PAST_DAYS = 3;
 @Component({
   selector: 'nm-hire-desk',
   imports: [
+    DayWords,
     ControlName,
     HireCalendarGrid,
     HireForWhom,
@@ -51,6 +62,7 @@ export class HireDesk {
   /** The booking that is looked at, by its id. */
   readonly hire = input<string>();
   private readonly service = inject(StoresService);
+  private readonly router = inject(Router);
   protected readonly account = inject(StoresAccount);
   protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly first = signal(addDays(today(), -PAST_DAYS));
@@ -115,6 +127,18 @@ export class HireDesk {
 
   constructor() {
     this.account.whenTurned(() => this.calendar.again());
+    this.account.taker.set((scanned) => this.scanned(scanned));
+    this.account.takeKeys([
+      { keys: ['ArrowLeft'], does: 'previous week', run: () => this.shift(-7) },
+      { keys: ['ArrowRight'], does: 'next week', run: () => this.shift(7) },
+      {
+        keys: ['b'],
+        does: 'book a piece',
+        when: () => this.may,
+        run: () => document.getElementById('hire-from')?.focus(),
+      },
+    ]);
+    inject(DestroyRef).onDestroy(() => this.account.taker.set(null));
     effect((onCleanup) => {
       const [series, from, until] = [this.shown(), this.from(), this.until()];
       this.calendar.value();
@@ -136,6 +160,23 @@ export class HireDesk {
     });
   }
 
+  /** What is scanned is looked at where it is hired, to be taken back, or picked to be booked for the days that stand there. */
+  private scanned({ article, piece }: Scanned): void {
+    this.trouble.set('');
+    const calendar = this.calendar.value();
+    if (calendar === null)
+      return this.trouble.set('The calendar is still loading. Scan the piece again when it is shown.');
+    if (piece === null || !calendar.pieces.some(({ id }) => id === piece.id)) {
+      void this.router.navigate(['/stores/shelves'], { queryParams: { article: article.id } });
+      return;
+    }
+    this.garment.set(article.seriesId);
+    const own = calendar.bookings.filter(({ pieceId, outcome }) => pieceId === piece.id && outcome === null);
+    const out = own.find((one) => one.out !== null) ?? own.find((one) => one.from <= today());
+    if (out !== undefined) this.look(out);
+    else this.pick(piece);
+  }
+
   /** Shows the days and the garment of a booking, and opens it. */
   private goTo(one: HireBooking): void {
     const first = this.first();
@@ -155,10 +196,10 @@ export class HireDesk {
   protected book(): void {
     const piece = this.booking();
     if (piece === null) return;
-    if (this.who().trim() === '') return this.trouble.set('For whom?');
+    if (this.who().trim() === '') return this.trouble.set('Enter who the booking is for.');
     const deposit = this.deposit().trim() === '' ? null : Number(this.deposit());
     if (deposit !== null && (!Number.isInteger(deposit) || deposit < 0))
-      return this.trouble.set('The deposit is a whole number, or nothing.');
+      return this.trouble.set('The deposit must be a whole number or empty.');
     const days = { from: this.from(), until: this.until() };
     const forWhom = this.forWhom();
     const chartId = forWhom?.chartId ?? null;
@@ -187,8 +228,9 @@ export class HireDesk {
     // Where nothing was read, nothing is said of any size.
     if (forWhom === null || forWhom.chances.size === 0) return '';
     const chance = forWhom.chances.get(label) ?? 0;
-    const odds = chance === 0 ? 'no size of theirs by the tape' : `theirs in ${sayChance(chance)} of cases`;
-    return forWhom.size === label ? `their size; ${odds}` : odds;
+    const odds =
+      chance === 0 ? 'not the wearer’s size by measurement' : `fits in ${sayChance(chance)} of cases`;
+    return forWhom.size === label ? `the wearer’s size; ${odds}` : odds;
   }
 
   protected cancel(one: HireBooking): void {

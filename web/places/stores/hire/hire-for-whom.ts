@@ -43,28 +43,28 @@ const MOST_FOUND = 6;
           For <b>{{ one.who }}</b
           >, docket {{ one.number }}:
           @if (one.chartId === null) {
-            this garment is not on it, so that no odds can be told. It is booked for the name alone.
+            this garment is not on the docket, so no odds are shown. The booking is for the name only.
           } @else if (one.size) {
-            goes with <b>{{ one.size }}</b
+            gets <b>{{ one.size }}</b
             >.
           } @else {
             no size is decided yet.
           }
           @if (one.chartId !== null && one.chances.size === 0) {
-            Nothing is read yet that says which sizes are theirs.
+            No readings yet, so no sizes are proposed.
           }
         </span>
         <button nz-button nzType="link" type="button" (click)="leave()">without a docket</button>
       </p>
     } @else {
       <label class="field found" for="hire-docket"
-        >For whose docket
+        >Docket
         <input
           #words
           nz-input
           id="hire-docket"
           type="search"
-          placeholder="a name or a number, where there is one"
+          placeholder="name or docket number, optional"
           autocomplete="off"
           maxlength="80"
           (input)="seek(words.value)"
@@ -73,7 +73,7 @@ const MOST_FOUND = 6;
         <p class="fault" role="alert">{{ trouble() }}</p>
       }
       @if (seeking()) {
-        <nm-fetching [of]="found" words="Fetching the dockets" />
+        <nm-fetching [of]="found" words="Loading dockets" />
         <ul class="rows found" aria-label="Dockets">
           @for (one of answers(); track one.id) {
             <li>
@@ -84,7 +84,7 @@ const MOST_FOUND = 6;
             </li>
           } @empty {
             @if (found.none() && found.current()) {
-              <li class="line soft">No docket answers. It can be booked for a name.</li>
+              <li class="line soft">No docket found. Book for a name instead.</li>
             }
           }
         </ul>

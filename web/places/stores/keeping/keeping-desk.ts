@@ -22,11 +22,11 @@ interface Draft {
 }
 
 const NUMBERS = [
-  { key: 'lifeMonths', name: 'Months it may be used after it was made', none: 'no end', long: true },
+  { key: 'lifeMonths', name: 'Months of use from the date made', none: 'no end', long: true },
   { key: 'inspectMonths', name: 'Months between inspections', none: 'none', long: true },
   { key: 'dryingDays', name: 'Days to clean and dry', none: '0', long: false },
-  { key: 'sparePercent', name: 'Spares, of every hundred', none: '0', long: false },
-  { key: 'spareLeast', name: 'Spares, at least', none: '0', long: false },
+  { key: 'sparePercent', name: 'Spares in percent', none: '0', long: false },
+  { key: 'spareLeast', name: 'Spares, minimum', none: '0', long: false },
 ] as const;
 
 /** The store rooms, and how each garment is kept: numbered or counted, how long, how it dries, what is spare. */
@@ -34,11 +34,11 @@ const NUMBERS = [
   selector: 'nm-keeping-desk',
   imports: [Fetching, FormsModule, NzButtonModule, NzCheckboxModule, NzInputModule],
   template: `
-    <h2 class="title">Store rooms</h2>
+    <h2 class="title">Rooms</h2>
     @if (trouble()) {
       <p class="fault" role="alert">{{ trouble() }}</p>
     }
-    <nm-fetching [of]="account.fetchedRooms" words="Fetching the rooms" />
+    <nm-fetching [of]="account.fetchedRooms" words="Loading rooms" />
     <ul class="rows">
       @for (room of account.rooms(); track room.id) {
         <li class="line">
@@ -47,20 +47,18 @@ const NUMBERS = [
               #name
               nz-input
               class="ample"
-              aria-label="What the room is called"
+              aria-label="Room name"
               maxlength="60"
               [value]="room.name"
               (keydown.enter)="saveRoom(room, name.value)"
             />
             <button nz-button nzType="primary" type="button" (click)="saveRoom(room, name.value)">
-              Keep it
+              Save
             </button>
           } @else {
             <b class="what">{{ room.name }}</b>
             @if (lead) {
-              <button nz-button nzType="link" type="button" (click)="renaming.set(room.id)">
-                Call it otherwise
-              </button>
+              <button nz-button nzType="link" type="button" (click)="renaming.set(room.id)">Rename</button>
             }
           }
         </li>
@@ -72,21 +70,21 @@ const NUMBERS = [
           #fresh
           nz-input
           class="ample"
-          aria-label="A new room"
-          placeholder="a new room, such as Boathouse"
+          aria-label="New room"
+          placeholder="such as Boathouse"
           maxlength="60"
           autocomplete="off"
           (keydown.enter)="addRoom(fresh.value); fresh.value = ''"
         />
-        <button nz-button type="button" (click)="addRoom(fresh.value); fresh.value = ''">Add the room</button>
+        <button nz-button type="button" (click)="addRoom(fresh.value); fresh.value = ''">Add room</button>
       </div>
     }
-    <h2 class="title under">How garments are kept</h2>
+    <h2 class="title under">Storage rules</h2>
     <p class="soft">
-      Whatever ends, is inspected or is hired by the calendar is numbered, piece by piece. How long something
-      may be used is its maker’s to say.
+      Garments with a last day, an inspection or a hire calendar need a number on every piece. The maker
+      states how long a garment may be used.
     </p>
-    <nm-fetching [of]="garments" words="Fetching the garments" />
+    <nm-fetching [of]="garments" words="Loading garments" />
     <ul class="rows">
       @for (one of garments.value() ?? []; track one.seriesId) {
         <li>
@@ -104,7 +102,7 @@ const NUMBERS = [
           @if (open() === one.seriesId) {
             <div class="fields">
               <label nz-checkbox [ngModel]="draft().numbered" (ngModelChange)="put({ numbered: $event })"
-                >Every piece has a number</label
+                >Numbered pieces</label
               >
               @for (number of numbers; track number.key) {
                 @if (!number.long || draft().numbered) {
@@ -125,7 +123,7 @@ const NUMBERS = [
                 }
               }
               @if (lead) {
-                <button nz-button nzType="primary" type="button" (click)="save(one)">Keep it so</button>
+                <button nz-button nzType="primary" type="button" (click)="save(one)">Save</button>
               }
             </div>
           }
@@ -209,7 +207,7 @@ export class KeepingDesk {
       version,
     });
     if (!read.success)
-      return this.trouble.set('Whole numbers, please: months, days and pieces, none of them below 0.');
+      return this.trouble.set('Enter whole numbers of 0 or more for months, days and pieces.');
     this.trouble.set('');
     this.service.keep(seriesId, read.data).subscribe({
       next: () => {

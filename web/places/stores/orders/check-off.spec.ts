@@ -37,7 +37,7 @@ describe('CheckOff', () => {
         ? null
         : { holds: (match[0]!.request.body as Delivery).holds, request: match[0]! };
     };
-    press('Check off what came');
+    press('Check delivery');
     return { host, press, write, scan, says, sent, account };
   }
 
@@ -45,8 +45,8 @@ describe('CheckOff', () => {
     const [cap, hat] = [articleOf(), articleOf({ label: 'L' })];
     const { scan, says, press, sent, account } = open(orderOf([cap, hat]));
     for (let scans = 0; scans < 6; scans++) scan(cap);
-    expect(says('status')).toContain('was not ordered, or more than was');
-    press('Take it in');
+    expect(says('status')).toContain('was not ordered, or more came than ordered');
+    press('Add to stock');
     const { holds, request } = sent()!;
     expect(holds.map(({ line, label, count, does }) => [line, label, count, does])).toEqual([
       [1, 'M', 5, 'take-in'],
@@ -64,9 +64,9 @@ describe('CheckOff', () => {
       lines: [{ ...order.lines[0]!, substitute: { count: 5, label: 'L' } }],
     });
     scan(articleOf({ seriesId: cap.seriesId, label: 'L' }));
-    expect(says('status')).toContain('in the place of M');
+    expect(says('status')).toContain('replaces M');
     scan(articleOf({ label: 'S' }));
-    press('Take it in');
+    press('Add to stock');
     expect(sent()!.holds.map(({ line, label }) => [line, label])).toEqual([
       [1, 'L'],
       [null, 'S'],
@@ -78,12 +78,12 @@ describe('CheckOff', () => {
     const order = orderOf([cap, hat]);
     const later = { ...order.lines[1]!, underWay: 0, backOrdered: { count: 5, until: '2026-12-07' } };
     const { press, sent } = open({ ...order, lines: [{ ...order.lines[0]!, underWay: 3 }, later] });
-    press('All that its maker says is there');
-    press('Take it in');
+    press('Everything on the delivery note');
+    press('Add to stock');
     expect(sent()!.holds.map(({ line, count }) => [line, count])).toEqual([[1, 3]]);
     const silent = open({ ...order, lines: [order.lines[0]!, later] });
-    silent.press('All that its maker says is there');
-    silent.press('Take it in');
+    silent.press('Everything on the delivery note');
+    silent.press('Add to stock');
     expect(silent.sent()!.holds.map(({ line, count }) => [line, count])).toEqual([[1, 5]]);
   });
 
@@ -92,7 +92,7 @@ describe('CheckOff', () => {
     const { scan, write, press, sent } = open(orderOf([cap]));
     scan(articleOf({ label: 'S' }));
     write('How many came of', '6');
-    press('Take it in');
+    press('Add to stock');
     expect(sent()!.holds.map(({ label, count }) => [label, count])).toEqual([['S', 6]]);
   });
 
@@ -105,29 +105,29 @@ describe('CheckOff', () => {
       lines: [{ ...order.lines[0]!, pieces, underWay: 1 }],
     });
     write('How many of Grebe', '2');
-    press('Take it in');
-    expect(says('alert')).toContain('2 came, and 1 number is written down');
-    write('Their numbers', 'A1, B2 C3');
-    press('Take it in');
+    press('Add to stock');
+    expect(says('alert')).toContain('2 came, and 1 number is entered');
+    write('Piece numbers', 'A1, B2 C3');
+    press('Add to stock');
     expect(says('alert')).withContext('which two of three nobody guesses').toContain('3 numbers');
-    write('Their numbers', 'A1, B2');
-    press('Take it in');
+    write('Piece numbers', 'A1, B2');
+    press('Add to stock');
     expect(sent()!.holds[0]!.pieces).toEqual([
       { serial: 'A1', made: '2026-01-01', goodUntil: null },
       { serial: 'B2', made: null, goodUntil: null },
     ]);
     scan(suit, pieceOf(suit.id, 'A1'));
-    expect(says('status')).toContain('A1 is in the stores already');
+    expect(says('status')).toContain('A1 is already in stock');
   });
 
   it('takes a numbered piece of another size by its number, or sends it back without', () => {
     const suit = articleOf({ garment: 'Grebe dry suit', numbered: true });
     const { scan, write, says, press, sent } = open(orderOf([suit]));
     scan(articleOf({ ...suit, id: suit.chartId, label: 'L' }));
-    press('Take it in');
+    press('Add to stock');
     expect([says('alert').includes('Grebe dry suit L is numbered: 1 came'), sent()]).toEqual([true, null]);
-    write('Their numbers, of Grebe dry suit L', 'B7');
-    press('Take it in');
+    write('Piece numbers of Grebe dry suit L', 'B7');
+    press('Add to stock');
     const [{ line, label, pieces, does }] = sent()!.holds as [Delivery['holds'][number]];
     expect([line, label, pieces.map(({ serial }) => serial), does]).toEqual([null, 'L', ['B7'], 'take-in']);
   });
@@ -135,11 +135,11 @@ describe('CheckOff', () => {
   it('sends a parcel again under the same id where nobody knows whether it arrived', () => {
     const { write, press, sent } = open(orderOf([articleOf()]));
     write('How many of Marsh', '2');
-    press('Take it in');
+    press('Add to stock');
     const lost = sent()!.request;
     lost.error(new ProgressEvent('error'));
     write('How many of Marsh', '2');
-    press('Take it in');
+    press('Add to stock');
     const again = sent()!.request;
     expect(again.request.url).toBe(lost.request.url);
     again.flush(
@@ -147,24 +147,24 @@ describe('CheckOff', () => {
       { status: 409, statusText: 'Conflict' },
     );
     write('How many of Marsh', '2');
-    press('Take it in');
+    press('Add to stock');
     expect(sent()!.request.request.url).withContext('refused, it is another').not.toBe(lost.request.url);
   });
 
   it('sends nothing where nothing is checked off, or what is typed is no number', () => {
     const { press, write, says, sent } = open(orderOf([articleOf()]));
-    press('Take it in');
-    expect(says('alert')).toBe('Nothing is checked off yet.');
+    press('Add to stock');
+    expect(says('alert')).toBe('Nothing is checked yet.');
     write('How many of Marsh', '2,5');
-    press('Take it in');
-    expect([says('alert'), sent()]).toEqual(['“2,5” is not how many.', null]);
+    press('Add to stock');
+    expect([says('alert'), sent()]).toEqual(['“2,5” is not a number.', null]);
   });
 
   it('takes all that its maker says is there', () => {
     const order = orderOf([articleOf(), articleOf({ label: 'L' })]);
     const { press, sent } = open({ ...order, lines: [{ ...order.lines[0]!, underWay: 2 }, order.lines[1]!] });
-    press('All that its maker says');
-    press('Take it in');
+    press('Everything on the delivery note');
+    press('Add to stock');
     // Of the other line its maker says nothing.
     expect(sent()!.holds.map(({ line, count }) => [line, count])).toEqual([[1, 2]]);
   });

@@ -56,7 +56,7 @@ export class CheckOff {
   protected readonly busy = signal(false);
   protected readonly begun = signal(false);
   protected readonly does = [
-    { value: 'take-in', label: 'taken in as what it is' },
+    { value: 'take-in', label: 'received as labelled' },
     { value: 'send-back', label: 'sent back' },
   ];
   protected readonly open = computed(() => this.order().lines.filter(({ open }) => open > 0));
@@ -81,7 +81,7 @@ export class CheckOff {
 
   private scanned({ article, piece }: Scanned): void {
     const line = this.open().find(({ articleId }) => articleId === article.id);
-    if (piece !== null) return this.said.set(`${piece.serial} is in the stores already.`);
+    if (piece !== null) return this.said.set(`${piece.serial} is already in stock.`);
     if (line !== undefined) {
       const next = Number(this.counts()[line.line] ?? '0') + 1;
       if (next <= line.open) {
@@ -101,7 +101,7 @@ export class CheckOff {
     if (text === '') return;
     const own = this.open().find((line) => line.seriesId === seriesId && line.orderedAs === text);
     if (own !== undefined)
-      return this.said.set(`${garment} ${text} is called ${own.label} now: write how many of it came.`);
+      return this.said.set(`${garment} ${text} is called ${own.label} now: enter how many came.`);
     const meant = this.open().find((line) => line.seriesId === seriesId && line.substitute?.label === text);
     const there = this.odd().find((one) => one.seriesId === seriesId && one.label === text);
     const count = (there?.count ?? 0) + 1;
@@ -118,8 +118,8 @@ export class CheckOff {
     this.odd.set([...this.odd().filter((one) => one !== there), { ...next, count }]);
     this.said.set(
       meant === undefined
-        ? `${garment} ${text} was not ordered, or more than was: take it in as what it is, or send it back.`
-        : `${garment} ${text} comes in the place of ${meant.label}.`,
+        ? `${garment} ${text} was not ordered, or more came than ordered. Receive it as labelled, or send it back.`
+        : `${garment} ${text} replaces ${meant.label}.`,
     );
   }
 
@@ -148,7 +148,7 @@ export class CheckOff {
   protected countOdd(one: Odd, text: string): void {
     const count = Number(text.trim());
     if (Number.isInteger(count) && count >= 1) this.change(one, { count });
-    else this.trouble.set(`“${text}” is not how many.`);
+    else this.trouble.set(`“${text}” is not a number.`);
   }
 
   protected put(line: number, count: string): void {
@@ -165,7 +165,7 @@ export class CheckOff {
       const text = (this.counts()[line.line] ?? '').trim();
       if (text === '' || text === '0') continue;
       const count = Number(text);
-      if (!Number.isInteger(count) || count < 0) return this.trouble.set(`“${text}” is not how many.`);
+      if (!Number.isInteger(count) || count < 0) return this.trouble.set(`“${text}” is not a number.`);
       const pieces = this.piecesOf(line, this.serials()[line.line] ?? '', count);
       if (pieces === null) return;
       const { seriesId, label } = line;
@@ -179,7 +179,7 @@ export class CheckOff {
       if (pieces === null) return;
       holds.push({ line: does === 'take-in' ? line : null, seriesId, label, count, pieces, does });
     }
-    if (holds.length === 0) return this.trouble.set('Nothing is checked off yet.');
+    if (holds.length === 0) return this.trouble.set('Nothing is checked yet.');
     this.busy.set(true);
     this.trouble.set('');
     this.service
@@ -218,7 +218,7 @@ export class CheckOff {
         goodUntil: null,
       }));
     this.trouble.set(
-      `${of.garment} ${of.label} is numbered: ${count} came, and ${serials.length} ${serials.length === 1 ? 'number is' : 'numbers are'} written down. Write down those that came, with blanks between.`,
+      `${of.garment} ${of.label} is numbered: ${count} came, and ${serials.length} ${serials.length === 1 ? 'number is' : 'numbers are'} entered. Enter the numbers of the pieces that came, separated by spaces.`,
     );
     return null;
   }

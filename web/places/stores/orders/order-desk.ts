@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { orderFilePath, type Order, type StockNeed } from '@neat-measure/contract/stores';
 import { dayOf, daysFrom } from '@neat-measure/core/stock';
@@ -16,6 +26,7 @@ import { StoresService } from '../../../data/stores-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
+import { Term } from '../../../parts/term/term';
 import { sayDay, StoresAccount, today } from '../stores-account';
 import { CheckOff } from './check-off';
 
@@ -28,8 +39,8 @@ interface Ordered {
 const STAGES: Readonly<Record<Order['stage'], string>> = {
   draft: 'not sent yet',
   sent: 'sent',
-  acknowledged: 'its maker has it',
-  'part-received': 'came in part',
+  acknowledged: 'sent to the maker',
+  'part-received': 'part received',
   done: 'all here',
   ended: 'ended early',
 };
@@ -38,6 +49,7 @@ const STAGES: Readonly<Record<Order['stage'], string>> = {
 @Component({
   selector: 'nm-order-desk',
   imports: [
+    Term,
     CheckOff,
     ControlName,
     EmptyState,
@@ -66,6 +78,7 @@ export class OrderDesk {
   readonly order = input<string>();
   private readonly service = inject(StoresService);
   protected readonly account = inject(StoresAccount);
+  private readonly toNeeds = viewChild<ElementRef<HTMLElement>>('toOrder');
   protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly needs = new Fetched<readonly StockNeed[]>(() => this.service.needs());
   protected readonly orders = new Fetched<readonly Order[]>(() => this.service.orders());
@@ -100,6 +113,9 @@ export class OrderDesk {
 
   constructor() {
     this.account.whenTurned(() => this.needs.again());
+    this.account.takeKeys([
+      { keys: ['n'], does: 'go to what is to be ordered', run: () => this.toNeeds()?.nativeElement.focus() },
+    ]);
     effect(() => {
       const id = this.order();
       if (id !== undefined) this.open.set(id);
@@ -112,8 +128,7 @@ export class OrderDesk {
 
   protected send(maker: string): void {
     const roomId = this.roomId();
-    if (roomId === null)
-      return this.trouble.set('Into which room is it to go? Make a room under How it is kept.');
+    if (roomId === null) return this.trouble.set('Choose a receiving room. Add rooms under Storage.');
     const lines = this.makers()
       .find((one) => one.maker === maker)!
       .lines.filter(({ taken }) => taken)
@@ -123,11 +138,9 @@ export class OrderDesk {
         count: Number(count.trim() || NaN),
         wantedFor: need.wantedFor.map(({ docketId, chartId }) => ({ docketId, chartId })),
       }));
-    if (lines.length === 0) return this.trouble.set('Nothing is ticked.');
+    if (lines.length === 0) return this.trouble.set('Tick at least one garment.');
     if (lines.some(({ count }) => !Number.isInteger(count) || count < 1))
-      return this.trouble.set(
-        'How many of each? Whole numbers, 1 or more; take the tick out of what is not ordered.',
-      );
+      return this.trouble.set('Enter a whole number of 1 or more for each ticked garment.');
     const sending = this.sending.get(maker) ?? new SendingId();
     this.sending.set(maker, sending);
     const id = sending.value;
@@ -205,8 +218,10 @@ export class OrderDesk {
       stage === 'done'
         ? ''
         : stage === 'ended'
-          ? `: ${never} of ${all} not waited for any more`
-          : `, ${open} of ${all} to come`;
+          ? `: ${never} of ${all} not delivered`
+          : stage === 'draft'
+            ? `: ${all} ${all === 1 ? 'garment' : 'garments'}`
+            : `, ${open} of ${all} on order`;
     const silent = silentSince === null ? '' : `, no answer since ${sayDay(silentSince)}`;
     return `${STAGES[stage]}${rest}${when}${silent}`;
   }
@@ -225,7 +240,7 @@ function sayWaiting({ wearer, docketNumber, openedAt }: StockNeed['wantedFor'][n
   const since = dayOf(new Date(openedAt));
   return daysFrom(since, today()) <= LONG_DAYS
     ? wearer
-    : `${wearer} (docket ${docketNumber}, waits since ${sayDay(since)})`;
+    : `${wearer} (docket ${docketNumber}, waiting since ${sayDay(since)})`;
 }
 
 /** Why so many are proposed, and for whom. */
@@ -235,9 +250,9 @@ function sayWhy({ forWearers, forShelf, spares, wantedFor, minimum, there, comin
   return [
     forWearers === 0 ? '' : `${forWearers} for ${names.join(', ')}${more > 0 ? ` and ${more} more` : ''}`,
     spares === 0 ? '' : `${spares} spare`,
-    forShelf === 0 ? '' : `at least ${minimum} should lie there`,
-    there === 0 ? '' : `${there} there`,
-    coming === 0 ? '' : `${coming} coming`,
+    forShelf === 0 ? '' : `minimum stock ${minimum}`,
+    there === 0 ? '' : `${there} in stock`,
+    coming === 0 ? '' : `${coming} on order`,
   ]
     .filter((one) => one !== '')
     .join('; ');

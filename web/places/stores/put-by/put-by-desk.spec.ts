@@ -60,10 +60,10 @@ describe('PutByDesk', () => {
       jasmine.stringMatching(/^Runa Castellanos/),
       jasmine.stringMatching(/^Anton Mbali/),
     ]);
-    expect(text()).toContain('2 garments have come, 1 still to come. Call them.');
-    expect(text()).toContain('1 garment has come, nothing more is ordered for them. They were told.');
-    expect(text()).toContain('told by Tiernan Oakes on 29 Nov');
-    press('They were told');
+    expect(text()).toContain('2 garments have arrived, 1 still on order. Notify the wearer.');
+    expect(text()).toContain('1 garment has arrived, nothing more is on order. Wearer notified.');
+    expect(text()).toContain('notified by Tiernan Oakes on 29 Nov');
+    press('Mark as notified');
     const sent = [one, two].map(({ id }) => wire.http.expectOne(putByCalledPath(id)));
     expect(sent.map(({ request }) => request.body as unknown)).toEqual([{ called: true }, { called: true }]);
     sent.forEach((request) => request.flush(null));
@@ -72,10 +72,10 @@ describe('PutByDesk', () => {
 
   it('says why something is put back, and puts it back', () => {
     const { wire, press, text, host } = open([kept({ astray: 'other-size' })]);
-    expect(text()).toContain('The wearer goes with another size now: put it back on the shelf.');
-    expect(text()).toContain('Nothing of this is waited for any more.');
-    expect(text()).not.toContain('They were told');
-    press('Back on the shelf');
+    expect(text()).toContain('The wearer has another size now. Return the garment to the shelf.');
+    expect(text()).toContain('None of these garments is needed any more.');
+    expect(text()).not.toContain('Mark as notified');
+    press('Return to shelf');
     wire.http
       .expectOne(({ url }) => url.startsWith(putBackPath('').slice(0, 12)) && url.endsWith('/back'))
       .flush(

@@ -28,18 +28,20 @@ interface Whose {
   selector: 'nm-put-by-desk',
   imports: [EmptyState, Fetching, NzButtonModule, RouterLink],
   template: `
-    <h2 class="title">Put by</h2>
+    <h2 class="title">Reserved</h2>
     @if (trouble()) {
       <p class="fault" role="alert">{{ trouble() }}</p>
     }
-    <nm-fetching [of]="fetched" words="Fetching what is put by" />
+    <nm-fetching [of]="fetched" words="Loading reserved garments" />
     @for (one of whose(); track one.docketId) {
       <section class="panel" [attr.aria-label]="one.wearer">
         <header class="split">
           <h3>
             {{ one.wearer }}
             @if (one.docketNumber !== null) {
-              <a [routerLink]="['/bench', one.docketId]">docket {{ one.docketNumber }}</a>
+              <a [routerLink]="['/bench', one.docketId]" [queryParams]="{ hand: 1 }"
+                >Hand over docket {{ one.docketNumber }}</a
+              >
             }
           </h3>
           <span class="row">
@@ -48,7 +50,7 @@ interface Whose {
             >
             @if (may && one.toCall.length > 0) {
               <button nz-button nzType="primary" type="button" [disabled]="busy()" (click)="called(one)">
-                They were told
+                Mark as notified
               </button>
             }
           </span>
@@ -62,7 +64,7 @@ interface Whose {
                 <small class="soft">
                   {{ kept.serial }} {{ kept.room }}, since {{ day(kept.since) }}
                   @if (kept.called; as told) {
-                    · told by {{ told.by }} on {{ day(told.at) }}
+                    · notified by {{ told.by }} on {{ day(told.at) }}
                   }
                 </small>
                 @if (kept.astray; as astray) {
@@ -72,11 +74,11 @@ interface Whose {
               @if (may) {
                 @if (kept.called) {
                   <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="untold(kept)">
-                    Not told yet
+                    Not notified yet
                   </button>
                 }
                 <button nz-button type="button" [disabled]="busy()" (click)="back(kept)">
-                  Back on the shelf
+                  Return to shelf
                 </button>
               }
             </li>
@@ -85,9 +87,9 @@ interface Whose {
       </section>
     }
     @if (fetched.value()?.length === 0) {
-      <nm-empty-state title="Nothing is put by">
-        What is ordered for a docket is put by for it when it comes in. At Handing over, what lies there can
-        be put by for whoever comes another day.
+      <nm-empty-state title="Nothing reserved">
+        Garments ordered for a docket are reserved when they arrive. At Handing over, garments in stock can be
+        reserved for a wearer who collects later.
       </nm-empty-state>
     }
   `,
@@ -124,7 +126,7 @@ export class PutByDesk {
         const { docketNumber, wearer, toCome } = kept[0]!;
         const here = kept.filter(({ astray }) => astray === null);
         const toCall = here.filter(({ called }) => called === null);
-        const name = wearer ?? 'Nobody any more';
+        const name = wearer ?? 'Erased wearer';
         return { docketId, docketNumber, wearer: name, kept, toCall, says: sayWhose(here, toCall, toCome) };
       })
       .sort((a, b) => Number(b.toCall.length > 0) - Number(a.toCall.length > 0));
@@ -162,15 +164,15 @@ export class PutByDesk {
 }
 
 const ASTRAY_WORDS: Readonly<Record<NonNullable<PutBy['astray']>, string>> = {
-  'docket-gone': 'Its docket is no more: put it back on the shelf.',
-  'other-size': 'The wearer goes with another size now: put it back on the shelf.',
-  'has-theirs': 'The wearer has theirs already: put it back on the shelf.',
+  'docket-gone': 'The docket is deleted. Return the garment to the shelf.',
+  'other-size': 'The wearer has another size now. Return the garment to the shelf.',
+  'has-theirs': 'The wearer already has this garment. Return it to the shelf.',
 };
 
 /** What has come for a docket, and whether its wearer is to be told. */
 function sayWhose(here: readonly PutBy[], toCall: readonly PutBy[], toCome: number): string {
-  if (here.length === 0) return 'Nothing of this is waited for any more.';
-  const come = `${here.length} ${here.length === 1 ? 'garment has' : 'garments have'} come`;
-  const rest = toCome === 0 ? 'nothing more is ordered for them' : `${toCome} still to come`;
-  return `${come}, ${rest}. ${toCall.length === 0 ? 'They were told.' : 'Call them.'}`;
+  if (here.length === 0) return 'None of these garments is needed any more.';
+  const come = `${here.length} ${here.length === 1 ? 'garment has' : 'garments have'} arrived`;
+  const rest = toCome === 0 ? 'nothing more is on order' : `${toCome} still on order`;
+  return `${come}, ${rest}. ${toCall.length === 0 ? 'Wearer notified.' : 'Notify the wearer.'}`;
 }

@@ -35,26 +35,26 @@ import { PieceInspection } from './piece-inspection';
 
 /** What can be done with what lies at a place, each in the words of the button. */
 const DOINGS = {
-  moved: 'move it to another room',
-  released: 'put it back on the shelf',
-  aside: 'set it aside',
-  issued: 'give it out without a docket',
-  returned: 'take it back from a wearer',
-  'written-off': 'write it off',
+  moved: 'move to another room',
+  released: 'return to the shelf',
+  aside: 'set aside',
+  issued: 'issue without a docket',
+  returned: 'return from a wearer',
+  'written-off': 'write off',
 } as const;
 type DoingKind = keyof typeof DOINGS;
 
 /** How what comes back is. */
 const CONDITIONS: { readonly value: Move['condition']; readonly label: string }[] = [
-  { value: 'as-labelled', label: 'as its label says, clean and whole' },
+  { value: 'as-labelled', label: 'as labelled, clean and intact' },
   { value: 'altered', label: 'altered: hemmed, taken in, let out' },
   { value: 'faulty', label: 'faulty or damaged' },
 ];
 /** Where what comes back goes. */
 const GOES: readonly { readonly value: Compartment | 'waste'; readonly label: string }[] = [
-  { value: 'shelf', label: 'back on the shelf' },
-  { value: 'drying', label: 'to be washed and dried' },
-  { value: 'quarantine', label: 'set aside, to be looked at' },
+  { value: 'shelf', label: 'shelf' },
+  { value: 'drying', label: 'washing and drying' },
+  { value: 'quarantine', label: 'set aside for inspection' },
   { value: 'waste', label: 'to waste' },
 ];
 
@@ -226,16 +226,15 @@ export class ArticleCard {
     const pieceIds = article.numbered ? [...this.chosen()] : [];
     const count = article.numbered ? pieceIds.length : Number(this.count().trim() || NaN);
     if (!Number.isInteger(count) || count < 1)
-      return this.trouble.set(
-        article.numbered ? 'Tick the pieces it is about.' : 'How many? A whole number.',
-      );
+      return this.trouble.set(article.numbered ? 'Tick the pieces.' : 'Enter how many as a whole number.');
     const doing = this.standingKind();
     const own = from.split('/')[0]!;
     const room = this.room() ?? own;
     const condition = doing === 'returned' ? this.condition() : null;
     const goes = this.goesTo().find(({ value }) => value === this.goes())?.value ?? null;
-    if (doing === 'returned' && condition === null) return this.trouble.set('Say how it is that comes back.');
-    if (doing === 'returned' && goes === null) return this.trouble.set('Say where it goes from here.');
+    if (doing === 'returned' && condition === null) return this.trouble.set('Choose the condition.');
+    if (doing === 'returned' && goes === null)
+      return this.trouble.set('Choose where the garment is returned to.');
     const to: Record<DoingKind, string> = {
       // It stays what it is: only another room has it.
       moved: `${room}/${from.split('/')[1] ?? 'shelf'}`,
@@ -247,8 +246,9 @@ export class ArticleCard {
     };
     const reason = this.reason().trim() === '' ? null : this.reason().trim();
     if (doing === 'released' && this.asksReason() && reason === null)
-      return this.trouble.set('Say what was found: it was set aside.');
-    if (doing === 'written-off' && reason === null) return this.trouble.set('Say why it is written off.');
+      return this.trouble.set('Enter what was found, as the garment was set aside.');
+    if (doing === 'written-off' && reason === null)
+      return this.trouble.set('Enter why the garment is written off.');
     const kind: Move['kind'] = doing === 'aside' ? 'moved' : doing;
     this.run(
       this.service.move(this.moving.value, {
@@ -270,7 +270,7 @@ export class ArticleCard {
     const minimum = Number(this.minimum().trim() || '0');
     if (article === null) return;
     if (!Number.isInteger(minimum) || minimum < 0)
-      return this.trouble.set('How many at least? A whole number.');
+      return this.trouble.set('Enter the minimum stock as a whole number.');
     const makerCode = this.makerCode().trim() === '' ? null : this.makerCode().trim();
     this.run(this.service.saveArticle(article.id, { minimum, makerCode, version: article.version }));
   }

@@ -8,10 +8,10 @@ const HAPPENED: Readonly<Record<StockMovement['kind'], string>> = {
   issued: 'went out',
   returned: 'came back',
   moved: 'was moved',
-  released: 'went back on the shelf',
+  released: 'returned to the shelf',
   'written-off': 'was written off',
-  counted: 'was put right by a count',
-  undone: 'was set right after a slip',
+  counted: 'corrected by a stock count',
+  undone: 'corrected after a mistake',
   renamed: 'got another label',
 };
 

@@ -16,13 +16,13 @@ describe('PieceInspection', () => {
       [...host.querySelectorAll('button')].find((one) => one.textContent.trim() === name)!.click();
       fixture.detectChanges();
     };
-    press('It did not pass');
-    expect(host.querySelector('[role=alert]')!.textContent).toContain('Say what was found of A1');
+    press('Failed');
+    expect(host.querySelector('[role=alert]')!.textContent).toContain('Enter what was found on A1');
     const field = host.querySelector('input')!;
     field.value = ' Torn at the hip ';
     field.dispatchEvent(new Event('input'));
-    press('It did not pass');
-    press('It passed');
+    press('Failed');
+    press('Passed');
     expect(told.map(({ passed, note }) => [passed, note])).toEqual([
       [false, 'Torn at the hip'],
       [true, 'Torn at the hip'],

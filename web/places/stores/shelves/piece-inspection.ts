@@ -11,7 +11,7 @@ import { today } from '../stores-account';
   imports: [NzButtonModule, NzInputModule],
   template: `
     <label class="field" for="found"
-      >Found at the inspection, today by {{ who() }}
+      >Inspection notes, today by {{ who() }}
       <input
         #said
         nz-input
@@ -22,8 +22,8 @@ import { today } from '../stores-account';
         [value]="found()"
         (input)="found.set(said.value)"
     /></label>
-    <button nz-button type="button" [disabled]="busy()" (click)="tell(true)">It passed</button>
-    <button nz-button type="button" [disabled]="busy()" (click)="tell(false)">It did not pass</button>
+    <button nz-button type="button" [disabled]="busy()" (click)="tell(true)">Passed</button>
+    <button nz-button type="button" [disabled]="busy()" (click)="tell(false)">Failed</button>
     @if (fault()) {
       <p class="fault" role="alert">{{ fault() }}</p>
     }
@@ -51,9 +51,7 @@ export class PieceInspection {
   protected tell(passed: boolean): void {
     const note = this.found().trim() === '' ? null : this.found().trim();
     if (!passed && note === null)
-      return this.fault.set(
-        `Say what was found of ${this.serial()}: it is not handed out any more for that.`,
-      );
+      return this.fault.set(`Enter what was found on ${this.serial()}. A failed piece is blocked.`);
     this.told.emit({ day: today(), passed, note });
   }
 }

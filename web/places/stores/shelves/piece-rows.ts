@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, model } from '@angular/core';
 import type { NewPiece } from '@neat-measure/contract/stores';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { DayWords } from '../../../parts/forms/day-words';
 
 const NONE: NewPiece = { serial: '', made: null, goodUntil: null };
 
 /** Numbered pieces that come in, a row each; below the last that is filled another one waits. */
 @Component({
   selector: 'nm-piece-rows',
-  imports: [NzInputModule],
+  imports: [DayWords, NzInputModule],
   template: `
     <div class="wide">
       <table class="cells">
@@ -15,7 +16,7 @@ const NONE: NewPiece = { serial: '', made: null, goodUntil: null };
           <tr>
             <th scope="col">Number on the piece</th>
             <th scope="col">Made on</th>
-            <th scope="col">Its maker’s last day</th>
+            <th scope="col">Maker’s last day</th>
           </tr>
         </thead>
         <tbody>
@@ -24,6 +25,7 @@ const NONE: NewPiece = { serial: '', made: null, goodUntil: null };
               <td>
                 <input
                   #serial
+                  data-codes
                   nz-input
                   maxlength="60"
                   autocomplete="off"

@@ -1,4 +1,4 @@
-import { plainWords } from '@neat-measure/core/brought';
+import { plainWords } from '@neat-measure/core/imported';
 import { STOCK_ROLES, type StockPlan, type StockRole } from '@neat-measure/core/stock';
 import * as z from 'zod';
 

@@ -10,9 +10,10 @@ import { StoresService } from '../../../data/stores-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
+import type { KeyCommand } from '../../../parts/shortcuts/keys';
 import { bySize, StoresAccount } from '../stores-account';
 import { ArticleCard } from './article-card';
-import { BringTable } from './bring-table';
+import { ImportStock } from './import-stock';
 import { StockOut } from './stock-out';
 import { TakeIn } from './take-in';
 
@@ -45,7 +46,7 @@ const EVERY_ROOM = 'every';
   selector: 'nm-shelves',
   imports: [
     ArticleCard,
-    BringTable,
+    ImportStock,
     ControlName,
     EmptyState,
     Fetching,
@@ -125,7 +126,7 @@ export class Shelves {
   protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly room = signal(EVERY_ROOM);
   protected readonly onlyLow = signal(false);
-  protected readonly doing = signal<'take-in' | 'bring' | 'give' | null>(null);
+  protected readonly doing = signal<'take-in' | 'import' | 'export' | null>(null);
   protected readonly open = signal<string | null>(null);
   /** The one that was opened from elsewhere, which may not be among those that are listed. */
   private readonly asked = signal<Article | null>(null);
@@ -161,6 +162,7 @@ export class Shelves {
 
   constructor() {
     this.account.whenTurned(() => this.list.again());
+    this.account.takeKeys(this.keys);
     effect((onCleanup) => {
       const id = this.article();
       if (id === undefined) return;
@@ -172,6 +174,25 @@ export class Shelves {
       onCleanup(() => asked.unsubscribe());
     });
   }
+
+  private readonly keys: readonly KeyCommand[] = [
+    { keys: ['a'], does: 'add stock', when: () => this.may, run: () => this.doing.set('take-in') },
+    {
+      keys: ['i'],
+      does: 'import a table of stock',
+      when: () => this.may,
+      run: () => this.doing.set('import'),
+    },
+    { keys: ['e'], does: 'export the stock', when: () => this.may, run: () => this.doing.set('export') },
+    {
+      keys: ['l'],
+      does: 'show low stock, or all',
+      run: () => {
+        this.onlyLow.update((low) => !low);
+        this.narrow();
+      },
+    },
+  ];
 
   protected choose(id: string): void {
     this.open.update((open) => (open === id ? null : id));
@@ -194,12 +215,12 @@ export class Shelves {
 
   protected say({ article, shelf, blocked, aside, putBy, low }: Peg): string {
     const more = [
-      blocked === 0 ? '' : `${blocked} that must not be handed out`,
+      blocked === 0 ? '' : `${blocked} blocked`,
       aside === 0 ? '' : `${aside} drying or set aside`,
-      putBy === 0 ? '' : `${putBy} put by`,
-      article.coming === 0 ? '' : `${article.coming} ordered`,
-      article.wanted === 0 ? '' : `${article.wanted} waited for`,
-      low ? `at least ${article.minimum} should be there` : '',
+      putBy === 0 ? '' : `${putBy} reserved`,
+      article.coming === 0 ? '' : `${article.coming} on order`,
+      article.wanted === 0 ? '' : `${article.wanted} on backorder`,
+      low ? `minimum stock ${article.minimum}` : '',
     ].filter((one) => one !== '');
     return `${article.garment} ${article.label}: ${shelf} on the shelf${more.map((one) => `, ${one}`).join('')}`;
   }

@@ -2,21 +2,21 @@ import { ChangeDetectionStrategy, Component, inject, output, signal } from '@ang
 import { tableAsCsv } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { StoresService } from '../../../data/stores-service';
-import { ChartFiles } from '../../../data/brought/chart-files';
+import { ChartFiles } from '../../../data/imported/chart-files';
 
 /** Everything that lies in rooms as a table, for a spreadsheet or another house; it reads back as it is. */
 @Component({
   selector: 'nm-stock-out',
   imports: [NzButtonModule],
   template: `
-    <div class="panel" role="group" aria-label="Save as a table">
+    <div class="panel" role="group" aria-label="Export">
       @if (trouble()) {
         <p class="fault" role="alert">{{ trouble() }}</p>
       }
-      <p>What lies in the rooms, a size a row, and of what is numbered a piece a row.</p>
+      <p>One row per size, and one row per numbered piece.</p>
       <div class="acts">
-        <button nz-button nzType="primary" type="button" (click)="save('xlsx')">As a workbook (XLSX)</button>
-        <button nz-button type="button" (click)="save('csv')">As CSV</button>
+        <button nz-button nzType="primary" type="button" (click)="save('xlsx')">XLSX</button>
+        <button nz-button type="button" (click)="save('csv')">CSV</button>
         <button nz-button nzType="text" type="button" (click)="left.emit()">Close</button>
       </div>
     </div>

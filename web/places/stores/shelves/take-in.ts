@@ -20,13 +20,13 @@ import { PieceRows } from './piece-rows';
   selector: 'nm-take-in',
   imports: [Fetching, FormsModule, NzButtonModule, NzInputModule, NzSelectModule, PieceRows],
   template: `
-    <div class="panel" role="group" aria-label="Take in">
-      <nm-fetching [of]="garments" words="Fetching the garments" />
+    <div class="panel" role="group" aria-label="Add stock">
+      <nm-fetching [of]="garments" words="Loading garments" />
       @if (trouble()) {
         <p class="fault" role="alert">{{ trouble() }}</p>
       }
       @if (account.fetchedRooms.value()?.length === 0) {
-        <p class="note">There is no store room yet. Make one under How it is kept.</p>
+        <p class="note">There is no room yet. Add one under Storage.</p>
       }
       <div class="fields">
         <div class="field">
@@ -34,7 +34,7 @@ import { PieceRows } from './piece-rows';
           <nz-select
             nzId="in-garment"
             nzShowSearch
-            nzPlaceHolder="Type part of its name"
+            nzPlaceHolder="Type part of the name"
             [nzOptions]="choices()"
             [ngModel]="seriesId()"
             (ngModelChange)="seriesId.set($event); label.set('')"
@@ -89,14 +89,14 @@ import { PieceRows } from './piece-rows';
         }
       </div>
       @if (numbered()) {
-        <p class="soft under">It is numbered: a row for each piece. {{ asksMade() }}</p>
+        <p class="soft under">Numbered pieces: one row per piece. {{ asksMade() }}</p>
         <nm-piece-rows [(pieces)]="pieces" />
       }
       <div class="acts">
         <button nz-button nzType="primary" type="button" [disabled]="busy()" (click)="take()">
-          Take it in
+          Add to stock
         </button>
-        <button nz-button nzType="text" type="button" (click)="left.emit()">Leave it</button>
+        <button nz-button nzType="text" type="button" (click)="left.emit()">Cancel</button>
       </div>
     </div>
   `,
@@ -140,7 +140,7 @@ export class TakeIn {
   protected readonly asksMade = computed(() =>
     this.garment()?.keeping.lifeMonths === null || this.garment() === undefined
       ? ''
-      : 'Its life has an end: write down when it was made, or its last day.',
+      : 'Enter the date made or the last day of each piece.',
   );
   protected readonly labels = computed(() => {
     const chart = this.chart();
@@ -166,11 +166,11 @@ export class TakeIn {
     const [seriesId, roomId, label] = [this.seriesId(), this.roomId(), this.label().trim()];
     const pieces = this.numbered() ? this.pieces().filter(({ serial }) => serial.trim() !== '') : [];
     const count = this.numbered() ? pieces.length : Number(this.howMany().trim() || NaN);
-    if (seriesId === null || label === '') return this.trouble.set('Which garment, and which size?');
-    if (roomId === null) return this.trouble.set('Into which room?');
+    if (seriesId === null || label === '') return this.trouble.set('Choose a garment and a size.');
+    if (roomId === null) return this.trouble.set('Choose a receiving room.');
     if (!Number.isInteger(count) || count < 1)
       return this.trouble.set(
-        this.numbered() ? 'Write down the number of each piece.' : 'How many? A whole number.',
+        this.numbered() ? 'Enter the number of each piece.' : 'Enter how many as a whole number.',
       );
     this.busy.set(true);
     this.trouble.set('');

@@ -49,4 +49,4 @@ export class Ordering {
   }
 }
 
-const NO_ROOM = 'The stores have no room that it could come to. Set one up under Stores, then order it.';
+const NO_ROOM = 'There is no room to receive the order. Add a room under Stores, then order.';

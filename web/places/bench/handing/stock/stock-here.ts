@@ -43,7 +43,7 @@ export class StockHere {
           return this.service.forDocket(id, until).pipe(
             catchError((problem: unknown) => {
               // The docket goes on without the stores; that it does is said.
-              this.trouble.set(`What the stores have is not known just now. ${(problem as Error).message}`);
+              this.trouble.set(`Stock is not available right now. ${(problem as Error).message}`);
               return of(null);
             }),
           );
@@ -82,9 +82,9 @@ export class StockHere {
     if (own === null) return [];
     const sayWhose = (pieceId: string) =>
       pieceId === own.putBy?.pieceId
-        ? 'put by for them, '
+        ? 'reserved for this wearer, '
         : pieceId === own.booked?.pieceId
-          ? 'booked for them, '
+          ? 'booked for this wearer, '
           : '';
     const there = own.there.flatMap(({ roomId, room, count, pieces }): SourceChoice[] =>
       own.numbered
@@ -95,7 +95,10 @@ export class StockHere {
         : [
             {
               value: { roomId, pieceId: null },
-              label: own.putBy?.roomId === roomId ? `put by for them, ${room}` : `${room}: ${count} there`,
+              label:
+                own.putBy?.roomId === roomId
+                  ? `reserved for this wearer, ${room}`
+                  : `${room}: ${count} in stock`,
             },
           ],
     );
@@ -114,7 +117,7 @@ export class StockHere {
     for (const { chartId, label, there, others } of this.told()) {
       const chart = this.store.garments().find((one) => one.chart.id === chartId)?.chart;
       if (there.length > 0 || others.length === 0 || chart === undefined) continue;
-      const { odds } = sizesAfterTrials(docket, chart, this.store.shelf().habits);
+      const { odds } = sizesAfterTrials(docket, chart, this.store.library().habits);
       const own = finalSize(docket, chartId)?.sizes;
       if (own === undefined) continue;
       const labels = others.map((one) => one.label).filter((one) => one !== label);

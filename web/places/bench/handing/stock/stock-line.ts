@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { DocketStock } from '@neat-measure/contract/stores';
-import { sayChance } from '@neat-measure/core';
+import { dayOf, sayChance, sayDay } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { finalize } from 'rxjs';
+import { ControlName } from '../../../../parts/forms/control-name';
 import { SendingId } from '../../../../data/sending-id';
 import { SessionService } from '../../../../data/session-service';
 import { StoresService } from '../../../../data/stores-service';
@@ -18,42 +19,48 @@ import { StockHere, type Near } from './stock-here';
 /** What the stores have of one garment that may go: where it is taken from, or what to do where none is there. */
 @Component({
   selector: 'nm-stock-line',
-  imports: [FormsModule, NzButtonModule, NzSelectModule, RouterLink],
+  imports: [ControlName, FormsModule, NzButtonModule, NzSelectModule, RouterLink],
   template: `
     @if (stock(); as stock) {
       @if (stock.calledNow; as now) {
         <p class="note">
-          Its maker calls this size <b>{{ now }}</b> now; it lies in the stores under that label. What came
-          before may still say {{ stock.label }}.
+          The maker now calls this size <b>{{ now }}</b> and the stock uses that label. Older pieces may still
+          say {{ stock.label }}.
         </p>
       }
       @if (stock.booked; as booked) {
         @if (booked.label !== (stock.calledNow ?? stock.label)) {
           <p class="note">
-            {{ booked.serial }} in <b>{{ booked.label }}</b> is booked for them until {{ booked.until }}; they
-            go with {{ stock.label }}. Give them another piece at <a routerLink="/stores/hire">Hire</a>.
+            {{ booked.serial }} in <b>{{ booked.label }}</b> is booked for this wearer until
+            {{ day(booked.until) }}; the decided size is {{ stock.label }}. Change the piece under
+            <a routerLink="/stores/hire">Hire</a>.
           </p>
         }
       }
       @if (stock.putBy; as putBy) {
         @if (putBy.label !== (stock.calledNow ?? stock.label)) {
           <p class="note">
-            <b>{{ putBy.label }}</b> is put by for them in {{ putBy.room }}; they go with {{ stock.label }}.
-            Put it back at <a routerLink="/stores/put-by">Put by</a>.
+            <b>{{ putBy.label }}</b> is reserved for this wearer in {{ putBy.room }}; the decided size is
+            {{ stock.label }}. Return it under <a routerLink="/stores/put-by">Reserved</a>.
           </p>
         }
       }
       @if (stock.there.length > 0 || from() !== null) {
         <span class="row stocked">
           @if (mayPutBy()) {
-            <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="putBy()">
-              put it by for them
+            <button
+              nz-button
+              nzType="link"
+              type="button"
+              aria-label="Reserve for this wearer"
+              [disabled]="busy()"
+              (click)="putBy()"
+            >
+              reserve
             </button>
           }
-          <label [for]="'from-' + place()">taken from</label>
           <nz-select
-            [nzId]="'from-' + place()"
-            class="ample"
+            [nmName]="'Where ' + garment().name + ' is taken from'"
             [nzOptions]="garment().choices"
             [compareWith]="sameSource"
             [ngModel]="from()"
@@ -62,25 +69,23 @@ import { StockHere, type Near } from './stock-here';
         </span>
       } @else {
         <p class="note">
-          None is there in {{ stock.label }}.
+          None in stock in {{ stock.label }}.
           @if (stock.orders.length > 0) {
             {{ sayOrders(stock.orders) }}
           } @else if (stock.coming > 0) {
-            {{ stock.coming }} ordered, for others or the shelf. It waits among what is to be ordered.
+            {{ stock.coming }} on order for others or for stock. Listed under To order.
           } @else {
-            It waits among what is to be ordered.
+            Listed under To order.
           }
           @if (stock.others.length > 0 && near().length === 0) {
-            No other size that is there is likely to be theirs.
+            No size in stock is likely to fit.
           }
           <span class="row under">
             @for (one of near(); track one.label) {
               <button nz-button type="button" (click)="tryNear(one)">{{ sayNear(one) }}</button>
             }
             @if (stock.orders.length === 0) {
-              <button nz-button type="button" (click)="ordering.order(garment().id)">
-                Order one for them
-              </button>
+              <button nz-button type="button" (click)="ordering.order(garment().id)">Order one</button>
             }
             <button
               nz-button
@@ -88,7 +93,7 @@ import { StockHere, type Near } from './stock-here';
               type="button"
               (click)="handing.choose(garment().id, { from: without, taken: true })"
             >
-              it is not from the stores
+              not from the stores
             </button>
           </span>
         </p>
@@ -99,15 +104,17 @@ import { StockHere, type Near } from './stock-here';
     :host {
       display: contents;
     }
-    .stocked,
     .note {
       flex: 1 1 100%;
     }
     .stocked {
-      justify-content: flex-end;
+      flex: 0 1 auto;
+      flex-wrap: nowrap;
+      gap: 6px;
+      margin-left: auto;
     }
     nz-select {
-      min-width: 120px;
+      width: 148px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -117,6 +124,7 @@ export class StockLine {
   private readonly stockHere = inject(StockHere);
   private readonly stores = inject(StoresService);
   private readonly session = inject(SessionService);
+  protected readonly day = (day: string) => sayDay(day, dayOf(new Date()));
   protected readonly handing = inject(HandingStore);
   protected readonly ordering = inject(Ordering);
   readonly garment = input.required<ReturnType<HandingStore['garments']>[number]>();
@@ -177,14 +185,14 @@ export class StockLine {
   }
 
   protected sayNear({ label, count, chance }: Near): string {
-    return `Try ${label} (${count} there, ${sayChance(chance)})`;
+    return `Try ${label} (${count} in stock, ${sayChance(chance)})`;
   }
 
   protected sayOrders(orders: DocketStock[number]['orders']): string {
     return orders
       .map(
         ({ number, stage, promised }) =>
-          `Order ${number} ${stage === 'draft' ? 'is not sent yet' : 'is with its maker'}${promised === null ? '' : `, promised for ${promised}`}.`,
+          `Order ${number} ${stage === 'draft' ? 'is not sent yet' : 'is sent to the maker'}${promised === null ? '' : `, promised for ${promised}`}.`,
       )
       .join(' ');
   }

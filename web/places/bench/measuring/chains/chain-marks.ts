@@ -100,7 +100,7 @@ export class ChainMarks {
       now: code === now,
       state:
         skipped !== null
-          ? 'passed over'
+          ? 'skipped'
           : agreement.state === 'agreed'
             ? formatLength(agreement.value, this.units.written(this.unit()))
             : agreement.state === 'none'

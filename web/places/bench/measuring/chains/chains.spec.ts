@@ -95,7 +95,7 @@ describe('a chain on the Bench', () => {
     expect(standing.map(({ typed }) => typed)).toEqual(['42', '62', '70']);
   });
 
-  it('goes on with the other marks where one is passed over, in either round', () => {
+  it('goes on with the other marks where one is skipped, in either round', () => {
     open('one-piece-suit');
     cursor.goTo('back-waist-length');
     type('42', '62');

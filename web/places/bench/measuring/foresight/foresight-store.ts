@@ -25,7 +25,7 @@ export class ForesightStore {
     const garments = this.bench.garments().filter(({ decision }) => !isClosing(decision));
     return {
       garments: garments.map(({ chart }) => {
-        const { rule, preference } = rulingOf(this.bench.docket()!, chart, this.bench.shelf().habits);
+        const { rule, preference } = rulingOf(this.bench.docket()!, chart, this.bench.library().habits);
         return { id: chart.id, sheet: chart.sheet, rule, preference };
       }),
       known: [...this.bench.values()],

@@ -199,7 +199,7 @@ export class EntryStore {
     const said = formatLength(deviceLength(line), this.units.shown());
     if (docket === null) return;
     if (line.docket !== undefined && line.docket !== docket.id)
-      return this.docket.trouble.set(`The tape sent ${said} for another docket. It was not taken here.`);
+      return this.docket.trouble.set(`The tape sent ${said} for another docket. The reading was not saved.`);
     if (step === null)
       return this.docket.trouble.set(
         `The tape sent ${said} while no measurement was open. Go to the measurement and pull again.`,
@@ -303,7 +303,7 @@ export class EntryStore {
   /** Confirms a suspicion for the values as they stand, and goes on where nothing else is asked. */
   confirm({ check, measurements }: Suspicion): void {
     const values = measurements.map((code) => ({ code, value: this.docket.values().get(code)! }));
-    if (this.docket.does({ kind: 'suspicion-confirmed', check, values, reason: 'It is so' }))
+    if (this.docket.does({ kind: 'suspicion-confirmed', check, values, reason: 'Confirmed' }))
       this.cursor.goOnIfSettled();
   }
 

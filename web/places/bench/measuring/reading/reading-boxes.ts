@@ -72,9 +72,9 @@ export class ReadingBoxes {
     const unit = this.units.written(this.unit());
     switch (agreement.state) {
       case 'none':
-        return { state: agreement.state, words: 'Read it twice.' };
+        return { state: agreement.state, words: 'Two readings needed.' };
       case 'one':
-        return { state: agreement.state, words: 'One reading: read it once more.' };
+        return { state: agreement.state, words: 'One reading. Read once more.' };
       case 'agreed':
         return {
           state: agreement.state,
@@ -83,12 +83,12 @@ export class ReadingBoxes {
       case 'third-wanted':
         return {
           state: agreement.state,
-          words: `${formatLength(agreement.difference, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed: read it a third time.`,
+          words: `${formatLength(agreement.difference, unit)} apart, ${formatLength(agreement.allowed, unit)} allowed. Read a third time.`,
         };
       case 'disagree':
         return {
           state: agreement.state,
-          words: `No two of the three are within ${formatLength(agreement.allowed, unit)}. Go on with S and come back.`,
+          words: `No two of the three are within ${formatLength(agreement.allowed, unit)}. Continue with S and return later.`,
         };
     }
   });

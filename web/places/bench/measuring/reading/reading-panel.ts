@@ -12,11 +12,13 @@ import {
   viewChildren,
 } from '@angular/core';
 import {
+  dayOf,
   distance,
   formatLength,
   measurement,
   nudgeEntry,
   parseMeasure,
+  sayDay,
   isMassUnit,
   sayReadingProblem,
   saySuspicion,
@@ -123,11 +125,7 @@ export class ReadingPanel {
   protected readonly recorded = computed(() => {
     const recorded = this.cursor.recorded();
     if (recorded === null) return null;
-    const day = new Date(recorded.takenAt).toLocaleDateString('en-GB', {
-      day: 'numeric',
-      month: 'long',
-      year: 'numeric',
-    });
+    const day = sayDay(dayOf(new Date(recorded.takenAt)));
     const words = `On record: ${formatLength(recorded.value, this.units.written(this.unit()))}, ${ORIGIN_WORDS[recorded.origin]} on ${day}.`;
     const { due, elsewhere, waist } = recorded;
     if (elsewhere)
@@ -236,7 +234,7 @@ export class ReadingPanel {
     },
     {
       keys: ['Enter'],
-      does: 'take the reading, or go on',
+      does: 'take the reading, or continue',
       when: (key, event) => !this.skipping() && (this.owns(event.target) || notOnButton(key, event)),
       run: () => this.store.take(),
     },
@@ -254,7 +252,7 @@ export class ReadingPanel {
     },
     {
       keys: ['c'],
-      does: 'take a number that was asked about, as it is so',
+      does: 'confirm a number that was asked about',
       when: () => this.store.asks(),
       run: () => (this.store.off() === null ? this.store.takeAsTyped() : this.store.takeOff()),
     },
@@ -266,7 +264,7 @@ export class ReadingPanel {
     },
     {
       keys: ['k'],
-      does: 'keep what an earlier docket has on record',
+      does: 'use the recorded value',
       when: () =>
         this.nothingTyped() && this.recorded()?.due === false && this.recorded()?.elsewhere === false,
       run: () => this.store.takeRecorded(),
@@ -293,25 +291,25 @@ export class ReadingPanel {
     },
     {
       keys: ['s'],
-      does: 'pass the step over, with a reason',
+      does: 'skip the step, with a reason',
       when: () => this.nothingTyped(),
       run: () => this.passOver(),
     },
     {
       keys: ['t'],
-      does: 'how the tape lies, where it cannot lie as asked',
+      does: 'change the tension of the tape',
       when: () => this.nothingTyped(),
       run: () => this.turnTension(),
     },
     {
       keys: ['w'],
-      does: 'what lies between tape and body',
+      does: 'change what is worn under the tape',
       when: () => this.nothingTyped(),
       run: () => this.turnClothing(),
     },
     {
       keys: ['o'],
-      does: 'who reads it: you, a helper, or nobody where the wearer tells it',
+      does: 'change who reads: you, a helper, or the wearer',
       when: () => this.nothingTyped(),
       run: () => this.turnOrigin(),
     },

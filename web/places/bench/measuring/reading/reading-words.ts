@@ -1,4 +1,4 @@
-import { WAIST_WORDS, type Origin, type WaistPlace } from '@neat-measure/core';
+import { LATER_REASONS, WAIST_WORDS, type Origin, type WaistPlace } from '@neat-measure/core';
 
 /** What a reading at the Bench can come from. */
 export const FROM = ['fitter', 'helper', 'reported'] as const satisfies readonly Origin[];
@@ -12,12 +12,7 @@ export const FROM_WORDS: Readonly<Record<Origin, string>> = {
 };
 
 /** Why a step is passed over, as fitters say it. */
-export const SKIP_REASONS = [
-  'The wearer declines',
-  'Not needed for these garments',
-  'Cannot be taken today',
-  'Comes back for it later',
-] as const;
+export const SKIP_REASONS = ['The wearer declines', 'Not needed for these garments', ...LATER_REASONS];
 
 /** Where a reading at the waist is taken: at the cord where one is tied. */
 export function atCordWords(waist: WaistPlace | null, tied: boolean): string {

@@ -65,7 +65,7 @@ export class TapeStrip {
       .some(({ weight, measurements }) => weight === 'ask' && measurements.includes(code));
     const state =
       skipped !== null
-        ? `passed over, ${skipped}`
+        ? `skipped, ${skipped}`
         : agreement.state === 'none'
           ? 'not read'
           : agreement.state === 'agreed'

@@ -40,7 +40,7 @@ export class StyleNotes {
       name: chart.sheet.garment,
       style: styleOf(docket, chart.id) ?? '',
     }));
-    const other = { chartId: null, name: 'What is to be made', style: styleOf(docket, null) ?? '' };
+    const other = { chartId: null, name: 'Garment to make', style: styleOf(docket, null) ?? '' };
     return docket.protocolIds.length > 0 || garments.length === 0 ? [...garments, other] : garments;
   });
 

@@ -3,11 +3,13 @@ import { sheetAround } from '@neat-measure/core';
 import { importCsv } from '@neat-measure/core/sheets';
 import { CASES } from '../../../core/testing/tables/cases';
 import { HOSTILE } from '../../../core/testing/tables/hostile';
-import { BroughtReader } from './brought-reader';
-import { ChartFiles, type BroughtFile } from './chart-files';
+import { ImportReader } from './import-reader';
+import { ChartFiles, type ImportedFile } from './chart-files';
 
-const cells = (brought: BroughtFile | null) =>
-  brought?.kind === 'tables' ? brought.tables.map(({ grid }) => grid.rows.map((row) => row.cells)) : brought;
+const cells = (imported: ImportedFile | null) =>
+  imported?.kind === 'tables'
+    ? imported.tables.map(({ grid }) => grid.rows.map((row) => row.cells))
+    : imported;
 const fileOf = (bytes: Uint8Array, name = 'table') => new File([bytes as BlobPart], name);
 
 describe('ChartFiles', () => {
@@ -44,9 +46,9 @@ describe('ChartFiles', () => {
   it('reads in its worker what it reads without one', async () => {
     for (const name of ['text-utf-16le', 'text-mac', 'xlsx-hidden', 'ods', 'page-spans', 'pipes']) {
       const made = CASES.find(({ file }) => file.startsWith(`${name}.`))!;
-      const brought = await files.read(fileOf(made.bytes, made.file));
-      expect(brought?.kind).withContext(name).toBe('tables');
-      expect(brought?.kind === 'tables' && brought.tables.length).toBe(made.tables!.length);
+      const imported = await files.read(fileOf(made.bytes, made.file));
+      expect(imported?.kind).withContext(name).toBe('tables');
+      expect(imported?.kind === 'tables' && imported.tables.length).toBe(made.tables!.length);
     }
   });
 
@@ -62,13 +64,13 @@ describe('ChartFiles', () => {
         .toBe('refused');
   });
 
-  it('is stopped by whoever waits, and by what is brought next', async () => {
+  it('is stopped by whoever waits, and by what is imported next', async () => {
     const first = files.readPasted('Size,Hip (cm)\nS,90-98\n');
     const second = files.readPasted('Size,Hip (cm)\nM,98-106\n');
     expect(await first).toBeNull();
     expect((await second)?.kind).toBe('tables');
     const third = files.readPasted('Size,Hip (cm)\nS,90-98\n');
-    const reader = TestBed.inject(BroughtReader);
+    const reader = TestBed.inject(ImportReader);
     expect(reader.words()).toBe('Reading');
     reader.stop();
     expect(await third).toBeNull();

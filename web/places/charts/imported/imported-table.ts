@@ -3,25 +3,25 @@ import { type WorkingUnit } from '@neat-measure/core';
 import {
   cellReader,
   nameOfRole,
-  NO_ANSWERS,
   sayColumn,
   withTyped,
   type CellReading,
   type Grid,
   type TableAnswers,
   type TablePlan,
-} from '@neat-measure/core/brought';
+} from '@neat-measure/core/imported';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 
-/** As many rows and columns are drawn; the others are said. */
+/** As many rows and columns are drawn, of a wide table fewer rows; the others are said. */
 const [MOST_ROWS, MOST_COLUMNS] = [120, 40];
+const [MOST_CELLS, LEAST_ROWS] = [1_600, 30];
 
-/** The brought table itself: every cell where it stood, coloured and named by what it is taken for, to be pointed at and changed. */
+/** The imported table itself: every cell where it stood, coloured and named by what it is taken for, to be pointed at and changed. */
 @Component({
-  selector: 'nm-brought-table',
+  selector: 'nm-imported-table',
   imports: [NzButtonModule, NzInputModule],
-  templateUrl: './brought-table.html',
+  templateUrl: './imported-table.html',
   styles: `
     .scroll {
       max-height: 46vh;
@@ -51,7 +51,7 @@ const [MOST_ROWS, MOST_COLUMNS] = [120, 40];
       font-weight: 400;
       white-space: nowrap;
     }
-    .as-measure {
+    :is(.as-measure, .as-with-above) {
       background: var(--paper);
       font-family: var(--figures);
     }
@@ -87,12 +87,14 @@ const [MOST_ROWS, MOST_COLUMNS] = [120, 40];
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class BroughtTableView {
+export class ImportedTableView {
   readonly grid = input.required<Grid>();
   readonly plan = input.required<TablePlan>();
   readonly answers = input.required<TableAnswers>();
   readonly unit = input.required<WorkingUnit>();
   readonly said = output<TableAnswers>();
+  /** It is to be read from its other side. */
+  readonly turned = output<void>();
 
   /** The cell pointed at, by its row and column in the grid. */
   protected readonly at = linkedSignal<Grid, { readonly row: number; readonly column: number } | null>({
@@ -103,11 +105,16 @@ export class BroughtTableView {
   private readonly reader = computed(() => cellReader(this.typed(), this.plan(), this.unit()));
   private readonly width = computed(() => Math.max(0, ...this.grid().rows.map(({ cells }) => cells.length)));
 
+  /** How many rows are drawn. */
+  private readonly drawn = computed(() =>
+    Math.min(MOST_ROWS, Math.max(LEAST_ROWS, Math.floor(MOST_CELLS / Math.max(1, this.width())))),
+  );
+
   protected readonly rows = computed(() => {
     const read = this.reader();
     const width = Math.min(this.width(), MOST_COLUMNS);
     return this.typed()
-      .rows.slice(0, MOST_ROWS)
+      .rows.slice(0, this.drawn())
       .map(({ line, cells }, row) => ({
         line,
         cells: Array.from({ length: width }, (_, column) => {
@@ -127,7 +134,7 @@ export class BroughtTableView {
     });
   });
   protected readonly left = computed(() => ({
-    rows: Math.max(0, this.grid().rows.length - MOST_ROWS),
+    rows: Math.max(0, this.grid().rows.length - this.drawn()),
     columns: Math.max(0, this.width() - MOST_COLUMNS),
   }));
   protected readonly sizes = computed(() => this.plan().rows.filter(({ role }) => role === 'size').length);
@@ -139,7 +146,8 @@ export class BroughtTableView {
     const reading = this.reader()(at.row, at.column);
     const line = this.grid().rows[at.row]!;
     return {
-      ...reading,
+      says: reading.says,
+      line: reading.line,
       key: `${line.line}:${at.column + 1}`,
       text: this.typed().rows[at.row]!.cells[at.column] ?? '',
       came: line.cells[at.column] ?? '',
@@ -172,11 +180,6 @@ export class BroughtTableView {
 
   protected sayRow(line: number, is: 'size' | 'left-out'): void {
     this.said.emit({ ...this.answers(), rows: { ...this.answers().rows, [line]: is } });
-  }
-
-  /** Planned anew from the other side; what was said of columns and rows no longer fits them. */
-  protected turn(): void {
-    this.said.emit({ ...NO_ANSWERS, cells: this.answers().cells, across: !this.plan().across });
   }
 }
 

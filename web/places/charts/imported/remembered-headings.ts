@@ -1,11 +1,11 @@
-import { isMeaning, plainWords, type Meaning } from '@neat-measure/core/brought';
+import { isMeaning, plainWords, type Meaning } from '@neat-measure/core/imported';
 import { firstValueFrom, map, type Observable } from 'rxjs';
 import type { ChartService } from '../../../data/chart-service';
 
 /** As many charts of a maker are looked at for what their headings meant. */
 const LOOKED_AT = 6;
 
-/** The makers who have a chart on the shelf, each once. */
+/** The makers who have a chart in use, each once. */
 export function makersOnShelf(charts: ChartService): Observable<string[]> {
   return charts
     .list({ search: '', from: 0 })

@@ -15,17 +15,25 @@ import {
   type TableAnswers,
   type TablePlan,
   type WrittenUnit,
-} from '@neat-measure/core/brought';
+} from '@neat-measure/core/imported';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzSelectModule, type NzSelectOptionInterface } from 'ng-zorro-antd/select';
 import { ControlName } from '../../../parts/forms/control-name';
 
+const LIKELY = 'Most likely';
 const NAMED = [...FOOT_MEANINGS, ...CATALOGUE.filter(({ kind }) => kind !== 'mass').map(({ code }) => code)]
-  .map((code: Meaning) => ({ code, name: nameOfMeaning(code) }))
-  .sort((a, b) => a.name.localeCompare(b.name));
+  .map((code: Meaning) => ({ value: code, label: nameOfMeaning(code), groupLabel: 'All' }))
+  .sort((a, b) => a.label.localeCompare(b.label));
+const LEFT_OUT = { value: '', label: 'left out' };
+/** What a column of a list of sizes may be besides a measurement. */
+const OF_SIZES = [
+  { value: 'size', label: 'the size' },
+  { value: 'label', label: 'another system’s label' },
+  { value: 'class', label: 'the class of lengths' },
+];
 
-/** What is asked of a brought table, and what each of its columns is taken for: guessed, and the fitter's to change. */
+/** What is asked of an imported table, and what each of its columns is taken for: guessed, and the fitter's to change. */
 @Component({
   selector: 'nm-column-list',
   imports: [ControlName, NgTemplateOutlet, NzButtonModule, NzInputModule, NzSelectModule, FormsModule],
@@ -59,27 +67,34 @@ export class ColumnList {
   /** The column whose ease could not be read. */
   protected readonly easeTrouble = signal<string | null>(null);
 
-  protected likely({ candidates, named, numbers }: PlannedColumn): { code: Meaning; name: string }[] | null {
-    const some = likelyMeanings(candidates, named, numbers);
-    return some.length === 0 ? null : some.map((code) => ({ code, name: nameOfMeaning(code) }));
-  }
+  private readonly meanings = new Map<string, NzSelectOptionInterface[]>();
 
-  /** What else it may mean. */
-  protected others({ candidates, named, numbers }: PlannedColumn): { code: Meaning; name: string }[] {
-    const some = likelyMeanings(candidates, named, numbers);
-    return NAMED.filter(({ code }) => !some.includes(code));
+  /** What a column may mean, the likeliest first. Columns alike in this share one list, which stands while they are. */
+  protected meaningsOf({ candidates, named, numbers }: PlannedColumn): NzSelectOptionInterface[] {
+    const { inside } = this.plan();
+    const key = [inside, candidates.join(), named, numbers.join()].join('|');
+    const before = this.meanings.get(key);
+    if (before !== undefined) return before;
+    const likely = likelyMeanings(candidates, named, numbers);
+    const options = [
+      LEFT_OUT,
+      ...(inside === 'measures' ? OF_SIZES : []),
+      ...likely.map((code) => ({ value: code, label: nameOfMeaning(code), groupLabel: LIKELY })),
+      ...NAMED.filter(({ value }) => !likely.includes(value)),
+    ];
+    this.meanings.set(key, options);
+    return options;
   }
-
   protected nameOf({ heading, index, half, key }: PlannedColumn): string {
-    if (heading === '' && key === 'down') return 'What stands down the side';
-    if (heading === '' && key === 'across') return 'What stands along the top';
+    if (heading === '' && key === 'down') return 'The row labels';
+    if (heading === '' && key === 'across') return 'The column labels';
     const which = half === null ? '' : half === 0 ? ', the first of its two,' : ', the second of its two,';
     return heading === '' ? `Column ${index + 1}, without a heading,` : `“${heading}”${which}`;
   }
 
   /** The unit in which nobody could be so, in words. */
   protected spanOf({ numbers, named }: PlannedColumn): string {
-    return `${Math.min(...numbers)} to ${Math.max(...numbers)} ${named ?? ''}`;
+    return `${numbers[0] ?? ''} to ${numbers.at(-1) ?? ''} ${named ?? ''}`;
   }
 
   /** Where a twin is the first time apart. */
@@ -118,8 +133,8 @@ export class ColumnList {
     if (sound) this.say(column, { ease: `${ease[1]!}-${ease[2]!}`, times });
   }
 
-  protected leaveOut(): void {
-    this.answered.emit({ ...this.answers(), leftOutRightly: true });
+  protected leaveOut(rightly = true): void {
+    this.answered.emit({ ...this.answers(), leftOutRightly: rightly });
   }
 
   protected sayRow(line: number, is: 'size' | 'left-out'): void {

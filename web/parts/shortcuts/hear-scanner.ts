@@ -1,7 +1,7 @@
 import { DestroyRef, inject } from '@angular/core';
 import type { Scanned } from '@neat-measure/contract/stores';
 import { StoresService } from '../../data/stores-service';
-import { ScannerEar, type Listening } from '../../parts/shortcuts/scanner-ear';
+import { ScannerEar, type Listening } from './scanner-ear';
 
 /** Who hears what is scanned. */
 interface Hearing {
@@ -13,6 +13,9 @@ interface Hearing {
   /** How a scanner is listened to now. */
   readonly how: () => Listening;
 }
+
+/** A field that asks for codes or numbers itself says so with this: what is scanned into it stands there. */
+const ASKS_FOR_CODES = 'data-codes';
 
 /** Listens to a scanner for as long as what asks for it lives; fields are listened to before they get their keys. */
 export function hearScanner({ heard, failed, pass, how }: Hearing): ScannerEar {
@@ -26,7 +29,7 @@ export function hearScanner({ heard, failed, pass, how }: Hearing): ScannerEar {
   const listens = (event: KeyboardEvent) => {
     const field = event.target;
     const isField = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;
-    if (isField) ear.listensIn(field, event);
+    if (isField && !field.hasAttribute(ASKS_FOR_CODES)) ear.listensIn(field, event);
   };
   document.addEventListener('keydown', listens, { capture: true });
   inject(DestroyRef).onDestroy(() => {

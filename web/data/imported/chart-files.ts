@@ -5,17 +5,17 @@ import {
   exportWorkbook,
   writeWorkbook,
   LIMITS,
-  sayBroughtProblem,
-  type BroughtTable,
-} from '@neat-measure/core/brought';
-import { BroughtReader, type BroughtQuestion } from './brought-reader';
+  sayImportProblem,
+  type ImportedTable,
+} from '@neat-measure/core/imported';
+import { ImportReader, type ImportQuestion } from './import-reader';
 
-/** What a person brought: tables still to be understood, a whole chart, or something that cannot be taken. */
-export type BroughtFile =
+/** What a person imported: tables still to be understood, a whole chart, or something that cannot be taken. */
+export type ImportedFile =
   | {
       readonly kind: 'tables';
       readonly source: string;
-      readonly tables: readonly BroughtTable[];
+      readonly tables: readonly ImportedTable[];
       readonly remarks: readonly string[];
     }
   | { readonly kind: 'sheet'; readonly source: string; readonly sheet: ChartSheet }
@@ -26,18 +26,18 @@ const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 /** Reads charts from files and pasted blocks, and writes them. Nothing is sent anywhere. */
 @Injectable({ providedIn: 'root' })
 export class ChartFiles {
-  private readonly reader = inject(BroughtReader);
+  private readonly reader = inject(ImportReader);
 
   /**
    * Looks at a file. A file far too large is not even read.
    *
    * @returns what is in it; nothing where the reading was stopped
    */
-  async read(file: File): Promise<BroughtFile | null> {
+  async read(file: File): Promise<ImportedFile | null> {
     const source = file.name;
     const most = Math.max(LIMITS.text, LIMITS.workbook);
     if (file.size > most)
-      return refused(source, sayBroughtProblem({ code: 'too-many-bytes', bytes: file.size, most }));
+      return refused(source, sayImportProblem({ code: 'too-many-bytes', bytes: file.size, most }));
     const bytes = new Uint8Array(await file.arrayBuffer());
     return startsLikeJson(bytes)
       ? readJson(new TextDecoder().decode(bytes), source)
@@ -45,7 +45,7 @@ export class ChartFiles {
   }
 
   /** Looks at a block of text: a chart as JSON, a page, or rows of cells. */
-  async readPasted(text: string, source = 'pasted'): Promise<BroughtFile | null> {
+  async readPasted(text: string, source = 'pasted'): Promise<ImportedFile | null> {
     return /^\s*\{/.test(text) ? readJson(text, source) : this.readTables(text, source);
   }
 
@@ -71,25 +71,25 @@ export class ChartFiles {
     setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
   }
 
-  private async readTables(question: BroughtQuestion, source: string): Promise<BroughtFile | null> {
+  private async readTables(question: ImportQuestion, source: string): Promise<ImportedFile | null> {
     const read = await this.reader.read(question);
     if (read === 'stopped') return null;
     if (read === 'lost')
       return refused(
         source,
-        'The reading of it broke off, and nothing was taken. Look at the network and bring it again, or copy only the table.',
+        'The import stopped and nothing was saved. Check the network and import again, or copy only the table.',
       );
     return read.ok
       ? { kind: 'tables', source, ...read.value }
-      : refused(source, sayBroughtProblem(read.problem));
+      : refused(source, sayImportProblem(read.problem));
   }
 }
 
-function readJson(text: string, source: string): BroughtFile {
+function readJson(text: string, source: string): ImportedFile {
   if (text.length > LIMITS.text)
     return refused(
       source,
-      sayBroughtProblem({ code: 'too-many-bytes', bytes: text.length, most: LIMITS.text }),
+      sayImportProblem({ code: 'too-many-bytes', bytes: text.length, most: LIMITS.text }),
     );
   const sheet = importChartJson(text);
   return sheet.ok
@@ -103,6 +103,6 @@ function startsLikeJson(bytes: Uint8Array): boolean {
   return bytes[first] === 0x7b;
 }
 
-function refused(source: string, ...sentences: string[]): BroughtFile {
+function refused(source: string, ...sentences: string[]): ImportedFile {
   return { kind: 'refused', source, sentences };
 }

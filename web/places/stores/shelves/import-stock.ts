@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { FormsModule } from '@angular/forms';
 import type { Chart } from '@neat-measure/contract';
 import type { KeptGarment } from '@neat-measure/contract/stores';
-import type { BroughtTable } from '@neat-measure/core/brought';
+import type { ImportedTable } from '@neat-measure/core/imported';
 import {
   COMPARTMENT_WORDS,
   planStock,
@@ -17,7 +17,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
 import { finalize, forkJoin } from 'rxjs';
-import { ChartFiles, type BroughtFile } from '../../../data/brought/chart-files';
+import { ChartFiles, type ImportedFile } from '../../../data/imported/chart-files';
 import { ChartService } from '../../../data/chart-service';
 import { Fetched } from '../../../data/fetched';
 import { SendingId } from '../../../data/sending-id';
@@ -32,7 +32,7 @@ const SHOWN = 12;
 
 /** A table of stock from a file or a pasted block: what each column is, what cannot be taken and why, and then all of it. */
 @Component({
-  selector: 'nm-bring-table',
+  selector: 'nm-import-stock',
   imports: [
     ControlName,
     Fetching,
@@ -42,7 +42,7 @@ const SHOWN = 12;
     NzSelectModule,
     NzUploadModule,
   ],
-  templateUrl: './bring-table.html',
+  templateUrl: './import-stock.html',
   styles: `
     .panel {
       padding: 14px 18px;
@@ -61,7 +61,7 @@ const SHOWN = 12;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class BringTable {
+export class ImportStock {
   readonly done = output<void>();
   readonly left = output<void>();
   private readonly service = inject(StoresService);
@@ -73,7 +73,7 @@ export class BringTable {
     (garments) => this.fetchCharts(garments),
   );
   private readonly sheets = signal<ReadonlyMap<string, Chart>>(new Map());
-  protected readonly tables = signal<readonly BroughtTable[]>([]);
+  protected readonly tables = signal<readonly ImportedTable[]>([]);
   /** Which of them, by its place. */
   protected readonly which = signal(0);
   protected readonly table = computed(() => this.tables()[this.which()] ?? null);
@@ -125,7 +125,7 @@ export class BringTable {
 
   protected readonly take = (file: NzUploadFile): boolean => {
     const own = (file.originFileObj ?? file) as unknown as File;
-    void this.files.read(own).then((brought) => this.look(brought));
+    void this.files.read(own).then((imported) => this.look(imported));
     return false;
   };
 
@@ -133,25 +133,25 @@ export class BringTable {
     if (text.trim() !== '') this.look(await this.files.readPasted(text));
   }
 
-  private look(brought: BroughtFile | null): void {
-    if (brought === null) return;
+  private look(imported: ImportedFile | null): void {
+    if (imported === null) return;
     this.trouble.set([]);
-    if (brought.kind !== 'tables') {
+    if (imported.kind !== 'tables') {
       this.tables.set([]);
       this.trouble.set(
-        brought.kind === 'refused'
-          ? brought.sentences
-          : ['That is a chart, and no table of stock. Bring it under Charts.'],
+        imported.kind === 'refused'
+          ? imported.sentences
+          : ['This file is a size chart, not a stock table. Import it under Charts.'],
       );
       return;
     }
-    this.source.set(brought.source);
-    this.remarks.set(brought.remarks);
+    this.source.set(imported.source);
+    this.remarks.set(imported.remarks);
     this.choose(0);
-    this.tables.set(brought.tables);
+    this.tables.set(imported.tables);
   }
 
-  /** Another of the tables that were brought: its columns are others. */
+  /** Another of the tables that were imported: its columns are others. */
   protected choose(which: number): void {
     this.which.set(which);
     this.said.set(new Map());

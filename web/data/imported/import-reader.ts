@@ -1,22 +1,22 @@
 import { computed, Injectable, signal } from '@angular/core';
 import type { Outcome } from '@neat-measure/core';
-import type { BroughtProblem, BroughtTables } from '@neat-measure/core/brought';
-import type { ReadingStage } from '@neat-measure/core/brought-files';
+import type { ImportProblem, ImportedTables } from '@neat-measure/core/imported';
+import type { ReadingStage } from '@neat-measure/core/imported-files';
 
 /** The bytes of a file, or a block of text. */
-export type BroughtQuestion = Uint8Array | string;
-export type BroughtAnswer =
+export type ImportQuestion = Uint8Array | string;
+export type ImportAnswer =
   | { readonly stage: ReadingStage }
-  | { readonly read: Outcome<BroughtTables, BroughtProblem> }
+  | { readonly read: Outcome<ImportedTables, ImportProblem> }
   | { readonly lost: true };
 
 /** What was read; `stopped` by whoever waited; `lost` where the reading broke off by itself. */
-export type ReadingOutcome = Outcome<BroughtTables, BroughtProblem> | 'stopped' | 'lost';
+export type ReadingOutcome = Outcome<ImportedTables, ImportProblem> | 'stopped' | 'lost';
 
 const STAGE_WORDS: Readonly<Record<ReadingStage, string>> = {
-  unpacking: 'Unpacking the workbook',
-  decoding: 'Finding out its letters',
-  'finding-tables': 'Looking for tables',
+  unpacking: 'Opening the workbook',
+  decoding: 'Detecting the encoding',
+  'finding-tables': 'Finding tables',
 };
 
 /**
@@ -24,7 +24,7 @@ const STAGE_WORDS: Readonly<Record<ReadingStage, string>> = {
  * waits can stop it.
  */
 @Injectable({ providedIn: 'root' })
-export class BroughtReader {
+export class ImportReader {
   private readonly stage = signal<ReadingStage | null>(null);
   private readonly running = signal<(() => void) | null>(null);
   /** What is being done, in words; nothing while nothing is read. */
@@ -35,9 +35,9 @@ export class BroughtReader {
   });
 
   /** Reads one thing; whatever was being read is stopped. */
-  read(question: BroughtQuestion): Promise<ReadingOutcome> {
+  read(question: ImportQuestion): Promise<ReadingOutcome> {
     this.stop();
-    const worker = new Worker(new URL('./brought.worker', import.meta.url), { type: 'module' });
+    const worker = new Worker(new URL('./import.worker', import.meta.url), { type: 'module' });
     this.stage.set(null);
     return new Promise((resolve) => {
       const end = (outcome: ReadingOutcome) => {
@@ -46,7 +46,7 @@ export class BroughtReader {
         resolve(outcome);
       };
       const stop = () => end('stopped');
-      worker.onmessage = ({ data }: MessageEvent<BroughtAnswer>) =>
+      worker.onmessage = ({ data }: MessageEvent<ImportAnswer>) =>
         'stage' in data ? this.stage.set(data.stage) : end('read' in data ? data.read : 'lost');
       worker.onerror = () => end('lost');
       this.running.set(stop);

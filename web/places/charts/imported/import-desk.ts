@@ -1,6 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { ChartSheet } from '@neat-measure/core';
+import { sayLeftOut } from '@neat-measure/core/imported';
 import { NzAutocompleteModule } from 'ng-zorro-antd/auto-complete';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
@@ -8,17 +18,20 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { UnitService } from '../../../data/unit-service';
 import { PartRulers } from '../part-rulers';
-import { BroughtStore, type BroughtWithTables, type TableState } from './brought-store';
-import { BroughtTableView } from './brought-table';
+import { ThreeWearers } from '../three-wearers';
+import type { TableState } from '../../../data/imported/plan-tables';
+import { ImportStore, type ImportedWithTables } from './import-store';
+import { ImportedTableView } from './imported-table';
 import { ColumnList } from './column-list';
 
-/** What was brought, as it came, with all it was taken for; what it leaves unsaid is asked before anything is taken. */
+/** What was imported, as it came, with all it was taken for; what it leaves unsaid is asked before anything is taken. */
 @Component({
-  selector: 'nm-brought-desk',
+  selector: 'nm-import-desk',
   imports: [
-    BroughtTableView,
+    ImportedTableView,
     ColumnList,
     PartRulers,
+    ThreeWearers,
     NzAutocompleteModule,
     NzButtonModule,
     NzCheckboxModule,
@@ -26,7 +39,7 @@ import { ColumnList } from './column-list';
     NzPopconfirmModule,
     FormsModule,
   ],
-  templateUrl: './brought-desk.html',
+  templateUrl: './import-desk.html',
   styles: `
     .looked {
       display: grid;
@@ -42,13 +55,24 @@ import { ColumnList } from './column-list';
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class BroughtDesk {
-  readonly brought = input.required<BroughtWithTables>();
+export class ImportDesk {
+  readonly imported = input.required<ImportedWithTables>();
   /** A sheet around the tables as they are read; the rest is said in the draft. */
   readonly read = output<ChartSheet>();
   readonly discarded = output<void>();
-  protected readonly store = inject(BroughtStore);
+  protected readonly store = inject(ImportStore);
   protected readonly units = inject(UnitService);
+
+  /** Whether what is left out is shown. */
+  protected readonly shows = signal(false);
+  /** How much is left out, in words; nothing where all of it is taken. */
+  protected readonly leftOut = computed(() => {
+    const all = this.store.leftOut().map(({ of }) => of);
+    return sayLeftOut({
+      columns: all.flatMap(({ columns }) => columns),
+      lines: all.flatMap(({ lines }) => lines),
+    });
+  });
 
   protected readonly parts = computed(() =>
     this.store
@@ -65,25 +89,33 @@ export class BroughtDesk {
     const offered = read.parts.find((part) => part.offered !== null);
     const together =
       offered !== undefined
-        ? `${offered.name} is offered by ${read.parts[0]!.name.toLowerCase()}, ${offered.sizes.length} in all`
+        ? `${offered.name} depends on the ${read.parts[0]!.name.toLowerCase()}, ${offered.sizes.length} in all`
         : count === null
-          ? 'every one is made with every other'
-          : `${count} of them are made together`;
-    return `It becomes a chart of two parts: ${parts}; ${together}.`;
+          ? 'every combination is made'
+          : `${count} combinations are made`;
+    return `The chart has two parts: ${parts}; ${together}.`;
   });
 
   constructor() {
-    effect(() => this.store.brought.set(this.brought()));
+    effect(() => this.store.imported.set(this.imported()));
   }
 
   protected about(state: TableState, at: number): string {
     const sizes = state.plan.rows.filter(({ role }) => role === 'size').length;
-    if (sizes === 0) return 'nothing in it looks like sizes';
+    if (sizes === 0) return 'no sizes found';
     const twin = this.store.twin(at);
     const unlike =
-      twin === null || twin.twin.same ? '' : `, but size ${twin.twin.size} says otherwise than “${twin.of}”`;
+      twin === null || twin.twin.same ? '' : `, but size ${twin.twin.size} differs from “${twin.of}”`;
     const like = twin?.twin.same === true ? `, the same as “${twin.of}” in another unit` : '';
-    return `${sizes} sizes${like}${unlike}${state.asked ? ', something is asked' : ''}`;
+    return `${sizes} sizes${like}${unlike}${state.asked ? ', has questions' : ''}`;
+  }
+
+  /** As many sizes are drawn as rulers. */
+  protected readonly most = 120;
+
+  /** Stops working it out; where nothing stands to go on with, leaves it. */
+  protected stop(): void {
+    if (!this.store.stop()) this.discarded.emit();
   }
 
   /** Whether anything would be lost with it. */
