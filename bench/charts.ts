@@ -8,8 +8,8 @@ import {
   decidingCodes,
   measurement,
 } from '@neat-measure/core';
-import { planTable, readPlanned } from '@neat-measure/core/brought';
-import { readBroughtFile, readBroughtText } from '@neat-measure/core/brought-files';
+import { planTable, readPlanned } from '@neat-measure/core/imported';
+import { readImportedFile, readImportedText } from '@neat-measure/core/imported-files';
 import { CASES } from '../core/testing/tables/cases';
 import { HOSTILE } from '../core/testing/tables/hostile';
 import { readdirSync, readFileSync } from 'node:fs';
@@ -61,7 +61,7 @@ export async function benchCharts(root: string, say: (line: string) => void): Pr
   const text = `Size,Chest (mm),Hip (mm)\n${rows.join('\n')}`;
   say(
     `import a sheet of 1,900 rows: ${best(5, () => {
-      const read = readBroughtText(text);
+      const read = readImportedText(text);
       if (read.ok) for (const { grid } of read.value.tables) readPlanned(planTable(grid));
     }).toFixed(0)} ms`,
   );
@@ -76,7 +76,7 @@ async function benchFiles(say: (line: string) => void): Promise<void> {
   const read = async (bytes: Uint8Array) => {
     const start = performance.now();
     const before = process.memoryUsage().rss;
-    const found = await readBroughtFile(bytes);
+    const found = await readImportedFile(bytes);
     if (found.ok)
       for (const { grid, name } of found.value.tables) readPlanned(planTable(grid, undefined, { name }));
     return { ms: performance.now() - start, mb: (process.memoryUsage().rss - before) / 1e6 };

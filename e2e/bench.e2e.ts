@@ -12,7 +12,7 @@ test('a jacket is sized and accepted by keyboard alone, and is found again after
   await expect(page.getByRole('heading', { name: 'Natural waist' })).toBeVisible();
   await takeReadings(page, '34', '34 in', '86,5');
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
-  await expect(page.getByText('lies inside M')).toHaveCount(2);
+  await expect(page.getByText('is inside M')).toHaveCount(2);
 
   await page.keyboard.press('Enter');
   await expect(page.getByText('Accepted: M.')).toBeVisible();
@@ -42,7 +42,7 @@ test('what cannot be read is kept in the entry with a message, and a reading can
 }) => {
   await openDocket(page, 'tobias', ['Estuary fleece']);
   await takeReadings(page, '9x8');
-  await expect(page.getByText('“x8” in “9x8” is no unit')).toBeVisible();
+  await expect(page.getByText('“x8” in “9x8” is not a unit')).toBeVisible();
   await expect(page.getByLabel('Chest in cm')).toHaveValue('9x8');
   await page.keyboard.press('Escape');
   await takeReadings(page, '98');
@@ -57,7 +57,7 @@ test('what cannot be read is kept in the entry with a message, and a reading can
 test('two readings that disagree want a third, and the median is taken', async ({ fitter: page }) => {
   await openDocket(page, 'wen', ['Estuary fleece']);
   await takeReadings(page, '94', '99');
-  await expect(page.getByText('5 cm apart, 2 cm allowed: read it a third time.')).toBeVisible();
+  await expect(page.getByText('5 cm apart, 2 cm allowed. Read a third time.')).toBeVisible();
   await takeReadings(page, '94.5');
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
   await expect(page.getByRole('button', { name: 'Chest: 94.5 cm' })).toBeVisible();
@@ -72,7 +72,7 @@ test('a split is decided otherwise, with a reason, by keyboard alone', async ({ 
   await page.keyboard.press('Tab');
   await page.keyboard.press('Space');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Chosen instead: M. Wearer wants it roomier.')).toBeVisible();
+  await expect(page.getByText('Another size chosen: M. Wearer wants it roomier.')).toBeVisible();
 });
 
 test('beyond the range nothing is proposed, and between two sizes both are shown', async ({
@@ -82,7 +82,7 @@ test('beyond the range nothing is proposed, and between two sizes both are shown
   await takeReadings(page, '134', '134', '110', '110');
 
   await expect(
-    page.getByText('Chest 134 cm is 4 cm past the largest size, 2XL. Made to measure is the way on.').first(),
+    page.getByText('Chest 134 cm is 4 cm past the largest size, 2XL. Next: made to measure.').first(),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: /Accept/ })).toHaveCount(0);
   // Past the tape, keys as fast as these with Enter after them would be a code.
@@ -110,20 +110,40 @@ test('readings taken without a network are kept on the device and sent later', a
   await openDocket(page, 'farah', ['Estuary fleece']);
   await page.route('**/api/acts', (route) => route.abort());
   await takeReadings(page, '98');
-  await expect(page.getByText('1 act waits to be sent; kept on this device.')).toBeVisible();
+  await expect(page.getByText('1 change to send, saved on this device.')).toBeVisible();
   await expect(page.getByText('1 reading left')).toBeVisible();
   const sent = page.waitForResponse((response) => response.url().includes('/api/acts') && response.ok());
   await page.unroute('**/api/acts');
   await page.reload();
   await sent;
-  await expect(page.getByText('to be sent; kept on this device')).toHaveCount(0);
+  await expect(page.getByText('to send, saved on this device')).toHaveCount(0);
   await expect(page.getByText('1 reading left')).toBeVisible();
 });
 
 test('? lists the keys', async ({ fitter: page }) => {
   await openDocket(page, 'lucia', ['Estuary fleece']);
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toContainText('take the reading, or go on');
+  await expect(page.getByRole('dialog')).toContainText('take the reading, or continue');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
+test('a unit that is clicked leaves the arrows to the work, and one that is reached by key leaves Tab to the page', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'Ilse Arrow', ['Ranger field jacket', 'Estuary fleece']);
+  await takeReadings(page, '98', '98', '86', '86');
+  const heading = page.getByRole('heading', { level: 1 });
+  await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
+  await page.getByRole('radio', { name: 'in', exact: true }).click();
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await expect(heading).toHaveText('Estuary fleece');
+  await expect(page.getByRole('radio', { name: 'in', exact: true })).toBeChecked();
+  await page.getByRole('radio', { name: 'in', exact: true }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'cm', exact: true })).toBeChecked();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('radio', { name: 'cm', exact: true })).not.toBeFocused();
 });

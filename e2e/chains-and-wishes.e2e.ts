@@ -9,7 +9,7 @@ test('a chain is one tape: marks in a row, asked about out of order, taken back 
   await takeReadings(page, '18', '27', '34');
   await expect(heading).toHaveText('Front to waist');
   await takeReadings(page, '30');
-  await expect(page.getByText('does not lie beyond the mark before it, underbust')).toBeVisible();
+  await expect(page.getByText('is not beyond the mark before it, underbust')).toBeVisible();
   await expect(heading).toHaveText('Front to waist');
   await takeReadings(page, '44');
   // The second round runs down the same chain.
@@ -44,7 +44,7 @@ test('wishes are typed and pointed at, stand on the docket, and are no value of 
   await page.keyboard.press('Enter');
   await expect(page.getByText('noted: 45 cm, pointed at')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'All taken' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'All readings taken' })).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByText('noted: 45 cm, pointed at')).toBeVisible();
   await page.goto(
@@ -59,7 +59,7 @@ test('the record of a person is plotted, is due by age, and goes out as a table'
 }) => {
   await page.keyboard.press('Control+k');
   await page.keyboard.type('Linnea');
-  await page.getByText('The record of Linnea Osei-Harrow').click();
+  await page.getByText('Record of Linnea Osei-Harrow').click();
   await expect(page.getByText('due to be measured again')).toBeVisible();
   await page.getByRole('button', { name: /^Height/ }).click();
   await expect(page.getByRole('cell', { name: '151.8 cm' })).toBeVisible();
@@ -67,7 +67,7 @@ test('the record of a person is plotted, is due by age, and goes out as a table'
   const born = page.getByLabel('Born in');
   await born.fill('1990-3');
   await born.press('Tab');
-  await expect(page.getByText('Write the year and the month, as 2009-04.')).toBeVisible();
+  await expect(page.getByText('Enter year and month, such as 2009-04.')).toBeVisible();
   await born.fill('1990-03');
   await born.press('Tab');
   await expect(page.getByText('36 years old')).toBeVisible();
@@ -76,7 +76,7 @@ test('the record of a person is plotted, is due by age, and goes out as a table'
   await born.press('Tab');
   await expect(page.getByText('16 years old')).toBeVisible();
   const table = await page.request.get(
-    await page.getByRole('link', { name: 'as a table' }).getAttribute('href').then(String),
+    await page.getByRole('link', { name: 'CSV', exact: true }).getAttribute('href').then(String),
   );
   expect(await table.text()).toContain('height,Height,1517.5,mm');
 });
@@ -86,11 +86,11 @@ test('a house’s protocol says where its waist is, and a chain is added to it a
 }) => {
   await page.goto('/bench/protocols');
   await page.getByRole('button', { name: 'Headwear' }).click();
-  await page.getByRole('button', { name: 'Copy and change' }).click();
+  await page.getByRole('button', { name: 'Copy and edit' }).click();
   await page.getByLabel('Name', { exact: true }).fill('By the navel');
   await chooseFrom(page, 'Where the waist is', 'at the navel');
-  await chooseFrom(page, 'Add a chain: one tape, its marks read in passing', /Down the side/);
-  await page.getByRole('button', { name: 'Save the protocol' }).click();
+  await chooseFrom(page, 'Add chain: one tape placing read at several marks', /Down the side/);
+  await page.getByRole('button', { name: 'Save protocol' }).click();
   await expect(page.getByRole('heading', { name: 'By the navel' })).toBeVisible();
   await expect(
     page.getByText('The tape is laid 2 times for 7 measurements: 5 are read in passing.'),

@@ -24,7 +24,7 @@ test('every flag waits on the exceptions until it is decided by keyboard', async
   await expect(page.getByText('Accepted: 12.')).toBeVisible();
   await page.goto('/bench/exceptions');
   await expect(page.getByRole('heading', { name: 'Exceptions' })).toBeVisible();
-  await expect(page.getByText('Looking through the dockets')).toBeHidden();
+  await expect(page.getByText('Loading exceptions')).toBeHidden();
   await expect(flags).toHaveCount(0);
 });
 
@@ -35,17 +35,17 @@ test('a garment is put off, sized up with a reason, and keeps its decision when 
   await takeReadings(page, '98', '98', '86', '86');
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
   await page.keyboard.press('l');
-  await expect(page.getByText('Put off until the wearer comes back.')).toBeVisible();
+  await expect(page.getByText('Postponed until the wearer returns.')).toBeVisible();
   await page.keyboard.press('ArrowUp');
   await expect(page.getByRole('radio', { name: /^L/ })).toBeChecked();
   await page.getByLabel('Thick layers beneath').click();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Chosen instead: L.')).toBeVisible();
+  await expect(page.getByText('Another size chosen: L.')).toBeVisible();
   await page.getByRole('button', { name: 'Natural waist: 86 cm' }).click();
   await page.keyboard.press('r');
   await page.keyboard.press('r');
   await takeReadings(page, '92', '92');
-  await expect(page.getByText('It was decided when the proposal was M')).toBeVisible();
+  await expect(page.getByText('Decided when the proposal was M')).toBeVisible();
 });
 
 test('below the range the nearest size is taken knowingly, with a reason, and never by the key that accepts', async ({
@@ -59,9 +59,9 @@ test('below the range the nearest size is taken knowingly, with a reason, and ne
   await expect(page.getByRole('button', { name: /Accept/ })).toHaveCount(0);
   await page.keyboard.press('o');
   await expect(page.getByRole('radio', { name: /^XS/ })).toBeChecked();
-  await page.getByLabel('Reason in your own words').fill('Worn over a thick jersey');
+  await page.getByLabel('Another reason').fill('Worn over a thick jersey');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Chosen instead: XS.')).toBeVisible();
+  await expect(page.getByText('Another size chosen: XS.')).toBeVisible();
 });
 
 test('a house rule and a fit are put in the place of the chart’s for one garment, and kept', async ({
@@ -94,6 +94,6 @@ test('a reading that was taken otherwise than a chart wants is said, and never c
   await takeReadings(page, '88', '88');
   await page.keyboard.press('d');
   await expect(
-    page.getByText('Natural waist was taken touching, not pressing; this chart wants it drawn tight.'),
+    page.getByText('Natural waist was taken touching, not pressing; this chart asks for it drawn tight.'),
   ).toBeVisible();
 });

@@ -1,5 +1,6 @@
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
+import { housed } from './house';
 
 export { expect };
 
@@ -7,7 +8,7 @@ export { expect };
  * A page that stays clean: no error on the console and no request off this machine. Every
  * path is walked on one.
  */
-export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter: Page }>({
+export const test = housed.extend<{ allowErrors: (pattern: RegExp) => void; fitter: Page }>({
   /** Runs on every page by itself; a path that makes the browser complain on purpose says what about. */
   allowErrors: [
     async ({ page, baseURL }, use) => {
@@ -15,7 +16,7 @@ export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter
       const allowed: RegExp[] = [];
       page.on('console', (message) => {
         if (message.type() === 'error' && !allowed.some((pattern) => pattern.test(message.text())))
-          wrong.push(`console: ${message.text()}`);
+          wrong.push(`console: ${message.text()} (${message.location().url})`);
       });
       page.on('pageerror', (error) => wrong.push(`page: ${error.message}`));
       page.on('request', (request) => {
@@ -34,7 +35,7 @@ export const test = base.extend<{ allowErrors: (pattern: RegExp) => void; fitter
     const answer = await page.request.post('/api/session', { data, headers: { origin: baseURL! } });
     expect(answer.status()).toBe(200);
     await page.goto('/');
-    await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'New docket' })).toBeVisible();
     await use(page);
   },
 });
@@ -139,12 +140,13 @@ export async function takeReadings(page: Page, ...readings: readonly string[]): 
 }
 
 /** Chooses from a list of the library's: the field itself opens it, what it shows lies over it; opened again where what came meanwhile has closed it. */
-export async function chooseFrom(page: Page, label: string, option: string | RegExp): Promise<void> {
+export async function chooseFrom(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
   const field = page.locator('nz-select', { has: page.getByLabel(label, { exact: true }) });
   const wanted = page.locator('nz-option-item').filter({ hasText: option });
   await expect(async () => {
     if (!(await wanted.first().isVisible())) await field.click();
-    await wanted.click({ timeout: 2_000 });
+    // What is chosen may keep the page busy; that is no reason to choose it again.
+    await wanted.click({ timeout: 10_000, noWaitAfter: true });
   }).toPass({ intervals: [50] });
 }
 
@@ -156,15 +158,21 @@ export async function scans(page: Page, code: string): Promise<void> {
 /** Takes some of a garment that is counted into the stores, so that a path never waits for what others have taken. */
 export async function stockUp(page: Page, garment: string, labels: readonly string[]): Promise<void> {
   const headers = { origin: new URL(page.url()).origin };
-  const kept = (await (await page.request.get('/api/stores/keeping')).json()) as {
+  const kept = (await (await page.request.get('/api/stores/keeping', { maxRetries: 2 })).json()) as {
     garment: string;
     seriesId: string;
   }[];
-  const [room] = (await (await page.request.get('/api/stores/rooms')).json()) as { id: string }[];
+  const [room] = (await (await page.request.get('/api/stores/rooms', { maxRetries: 2 })).json()) as {
+    id: string;
+  }[];
   for (const label of labels) {
     const { seriesId } = kept.find((one) => one.garment === garment)!;
     const data = { seriesId, label, roomId: room!.id, count: 3, pieces: [] };
-    const answer = await page.request.put(`/api/stores/receipts/${uuidv7()}`, { data, headers });
+    const answer = await page.request.put(`/api/stores/receipts/${uuidv7()}`, {
+      data,
+      headers,
+      maxRetries: 2,
+    });
     expect(answer.status()).toBe(200);
   }
 }

@@ -12,7 +12,7 @@ test('a kit goes by keyboard from name to issued, and its sheets are printed and
   if (!(await page.getByRole('button', { name: /Warden trousers .*accepted ✓/ }).isVisible()))
     await page.keyboard.press('Enter');
   await page.keyboard.press('i');
-  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 garments to hand over' })).toBeVisible();
   await expectAccessible(page, 'handing over');
   // What the stores have is asked once, and not over and over.
   const asked: string[] = [];
@@ -21,24 +21,39 @@ test('a kit goes by keyboard from name to issued, and its sheets are printed and
   expect(asked.filter((url) => url.endsWith('/stock'))).toEqual([]);
   // Nobody has signed yet.
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Have the wearer sign');
+  await expect(page.getByRole('alert')).toContainText('A signature is missing');
   await page.keyboard.press('2');
-  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
   await page.keyboard.press('2');
   await page.keyboard.press('w');
+  // Enter presses the button and follows the link that has the keys; it hands nothing over besides.
+  await page.getByRole('button', { name: 'other signer' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
+  await expect(page.getByLabel('Signed by')).toBeFocused();
+  await page.getByRole('button', { name: /Isolde Keeps signs$/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /✓ Isolde Keeps signs$/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Record' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/log\/person\//);
+  await page.goBack();
+  await expect(page.getByRole('button', { name: /Handing over$/ })).toBeVisible();
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { name: '2 garments to hand over' })).toBeVisible();
+  await page.keyboard.press('w');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
   await expect(page.getByRole('button', { name: /Ranger field jacket M issued ✓/ })).toBeVisible();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   for (const sheet of ['sizes.pdf', 'labels.pdf']) {
     const answer = await page.request.get(`/api/dockets/${id}/${sheet}`);
     expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf']);
   }
-  await page.getByText('Print or post').click();
-  await page.getByLabel('Into the outbox, to').fill('isolde@brackwater.example');
-  await page.getByRole('button', { name: 'The sizes' }).click();
+  await page.getByText('Print or send').click();
+  await page.getByLabel('Send to').fill('isolde@brackwater.example');
+  await page.getByRole('button', { name: 'Send sizes' }).click();
   await expect(
-    page.getByText(/It lies in the outbox as .*\.eml\. Nothing has left this machine\./),
+    page.getByText(/Saved in the outbox as .*\.eml\. Nothing has left this machine\./),
   ).toBeVisible();
   // As it was left, for whoever opens it next.
   await page.reload();
@@ -56,7 +71,7 @@ test('a vest goes to nobody untried without a reason, and a hire has an end', as
     await expect(parts.first()).toBeVisible();
     for (let part = 0; part < (await parts.count()) - 1; part++)
       await parts.nth(part).getByRole('radio').first().click({ force: true });
-    await page.getByLabel('Reason in your own words').fill('As last year');
+    await page.getByLabel('Another reason').fill('As last year');
     await page.keyboard.press('Enter');
     await expect(
       page.getByRole('button', { name: new RegExp(`${garment} .*chosen instead ✓`) }),
@@ -66,19 +81,19 @@ test('a vest goes to nobody untried without a reason, and a hire has an end', as
   await page.keyboard.press('i');
   // Nothing of that size is there: they bring their own.
   for (let garment = 0; garment < 2; garment++)
-    await page.getByRole('button', { name: 'it is not from the stores' }).first().click();
-  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+    await page.getByRole('button', { name: 'not from the stores' }).first().click();
+  await expect(page.getByRole('heading', { name: '2 garments to hand over' })).toBeVisible();
   await expect(page.getByText('hired out')).toBeVisible();
   await page.keyboard.press('w');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('looked at on the wearer before it goes');
-  await page.getByLabel(/Why Saltmarsh vest goes without/).fill('Posted to the outer station');
+  await expect(page.getByRole('alert')).toContainText('must be checked on the wearer before handing over');
+  await page.getByLabel(/Why Saltmarsh vest was not tried on/).fill('Posted to the outer station');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await expect(page.getByRole('button', { name: /Saltpan waders .*hired out ✓.*until/ })).toBeVisible();
-  await page.locator('li', { hasText: 'Saltpan waders' }).getByRole('button', { name: 'Take back' }).click();
+  await page.locator('li', { hasText: 'Saltpan waders' }).getByRole('button', { name: 'Return' }).click();
   await expect(page.getByText('the hire is over')).toBeVisible();
-  await chooseFrom(page, 'It goes', 'to be washed and dried');
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await chooseFrom(page, 'Return to', 'washing and drying');
+  await page.getByRole('button', { name: 'Return garment' }).click();
   await expect(page.getByRole('button', { name: /Saltpan waders .*came back/ })).toBeVisible();
 });
 
@@ -90,22 +105,22 @@ test('what is not there is tried in the nearest that is, and a wearer signs with
   await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
   await page.keyboard.press('Enter');
   await page.keyboard.press('i');
-  await page.getByRole('button', { name: /^Try L \(\d there, \d+ %\)/ }).click();
+  await page.getByRole('button', { name: /^Try L \(\d in stock, \d+ %\)/ }).click();
   await expect(page.locator('[data-on]')).toHaveText('L');
   await page.keyboard.press('a');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Kept: L.')).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
-  const pad = page.getByRole('img', { name: 'Or written here by finger or pen' });
+  await expect(page.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
+  const pad = page.getByRole('img', { name: 'Sign by finger or pen' });
   const box = (await pad.boundingBox())!;
   await page.mouse.move(box.x + 20, box.y + 40);
   await page.mouse.down();
   for (let at = 0; at < 12; at++) await page.mouse.move(box.x + 20 + at * 15, box.y + 40 + (at % 2) * 20);
   await page.mouse.up();
-  await expect(page.getByRole('button', { name: 'wipe' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Clear' })).toBeVisible();
   await page.getByRole('button', { name: 'Hand over' }).click();
-  await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
 });
 
 test('a scanner at handing over ticks what is in the hand, and is never taken for commands', async ({
@@ -121,36 +136,36 @@ test('a scanner at handing over ticks what is in the hand, and is never taken fo
   const codeOf = (label: string) => found.items.find((one) => one.label === label)!.code;
   // At the tape, where no letter of it passes steps over, and no digit of it is a reading.
   await scans(page, codeOf('M'));
-  await expect(page.getByText('Scanned: Ranger field jacket M. At Handing over it is ticked.')).toBeVisible();
+  await expect(page.getByText('Scanned: Ranger field jacket M. Tick it at Handing over.')).toBeVisible();
   await expect(page.locator('#entry')).toHaveValue('');
   await takeReadings(page, '97', '85', '85', '86', '86', '79', '79');
   // While deciding, too: M in it is not made to measure.
   await scans(page, codeOf('M'));
-  await expect(page.getByText('Scanned: Ranger field jacket M. At Handing over it is ticked.')).toBeVisible();
+  await expect(page.getByText('Scanned: Ranger field jacket M. Tick it at Handing over.')).toBeVisible();
   await expect(page.getByText('to be made to measure')).toHaveCount(0);
   await page.keyboard.press('a');
   await expect(page.getByText('accepted ✓').first()).toBeVisible();
   if (!(await page.getByRole('button', { name: /Warden trousers .*accepted ✓/ }).isVisible()))
     await page.keyboard.press('Enter');
   await page.keyboard.press('i');
-  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 garments to hand over' })).toBeVisible();
   await page.keyboard.press('1');
-  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
   // Another size than the wearer's is told, and goes to nobody; no digit of it is a command.
   await scans(page, codeOf('L'));
-  await expect(page.getByText('This is L. The wearer goes with M.')).toBeVisible();
-  await expect(page.getByRole('heading', { name: '1 garment goes' })).toBeVisible();
+  await expect(page.getByText('This is L. The wearer’s size is M.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
   await scans(page, codeOf('M'));
-  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 garments to hand over' })).toBeVisible();
   // In the field of the signature, too.
-  await page.getByRole('button', { name: 'somebody else signs' }).click();
+  await page.getByRole('button', { name: 'other signer' }).click();
   await page.keyboard.type('Runa', { delay: 90 });
   await scans(page, codeOf('L'));
-  await expect(page.getByText('This is L. The wearer goes with M.')).toBeVisible();
-  await expect(page.getByRole('heading', { name: '2 garments go' })).toBeVisible();
+  await expect(page.getByText('This is L. The wearer’s size is M.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 garments to hand over' })).toBeVisible();
   await page.keyboard.type(' Scanned', { delay: 90 });
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Everything is handed over' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
 });
 
 test('by touch on a tablet one gets from preparing to handing over', async ({ fitter: page }) => {

@@ -6,7 +6,7 @@ test.describe('the house', () => {
     browser,
     baseURL,
   }) => {
-    await page.getByRole('link', { name: /what is yours/ }).click();
+    await page.getByRole('link', { name: /^House and account/ }).click();
     await page.getByRole('link', { name: 'People' }).click();
     const signIn = `maelis-${Date.now()}`;
     await page.getByLabel('Name', { exact: true }).fill('Maelis Thorne');
@@ -21,13 +21,13 @@ test.describe('the house', () => {
     await other.getByLabel('Code').fill(code!);
     await other.getByLabel('New passphrase').fill('password1234');
     await other.keyboard.press('Enter');
-    await expect(other.getByRole('alert')).toContainText('easily guessed');
+    await expect(other.getByRole('alert')).toContainText('easy to guess');
     await other.getByLabel('New passphrase').fill('sandbar-kettle-moth');
     await other.keyboard.press('Enter');
-    await expect(other.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
+    await expect(other.getByRole('heading', { name: 'New docket' })).toBeVisible();
     await other.goto('/charts');
     await expect(other.getByRole('button', { name: 'by kind' })).toBeVisible();
-    await expect(other.getByText('Drop a size table here')).toHaveCount(0);
+    await expect(other.getByText('Drop a size chart here')).toHaveCount(0);
     await other.goto('/house/you');
     await expect(other.getByRole('link', { name: 'People' })).toHaveCount(0);
 
@@ -51,7 +51,7 @@ test.describe('the house', () => {
     await page.getByLabel('Your passphrase').fill('low-tide-table');
     await page.getByLabel('Four to eight digits').fill('27182818');
     await page
-      .getByRole('button', { name: /^(Set|Change) it$/ })
+      .getByRole('button', { name: /^(Set|Change) code$/ })
       .last()
       .click();
     await expect(page.getByText('Your bench code is set.')).toBeVisible();
@@ -60,24 +60,24 @@ test.describe('the house', () => {
     await bench.getByLabel('Sign-in name').fill('tiernan');
     await bench.getByLabel('Passphrase').fill('slack-water-bell');
     await bench.keyboard.press('Enter');
-    await bench.getByRole('button', { name: 'Change hands' }).click();
+    await bench.getByRole('button', { name: 'Switch fitter' }).click();
     await bench.getByRole('radio', { name: 'Odalys Wren' }).click();
-    await bench.getByLabel('Their code').fill('0000');
+    await bench.getByLabel('Bench code').fill('0000');
     await bench.keyboard.press('Enter');
-    await expect(bench.getByRole('alert')).toContainText('not their code');
-    await bench.getByLabel('Their code').fill('27182818');
+    await expect(bench.getByRole('alert')).toContainText('not that fitter’s code');
+    await bench.getByLabel('Bench code').fill('27182818');
     await bench.keyboard.press('Enter');
     await expect(bench.getByRole('link', { name: /Odalys Wren/ })).toBeVisible();
 
     await bench.goto('/bench');
     await chooseWearer(bench, 'maren');
     await bench.getByRole('checkbox', { name: 'Ranger field jacket' }).check();
-    await bench.getByRole('button', { name: 'Open the docket' }).click();
+    await bench.getByRole('button', { name: 'Open docket' }).click();
     await expect(bench.getByRole('button', { name: 'Begin' })).toBeVisible();
     const id = /bench\/([0-9a-f-]+)/.exec(bench.url())![1]!;
     await bench.goto(`/log/${id}`);
     await expect(bench.getByText(/^Odalys Wren opened/)).toBeVisible();
-    await bench.getByRole('button', { name: 'Change hands' }).click();
+    await bench.getByRole('button', { name: 'Switch fitter' }).click();
     await bench.getByRole('button', { name: 'Back to Tiernan Oake' }).click();
     await expect(bench.getByRole('link', { name: /Tiernan Oake/ })).toBeVisible();
     await bench.context().close();
@@ -98,15 +98,15 @@ test.describe('the house', () => {
               type: '/problems/unavailable',
               title: 'Not available',
               status: 503,
-              detail: 'The database does not answer just now.',
+              detail: 'The database does not answer.',
             }),
           })
         : route.continue(),
     );
     await page.goto('/log');
     await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
-    await page.getByRole('button', { name: 'Try now' }).click();
-    await expect(page.getByText('The database does not answer just now.')).toBeVisible();
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByText('The database does not answer.')).toBeVisible();
     away = false;
     await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible();
   });
@@ -121,24 +121,24 @@ test('what happened stands in the house log, and a person is erased with all tha
   await page.keyboard.type(name);
   await page.getByRole('option', { name: new RegExp(`Add .*${name}`) }).click();
   await page.getByRole('checkbox', { name: 'Ranger field jacket' }).check();
-  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Open docket' }).click();
   await expect(page.getByRole('button', { name: 'Begin' })).toBeVisible();
   const id = /bench\/([0-9a-f-]+)/.exec(page.url())![1]!;
 
   await page.goto('/log/house');
-  await expect(page.getByText('Odalys Wren kept a wearer.').first()).toBeVisible();
+  await expect(page.getByText('Odalys Wren saved a wearer.').first()).toBeVisible();
   await expect(page.getByText(`name: ${name}`).first()).toBeVisible();
 
   await page.goto(`/log/${id}`);
-  await page.getByRole('button', { name: 'erase it' }).click();
+  await page.getByRole('button', { name: 'Erase', exact: true }).click();
   await page.getByRole('button', { name: `Erase ${name}` }).click();
-  await expect(page.getByRole('alert')).toContainText('so that nobody else is erased');
-  await page.getByLabel('Name of whom is to be erased').fill(name);
+  await expect(page.getByRole('alert')).toContainText('so that no other wearer is erased');
+  await page.getByLabel('Name of the wearer to erase').fill(name);
   await page.getByRole('button', { name: `Erase ${name}` }).click();
   await expect(page.getByRole('heading', { name: 'Log', exact: true })).toBeVisible();
   await expect(page.getByText(name)).toHaveCount(0);
   await page.goto('/log/house');
   await expect(page.getByText('Odalys Wren erased a wearer.').first()).toBeVisible();
   await expect(page.getByText(`name: ${name}`)).toHaveCount(0);
-  await expect(page.getByText('cannot be read any more').first()).toBeVisible();
+  await expect(page.getByText('about a wearer who has been erased').first()).toBeVisible();
 });

@@ -82,24 +82,24 @@ test('a kit is made in Charts, offered on the Bench, and taken out again', async
     await parka.click({ timeout: 2_000 });
   }).toPass({ intervals: [100] });
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Keep the kit' }).click();
-  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save kit' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
   await page.goto('/bench');
   await page.getByRole('button', { name: /Storm watch$/ }).click();
   await expect(page.getByRole('list', { name: 'Ticked' })).toContainText('Harbour parka');
   await page.goto('/charts/kits');
   await page.getByRole('button', { name: /Storm watch/ }).click();
-  await page.getByRole('button', { name: 'Take the kit out' }).click();
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Delete kit' }).click();
+  await page.locator('.ant-popover').getByRole('button', { name: 'Delete kit' }).click();
   await expect(page.getByRole('button', { name: /Storm watch/ })).toHaveCount(0);
 });
 
 test('anything is gone to, and done, by typing', async ({ fitter: page }) => {
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('how we');
-  await expect(page.getByRole('option', { name: /House: how we size/ })).toBeVisible();
+  await page.keyboard.type('sizing');
+  await expect(page.getByRole('option', { name: /House: sizing rules/ })).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'How we size' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Sizing rules' })).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('tidewall');
   await expect(page.getByRole('option', { name: /Tidewall vest/ })).toBeVisible();
@@ -114,14 +114,14 @@ test('anything is gone to, and done, by typing', async ({ fitter: page }) => {
 test('a list that is left before it has opened takes no keys of the next', async ({ fitter: page }) => {
   for (let times = 0; times < 3; times++) {
     await page.keyboard.press('Control+k');
-    await page.keyboard.type('how we');
-    await expect(page.getByRole('option', { name: /House: how we size/ })).toBeVisible();
+    await page.keyboard.type('sizing');
+    await expect(page.getByRole('option', { name: /House: sizing rules/ })).toBeVisible();
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'How we size' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Sizing rules' })).toBeVisible();
     await page.keyboard.press('/');
     await page.keyboard.type('stores: orders');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'To be ordered' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'To order' })).toBeVisible();
   }
 });
 
@@ -140,8 +140,8 @@ test('what was done last is taken back with one key, act by act', async ({ fitte
   await page.reload();
   await expect(page.getByText('Last: read natural waist: 86 cm.')).toBeVisible();
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('take back');
-  await expect(page.getByRole('option', { name: /Take back what was done last/ })).toBeVisible();
+  await page.keyboard.type('undo the last');
+  await expect(page.getByRole('option', { name: /Undo the last act/ })).toBeVisible();
 });
 
 test('the maker’s arithmetic is changed on forms and worked through with an example', async ({
@@ -150,29 +150,29 @@ test('the maker’s arithmetic is changed on forms and worked through with an ex
   await page.goto('/charts');
   await page.getByLabel('Find a chart').fill('tidewall');
   await page.getByRole('button', { name: /Tidewall vest/ }).click();
-  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('button', { name: 'Edit chart' }).click();
   await page.getByRole('tab', { name: 'Arithmetic' }).click();
   await page.getByLabel('Widest girth, cm').fill('91.4');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/widest girth 36 \+ overlap 3 = 39 in/)).toBeVisible();
   const first = page.getByRole('region', { name: 'Total girth with overlap' });
-  await first.getByRole('button', { name: 'Add a step' }).click();
+  await first.getByRole('button', { name: 'Add step' }).click();
   await expect(first.getByRole('alert')).toContainText('at least 2');
-  await expect(page.getByRole('button', { name: 'Keep as version 2' })).toBeDisabled();
-  await expect(page.getByText('On “Arithmetic” something cannot be read yet.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save as version 2' })).toBeDisabled();
+  await expect(page.getByText('“Arithmetic” has a mistake.')).toBeVisible();
   await chooseFrom(page, 'Step 2 of Total girth with overlap', 'round');
   await page.getByLabel('a whole, or the offered, step 2 of Total girth with overlap').fill('2 in');
   await page.keyboard.press('Tab');
   await chooseFrom(page, 'which way, step 2 of Total girth with overlap', 'up to');
   await expect(first.getByText(/39 in, up to a whole 2 in: 40 in/)).toBeVisible();
-  await page.getByRole('tab', { name: 'Made together' }).click();
+  await page.getByRole('tab', { name: 'Combinations' }).click();
   const grid = page.getByRole('region', { name: 'Front width with Back width' });
   const box = grid.getByRole('checkbox').first();
   const before = await box.isChecked();
   await box.click();
   await expect(box).toBeChecked({ checked: !before });
-  await page.getByRole('button', { name: 'Keep as version 2' }).click();
-  await expect(page.getByText('Tidewall vest is on the shelf.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save as version 2' }).click();
+  await expect(page.getByText('Tidewall vest is saved.')).toBeVisible();
   await page.getByRole('tab', { name: 'Versions' }).click();
   await expect(page.getByText('Version 2', { exact: true })).toBeVisible();
 });

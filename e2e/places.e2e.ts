@@ -8,7 +8,7 @@ test.describe('at tablet size, by touch', () => {
   test('a fleece is sized and accepted', async ({ fitter: page }) => {
     await page.getByRole('option', { name: /Anneliese/ }).tap();
     await page.getByRole('checkbox', { name: /Estuary fleece/ }).tap();
-    await page.getByRole('button', { name: 'Open the docket' }).tap();
+    await page.getByRole('button', { name: 'Open docket' }).tap();
     await page.getByRole('button', { name: 'Begin' }).tap();
     await page.getByLabel('Chest in cm').tap();
     await page.keyboard.type('98');
@@ -65,7 +65,7 @@ test('no place has an accessibility violation; each holds at 200 %, with forced 
   await page.goto('/log');
   await page.keyboard.press('Control+k');
   await page.keyboard.type('Linnea');
-  await page.getByText('The record of Linnea Osei-Harrow').click();
+  await page.getByText('Record of Linnea Osei-Harrow').click();
   await expect(page.locator('nm-value-plot svg')).toBeVisible();
   await check('the record of a person');
 });
@@ -80,7 +80,7 @@ test('an old link and a wrong passphrase get plain words', async ({ page, allowE
   await page.keyboard.type('spring-tide');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toHaveText(
-    'The name and passphrase do not belong together. Check both and try again.',
+    'The name and passphrase do not match. Check both and try again.',
   );
   await page.getByLabel('Passphrase').fill('low-tide-table');
   await page.keyboard.press('Enter');

@@ -1,11 +1,11 @@
 import { defineConfig } from '@playwright/test';
 import { availableParallelism } from 'node:os';
 
-/** The real interface over the real server and database, which tools/test.mjs starts before. */
+/** The real interface over the real server and database; every file has a house of its own, see house.ts. */
 export default defineConfig({
   testDir: '.',
   testMatch: '**/*.e2e.ts',
-  // One server and database for all, as in a hall: two fitters at once where the machine has the cores.
+  // Two files at once where the machine has the cores.
   workers: Math.min(2, availableParallelism()),
   fullyParallel: false,
   retries: 0,
@@ -16,7 +16,6 @@ export default defineConfig({
   outputDir: '../.build/e2e',
   reporter: [['list'], ['json', { outputFile: process.env['TALLY_FILE'] ?? '../.build/e2e.json' }]],
   use: {
-    baseURL: process.env['E2E_URL'],
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
     launchOptions: {

@@ -39,15 +39,16 @@ const BODY: Readonly<Record<string, string>> = {
 test('bespoke by post is measured on a phone by touch, with the server gone half-way', async ({
   fitter: page,
   browser,
+  house,
 }) => {
   test.setTimeout(150_000);
-  await openDocket(page, 'maren', ['Bespoke by post']);
+  await openDocket(page, 'maren', ['Made to measure by post']);
   await page.getByRole('button', { name: 'Link for the wearer' }).click();
   const path = new URL((await page.locator('a[href*="/self/"]').getAttribute('href'))!).pathname;
 
   // Another instance of the server on the same database, which can go away without taking the others along.
   const env = {
-    DATABASE_URL: process.env['E2E_DATABASE_URL']!,
+    DATABASE_URL: house.databaseUrl,
     PORT: String(await freePort()),
     WEB_ROOT: fileURLToPath(new URL('../web/dist/browser', import.meta.url)),
     LOG_LEVEL: 'error',
@@ -95,22 +96,22 @@ test('bespoke by post is measured on a phone by touch, with the server gone half
   for (const button of await self.getByRole('button').all())
     expect((await button.boundingBox())?.height ?? 44).toBeGreaterThanOrEqual(44);
   let screens = 0;
-  for (; (await heading.textContent()) !== 'Look it over'; screens++) {
+  for (; (await heading.textContent()) !== 'Check your measurements'; screens++) {
     // Half-way the server goes; the way through goes on.
     if (screens === 20) await server.stop();
     if ((await heading.textContent()) === 'Down the arm') {
       await fill({ ...BODY, 'shoulder-to-knuckle': '57' });
       await self.getByRole('button', { name: 'Next' }).tap();
-      await expect(self.getByText('does not lie beyond the mark before it, wrist bone')).toBeVisible();
+      await expect(self.getByText('is not beyond the mark before it, wrist bone')).toBeVisible();
     }
     await fill();
     await next();
   }
   // Every placing twice, the marks of a chain on one screen.
   expect(screens).toBe(44);
-  await expect(self.getByText('28 of 28 taken')).toBeVisible();
+  await expect(self.getByText('28 of 28 measured')).toBeVisible();
   await self.getByRole('button', { name: 'Send to the fitter' }).tap();
-  await expect(self.getByText('is sent by itself as soon as it')).toBeVisible();
+  await expect(self.getByText('sent automatically when the server is back')).toBeVisible();
 
   // It comes back where it was, and what waited on the phone is sent.
   const back = await startServer({ ...env, PORT: String(server.port), PORT_MAY_MOVE: 'false' });
@@ -141,13 +142,13 @@ test('what is wished for is asked on the wearer’s page, and taken over by the 
   await self.goto(path);
   await self.getByRole('button', { name: 'Begin' }).tap();
   const heading = self.getByRole('heading', { level: 1 });
-  for (let screens = 0; (await heading.textContent()) !== 'What you would like'; screens++) {
+  for (let screens = 0; (await heading.textContent()) !== 'Your wishes'; screens++) {
     const progress = self.locator('p.soft').first();
     const before = await progress.textContent();
     if ((await heading.textContent()) === 'Bust') {
       await self.getByRole('textbox').fill('112');
       await self.getByRole('button', { name: 'Next' }).tap();
-    } else await self.getByRole('button', { name: 'Leave it out' }).tap();
+    } else await self.getByRole('button', { name: 'Skip' }).tap();
     await expect
       .poll(async () => `${await heading.textContent()} ${await progress.allTextContents()}`)
       .not.toContain(before);
@@ -166,7 +167,7 @@ test('what is wished for is asked on the wearer’s page, and taken over by the 
   await page.reload();
   await expect(page.locator('nm-garment-cards')).toBeVisible();
   await page.keyboard.press('l');
-  await expect(page.getByText('Wished for on their own page: 46 cm')).toBeVisible();
+  await expect(page.getByText('From the wearer’s page: 46 cm')).toBeVisible();
   await page.getByRole('button', { name: 'Use it' }).click();
   await expect(page.getByText('noted: 46 cm')).toBeVisible();
 });

@@ -11,7 +11,7 @@ const API = /\/api\/(?!session$)/;
 /** Leaves the first place, so that it is come to as well. */
 async function beElsewhere(page: Page): Promise<void> {
   await goWithin(page, '/log');
-  await expect(page.getByRole('heading', { level: 1, name: 'Who is it?' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { level: 1, name: 'New docket' })).toHaveCount(0);
 }
 
 test('while the server is slow every place says what it waits for', async ({ fitter: page }) => {
@@ -30,7 +30,7 @@ test('while the server is slow every place says what it waits for', async ({ fit
   held.splice(0).forEach((go) => go());
   // What the interface library says by itself is in our words: its own are Chinese.
   await page.goto('/stores/counting');
-  await page.locator('nz-select', { has: page.getByLabel('Which room', { exact: true }) }).click();
+  await page.locator('nz-select', { has: page.getByLabel('Room', { exact: true }) }).click();
   await expect(page.getByText('Nothing to choose from.')).toBeVisible();
 });
 

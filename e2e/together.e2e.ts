@@ -46,23 +46,23 @@ test('what is done while nothing can be sent stands once, under the name of who 
   await page.keyboard.press('s');
   await expect(page.locator('[data-proposed]:visible')).toBeVisible();
   await page.keyboard.press('m');
-  await expect(page.getByText('To be made to measure. By Odalys Wren.')).toBeVisible();
-  await expect(page.getByText('6 acts wait to be sent; kept on this device.')).toBeVisible();
+  await expect(page.getByText('Made to measure. By Odalys Wren.')).toBeVisible();
+  await expect(page.getByText('6 changes to send, saved on this device.')).toBeVisible();
 
   await page.getByRole('button', { name: 'Sign out' }).click();
   await signIn(page, 'tiernan', 'slack-water-bell');
-  await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'New docket' })).toBeVisible();
   await expect(page.getByRole('link', { name: /Tiernan Oake/ })).toBeVisible();
   await page.unroute('**/api/acts');
   await page.evaluate(() => globalThis.dispatchEvent(new Event('online')));
-  await expect(page.getByText('to be sent; kept on this device')).toHaveCount(0);
+  await expect(page.getByText('to send, saved on this device')).toHaveCount(0);
 
   await page.goto(docket.replace('/bench/', '/log/'));
-  const lines = page.getByRole('region', { name: 'What was done' }).getByRole('listitem');
+  const lines = page.getByRole('region', { name: 'History' }).getByRole('listitem');
   // The day, then what was done on it.
   await expect(lines).toHaveCount(9);
   await expect(lines.filter({ hasText: 'Odalys Wren' })).toHaveCount(8);
-  await expect(lines.last()).toContainText('had Ranger field jacket made to measure');
+  await expect(lines.last()).toContainText('chose made to measure for Ranger field jacket');
 });
 
 test('letters typed too early are not lost, and Enter chooses nobody who was not meant', async ({ page }) => {
@@ -110,12 +110,12 @@ test('arrows and Enter before the list of names has come are not lost', async ({
   await expect(taken).toHaveText((await page.locator('#wearer-1 b').textContent())!);
 });
 
-test('a step that was passed over as idle is asked again when what it rested on changes', async ({
+test('a step that was skipped as idle is asked again when what it rested on changes', async ({
   fitter: page,
 }) => {
   await openDocket(page, 'Wilma Again', ['Ranger field jacket']);
   await takeReadings(page, '140', '140');
-  await expect(page.getByText('No plausible value of natural waist changes a size any more.')).toBeVisible();
+  await expect(page.getByText('No likely value of natural waist changes a size now.')).toBeVisible();
   await page.keyboard.press('n');
   await expect(page.getByRole('region', { name: 'Docket' })).toContainText('Not measured: natural waist');
   await page.getByRole('button', { name: /^Chest: / }).click();

@@ -6,7 +6,7 @@ import { node, say } from './lib/run.mjs';
 
 await npmPackages();
 await buildChanged('server');
-if (process.stdin.isTTY) say('Write the passphrase, then Ctrl+D:');
+if (process.stdin.isTTY) say('Enter the passphrase, then press Ctrl+D:');
 const database = await databaseBeside('npm run fitter');
 const code = await node(['server/dist/commands/add-fitter.js', ...process.argv.slice(2)], {
   env: { DATABASE_URL: database.owner },

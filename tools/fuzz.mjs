@@ -17,5 +17,5 @@ const code = await node([
   seed,
 ]);
 await server.stop();
-say(code === 0 ? 'fuzz: nothing found' : 'fuzz: look at the lines above; the same seed does the same again');
+say(code === 0 ? 'fuzz: nothing found' : 'fuzz: see the lines above; the same seed repeats the run');
 process.exit(code);

@@ -8,7 +8,7 @@ import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/run.mjs';
 
 /** A maker's table as it might come: two units in a cell, a waist that may be four, a size that is sold out. */
-const BROUGHT = `Watch trousers
+const IMPORTED = `Watch trousers
 Size,Waist (in),Hips in (cm),Inside leg Short (in),Inside leg Regular (in),Inside leg Long (in)
 28,27-29,34–36 (86–91),29,31,33
 30,29-31,36–38 (91–97),29,31,33
@@ -45,7 +45,7 @@ try {
     await page.keyboard.type(wearer);
     await page.keyboard.press('Enter');
     for (const garment of garments) await page.getByRole('checkbox', { name: garment }).check();
-    await page.getByRole('button', { name: 'Open the docket' }).click();
+    await page.getByRole('button', { name: 'Open docket' }).click();
     await page.getByRole('button', { name: 'Begin' }).click();
     await page.locator('#entry').waitFor();
   };
@@ -73,11 +73,12 @@ try {
   await page.getByText('Or measure by a protocol').click();
   for (const protocol of ['Concealable vest, method c', 'Footwear'])
     await page.getByRole('checkbox', { name: protocol }).check();
-  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Open docket' }).click();
   await page.getByRole('button', { name: 'Begin' }).waitFor();
   await page.keyboard.press('Enter');
+  await page.locator('#entry').waitFor();
   await type('96', '96', '98.5', '98.5');
-  await page.getByRole('button', { name: 'it is so' }).waitFor();
+  await page.getByRole('button', { name: 'C confirm', exact: true }).waitFor();
   await page.keyboard.press('c');
   await page.getByRole('heading', { name: 'Widest girth' }).waitFor();
   await type('99', '99', '97', '97', '102', '102', '39', '39');
@@ -101,18 +102,18 @@ try {
   await page.setInputFiles('input[type=file]', {
     name: 'watch-trousers.csv',
     mimeType: 'text/csv',
-    buffer: Buffer.from(BROUGHT),
+    buffer: Buffer.from(IMPORTED),
   });
   await page.getByRole('button', { name: '34–36 (86–91), a measure' }).click();
   await page.locator('[data-cell]').waitFor();
-  await shoot('brought');
+  await shoot('imported');
   await page.getByRole('button', { name: 'Discard' }).click();
   await chart('Ranger field jacket');
   await page.getByRole('tab', { name: 'Map' }).click();
   await page.locator('.map svg').waitFor();
   await shoot('map');
   await page.getByRole('tab', { name: 'How it runs' }).click();
-  await page.getByText('sizes looked at').first().waitFor();
+  await page.getByText('fittings:').first().waitFor();
   await shoot('runs');
   await page.getByRole('radio', { name: 'in', exact: true }).click();
   await chart('Tidewall vest');
@@ -128,32 +129,33 @@ try {
   // What the list was before is not clicked on: it is asked for anew.
   await Promise.all([
     page.waitForResponse((answer) => /\/api\/dockets\?/.test(answer.url())),
-    page.getByLabel(/only those back for a fitting/).click(),
+    page.getByLabel(/only dockets to try on/).click(),
   ]);
   await page.waitForLoadState('networkidle');
   await page.locator('.recent a', { hasText: 'Saltmarsh vest' }).first().click();
-  await page.getByText('must be looked at').waitFor();
+  await page.getByText('required').waitFor();
   await shoot('trying');
   await page.goto(`${base}/bench`);
   await page.getByLabel('Find a docket').fill('Anton Mbali');
   await page.locator('.recent a', { hasText: 'Anton Mbali' }).first().click();
+  await page.waitForURL(/bench\/[0-9a-f]+-/);
   await page.getByRole('region', { name: 'Docket' }).waitFor();
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.keyboard.press('i');
-  await page.getByText('None is there in').waitFor();
+  await page.getByText('None in stock in').waitFor();
   await page.keyboard.press('w');
   await shoot('handing');
   // The stores: what hangs there, what is hired, what was ordered.
   await page.goto(`${base}/stores/shelves`);
   await page.getByRole('button', { name: /^Grebe dry suit M:/ }).click();
-  await page.getByText('What happened').waitFor();
+  await page.getByText('History').waitFor();
   await shoot('shelves');
   await page.goto(`${base}/stores/hire`);
   await page.getByRole('table', { name: 'What is hired, by piece and day' }).waitFor();
   await shoot('hire');
   await page.goto(`${base}/stores/orders`);
   await page.getByRole('button', { name: /^Order 1,/ }).click();
-  await page.getByRole('button', { name: 'Check off what came' }).click();
+  await page.getByRole('button', { name: 'Check delivery' }).click();
   await shoot('orders');
   // One person all over, as makers to order take them, along a chain.
   await page.goto(`${base}/bench`);
@@ -163,7 +165,7 @@ try {
   await page.keyboard.press('Enter');
   await page.getByText('Or measure by a protocol').click();
   await page.getByRole('checkbox', { name: /^Designer/ }).check();
-  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Open docket' }).click();
   await page.getByRole('button', { name: 'Begin' }).waitFor();
   await page.getByRole('button', { name: /^Bust: not read/ }).click();
   await type('112', '112');
@@ -182,7 +184,7 @@ try {
   await own.getByRole('button', { name: 'Begin' }).click();
   await own.getByRole('button', { name: 'Next' }).waitFor();
   while ((await own.getByRole('heading', { level: 1 }).textContent()) !== 'Down the arm') {
-    await own.getByRole('button', { name: 'Leave it out' }).click();
+    await own.getByRole('button', { name: 'Skip' }).click();
     await own.waitForTimeout(80);
   }
   await own.getByRole('textbox').first().fill('35.5');
@@ -202,7 +204,7 @@ try {
   await shoot('log');
   await page.keyboard.press('Control+k');
   await page.keyboard.type('Linnea');
-  await page.getByText('The record of Linnea').click();
+  await page.getByText('Record of Linnea').click();
   await page.getByRole('button', { name: /^Height/ }).click();
   await page.locator('nm-value-plot svg').waitFor();
   await shoot('record');

@@ -8,7 +8,7 @@ test('made to order by post: the true body, from the worn waist, without shoes',
     {
       wearer: 'Kit Order',
       unit: 'in',
-      garments: ['Ceremony trousers', 'Bespoke by post'],
+      garments: ['Ceremony trousers', 'Made to measure by post'],
       until: /^(Ceremony trousers|Wishes)/,
     },
     {

@@ -8,10 +8,10 @@ test('what two want differently is chosen with a button; a told size is an estim
   await chooseWearer(page, 'Otter Prepare');
   await page.getByRole('checkbox', { name: 'Saltmarsh vest' }).check();
   await page.getByRole('checkbox', { name: 'Breakwater vest' }).check();
-  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Open docket' }).click();
   await expect(page.getByText('The duty trousers, shirt and belt')).toBeVisible();
   await expect(page.getByText('does not certify protection').first()).toBeVisible();
-  const chest = page.getByRole('group', { name: 'How to take chest' });
+  const chest = page.getByRole('group', { name: 'How to measure chest' });
   await chest.getByRole('button', { name: 'one finger beneath the tape' }).click();
   await expect(chest.getByRole('button', { name: '✓ one finger beneath the tape' })).toBeVisible();
   await chooseFrom(page, 'Garment of the told size', 'Jacket, chest in inches');
@@ -34,10 +34,10 @@ test('a step that is asked about is not passed with an empty Enter', async ({ fi
   await page.goto('/bench');
   await chooseWearer(page, 'Otter Asked');
   await page.getByRole('checkbox', { name: 'Ranger field jacket' }).check();
-  await page.getByRole('button', { name: 'Open the docket' }).click();
+  await page.getByRole('button', { name: 'Open docket' }).click();
   await page.getByRole('button', { name: 'Begin' }).click();
   await takeReadings(page, '96', '96', '98.5', '98.5');
-  const question = page.getByRole('button', { name: 'it is so' });
+  const question = page.getByRole('button', { name: 'C confirm', exact: true });
   await expect(question).toBeInViewport();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Read it again, or confirm it.')).toBeVisible();

@@ -129,7 +129,7 @@ async function buildEach(names) {
     const print = fingerprint(sources);
     if (isBuilt(name, print)) continue;
     say(`Building the ${name} ...`);
-    if ((await build()) !== 0) giveUp(`The ${name} did not build. Look at the lines above.`);
+    if ((await build()) !== 0) giveUp(`The ${name} could not be built. See the lines above.`);
     mkdirSync(STAMPS, { recursive: true });
     writeFileSync(join(STAMPS, name), print);
   }
@@ -145,7 +145,7 @@ export async function bundleSpecs(name, folders) {
   const outdir = `.build/specs/${name}`;
   rmSync(join(ROOT, outdir), { recursive: true, force: true });
   if ((await bundle(specs, '.', outdir, { splitting: true, outExtension: { '.js': '.mjs' } })) !== 0)
-    giveUp(`The specs of ${name} did not build. Look at the lines above.`);
+    giveUp(`The specs of ${name} could not be built. See the lines above.`);
   return specs.map((spec) => `${outdir}/${spec.replace(/\.ts$/, '.mjs')}`);
 }
 
@@ -174,10 +174,11 @@ async function bundle(entryPoints, outbase, outdir, more = {}) {
       '@neat-measure/core/fit-drawing': './core/fit/drawing/fit-scene.ts',
       '@neat-measure/core/sheets': './core/chart/sheets.ts',
       '@neat-measure/core/stock': './core/stock/index.ts',
+      '@neat-measure/core/terms': './core/terms/terms.ts',
       '@neat-measure/core/reference': './core/reference/index.ts',
       '@neat-measure/core/part-coverage': './core/group/part-coverage.ts',
-      '@neat-measure/core/brought': './core/chart/brought/index.ts',
-      '@neat-measure/core/brought-files': './core/chart/brought/sources/read-brought.ts',
+      '@neat-measure/core/imported': './core/chart/imported/index.ts',
+      '@neat-measure/core/imported-files': './core/chart/imported/sources/read-imported.ts',
       '@neat-measure/contract/chart-save': './contract/charts/chart-save.ts',
       '@neat-measure/contract/stores': './contract/stores/index.ts',
       '@neat-measure/contract': './contract/index.ts',

@@ -54,7 +54,7 @@ export async function debianProgram(name) {
   await apt('update');
   await apt('install', '-y', '--no-install-recommends', ...packages);
   const now = found() ?? otherwise?.();
-  if (now === undefined) giveUp(`Installing ${wanted} failed. Look at the lines above, then run this again.`);
+  if (now === undefined) giveUp(`Installing ${wanted} failed. See the lines above, then run this again.`);
   return now;
 }
 
@@ -103,7 +103,7 @@ async function install(lock) {
   const npm = process.env.npm_execpath;
   const args = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];
   const code = npm?.endsWith('.js') ? await run(process.execPath, [npm, ...args]) : await run('npm', args);
-  if (code !== 0) giveUp('npm ci failed. Look at the lines above, then run this again.');
+  if (code !== 0) giveUp('npm ci failed. See the lines above, then run this again.');
   mkdirSync(join(ROOT, 'node_modules'), { recursive: true });
   writeFileSync(join(ROOT, 'node_modules', INSTALLED), lock);
 }

@@ -25,7 +25,7 @@ export async function measureLastKey() {
     await page.getByRole('combobox', { name: 'Wearer' }).fill('Bench Wearer');
     await page.keyboard.press('Enter');
     for (const name of GARMENTS) await page.getByRole('checkbox', { name }).first().check();
-    await page.getByRole('button', { name: 'Open the docket' }).click();
+    await page.getByRole('button', { name: 'Open docket' }).click();
     await page.getByRole('button', { name: 'Begin' }).click();
     let last = null;
     for (

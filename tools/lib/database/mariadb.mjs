@@ -202,7 +202,7 @@ async function createDataFolder(folder, data) {
   ];
   if (process.getuid?.() === 0) args.push('--user=root');
   if ((await run('mariadb-install-db', args, { stdio: ['ignore', 'ignore', 'inherit'] })) !== 0)
-    giveUp(`MariaDB could not make its data folder in ${making}. Look at the lines above.`);
+    giveUp(`MariaDB could not make its data folder in ${making}. See the lines above.`);
   renameSync(making, data);
 }
 

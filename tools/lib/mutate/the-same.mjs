@@ -115,7 +115,7 @@ export const THE_SAME = [
   ['session/throttle.ts', /FORGOTTEN_AFTER_MS\) return 0/],
   // Only what is found in the place itself is listed; a correction of nothing is none.
   ['stores/counting/compare.ts', /to_place: place/],
-  ['stores/counting/put-right.ts', /if \(left [<>] 0\)/],
+  ['stores/counting/correct-stock.ts', /if \(left [<>] 0\)/],
   // What no size holds is of no pair, and a part that is not there has no size.
   ['match/kernel/kernel.ts', /ones\[row\] !== NONE/],
   ['match/vest-remarks.ts', /part === undefined \|\| at < 0/],

@@ -16,9 +16,23 @@ import { startMakerDesk, startServer } from './serve.mjs';
  */
 export async function demoServer(name, ...parts) {
   await buildChanged(...(parts.length > 0 ? [...parts, 'maker-desk'] : []));
-  const folder = ownFolder(join(DATA, `${name}-${process.pid}`));
+  return openHouse(demoFolder(name), { lasting: true });
+}
+
+/** The folder of a database with the demo in it, which is removed with whatever started it. */
+export function demoFolder(name) {
+  return ownFolder(join(DATA, `${name}-${process.pid}`));
+}
+
+/**
+ * Opens what is in a folder, or makes the demo there: a database, the built server and a maker's desk.
+ *
+ * @param lasting see `startMariadb`
+ * @returns what `demoServer` gives, and `close()`: stops it and leaves the folder as it is
+ */
+export async function openHouse(folder, { lasting }) {
   const outbox = ownFolder(`${folder}-outbox`);
-  const mariadb = await startMariadb(folder);
+  const mariadb = await startMariadb(folder, { lasting });
   const ways = waysInto(mariadb);
   const desk = await startMakerDesk({});
   const server = await startServer({
@@ -32,16 +46,20 @@ export async function demoServer(name, ...parts) {
     LOG_LEVEL: 'error',
   });
   const { port, pid } = server;
+  const close = async () => {
+    await server.stop();
+    await desk.stop();
+    await mariadb.stop();
+  };
   return {
     base: `http://127.0.0.1:${port}`,
     port,
     pid,
     ways,
     desk: `http://127.0.0.1:${desk.port}`,
+    close,
     async stop() {
-      await server.stop();
-      await desk.stop();
-      await mariadb.stop();
+      await close();
       for (const own of [folder, outbox]) rmSync(own, { recursive: true, force: true });
     },
   };

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { buildChanged, bundleSpecs } from '../build.mjs';
-import { demoServer } from '../serving/demo-server.mjs';
+import { demoHouses } from '../serving/demo-houses.mjs';
 import { debianProgram } from '../install.mjs';
 import { startMariadb } from '../database/mariadb.mjs';
 import { DATA, ROOT } from '../paths.mjs';
@@ -56,27 +56,20 @@ export const PARTS = {
     minutes: 25,
     run: (node, clone) => node(['tools/walk.mjs', 'rest', clone]),
   },
-  /** The real interface against the built application on a database of its own. */
+  /** The real interface against the built application: every file of paths in a house of its own. */
   e2e: {
     debian: ['mariadbd', 'chromium'],
     minutes: 25,
     build: () => buildChanged(),
     run: async (node) => {
-      const server = await demoServer('e2e');
+      const houses = await demoHouses('e2e');
       try {
         return await node(
           ['node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts'],
-          {
-            env: {
-              CHROMIUM: await debianProgram('chromium'),
-              E2E_URL: server.base,
-              E2E_DATABASE_URL: server.ways.url,
-              E2E_DESK: server.desk,
-            },
-          },
+          { env: { CHROMIUM: await debianProgram('chromium'), HOUSES: houses.url } },
         );
       } finally {
-        await server.stop();
+        await houses.stop();
       }
     },
   },

@@ -61,6 +61,12 @@ export async function walkCommands(page, clone) {
   holds('Something was lost', / 0 lost, 0 doubled/.test(tortured), tortured);
   const fuzzed = await give('npm run fuzz ');
   holds('The fuzz found something', fuzzed.includes('fuzz: nothing found'), fuzzed);
+  const words = await give('npm run words ');
+  holds(
+    'The strings are not listed',
+    /^\s+\d+ {2}Add to stock$/m.test(words) && /^\d+ strings in \d+ files$/m.test(words),
+    words,
+  );
   const benched = await give('npm run bench ');
   holds('The bench has no figure', /compile the largest demo chart .*: [\d.]+ ms/.test(benched), benched);
   const mutated = await give('npm run mutate ');

@@ -124,7 +124,7 @@ export async function walkOperating(page, clone) {
       (await signsIn(application, 'maelis', 'gravel-spoon-heron')).status === 200,
   );
   const after = await runLine(command('npm run check-log'), there).ended;
-  claim('holds the house log and what was noted of every act against their seals', after.code === 0);
+  claim('compares the audit log, and what was noted of every act, with their seals', after.code === 0);
   await stopped(application);
 }
 
