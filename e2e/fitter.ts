@@ -155,6 +155,16 @@ export async function scans(page: Page, code: string): Promise<void> {
   await Promise.all([...code, 'Enter'].flatMap((key) => [page.keyboard.down(key), page.keyboard.up(key)]));
 }
 
+/** Keys that all come before the page has drawn anything anew, as where it is busy. */
+export async function scansWithin(page: Page, keys: readonly string[]): Promise<void> {
+  await page.evaluate((all) => {
+    for (const key of all)
+      (document.activeElement ?? document.body).dispatchEvent(
+        new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }),
+      );
+  }, keys);
+}
+
 /** Takes some of a garment that is counted into the stores, so that a path never waits for what others have taken. */
 export async function stockUp(page: Page, garment: string, labels: readonly string[]): Promise<void> {
   const headers = { origin: new URL(page.url()).origin };

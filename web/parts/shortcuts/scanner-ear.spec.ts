@@ -29,6 +29,26 @@ describe('ScannerEar', () => {
     expect([heard, passed]).toEqual([['NM000024'], []]);
   });
 
+  it('hears a code once where a field that is about to go still has the keys', () => {
+    const field = document.body.appendChild(document.createElement('input'));
+    for (const one of [...'NM000024', 'Enter']) {
+      const event = key(one, 3);
+      ear.listensIn(field, event);
+      expect(ear.takes(event)).toBeTrue();
+    }
+    jasmine.clock().tick(500);
+    expect([heard, passed]).toEqual([['NM000024'], []]);
+    // And what a slow hand types there is no code.
+    for (const one of [...'NM000024', 'Enter']) {
+      const event = key(one, 120);
+      ear.listensIn(field, event);
+      ear.takes(event);
+      jasmine.clock().tick(120);
+    }
+    expect([heard, passed.join('')]).toEqual([['NM000024'], 'NM000024']);
+    field.remove();
+  });
+
   it('waits for the rest of a code that halts on its way, and tears none apart', () => {
     for (const [at, one] of [...'NM000024'].entries()) {
       const after = at === 2 || at === 5 ? 150 : 3;

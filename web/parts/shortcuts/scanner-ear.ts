@@ -22,6 +22,8 @@ export class ScannerEar {
   /** What stood in a field before a scanner typed into it. */
   private before = '';
   private last = -Infinity;
+  /** Apart from the last: the same key may be heard in a field first, and would follow itself at once. */
+  private lastInField = -Infinity;
   private waits: ReturnType<typeof setTimeout> | undefined;
   /** Keys that were held and are let go: not held a second time. */
   private readonly letGo = new WeakSet<KeyboardEvent>();
@@ -82,14 +84,16 @@ export class ScannerEar {
   /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
   listensIn(field: HTMLInputElement | HTMLTextAreaElement, event: KeyboardEvent): void {
     if (this.letGo.has(event) || this.how() !== 'any') return;
-    const isFast = event.timeStamp - this.last <= SCANNER_MS;
-    this.last = event.timeStamp;
+    const isFast = event.timeStamp - this.lastInField <= SCANNER_MS;
+    this.lastInField = event.timeStamp;
     if (event.key.length === 1) {
       if (!isFast || this.typed === '') this.before = field.value;
       this.typed = isFast ? this.typed + event.key : event.key;
     } else if (event.key === 'Enter') {
       const code = this.typed;
       this.typed = '';
+      // What is held has not come into the field, and is heard once.
+      if (this.holds) return;
       const isText = takesText(field);
       if (!isFast || !isCode(code, isText ? SHORTEST_IN_FIELD : SHORTEST_CODE)) return;
       // As it was before a code went through it: of a day, or of a short number, not all of the code stands there.

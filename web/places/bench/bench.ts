@@ -215,7 +215,8 @@ export class Bench {
     // Whoever has taken a key keeps it: the list of everything, before its field has the keys.
     if (event.defaultPrevented) return;
     if (this.reading()?.owns(event.target) !== true && isTakenElsewhere(event)) return;
-    if (this.drawn() && this.ear.takes(event)) return;
+    // Before the stop is drawn, too: a code scanned straight after the last reading is a code.
+    if (this.ear.takes(event)) return;
     this.take(event);
   }
 
