@@ -8,6 +8,7 @@ import * as partCoverage from '@neat-measure/core/part-coverage';
 import * as reference from '@neat-measure/core/reference';
 import * as sheets from '@neat-measure/core/sheets';
 import * as stock from '@neat-measure/core/stock';
+import * as stockTable from '@neat-measure/core/stock-table';
 import * as terms from '@neat-measure/core/terms';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -25,6 +26,7 @@ const core = {
   ...reference,
   ...sheets,
   ...stock,
+  ...stockTable,
   ...terms,
 };
 const FOLDER = join(process.cwd(), 'core');

@@ -66,16 +66,16 @@ test('a pasted block with a waist asks which waist is meant, and says every faul
   await expect(page.getByRole('button', { name: 'Continue' })).toBeEnabled();
 
   await page.getByRole('button', { name: 'Discard' }).click();
-  const bring = (name: string, text: string | Buffer) =>
+  const importTable = (name: string, text: string | Buffer) =>
     page.setInputFiles('input[type=file]', file(name, text));
   const found = page.locator('li.fault');
-  await bring('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]));
+  await importTable('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 1]));
   await expect(found).toHaveText([/neither text nor a workbook/]);
-  await bring('huge.csv', Buffer.alloc(10_000_000, 'x'));
+  await importTable('huge.csv', Buffer.alloc(10_000_000, 'x'));
   await expect(found).toHaveText([/The file has 10.0 MB/]);
-  await bring('broken.json', '{"maker": "x"');
+  await importTable('broken.json', '{"maker": "x"');
   await expect(found).toHaveText([/The file is not JSON/]);
-  await bring('half.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 9, 9]));
+  await importTable('half.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 9, 9]));
   await expect(found).toHaveText([/not a workbook that can be read/]);
   await page.reload();
   await expect(page.getByRole('complementary', { name: 'Charts' })).not.toContainText(

@@ -13,4 +13,4 @@ export * from './order-sheet';
 export * from './order';
 export * from './say-message';
 export * from './count';
-export * from './stock-table';
+export * from './say-compartment';

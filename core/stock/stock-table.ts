@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
 import { plainWords } from '../chart/imported/words/vocabulary';
 import type { Grid } from '../chart/imported/layout/grid';
-import { OPEN_COMPARTMENTS, type Compartment, type OpenCompartment } from './movement';
+import { OPEN_COMPARTMENTS, type OpenCompartment } from './movement';
+import { COMPARTMENT_WORDS } from './say-compartment';
+
+// A door of its own: reading tables takes packages that nobody else of the stores needs.
 
 /** What a column of a table of stock can hold. */
 export const STOCK_ROLES = [
@@ -73,14 +76,6 @@ export const STOCK_TABLE_HEAD = [
   'serial',
   'made',
 ] as const;
-
-/** Where in a room something lies, as a table says it. */
-export const COMPARTMENT_WORDS: Readonly<Record<Compartment, string>> = {
-  shelf: 'shelf',
-  drying: 'drying',
-  quarantine: 'set aside',
-  'put-by': 'put by',
-};
 
 /** A chart as a table of stock may name it. */
 export interface KnownGarment {
@@ -236,8 +231,8 @@ function readRow(
   const room = roomCalled(cell('room'), rooms);
   if (cell('room') !== '' && room === null)
     return `There is no room called “${cell('room')}”. Add it under Storage rules, or leave that column out.`;
-  // Put by for whom, no table says: it goes to the shelf again.
-  const compartment = same(COMPARTMENT_WORDS['put-by'], cell('place'))
+  // Reserved for whom, no table says: it goes to the shelf again. Tables written earlier say it in other words.
+  const compartment = [COMPARTMENT_WORDS['put-by'], 'put by'].some((one) => same(one, cell('place')))
     ? 'shelf'
     : OPEN_COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
   if (cell('place') !== '' && compartment === undefined)

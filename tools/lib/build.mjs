@@ -156,6 +156,14 @@ function specsOf(folder) {
     .sort();
 }
 
+/** What the parts of this project are imported by, as their own packages say it. */
+const DOORS = Object.fromEntries(
+  ['core', 'contract', 'demo'].flatMap((part) => {
+    const { name, exports } = JSON.parse(readFileSync(join(ROOT, part, 'package.json'), 'utf8'));
+    return Object.entries(exports).map(([door, path]) => [join(name, door), `./${join(part, path)}`]);
+  }),
+);
+
 /** By esbuild's own interface: its command is a script or a binary, as its install pleased. */
 async function bundle(entryPoints, outbase, outdir, more = {}) {
   const { build } = await import('esbuild');
@@ -167,23 +175,7 @@ async function bundle(entryPoints, outbase, outdir, more = {}) {
     format: 'esm',
     target: 'node20',
     packages: 'external',
-    alias: {
-      '@neat-measure/core': './core/index.ts',
-      '@neat-measure/core/bodies-507': './core/reference/bodies-507.ts',
-      '@neat-measure/core/iso8559-names': './core/reference/iso8559-names.ts',
-      '@neat-measure/core/fit-drawing': './core/fit/drawing/fit-scene.ts',
-      '@neat-measure/core/sheets': './core/chart/sheets.ts',
-      '@neat-measure/core/stock': './core/stock/index.ts',
-      '@neat-measure/core/terms': './core/terms/terms.ts',
-      '@neat-measure/core/reference': './core/reference/index.ts',
-      '@neat-measure/core/part-coverage': './core/group/part-coverage.ts',
-      '@neat-measure/core/imported': './core/chart/imported/index.ts',
-      '@neat-measure/core/imported-files': './core/chart/imported/sources/read-imported.ts',
-      '@neat-measure/contract/chart-save': './contract/charts/chart-save.ts',
-      '@neat-measure/contract/stores': './contract/stores/index.ts',
-      '@neat-measure/contract': './contract/index.ts',
-      '@neat-measure/demo/maker-desk': './demo/maker-desk/desk.ts',
-    },
+    alias: DOORS,
     sourcemap: true,
     outdir,
     outbase,

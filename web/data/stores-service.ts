@@ -108,7 +108,7 @@ export class StoresService {
     return this.api.put(pathOf(STORES.receipts, id), receipt, articleSchema);
   }
 
-  bring(id: string, table: StockImport): Observable<void> {
+  importTable(id: string, table: StockImport): Observable<void> {
     return this.api.put(pathOf(STORES.receipts, id), table);
   }
 

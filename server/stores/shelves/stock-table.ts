@@ -1,4 +1,5 @@
-import { COMPARTMENT_WORDS, COMPARTMENTS, placeOf, STOCK_TABLE_HEAD } from '@neat-measure/core/stock';
+import { COMPARTMENT_WORDS, COMPARTMENTS, placeOf } from '@neat-measure/core/stock';
+import { STOCK_TABLE_HEAD } from '@neat-measure/core/stock-table';
 import type { Database } from '../../database/database';
 import { tellArticles } from '../ledger/articles';
 import type { ArticleRow } from '../ledger/ledger';

@@ -343,11 +343,11 @@ describe('the stores', () => {
       made: null,
       ...more,
     });
-    const bring = (rows: object[], id = uuidv7()) => app.put(pathOf(STORES.receipts, id), { roomId, rows });
-    const wrong = await bring([row({}), row({ label: '31' }), row({ label: 'x' })]);
+    const importTable = (rows: object[], id = uuidv7()) => app.put(pathOf(STORES.receipts, id), { roomId, rows });
+    const wrong = await importTable([row({}), row({ label: '31' }), row({ label: 'x' })]);
     expect(problem(wrong)).toEqual([409, 'stock-refused']);
     expect(wrong.body.findings.length).toBe(2);
-    const late = await bring([row({}), row({ seriesId: suit, label: 'M', count: 1 })]);
+    const late = await importTable([row({}), row({ seriesId: suit, label: 'M', count: 1 })]);
     expect(problem(late)).withContext('a suit without its number').toEqual([409, 'stock-refused']);
     expect(late.body.detail).toContain('Row 2');
     expect(articlesSchema.parse((await app.get(`${STORES.stock}?room=${roomId}`)).body).total)
@@ -358,8 +358,8 @@ describe('the stores', () => {
       row({ minimum: 2 }),
       row({ seriesId: suit, label: 'M', count: 1, serial: 'T1', made: '2025-01-01' }),
     ];
-    expect((await bring(rows, id)).status).toBe(204);
-    expect((await bring(rows, id)).status).toBe(204);
+    expect((await importTable(rows, id)).status).toBe(204);
+    expect((await importTable(rows, id)).status).toBe(204);
     const table = stockTableSchema.parse((await app.get(STORES.table)).body);
     const room = (await app.get(STORES.rooms)).body.find((one: { id: string }) => one.id === roomId)
       .name as string;
@@ -374,8 +374,8 @@ describe('the stores', () => {
     // A row may say where it lies, and what dries is in the table that goes out as well.
     const other = await stores.room();
     const there = row({ count: 2, roomId: other, compartment: 'drying' });
-    expect((await bring([there])).status).toBe(204);
-    expect(problem(await bring([row({ roomId: uuidv7() })]))).toEqual([404, 'not-found']);
+    expect((await importTable([there])).status).toBe(204);
+    expect(problem(await importTable([row({ roomId: uuidv7() })]))).toEqual([404, 'not-found']);
     const again = stockTableSchema.parse((await app.get(STORES.table)).body);
     expect(again.map((cells) => cells.slice(5, 7).join(' '))).toContain('drying 2');
   });

@@ -90,7 +90,7 @@ export class Bench {
   protected readonly openDocket = inject(OpenDocket);
   private readonly router = inject(Router);
   private readonly reading = viewChild(ReadingPanel);
-  private readonly decidePanel = viewChild(DecidePanel);
+  private readonly decidePanel = viewChild<DecidePanel>('decidePanel');
   /** By its name in the template: it is fetched when it is wanted. */
   private readonly tryPanel = viewChild<TryPanel>('tryPanel');
   private readonly handPanel = viewChild<HandPanel>('handPanel');

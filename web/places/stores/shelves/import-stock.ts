@@ -3,15 +3,14 @@ import { FormsModule } from '@angular/forms';
 import type { Chart } from '@neat-measure/contract';
 import type { KeptGarment } from '@neat-measure/contract/stores';
 import type { ImportedTable } from '@neat-measure/core/imported';
+import { COMPARTMENT_WORDS, sizesOfLabel } from '@neat-measure/core/stock';
 import {
-  COMPARTMENT_WORDS,
   planStock,
-  sizesOfLabel,
   STOCK_ROLE_WORDS,
   STOCK_ROLES,
   type StockRole,
   type StockRow,
-} from '@neat-measure/core/stock';
+} from '@neat-measure/core/stock-table';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -169,14 +168,14 @@ export class ImportStock {
     return [room, part].filter((one) => one !== '').join(', ');
   }
 
-  protected bring(): void {
+  protected importTable(): void {
     const [plan, roomId] = [this.plan(), this.roomId()];
     if (plan === null || roomId === null || plan.rows.length === 0) return;
     this.busy.set(true);
     this.trouble.set([]);
     const rows = plan.rows.map(({ line: _, garment: __, code, ...row }) => ({ ...row, makerCode: code }));
     this.service
-      .bring(this.id.value, { roomId, rows })
+      .importTable(this.id.value, { roomId, rows })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: () => {

@@ -1,4 +1,4 @@
-import type { StockRole } from '@neat-measure/core/stock';
+import type { StockRole } from '@neat-measure/core/stock-table';
 import { rememberColumns, rememberedColumns } from './remembered-columns';
 
 describe('columns of a table of stock', () => {

@@ -1,5 +1,5 @@
 import { plainWords } from '@neat-measure/core/imported';
-import { STOCK_ROLES, type StockPlan, type StockRole } from '@neat-measure/core/stock';
+import { STOCK_ROLES, type StockPlan, type StockRole } from '@neat-measure/core/stock-table';
 import * as z from 'zod';
 
 const KEPT = 'neat-measure:stock-columns';

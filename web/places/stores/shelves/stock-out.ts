@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import { tableAsCsv } from '@neat-measure/core/stock';
+import { tableAsCsv } from '@neat-measure/core/stock-table';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { StoresService } from '../../../data/stores-service';
 import { ChartFiles } from '../../../data/imported/chart-files';

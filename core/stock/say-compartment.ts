@@ -1,0 +1,9 @@
+import type { Compartment } from './movement';
+
+/** Where in a room something lies, in words; in a table of stock, too. */
+export const COMPARTMENT_WORDS: Readonly<Record<Compartment, string>> = {
+  shelf: 'shelf',
+  drying: 'drying',
+  quarantine: 'set aside',
+  'put-by': 'reserved',
+};
