@@ -13,11 +13,11 @@ test.describe('at tablet size, by touch', () => {
     await page.getByLabel('Chest in cm').tap();
     await page.keyboard.type('98');
     await page
-      .getByRole('button', { name: 'take', exact: true })
-      .or(page.getByRole('button', { name: 'Enter take' }))
+      .getByRole('button', { name: 'Take', exact: true })
+      .or(page.getByRole('button', { name: 'Enter Take' }))
       .tap();
     await page.getByRole('button', { name: '5 mm more' }).tap();
-    await page.getByRole('button', { name: 'Enter take' }).tap();
+    await page.getByRole('button', { name: 'Enter Take' }).tap();
     await page.getByRole('button', { name: /Accept M/ }).tap();
     await expect(page.getByText('Accepted: M.')).toBeVisible();
   });

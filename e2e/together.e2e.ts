@@ -86,6 +86,17 @@ test('letters typed too early are not lost, and Enter chooses nobody who was not
   await expect(page.getByText('Choose a wearer.')).toHaveCount(0);
 });
 
+test('a name that is nobody’s is added by opening the docket, once', async ({ fitter: page }) => {
+  await page.goto('/bench');
+  await page.getByRole('combobox', { name: 'Wearer' }).fill('Nova Newcomer');
+  await page.getByRole('button', { name: /Ranger/ }).click();
+  await expect(page.getByText('Adds Nova Newcomer as a new wearer.')).toBeVisible();
+  await page.getByRole('button', { name: 'Open docket' }).dblclick();
+  await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
+  const found = await page.request.get('/api/wearers?search=nova%20newcomer');
+  expect(((await found.json()) as { items: unknown[] }).items).toHaveLength(1);
+});
+
 test('the list of names answers what is typed before Enter takes anybody', async ({ fitter: page }) => {
   await page.route('**/api/wearers?**', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 600));

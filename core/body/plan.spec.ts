@@ -156,7 +156,7 @@ describe('planDocket', () => {
       { by: 'Trousers', code: 'trouser-waist-girth' },
     ]);
     expect(conflicts.map(sayConflict)).toEqual([
-      'Field jacket and Trousers may all say “waist” and mean different places: natural waist and trouser waist. Each is measured on its own.',
+      'Field jacket and Trousers may both say “waist” and mean different places: natural waist and trouser waist. Each is measured on its own.',
     ]);
   });
 

@@ -65,7 +65,7 @@ export function sayConflict(conflict: PlanConflict): string {
     return `The waist is asked for at different places (${asked}). The cord is tied ${WAIST_WORDS[conflict.taken]}, and all lengths are read there. A size chart uses the natural waist only.`;
   }
   const names = list(conflict.codes.map((code) => measurement(code).name.toLowerCase()));
-  return `${list(conflict.wantedBy)} may all say “${conflict.word}” and mean different places: ${names}. Each is measured on its own.`;
+  return `${list(conflict.wantedBy)} may ${conflict.wantedBy.length === 2 ? 'both' : 'all'} say “${conflict.word}” and mean different places: ${names}. Each is measured on its own.`;
 }
 
 /**

@@ -52,6 +52,7 @@ export class App {
     { path: '/charts', name: 'Charts' },
     { path: '/stores', name: 'Stores' },
     { path: '/log', name: 'Log' },
+    { path: '/house', name: 'House' },
   ];
   protected readonly fitter = this.session.fitter;
   private readonly ahead = inject(TypeAhead);

@@ -52,7 +52,7 @@ export async function walkOperating(page, clone) {
   );
   const taken = { signIn: 'tiernan', code: told.code, passphrase: 'kelp-window-drum' };
   claim(
-    'it invites the others under **House, People**, each by a one-time code that is told to them.',
+    'it invites the others under **House, Users**, each by a one-time code that is told to them.',
     (await asks(application, 'POST', '/api/session/code', taken)).body.who?.role === 'fitter',
   );
   const fitter = await runLine(command('npm run fitter --'), { ...there, input: 'gravel-spoon-heron' }).ended;

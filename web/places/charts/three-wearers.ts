@@ -8,8 +8,9 @@ import { UnitService } from '../../data/unit-service';
   template: `
     @if (says().length > 0) {
       <section class="under" aria-label="Three wearers sized by this chart">
+        <h3>Three example wearers</h3>
         @for (line of says(); track $index) {
-          <p [class.fault]="line.none">{{ line.text }}</p>
+          <p [class.beyond]="line.none">{{ line.text }}</p>
         }
         @if (noneOfAll()) {
           <p class="note">

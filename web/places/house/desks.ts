@@ -4,7 +4,7 @@ import type { Capability } from '@neat-measure/contract';
 export const DESKS: readonly { readonly path: string; readonly name: string; readonly takes: Capability }[] =
   [
     { path: 'you', name: 'You', takes: 'look' },
-    { path: 'people', name: 'People', takes: 'run-house' },
+    { path: 'people', name: 'Users', takes: 'run-house' },
     { path: 'sizing', name: 'Sizing rules', takes: 'run-house' },
     { path: 'settings', name: 'Settings', takes: 'run-house' },
     { path: 'tapes', name: 'Tapes and links', takes: 'measure' },

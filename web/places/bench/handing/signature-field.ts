@@ -50,7 +50,7 @@ import SignaturePad from 'signature_pad';
               (input)="type(name.value)"
           /></label>
         } @else {
-          <button nz-button nzType="link" type="button" (click)="byOther()">other signer</button>
+          <button nz-button nzType="link" type="button" (click)="byOther()">Other signer</button>
         }
       </span>
       <div class="pad">

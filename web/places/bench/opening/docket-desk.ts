@@ -20,6 +20,7 @@ import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { NzTagModule } from 'ng-zorro-antd/tag';
+import { finalize } from 'rxjs';
 import { ChartService } from '../../../data/chart-service';
 import { DeviceService } from '../../../data/device-service';
 import { DocketService } from '../../../data/docket-service';
@@ -75,7 +76,8 @@ export class DocketDesk {
   );
 
   protected readonly query = signal('');
-  protected readonly role = signal('');
+  /** A new wearer is on the way to the list: asked for twice, they would stand there twice. */
+  private readonly adding = signal(false);
   protected readonly preferences = FIT_PREFERENCES;
   /** The row the arrow keys are on; none until one of them, or a letter, was used. */
   protected readonly row = signal<number | null>(null);
@@ -156,6 +158,11 @@ export class DocketDesk {
       if (row !== null && this.wearers.current() && row > this.last())
         this.row.set(this.last() < 0 ? null : this.last());
     });
+    effect(() =>
+      this.opening.adds.set(
+        this.opening.wearer() === null && this.mayAdd() && this.wearers.items().length === 0,
+      ),
+    );
     afterNextRender(() => this.search().nativeElement.focus());
   }
 
@@ -240,6 +247,12 @@ export class DocketDesk {
     this.row.set(Math.min(Math.max(from + by, 0), last));
   }
 
+  /** Opens the docket; who was typed and is nobody yet is added by it. */
+  protected open(): void {
+    if (this.opening.adds()) this.wanted.set(true);
+    this.opening.open();
+  }
+
   /** Takes a row as soon as the list answers what was typed. What is typed from now on is about garments. */
   protected take(row: number | null): void {
     if (row === null) return;
@@ -254,12 +267,20 @@ export class DocketDesk {
     if (wearer !== undefined) {
       this.opening.wearer.set(wearer);
       this.query.set(wearer.name);
-    } else if (this.mayAdd()) {
+    } else if (this.mayAdd() && !this.adding()) {
       this.opening.failed.set('');
-      this.wearerService.add(this.query().trim(), this.role().trim()).subscribe({
-        next: (added) => this.opening.wearer.set(added),
-        error: (problem: Error) => this.opening.failed.set(problem.message),
-      });
+      this.adding.set(true);
+      const typed = this.query();
+      this.wearerService
+        .add(typed.trim(), '')
+        .pipe(finalize(() => this.adding.set(false)))
+        .subscribe({
+          // Who has typed on since means somebody else.
+          next: (added) => {
+            if (this.query() === typed) this.opening.wearer.set(added);
+          },
+          error: (problem: Error) => this.opening.failed.set(problem.message),
+        });
     }
   }
 

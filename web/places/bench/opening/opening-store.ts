@@ -21,6 +21,8 @@ export class OpeningStore {
   readonly failed = signal('');
   /** Whether somebody has been named who is still being looked for. */
   readonly named = signal(false);
+  /** Whether opening adds who is named: nobody is there whom the name could mean. */
+  readonly adds = signal(false);
   readonly wearer = signal<Wearer | null>(null);
   private readonly protocolService = inject(ProtocolService);
   private readonly kitService = inject(KitService);
@@ -110,7 +112,7 @@ export class OpeningStore {
   readonly lacking = computed(() =>
     !this.session.may('measure')
       ? 'Viewers cannot open dockets. Ask a fitter.'
-      : this.wearer() === null
+      : this.wearer() === null && !this.adds()
         ? 'Choose a wearer.'
         : this.chosen().size === 0
           ? 'Tick at least one garment or protocol.'

@@ -56,7 +56,7 @@ describe('CombinationsEditor', () => {
     expect(held().combinations).toEqual([
       { parts: ['waist', 'leg'], made: { '30': ['30', '32'], '32': ['30', '32'], '34': ['32'] } },
     ]);
-    await press('none');
+    await press('None');
     expect(held().combinations[0]!.made['30']).withContext('the first row as a whole').toEqual([]);
     expect(chartSheetSchema.safeParse(held()).success).toBeTrue();
     await press('Remove grid');

@@ -61,7 +61,7 @@ interface Grid {
                       [attr.aria-label]="'All of ' + one"
                       (click)="turn(grid, one, grid.second.sizes, !all(grid, one))"
                     >
-                      {{ all(grid, one) ? 'none' : 'all' }}
+                      {{ all(grid, one) ? 'None' : 'All' }}
                     </button>
                   </td>
                 </tr>

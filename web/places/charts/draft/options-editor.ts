@@ -62,7 +62,7 @@ interface OptionText {
               [value]="option.adds"
               (change)="change(at, { adds: $any($event.target).value })"
             />
-            <button nz-button nzType="text" type="button" (click)="drop(at)">remove</button>
+            <button nz-button nzType="text" type="button" (click)="drop(at)">Remove</button>
           </div>
           @for (condition of option.when; track $index; let index = $index) {
             <div class="line">
@@ -92,7 +92,7 @@ interface OptionText {
               />
               @if (option.when.length > 1) {
                 <button nz-button nzType="text" type="button" (click)="dropCondition(at, index)">
-                  remove
+                  Remove
                 </button>
               }
             </div>
@@ -100,7 +100,7 @@ interface OptionText {
           @if (faultOf(option); as fault) {
             <p class="fault" role="alert">{{ fault }}</p>
           }
-          <button nz-button nzType="link" type="button" (click)="addCondition(at)">add condition</button>
+          <button nz-button nzType="link" type="button" (click)="addCondition(at)">Add condition</button>
         </li>
       }
     </ul>

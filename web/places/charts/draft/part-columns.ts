@@ -12,23 +12,27 @@ import {
   type WorkingUnit,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { ControlName } from '../../../parts/forms/control-name';
 
 /** The columns of a part's table: which decide, which are only reported, and what else it goes by. */
 @Component({
   selector: 'nm-part-columns',
-  imports: [ControlName, FormsModule, NzButtonModule, NzSelectModule],
+  imports: [ControlName, FormsModule, NzButtonModule, NzCheckboxModule, NzSelectModule],
   template: `
     <div class="acts">
       @for (column of part().columns; track column.code) {
         <span>
-          {{ nameOf(column.code) }}
-          <button nz-button type="button" (click)="turnRole(column.code)">
-            {{ column.role === 'deciding' ? 'decides' : 'is reported' }}
-          </button>
+          <label
+            nz-checkbox
+            [ngModel]="column.role === 'deciding'"
+            (ngModelChange)="turnRole(column.code)"
+            [ngModelOptions]="{ standalone: true }"
+            >{{ nameOf(column.code) }} decides the size</label
+          >
           @if (part().columns.length > 1) {
-            <button nz-button nzType="text" type="button" (click)="drop(column.code)">remove</button>
+            <button nz-button nzType="text" type="button" (click)="drop(column.code)">Remove</button>
           }
         </span>
       }
@@ -48,7 +52,7 @@ import { ControlName } from '../../../parts/forms/control-name';
         [nzOptions]="units"
         [(ngModel)]="unit"
       />
-      <button nz-button type="button" [disabled]="code() === null" (click)="add()">add</button>
+      <button nz-button type="button" [disabled]="code() === null" (click)="add()">Add</button>
     </div>
   `,
   styles: `

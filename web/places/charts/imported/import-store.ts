@@ -122,6 +122,11 @@ export class ImportStore {
     return null;
   }
 
+  /** Whether a table that is taken has questions. */
+  readonly asked = computed(
+    () => !this.planning() && this.states().some(({ asked }, at) => asked && this.taken().has(at)),
+  );
+
   /** The chart that the tables taken come to; nothing while something is to be said. */
   readonly sheet = computed<ChartSheet | null>(() => {
     const states = [...this.taken()].sort((a, b) => a - b).map((at) => this.states()[at]!);

@@ -54,7 +54,7 @@ const MOST_FOUND = 6;
             No readings yet, so no sizes are proposed.
           }
         </span>
-        <button nz-button nzType="link" type="button" (click)="leave()">without a docket</button>
+        <button nz-button nzType="link" type="button" (click)="leave()">Without a docket</button>
       </p>
     } @else {
       <label class="field found" for="hire-docket"

@@ -56,7 +56,7 @@ import { StockHere, type Near } from './stock-here';
               [disabled]="busy()"
               (click)="putBy()"
             >
-              reserve
+              Reserve
             </button>
           }
           <nz-select
@@ -93,7 +93,7 @@ import { StockHere, type Near } from './stock-here';
               type="button"
               (click)="handing.choose(garment().id, { from: without, taken: true })"
             >
-              not from the stores
+              Not from the stores
             </button>
           </span>
         </p>
