@@ -169,7 +169,7 @@ async function ofOrders(database: Database): Promise<Warning[]> {
         {
           ...told,
           kind: 'order-unsent',
-          says: `Order ${number} at ${maker} is not sent yet (${count} ${count === 1 ? 'garment' : 'garments'}). Send it.`,
+          says: `Order ${number} at ${maker} is not sent yet (${count} ${count === 1 ? 'garment' : 'garments'}). Send the order.`,
         },
       ];
     if (late)

@@ -40,7 +40,9 @@ export async function sendOrder(
 export async function hearOf(database: Database, maker: Maker, id: string): Promise<void> {
   const order = await orderOf(database, id);
   if (order.stage === 'draft')
-    throw new StockRefused(`Order ${order.number} is not sent yet. Send it first, then ask.`);
+    throw new StockRefused(
+      `Order ${order.number} is not sent yet. Send the order first, then ask the maker.`,
+    );
   let answer = await maker.ask(id);
   if (answer === null && order.byHand)
     throw new StockRefused(

@@ -242,7 +242,7 @@ describe('orders', () => {
     const warned = async () =>
       warningsSchema.parse((await app.get(STORES.warnings)).body).filter(({ orderId }) => orderId === id);
     expect((await warned()).map(({ kind, says }) => [kind, says])).toEqual([
-      ['order-unsent', `Order ${number} at ${MAKER} is not sent yet (2 garments). Send it.`],
+      ['order-unsent', `Order ${number} at ${MAKER} is not sent yet (2 garments). Send the order.`],
     ]);
     expect(problem(await app.put(orderAskedPath(id), {}))).toEqual([409, 'stock-refused']);
     expect(desk.answer(id)).withContext('nothing went to the maker').toBeNull();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { compiled, isDerivedCode, measurement, type ChartSheet, type WorkingUnit } from '@neat-measure/core';
 import { SizeRuler } from '../../parts/size-ruler/size-ruler';
-import { sayCell } from './say-cell';
+import { sayColumn } from './say-cell';
 import { UnitService } from '../../data/unit-service';
 
 /** One part of a chart: a ruler a measurement, and the table beneath in the reader's unit. */
@@ -120,11 +120,12 @@ export class PartRulers {
       };
     }),
   );
-  protected readonly rows = computed(() =>
-    this.part().sizes.map((size, index) => ({
+  protected readonly rows = computed(() => {
+    const written = this.columns().map(({ cells }) => sayColumn(cells, this.units.written(this.unit())));
+    return this.part().sizes.map((size, index) => ({
       size,
-      cells: this.columns().map(({ cells }) => sayCell(cells[index]!, this.units.written(this.unit()))),
+      cells: written.map((cells) => cells[index]!),
       otherNames: this.part().otherNames.map(({ labels }) => labels[index]!),
-    })),
-  );
+    }));
+  });
 }

@@ -96,8 +96,9 @@ export class KitDesk {
   );
 
   protected countOf({ garments, protocols }: Kit): string {
-    const count = garments.length + protocols.length;
-    return count === 1 ? '1 thing' : `${count} things`;
+    const counted = (count: number, thing: string) =>
+      count === 0 ? [] : [`${count} ${thing}${count === 1 ? '' : 's'}`];
+    return [...counted(garments.length, 'garment'), ...counted(protocols.length, 'protocol')].join(', ');
   }
 
   protected show({ id, name, series, protocols, roles, version }: Kit): void {

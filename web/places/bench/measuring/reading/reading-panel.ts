@@ -40,6 +40,7 @@ import {
   nameAt,
   placeAt,
   wordsAt,
+  UNIT_WORDS,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../../data/unit-service';
@@ -152,6 +153,7 @@ export class ReadingPanel {
     const problem = this.store.problem();
     return problem && sayReadingProblem(problem, this.units.written(this.unit()));
   });
+  protected readonly unitWords: Readonly<Record<string, string | undefined>> = UNIT_WORDS;
   protected readonly from = computed(() => FROM_WORDS[this.store.origin()]);
   protected readonly slip = computed(() => {
     const slip = this.store.slip();

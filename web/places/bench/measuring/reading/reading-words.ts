@@ -5,10 +5,10 @@ export const FROM = ['fitter', 'helper', 'reported'] as const satisfies readonly
 
 /** Each in words. */
 export const FROM_WORDS: Readonly<Record<Origin, string>> = {
-  fitter: 'read by you',
-  helper: 'read by a helper',
-  self: 'read by the wearer',
-  reported: 'told, not measured',
+  fitter: 'Read by you',
+  helper: 'Read by a helper',
+  self: 'Read by the wearer',
+  reported: 'Told, not measured',
 };
 
 /** Why a step is passed over, as fitters say it. */

@@ -56,7 +56,7 @@ export class TapeStrip {
     const [short, name] = [shortAt(code, waist), nameAt(code, waist)];
     const value =
       skipped !== null
-        ? 'passed'
+        ? 'skipped'
         : agreement.value === null
           ? ''
           : formatNumber(agreement.value, this.units.written(unit));
