@@ -150,4 +150,5 @@ export * from './group/say-people-finding';
 export * from './group/size-people';
 export * from './group/roll-sizes';
 export * from './group/size-roll';
+export { counted } from './words/counted';
 export { dayOf, LOCALE, sayDay, sayWeekday } from './words/days';

@@ -1,3 +1,4 @@
+import { counted } from '../words/counted';
 import { measurement } from '../body/catalogue';
 import { CLOTHING_WORDS, TENSION_WORDS } from '../body/say-plan';
 import { formatLength, type ShownLength, shownIn, type InchParts } from '../quantity/format-length';
@@ -51,7 +52,7 @@ export function sayRequirement(sheet: ChartSheet, unit: WorkingUnit, parts: Inch
         tension === null ? '' : TENSION_WORDS[tension],
         clothing === null ? '' : CLOTHING_WORDS[clothing],
         rounding === null ? '' : `${recorded ? 'recorded ' : ''}${sayRounding(rounding, maker)}`,
-        remeasureAfter === null ? '' : `to be measured again after ${remeasureAfter} days`,
+        remeasureAfter === null ? '' : `to be measured again after ${counted(remeasureAfter, 'day')}`,
       ]
         .filter(Boolean)
         .join(', ')}.`,

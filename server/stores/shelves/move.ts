@@ -1,4 +1,5 @@
 import type { Move } from '@neat-measure/contract/stores';
+import { counted } from '@neat-measure/core';
 import { placeOf } from '@neat-measure/core/stock';
 import type { Database } from '../../database/database';
 import { notFound } from '../../http/problem-error';
@@ -25,7 +26,7 @@ export async function moveStock(database: Database, id: string, sent: Move, by: 
       return move(transaction, { ...base, what: `${garment} ${article.label}`, count: sent.count });
     }
     if (new Set(sent.pieceIds).size !== sent.count)
-      throw new StockRefused(`${garment} is numbered. Choose or scan ${sent.count} pieces.`);
+      throw new StockRefused(`${garment} is numbered. Choose or scan ${counted(sent.count, 'piece')}.`);
     for (const pieceId of sent.pieceIds) {
       const piece = await pieceOf(transaction, pieceId);
       if (piece.articleId !== article.id) throw notFound('piece');

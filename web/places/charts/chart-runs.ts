@@ -9,7 +9,15 @@ import {
   signal,
 } from '@angular/core';
 import type { Chart } from '@neat-measure/contract';
-import { adopted, formatLength, sayRun, tellingRuns, withRuns, type ChartRun } from '@neat-measure/core';
+import {
+  adopted,
+  formatLength,
+  sayRun,
+  tellingRuns,
+  withRuns,
+  type ChartRun,
+  counted,
+} from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { v7 as uuidv7 } from 'uuid';
 import { ChartService } from '../../data/chart-service';
@@ -117,7 +125,7 @@ export class ChartRuns {
       sign: run.runs === 'no-sign' ? 'As the chart says.' : run.runs === 'small' ? 'Small.' : 'Large.',
       says:
         run.runs === 'no-sign' ? `shows ${sayRun(run, this.units.shown())}` : sayRun(run, this.units.shown()),
-      seen: `${looks} fittings: ${seen.small} too small, ${seen.right} right, ${seen.large} too large.`,
+      seen: `${counted(looks, 'fitting')}: ${seen.small} too small, ${seen.right} right, ${seen.large} too large.`,
     };
   }
 

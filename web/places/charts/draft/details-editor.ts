@@ -9,6 +9,7 @@ import {
   type ChartPart,
   type ChartSheet,
   type WrittenFitCheck,
+  counted,
 } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -195,7 +196,7 @@ export class DetailsEditor {
         ? `“${written[unread]}” is not a length. Write each with its unit, such as 12 in.`
         : counts
           ? ''
-          : `${part.sizes.length} sizes, ${written.length} measures. Write one for each size: 12 in; 13 in.`,
+          : `${counted(part.sizes.length, 'size')}, ${counted(written.length, 'measure')}. Write one for each size: 12 in; 13 in.`,
     );
     if (unread < 0 && counts)
       this.changePart(part, { values: read.length === 0 ? null : read.map(({ data }) => data!) });

@@ -9,7 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { ChartSheet } from '@neat-measure/core';
+import { counted, type ChartSheet } from '@neat-measure/core';
 import { sayLeftOut } from '@neat-measure/core/imported';
 import { NzAutocompleteModule } from 'ng-zorro-antd/auto-complete';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -83,7 +83,9 @@ export class ImportDesk {
   protected readonly comesTo = computed(() => {
     const read = this.store.state()?.read ?? null;
     if (read === null || read.parts.length < 2) return null;
-    const parts = read.parts.map(({ name, sizes }) => `${name} (${sizes.length} sizes)`).join(' and ');
+    const parts = read.parts
+      .map(({ name, sizes }) => `${name} (${counted(sizes.length, 'size')})`)
+      .join(' and ');
     const [made] = read.combinations;
     const count = made === undefined ? null : Object.values(made.made).flat().length;
     const offered = read.parts.find((part) => part.offered !== null);
@@ -107,7 +109,7 @@ export class ImportDesk {
     const unlike =
       twin === null || twin.twin.same ? '' : `, but size ${twin.twin.size} differs from “${twin.of}”`;
     const like = twin?.twin.same === true ? `, the same as “${twin.of}” in another unit` : '';
-    return `${sizes} sizes${like}${unlike}${state.asked ? ', has questions' : ''}`;
+    return `${counted(sizes, 'size')}${like}${unlike}${state.asked ? ', has questions' : ''}`;
   }
 
   /** As many sizes are drawn as rulers. */

@@ -9,6 +9,7 @@ import {
   type KitSave,
   type Protocol,
 } from '@neat-measure/contract';
+import { counted } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
@@ -96,9 +97,8 @@ export class KitDesk {
   );
 
   protected countOf({ garments, protocols }: Kit): string {
-    const counted = (count: number, thing: string) =>
-      count === 0 ? [] : [`${count} ${thing}${count === 1 ? '' : 's'}`];
-    return [...counted(garments.length, 'garment'), ...counted(protocols.length, 'protocol')].join(', ');
+    const some = (count: number, thing: string) => (count === 0 ? [] : [counted(count, thing)]);
+    return [...some(garments.length, 'garment'), ...some(protocols.length, 'protocol')].join(', ');
   }
 
   protected show({ id, name, series, protocols, roles, version }: Kit): void {

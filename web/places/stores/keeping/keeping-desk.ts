@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { keepingSaveSchema, type KeptGarment, type Room } from '@neat-measure/contract/stores';
+import { counted } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -160,9 +161,9 @@ export class KeepingDesk {
     const { numbered, lifeMonths, inspectMonths, dryingDays, sparePercent, spareLeast } = keeping;
     return [
       numbered ? 'numbered' : 'counted',
-      lifeMonths === null ? '' : `${lifeMonths} months`,
-      inspectMonths === null ? '' : `inspected every ${inspectMonths} months`,
-      dryingDays === 0 ? '' : `${dryingDays} days to dry`,
+      lifeMonths === null ? '' : counted(lifeMonths, 'month'),
+      inspectMonths === null ? '' : `inspected every ${counted(inspectMonths, 'month')}`,
+      dryingDays === 0 ? '' : `${counted(dryingDays, 'day')} to dry`,
       sparePercent + spareLeast === 0 ? '' : `spares ${sparePercent} %, at least ${spareLeast}`,
     ]
       .filter((one) => one !== '')
