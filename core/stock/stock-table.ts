@@ -2,40 +2,13 @@ import Papa from 'papaparse';
 import { plainWords } from '../chart/imported/words/vocabulary';
 import type { Grid } from '../chart/imported/layout/grid';
 import { OPEN_COMPARTMENTS, type OpenCompartment } from './movement';
+import { failure, success, type Outcome } from '../outcome';
 import { COMPARTMENT_WORDS } from './say-compartment';
+import { sayStockAsk, sayStockFault, STOCK_ROLES, type StockFault, type StockRole } from './say-stock-table';
+
+export { sayStockAsk, sayStockFault, STOCK_ROLE_WORDS, STOCK_ROLES, type StockRole } from './say-stock-table';
 
 // A door of its own: reading tables takes packages that nobody else of the stores needs.
-
-/** What a column of a table of stock can hold. */
-export const STOCK_ROLES = [
-  'garment',
-  'maker',
-  'size',
-  'count',
-  'minimum',
-  'serial',
-  'made',
-  'code',
-  'room',
-  'place',
-  'left-out',
-] as const;
-export type StockRole = (typeof STOCK_ROLES)[number];
-
-/** Each as a person calls it. */
-export const STOCK_ROLE_WORDS: Readonly<Record<StockRole, string>> = {
-  garment: 'garment',
-  maker: 'maker',
-  size: 'size',
-  count: 'how many',
-  minimum: 'minimum stock',
-  serial: 'piece number',
-  made: 'date of manufacture',
-  code: 'maker’s code',
-  room: 'store room',
-  place: 'place in the room',
-  'left-out': 'left out',
-};
 
 /** Words of headings; one that could be several is asked about. */
 const WORDS: Readonly<Record<Exclude<StockRole, 'left-out'>, readonly string[]>> = {
@@ -172,16 +145,16 @@ export function planStock(
   });
   const placeOfRole = (role: StockRole) => columns.findIndex((column) => column.role === role);
   const asks = [
-    ...columns.flatMap(({ heading, role }) => (role === null ? [`What is “${heading}”?`] : [])),
+    ...columns.flatMap(({ heading, role }) =>
+      role === null ? [sayStockAsk({ code: 'heading', heading })] : [],
+    ),
     ...STOCK_ROLES.filter(
       (role) => role !== 'left-out' && columns.filter((column) => column.role === role).length > 1,
-    ).map((role) => `Two columns are ${STOCK_ROLE_WORDS[role]}. Leave one of them out.`),
+    ).map((role) => sayStockAsk({ code: 'twice', role })),
     ...(['garment', 'size'] as const)
       .filter((role) => placeOfRole(role) < 0)
-      .map((role) => `Which column is the ${STOCK_ROLE_WORDS[role]}?`),
-    ...(placeOfRole('count') < 0 && placeOfRole('serial') < 0
-      ? ['Which column has the count, or the piece number?']
-      : []),
+      .map((role) => sayStockAsk({ code: 'missing', role })),
+    ...(placeOfRole('count') < 0 && placeOfRole('serial') < 0 ? [sayStockAsk({ code: 'how-many' })] : []),
   ];
   if (asks.length > 0) return { columns, asks, rows: [], faults: [] };
   const taken: StockRow[] = [];
@@ -190,12 +163,16 @@ export function planStock(
   for (const { line, cells } of body) {
     const cell = (role: StockRole) => (cells[placeOfRole(role)] ?? '').trim();
     const read = readRow(cell, known);
-    if (typeof read === 'string') faults.push({ line, says: read });
-    else if (read.serial !== null && serials.has(`${read.seriesId} ${read.serial}`))
-      faults.push({ line, says: `Piece ${read.serial} is listed twice.` });
+    if (!read.ok) {
+      faults.push({ line, says: sayStockFault(read.problem) });
+      continue;
+    }
+    const { seriesId, serial } = read.value;
+    if (serial !== null && serials.has(`${seriesId} ${serial}`))
+      faults.push({ line, says: sayStockFault({ code: 'piece-twice', serial }) });
     else {
-      if (read.serial !== null) serials.add(`${read.seriesId} ${read.serial}`);
-      taken.push({ line, ...read });
+      if (serial !== null) serials.add(`${seriesId} ${serial}`);
+      taken.push({ line, ...read.value });
     }
   }
   return { columns, asks, rows: taken, faults };
@@ -205,39 +182,40 @@ export function planStock(
 function readRow(
   cell: (role: StockRole) => string,
   { garments, rooms }: StockKnown,
-): Omit<StockRow, 'line'> | string {
+): Outcome<Omit<StockRow, 'line'>, StockFault> {
   const named = garments.filter(({ garment }) => same(garment, cell('garment')));
   const found = cell('maker') === '' ? named : named.filter(({ maker }) => same(maker, cell('maker')));
   if (found.length === 0)
-    return `There is no chart called “${cell('garment')}”${cell('maker') === '' ? '' : ` of ${cell('maker')}`}.`;
+    return failure({ code: 'no-chart', garment: cell('garment'), maker: cell('maker') });
   if (found.length > 1)
-    return `“${cell('garment')}” is made by ${found.map(({ maker }) => maker).join(' and ')}. Add the maker.`;
+    return failure({
+      code: 'several-makers',
+      garment: cell('garment'),
+      makers: found.map(({ maker }) => maker),
+    });
   const [{ seriesId, garment, numbered, labelAs }] = found as [KnownGarment];
   const label = labelAs(cell('size'));
-  if (label === null) return `“${cell('size')}” is not a size of ${garment}.`;
+  if (label === null) return failure({ code: 'no-size', label: cell('size'), garment });
   const serial = cell('serial') === '' ? null : cell('serial').slice(0, 60);
-  if (numbered && serial === null) return `${garment} is numbered. Enter one row per piece, with its number.`;
-  if (!numbered && serial !== null)
-    return `${garment} is not numbered here. Leave the number out, or set it to numbered under Storage rules.`;
+  if (numbered && serial === null) return failure({ code: 'number-missing', garment });
+  if (!numbered && serial !== null) return failure({ code: 'not-numbered', garment });
   const count = cell('count') === '' && serial !== null ? 1 : wholeNumber(cell('count'));
-  if (count === null) return `“${cell('count')}” is not a count. Enter a whole number.`;
-  if (serial !== null && count !== 1)
-    return `Piece ${serial} has a count of ${count}; a numbered piece counts as 1.`;
+  if (count === null) return failure({ code: 'no-count', text: cell('count') });
+  if (serial !== null && count !== 1) return failure({ code: 'piece-count', serial, count });
   const minimum = cell('minimum') === '' ? null : wholeNumber(cell('minimum'));
   if (cell('minimum') !== '' && minimum === null)
-    return `“${cell('minimum')}” is not a minimum. Enter a whole number.`;
+    return failure({ code: 'no-minimum', text: cell('minimum') });
   const made = cell('made') === '' ? null : cell('made');
-  if (made !== null && !isDay(made)) return `“${made}” is not a date. Write it as 2026-03-31.`;
+  if (made !== null && !isDay(made)) return failure({ code: 'no-day', text: made });
   const room = roomCalled(cell('room'), rooms);
-  if (cell('room') !== '' && room === null)
-    return `There is no room called “${cell('room')}”. Add it under Storage rules, or leave that column out.`;
+  if (cell('room') !== '' && room === null) return failure({ code: 'no-room', name: cell('room') });
   // Reserved for whom, no table says: it goes to the shelf again. Tables written earlier say it in other words.
   const compartment = [COMPARTMENT_WORDS['put-by'], 'put by'].some((one) => same(one, cell('place')))
     ? 'shelf'
     : OPEN_COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
   if (cell('place') !== '' && compartment === undefined)
-    return `“${cell('place')}” is not a place in a room. Write ${Object.values(COMPARTMENT_WORDS).join(', ')}, or leave it empty.`;
-  return {
+    return failure({ code: 'no-place', text: cell('place') });
+  return success({
     seriesId,
     garment,
     label,
@@ -248,7 +226,7 @@ function readRow(
     code: cell('code') === '' ? null : cell('code'),
     roomId: room,
     compartment: compartment ?? 'shelf',
-  };
+  });
 }
 
 /** The one room that is called so; `null` where none is, or several might be meant. */

@@ -2,6 +2,7 @@
 // versions of a chart differ. Apart from the rest of core: only Charts has tables, and nobody else need load this.
 export * from './sources/imported';
 export * from './sources/say-import-problem';
+export { sayImportRemark } from './sources/say-import-remark';
 export * from './sources/decode-text';
 export * from './sources/text-table';
 export * from './layout/grid';
@@ -22,6 +23,7 @@ export * from './plan/table-plan';
 export * from './plan/left-out';
 export * from './plan/say-left-out';
 export * from './plan/cell-reading';
+export { nameOfRole, sayColumn, type CellRole } from './plan/say-cell-reading';
 export * from './chart-parts/imported-parts';
 export * from './chart-parts/join-tables';
 export * from './chart-parts/twin-tables';

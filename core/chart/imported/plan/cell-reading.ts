@@ -1,36 +1,26 @@
 // How each cell of an imported table is read, for the table to be shown as it came and every cell explained.
-import { formatLength, shownIn as writtenIn } from '../../../quantity/format-length';
 import type { WorkingUnit } from '../../../quantity/length';
-import type { Cell } from '../../interval';
-import { parseCell } from '../../formats/parse-cell';
 import { isMark, isNotGiven } from '../cells/not-given';
-import { rewriteCell } from '../cells/maker-cell';
 import type { Grid } from '../layout/grid';
-import { isMeasurement, labelIn } from '../chart-parts/imported-parts';
-import { takenCell, type TakenColumn } from '../chart-parts/pieces';
-import { nameOfMeaning, type Meaning } from '../words/meaning';
-import { isUnit, type WrittenUnit } from '../words/unit-evidence';
+import { isMeasurement } from '../chart-parts/imported-parts';
+import type { TakenColumn } from '../chart-parts/pieces';
+import { isUnit } from '../words/unit-evidence';
 import { columnsTurned } from '../layout/around';
 import type { PlannedRow } from '../layout/outline';
 import type { TablePlan } from './table-plan';
-import type { PlannedColumn, UnitSource } from './planned-column';
-
-/** What a cell is taken for. */
-export type CellRole =
-  | 'title'
-  | 'note'
-  | 'with-above'
-  | 'repeated'
-  | 'heading'
-  | 'unit'
-  | 'section'
-  | 'size'
-  | 'label'
-  | 'class'
-  | 'measure'
-  | 'mark'
-  | 'left-out'
-  | 'empty';
+import type { PlannedColumn } from './planned-column';
+import {
+  sayColumn,
+  sayInMatrix,
+  sayLeftOut,
+  sayMeasure,
+  sayNothingGiven,
+  sayOf,
+  sayOtherLabel,
+  sayRole,
+  saySizeLabel,
+  type CellRole,
+} from './say-cell-reading';
 
 /** A cell as it is read. */
 export class CellReading {
@@ -49,45 +39,6 @@ export class CellReading {
   get says(): string {
     return this.say();
   }
-}
-
-const UNIT_WORDS: Readonly<Record<WrittenUnit, string>> = {
-  mm: 'millimetres',
-  cm: 'centimetres',
-  in: 'inches',
-  m: 'metres',
-  ft: 'feet and inches',
-};
-const SOURCE_WORDS: Readonly<Record<UnitSource, string>> = {
-  heading: 'from the heading',
-  cells: 'from the cells',
-  note: 'from a line around the table',
-  said: 'as you said',
-};
-const ROLE_WORDS: Readonly<Record<CellRole, string>> = {
-  title: 'a title',
-  note: 'a note',
-  'with-above': 'taken together with the line above',
-  repeated: 'the same as in a line above',
-  heading: 'a heading',
-  unit: 'a unit',
-  section: 'the name of a section',
-  size: 'a size',
-  label: 'a label of another system',
-  class: 'a class of lengths',
-  measure: 'a measure',
-  mark: 'a mark that the size is made',
-  'left-out': 'left out',
-  empty: 'empty',
-};
-
-/**
- * What a role is called.
- *
- * @example nameOfRole('heading') // 'a heading'
- */
-export function nameOfRole(role: CellRole): string {
-  return ROLE_WORDS[role];
 }
 
 /**
@@ -144,22 +95,15 @@ function readingOf(looked: Looked, row: PlannedRow, index: number, text: string)
   if (column === undefined) return plainly(text === '' ? 'empty' : 'left-out', text, line);
   const asked = open || (looked.notGiven.has(line) && isNotGiven(text));
   const as = (role: CellRole, say: () => string) => new CellReading(role, asked, keys, line, say);
-  if (column.means === 'size') return as('size', () => `“${text}” is the size ${labelIn(text)}.`);
-  if (column.means === 'label')
-    return as('label', () => `“${text}” is the same size by ${column.system ?? 'another system'}.`);
-  if (column.means === 'class') return as('class', () => `“${text}” is a class of lengths.`);
+  if (column.means === 'size') return as('size', () => saySizeLabel(text));
+  if (column.means === 'label') return as('label', () => sayOtherLabel(text, column.system));
+  if (column.means === 'class') return as('class', () => sayRole('class', text));
   const taken = columns.filter((one): one is TakenColumn => isMeasurement(one) && one.unit !== null);
   if (taken.length === 0) {
-    if (text === '') return as('empty', () => 'An empty cell.');
-    return as(
-      'left-out',
-      () => `“${text}” is left out${open ? ' until you say what the column means' : ''}.`,
-    );
+    if (text === '') return as('empty', () => sayRole('empty', text));
+    return as('left-out', () => sayLeftOut(text, open));
   }
-  if (isNotGiven(text))
-    return as('empty', () =>
-      text === '' ? 'An empty cell: nothing is given.' : `“${text}”: nothing is given.`,
-    );
+  if (isNotGiven(text)) return as('empty', () => sayNothingGiven(text));
   return as('measure', () => taken.map((one) => sayMeasure(row.cells, one, text, shownIn)).join(' '));
 }
 
@@ -175,73 +119,17 @@ function headingOf(row: PlannedRow, columns: readonly PlannedColumn[], text: str
   );
 }
 
-/**
- * A column as a person reads it: `Chest girth, in centimetres from the heading`.
- *
- * @example sayColumn(planTable(textGrid('Size,Chest (cm)\nM,94-102\nL,102-110').value).columns[1]) // 'Chest, in centimetres from the heading'
- */
-export function sayColumn(column: PlannedColumn): string {
-  const { means, system, named, namedBy } = column;
-  if (means === 'size') return 'The sizes';
-  if (means === 'label') return `Labels of ${system ?? 'another system'}`;
-  if (means === 'class') return 'Classes of lengths';
-  if (means === null) return column.asks === null ? 'Left out' : 'Not answered yet';
-  const unit =
-    named === null ? 'no unit yet' : `in ${UNIT_WORDS[named]} ${SOURCE_WORDS[namedBy ?? 'heading']}`;
-  const slip = column.slip === null ? '' : `, “${column.slip.wrote}” read as “${column.slip.read}”`;
-  const more = [
-    column.class === null ? '' : `of ${column.class}`,
-    unit,
-    column.times === 2 ? 'doubled' : '',
-    column.spreads ? `${column.eitherSide!} to either side` : '',
-    column.ease === null ? '' : `of the garment, ${column.ease} larger than the body`,
-    column.recalled ? 'as in this maker’s last table' : '',
-  ].filter(Boolean);
-  return `${nameOfMeaning(means as Meaning)}, ${more.join(', ')}${slip}`;
-}
-
-function sayMeasure(
-  cells: readonly string[],
-  column: TakenColumn,
-  text: string,
-  shownIn: WorkingUnit,
-): string {
-  const {
-    text: rewritten,
-    dropped,
-    wasDate,
-  } = rewriteCell(text, { unit: column.named ?? column.unit, thousands: column.thousands });
-  const cell = parseCell(takenCell(cells, column), column.unit);
-  if (!cell.ok) return `“${text}” cannot be read as a measure.`;
-  const notes = [
-    wasDate ? ` A spreadsheet had turned this into a date: ${rewritten.replace(/ /g, '')}.` : '',
-    dropped === '' ? '' : ` “${dropped}” is dropped.`,
-  ].join('');
-  const other = shownIn === column.unit ? '' : `, ${sayCell(cell.value, shownIn)}`;
-  return `“${text}”: ${sayColumn(column)}; ${sayCell(cell.value, column.unit)}${other}.${notes}`;
-}
-
-function sayCell(cell: Cell, unit: WorkingUnit): string {
-  // A maker's cell is told as finely as a tape is ruled, whatever the house writes.
-  const one = (at: Parameters<typeof formatLength>[0]) => formatLength(at, writtenIn(unit, 16));
-  if (cell.kind === 'nominal') return one(cell.at);
-  if (cell.lower === null) return cell.upper === null ? 'any' : `up to ${one(cell.upper.at)}`;
-  return cell.upper === null
-    ? `from ${one(cell.lower.at)}`
-    : `${one(cell.lower.at)} to ${one(cell.upper.at)}`;
-}
-
 function inMatrix(plan: TablePlan, row: PlannedRow, index: number, text: string): CellReading {
   const down = plan.columns.find(({ key }) => key === 'down');
   const as = (role: CellRole, say: () => string, asked = false) =>
     new CellReading(role, asked, ['down', 'across'], row.line, say);
-  if (down !== undefined && index === down.index)
-    return as('size', () => `“${text}”: ${sayColumn(down)}.`, isOpen(down));
-  if (index < (down?.index ?? 0)) return as('heading', () => `“${text}” names what runs down the side.`);
-  if (text === '' || (isNotGiven(text) && !isMark(text))) return as('empty', () => 'Not made.');
+  if (down !== undefined && index === down.index) return as('size', () => sayOf(down, text), isOpen(down));
+  if (index < (down?.index ?? 0)) return as('heading', () => sayInMatrix('heading', text));
+  if (text === '' || (isNotGiven(text) && !isMark(text)))
+    return as('empty', () => sayInMatrix('empty', text));
   return plan.inside === 'marks'
-    ? as('mark', () => `“${text}”: this size is made.`)
-    : as('size', () => `“${text}” is the name of these two together.`);
+    ? as('mark', () => sayInMatrix('mark', text))
+    : as('size', () => sayInMatrix('size', text));
 }
 
 function isOpen({ asks }: PlannedColumn): boolean {
@@ -249,7 +137,5 @@ function isOpen({ asks }: PlannedColumn): boolean {
 }
 
 function plainly(role: CellRole, text: string, line: number | null, asked = false): CellReading {
-  return new CellReading(text === '' ? 'empty' : role, asked, [], line, () =>
-    text === '' ? 'An empty cell.' : `“${text}” is ${ROLE_WORDS[role]}.`,
-  );
+  return new CellReading(text === '' ? 'empty' : role, asked, [], line, () => sayRole(role, text));
 }

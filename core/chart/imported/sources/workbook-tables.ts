@@ -1,6 +1,7 @@
 import { unzipSync, zipSync } from 'fflate';
 import type * as Library from '@e965/xlsx';
 import { failure, success, type Outcome } from '../../../outcome';
+import { sayImportRemark } from './say-import-remark';
 import { gridOf } from '../layout/grid';
 import { LIMITS, type ImportProblem, type ImportedTable, type ImportedTables } from './imported';
 
@@ -35,14 +36,12 @@ export async function workbookTables(bytes: Uint8Array): Promise<Outcome<Importe
     return failure({ code: 'no-workbook' });
   }
   const tables: ImportedTable[] = [];
-  const remarks: string[] = unpacked.value.hides
-    ? ['Hidden rows and columns of the file are read too. Leave out what is not part of the table.']
-    : [];
+  const remarks: string[] = unpacked.value.hides ? [sayImportRemark({ code: 'hidden-lines-read' })] : [];
   if (workbook.SheetNames.length > LIMITS.worksheets) return failure({ code: 'too-many-cells', where: '' });
   const budget = { cells: LIMITS.cells as number };
   for (const [at, name] of workbook.SheetNames.entries()) {
     if ((workbook.Workbook?.Sheets?.[at]?.Hidden ?? 0) > 0) {
-      remarks.push(`Left out: the hidden worksheet “${name}”.`);
+      remarks.push(sayImportRemark({ code: 'worksheet-hidden', name }));
       continue;
     }
     const read = worksheet(library, workbook.Sheets[name]!, name, remarks, budget);
@@ -121,8 +120,12 @@ function worksheet(
   if (budget.cells < 0) return failure({ code: 'too-many-cells', where: name });
   const hiddenRows = hiddenIn(sheet['!rows'], rows);
   const hiddenColumns = hiddenIn(sheet['!cols'], columns);
-  if (hiddenRows.size > 0) remarks.push(leftOut(hiddenRows.size, 'row', name));
-  if (hiddenColumns.size > 0) remarks.push(leftOut(hiddenColumns.size, 'column', name));
+  if (hiddenRows.size > 0)
+    remarks.push(sayImportRemark({ code: 'lines-hidden', count: hiddenRows.size, what: 'row', of: name }));
+  if (hiddenColumns.size > 0)
+    remarks.push(
+      sayImportRemark({ code: 'lines-hidden', count: hiddenColumns.size, what: 'column', of: name }),
+    );
   const grid = gridOf(
     Array.from({ length: rows }, (_, row) => row)
       .filter((row) => !hiddenRows.has(row))
@@ -164,8 +167,4 @@ function hiddenIn(
   for (let at = 0; at < Math.min(until, lines?.length ?? 0); at++)
     if (lines![at]?.hidden === true) hidden.add(at);
   return hidden;
-}
-
-function leftOut(count: number, what: string, name: string): string {
-  return `Left out: ${count} hidden ${what}${count === 1 ? '' : 's'} of “${name}”.`;
 }

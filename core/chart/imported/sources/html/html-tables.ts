@@ -5,6 +5,7 @@ import { LIMITS, type ImportProblem, type ImportedTable, type ImportedTables } f
 import { OpenTable, type PageBudget } from './open-table';
 import { plainText } from './plain-text';
 import { WhatShows } from './what-shows';
+import { sayImportRemark } from '../say-import-remark';
 
 /** Letters that are read before it is looked whether to go on. */
 const PIECE = 4_096;
@@ -48,7 +49,7 @@ class Page {
   get remarks(): string[] {
     const { hidden } = this.shows;
     if (hidden === 0) return [];
-    return [`Left out: ${hidden} ${hidden === 1 ? 'row or cell' : 'rows or cells'} that the page hides.`];
+    return [sayImportRemark({ code: 'hidden-by-page', count: hidden })];
   }
 
   onopentag(name: string, attributes: Readonly<Record<string, string>>): void {
