@@ -154,7 +154,7 @@ test('a published table is begun with, an option added to it as text, and kept',
   await expect(page.getByRole('tab', { name: 'Sizes' })).toBeVisible();
   await chooseFrom(page, 'Start from a published table', 'EN 13402-3: Men, waist and height');
   await expect(page.getByRole('heading', { name: 'New chart' })).toBeVisible();
-  await expect(page.getByText('EN 13402-3, from memory.', { exact: true })).toBeVisible();
+  await expect(page.getByText('EN 13402-3, from memory', { exact: true })).toBeVisible();
   await page.getByRole('textbox', { name: 'Garment' }).fill('Watch trousers');
   await page.getByRole('tab', { name: 'As text' }).click();
   const text = page.getByLabel('The whole chart as text');

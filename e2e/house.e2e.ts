@@ -7,7 +7,7 @@ test.describe('the house', () => {
     baseURL,
   }) => {
     await page.getByRole('link', { name: 'House', exact: true }).click();
-    await page.getByRole('link', { name: 'Users' }).click();
+    await page.getByRole('link', { name: 'Users', exact: true }).click();
     const signIn = `maelis-${Date.now()}`;
     await page.getByLabel('Name', { exact: true }).fill('Maelis Thorne');
     await page.getByLabel('Sign-in name').fill(signIn);
@@ -29,7 +29,7 @@ test.describe('the house', () => {
     await expect(other.getByRole('button', { name: 'by kind' })).toBeVisible();
     await expect(other.getByText('Drop a size chart here')).toHaveCount(0);
     await other.goto('/house/you');
-    await expect(other.getByRole('link', { name: 'Users' })).toHaveCount(0);
+    await expect(other.getByRole('link', { name: 'Users', exact: true })).toHaveCount(0);
 
     // Deactivated, they are out at once.
     const row = page.getByRole('listitem').filter({ hasText: signIn });

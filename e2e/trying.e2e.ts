@@ -90,7 +90,7 @@ test('no vest is kept before it was looked at seated; what is left out has a rea
   await takeReadings(page, '45', '45');
   await page.keyboard.press('Enter');
   await takeReadings(page, '35', '35');
-  await expect(page.getByRole('button', { name: /Accept/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Accept \S/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Accepted:')).toBeVisible();
   // The wearer comes back another day.
@@ -139,7 +139,7 @@ test('a trial is worked by touch on a tablet', async ({ fitter: page }) => {
   await stockUp(page, 'Estuary fleece', ['S', 'M']);
   await openDocket(page, 'Tove Touch', ['Estuary fleece']);
   await takeReadings(page, '98', '98');
-  await page.getByRole('button', { name: /Accept/ }).click();
+  await page.getByRole('button', { name: /Accept \S/ }).click();
   await page.getByRole('button', { name: 'Try on' }).click();
   await page.getByRole('button', { name: /is on$/ }).click();
   await page.getByRole('button', { name: /It stands away all round/ }).click();

@@ -78,7 +78,7 @@ try {
   await page.keyboard.press('Enter');
   await page.locator('#entry').waitFor();
   await type('96', '96', '98.5', '98.5');
-  await page.getByRole('button', { name: 'C confirm', exact: true }).waitFor();
+  await page.getByRole('button', { name: 'C Confirm', exact: true }).waitFor();
   await page.keyboard.press('c');
   await page.getByRole('heading', { name: 'Widest girth' }).waitFor();
   await type('99', '99', '97', '97', '102', '102', '39', '39');

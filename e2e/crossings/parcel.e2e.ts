@@ -12,7 +12,7 @@ byEveryHand('a parcel with a wrong size and one too few; what came for a docket 
   const proposed = page.locator('[data-proposed]:visible');
   await expect(proposed).not.toHaveText('–');
   const label = (await proposed.textContent())!.trim();
-  await hand.press('Enter', /Accept/);
+  await hand.press('Enter', /Accept \S/);
   await expect(garments(page).getByText('accepted ✓')).toBeVisible();
   const docketId = new URL(page.url()).pathname.split('/').at(-1)!;
   const stockOf = () => get<{ chartId: string }[]>(page, `/api/dockets/${docketId}/stock`);
@@ -43,7 +43,7 @@ byEveryHand('a parcel with a wrong size and one too few; what came for a docket 
   }
   await expect(page.getByLabel(came)).toHaveValue('2');
   await hand.takes(wrong.code, async () => {
-    await hand.choose('another size came');
+    await hand.choose('Another size came');
     await hand.writes(`Size that came instead of ${label}`, other);
     await page.keyboard.press('Enter');
   });

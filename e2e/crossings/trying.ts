@@ -4,7 +4,7 @@ import type { Hand } from './hands';
 
 /** Accepts what is proposed of a docket of one garment, and goes on to trying it on. */
 export async function acceptsAndTries(hand: Hand): Promise<void> {
-  await hand.press('a', /Accept/);
+  await hand.press('a', /Accept \S/);
   await expect(garments(hand.page).getByText('accepted ✓')).toBeVisible();
   await hand.press('t', /^T Try on$/);
 }

@@ -20,7 +20,7 @@ test('a large body is asked nothing that is usual of middling builds, and goes b
       'Upper arm': '19',
     },
   );
-  await expect(page.getByRole('button', { name: 'C confirm', exact: true })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'C Confirm', exact: true })).toHaveCount(0);
   await expectSize(page, /Regatta dress/, '22');
 });
 

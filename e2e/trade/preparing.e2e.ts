@@ -37,7 +37,7 @@ test('a step that is asked about is not passed with an empty Enter', async ({ fi
   await page.getByRole('button', { name: 'Open docket' }).click();
   await page.getByRole('button', { name: 'Begin' }).click();
   await takeReadings(page, '96', '96', '98.5', '98.5');
-  const question = page.getByRole('button', { name: 'C confirm', exact: true });
+  const question = page.getByRole('button', { name: 'C Confirm', exact: true });
   await expect(question).toBeInViewport();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Read it again, or confirm it.')).toBeVisible();

@@ -73,9 +73,9 @@ describe('the journal', () => {
     while (journal.unsent() > 0) {
       const { request: next, pen, acts } = await wire.sent();
       pens.push(pen);
+      const told = kept.length + acts.length;
       next.flush(acts.map(keep));
-      await until(() => journal.unsent() + kept.length === 3);
-      await new Promise((resolve) => setTimeout(resolve, 10));
+      await until(() => kept.length === told && journal.unsent() === 3 - told);
     }
     expect(pens).toEqual(['pen of Odalys', 'pen of Tiernan', 'pen of Odalys']);
     expect(kept.map(({ act }) => act.id)).toEqual([mine.id, theirs.id, again.id]);

@@ -47,7 +47,9 @@ import { Fetched } from '../../data/fetched';
             <button nz-button type="button" (click)="does(house.unpairTape(tape.device))">Unpair</button>
           </li>
         } @empty {
-          <li class="line soft">No tapes paired.</li>
+          @if (tapes.value()) {
+            <li class="line soft">No tapes paired.</li>
+          }
         }
       </ul>
       <form class="fields" (submit)="pair(device.value); device.value = ''; $event.preventDefault()">
@@ -84,7 +86,9 @@ import { Fetched } from '../../data/fetched';
           }
         </li>
       } @empty {
-        <li class="line soft">No links.</li>
+        @if (links.value()) {
+          <li class="line soft">No links.</li>
+        }
       }
     </ul>
   `,

@@ -73,7 +73,7 @@ describe('DetailsEditor', () => {
     const all = part!.sizes.map((_, at) => `${12 + at} in`);
     write(label, '12 in');
     expect(host.querySelector('[role=alert]')!.textContent).toContain(
-      `${part!.sizes.length} sizes, 1 measures`,
+      `${part!.sizes.length} sizes, 1 measure.`,
     );
     write(label, all.join('; ').replace('12 in', 'wide'));
     expect(host.querySelector('[role=alert]')!.textContent).toContain('“wide” is not a length');

@@ -16,6 +16,24 @@ export interface Bar {
   readonly says: string;
 }
 
+/** A bar, and on which line of its piece it is drawn, counted from 1. */
+export interface PlacedBar extends Bar {
+  readonly row: number;
+}
+
+/** Bars below each other where a piece that is not back, or not dry, is booked by the next. */
+export function placed(bars: readonly Bar[]): readonly PlacedBar[] {
+  const ends: number[] = [];
+  return [...bars]
+    .sort((one, other) => one.from - other.from)
+    .map((bar) => {
+      const free = ends.findIndex((end) => end <= bar.from);
+      const row = free < 0 ? ends.length : free;
+      ends[row] = bar.free;
+      return { ...bar, row: row + 1 };
+    });
+}
+
 /** Where a booking is drawn on a calendar that begins with a day. */
 export function barOf(booking: HireBooking, first: string): Bar {
   const column = (day: string) => daysFrom(first, day) + 1;

@@ -3,13 +3,13 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import type { HireBooking, HireCalendar } from '@neat-measure/contract/stores';
 import { addDays } from '@neat-measure/core/stock';
 import { today } from '../stores-account';
-import { SHOWN_DAYS, type Bar } from './hire-bars';
+import { SHOWN_DAYS, type PlacedBar } from './hire-bars';
 
 /** A piece with what it is booked for. */
 export interface CalendarLine {
   readonly piece: HireCalendar['pieces'][number];
   readonly where: string;
-  readonly bars: readonly Bar[];
+  readonly bars: readonly PlacedBar[];
 }
 
 /** The days of pieces: a line a piece, a column a day. */
@@ -38,6 +38,7 @@ export interface CalendarLine {
                 <i
                   class="drying"
                   [style.grid-column]="bar.until + ' / ' + bar.free"
+                  [style.grid-row]="bar.row"
                   title="cleaning and drying"
                 ></i>
               }
@@ -46,6 +47,7 @@ export interface CalendarLine {
                 class="bar"
                 [class]="bar.kind"
                 [style.grid-column]="bar.from + ' / ' + bar.until"
+                [style.grid-row]="bar.row"
                 [attr.aria-label]="bar.says"
                 [title]="bar.says"
                 (click)="looked.emit(bar.booking)"
@@ -101,7 +103,6 @@ export interface CalendarLine {
     }
     .bar,
     .drying {
-      grid-row: 1;
       height: var(--target);
     }
     .bar {

@@ -95,6 +95,20 @@ describe('HireDesk', () => {
     expect(bar.ariaLabel).toContain('2 days late');
   });
 
+  it('draws who has a piece next below who has not returned it, and never over it', () => {
+    const g1 = piece('G1');
+    const late = { from: inDays(-3), until: inDays(-1), free: inDays(2), out: inDays(-3), late: 1 };
+    const next = { from: inDays(0), until: inDays(1), free: inDays(3) };
+    const after = { from: inDays(4), until: inDays(5), free: inDays(7) };
+    const { host } = open([g1], [booking(g1.id, next), booking(g1.id, late), booking(g1.id, after)]);
+    const bars = [...host.querySelectorAll<HTMLElement>('.bar')];
+    expect(bars.map(({ style }) => [style.gridColumn, style.gridRow])).toEqual([
+      ['1 / 5', '1'],
+      ['4 / 6', '2'],
+      ['8 / 10', '1'],
+    ]);
+  });
+
   it('books a piece that is free, for somebody', () => {
     const g1 = piece('G1');
     const { press, wire, host, fixture } = open(

@@ -25,7 +25,7 @@ import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
 import { bySize, StoresAccount, today } from '../stores-account';
-import { barOf, sayBooking, SHOWN_DAYS } from './hire-bars';
+import { barOf, placed, sayBooking, SHOWN_DAYS } from './hire-bars';
 import { HireCalendarGrid, type CalendarLine } from './hire-calendar';
 import { HireForWhom, type HireFor } from './hire-for-whom';
 import { DayWords } from '../../../parts/forms/day-words';
@@ -107,9 +107,11 @@ export class HireDesk {
       .map((piece) => ({
         piece,
         where: this.account.nameOf(piece.place),
-        bars: calendar.bookings
-          .filter(({ pieceId }) => pieceId === piece.id)
-          .map((one) => barOf(one, this.first())),
+        bars: placed(
+          calendar.bookings
+            .filter(({ pieceId }) => pieceId === piece.id)
+            .map((one) => barOf(one, this.first())),
+        ),
       }));
   });
 
