@@ -5,7 +5,8 @@ import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, Records, reading } from '../testing/records';
 import { HouseSettings } from '../settings/service';
 import { stepOfCode } from './second-factor';
-import { stillLasts } from './service';
+import { stillLasts, whoAsks, whoSigns } from './service';
+import { endSessions } from './store';
 import { waitAfter } from './throttle';
 
 describe('a session', () => {
@@ -74,6 +75,116 @@ describe('a session', () => {
     expect(JSON.stringify(noted)).not.toContain('low-tide-table');
   });
 
+  it('tells whoever is not signed in whether the house has anybody yet', async () => {
+    const asked = async (cookie: string) =>
+      (await app.send('GET', ROUTES.session, undefined, { cookie })).body as object;
+    expect(await asked('')).toEqual({ who: null, firstRun: false });
+    expect(await asked('neat-measure=made-up')).toEqual({ who: null, firstRun: false });
+    expect(await asked(app.cookie)).toEqual(jasmine.objectContaining({ firstRun: false }));
+    for (const table of ['pens', 'sessions', 'fitters']) await app.database(table).delete();
+    expect(await asked('')).toEqual({ who: null, firstRun: true });
+  });
+
+  it('is refused in the same words to a name nobody has, a wrong passphrase and who is no longer active', async () => {
+    const { id } = await app.person('fitter');
+    await app.database('fitters').where({ id }).update({ active: 0 });
+    const answers = [
+      await signInAs('nobody'),
+      await signInAs('odalys', { passphrase: 'wrong' }),
+      await signInAs('fitter'),
+    ];
+    expect(answers.map(problem)).toEqual(Array.from(answers, () => [401, 'sign-in-refused']));
+    expect(new Set(answers.map(({ body }) => body.detail)).size).toBe(1);
+    // Each by whose name it was, from where.
+    const noted = await app.database('audit').where({ kind: 'sign-in-refused' }).orderBy('place');
+    expect(noted.map(({ about }) => about)).toEqual([null, app.fitter.id, id]);
+    expect(JSON.stringify(noted[0].detail)).toContain('127.0.0.1');
+  });
+
+  it('notes who came in, and from where', async () => {
+    await signInAs('odalys');
+    const [noted] = await app.database('audit').where({ kind: 'signed-in' }).orderBy('place', 'desc');
+    expect([noted.by_id, noted.about_kind, noted.about]).toEqual([app.fitter.id, 'person', app.fitter.id]);
+    expect(JSON.stringify(noted.detail)).toContain('127.0.0.1');
+  });
+
+  it('forgets the slips of whose account it is alone, and counts no attempt that came too soon', async () => {
+    await app.person('fitter');
+    for (let at = 0; at < 3; at++) await signInAs('fitter', { passphrase: 'wrong' });
+    const failures = async () =>
+      (await app.database('sign_in_trials').orderBy('failures').pluck<number[]>('failures')).join();
+    expect(await failures()).toBe('3,3');
+    await signInAs('odalys');
+    expect(await failures())
+      .withContext('of the other account, and of the address')
+      .toBe('3,3');
+    for (let at = 0; at < 2; at++) await signInAs('fitter', { passphrase: 'wrong' });
+    const soon = await signInAs('fitter');
+    expect([soon.status, soon.body.detail]).toEqual([
+      429,
+      jasmine.stringMatching(/^Too many wrong attempts. Wait a second, then/) as unknown as string,
+    ]);
+    expect(await failures()).toBe('5,5');
+  });
+
+  it('is seen as used once a minute, and only where something is done by it', async () => {
+    const settings = new HouseSettings(app.database);
+    const token = app.cookie.split('=')[1]!;
+    const seenAgo = async (seconds: number, used: boolean) => {
+      const at = new Date(Date.now() - seconds * 1_000);
+      await app.database('sessions').update({ seen_at: at });
+      expect((await whoAsks(app.database, settings, token, used))?.person.name).toBe('Odalys Wren');
+      const [now] = await app.database('sessions').pluck<Date[]>('seen_at');
+      return Math.round((Date.now() - now!.getTime()) / 1_000);
+    };
+    expect(await seenAgo(300, true)).toBeLessThan(30);
+    expect(await seenAgo(300, false)).toBeGreaterThan(290);
+    expect(await seenAgo(40, true)).toBeGreaterThan(35);
+    expect(await whoAsks(app.database, settings, 'made up')).toBeUndefined();
+  });
+
+  it('that is past its end is listed nowhere, and is taken out when somebody else comes in', async () => {
+    await app.cookieOf('odalys');
+    await app.person('fitter');
+    await app.cookieOf('fitter');
+    const ended = (await app.get(PATHS.sessions)).body.find((one: { here: boolean }) => !one.here).id;
+    await app
+      .database('sessions')
+      .where({ id: ended })
+      .update({ expires_at: new Date(Date.now() - 1_000) });
+    const listed = (await app.get(PATHS.sessions)).body as { id: string }[];
+    expect(listed.map(({ id }) => id)).not.toContain(ended);
+    expect(listed.length).withContext('one’s own alone').toBe(1);
+    await app.cookieOf('fitter');
+    expect(await app.database('sessions').where({ id: ended })).toEqual([]);
+    expect((await app.database('sessions')).length).toBe(3);
+  });
+
+  it('of somebody ends as one, as all others, or as all, and nobody else’s with it', async () => {
+    const { id } = await app.person('fitter');
+    for (let at = 0; at < 3; at++) await app.cookieOf('fitter');
+    const theirs = () => app.database('sessions').where({ fitter_id: id }).pluck<string[]>('id');
+    const [first, second] = await theirs();
+    expect(await endSessions(app.database, id, { id: first! })).toBe(1);
+    expect(await endSessions(app.database, id, { allBut: second! })).toBe(1);
+    expect(await theirs()).toEqual([second!]);
+    expect(await endSessions(app.database, id, { allBut: null })).toBe(1);
+    expect(await whoHas(app.cookie)).toBe('Odalys Wren');
+  });
+
+  it('gives a pen by which somebody signs while they may, and a made-up one signs nothing', async () => {
+    const penOf = async (signIn: string) =>
+      (await app.send('POST', ROUTES.session, { signIn, passphrase: PASSPHRASE }, { cookie: '' })).body.who
+        .pen as string;
+    const { id } = await app.person('fitter');
+    await app.person('viewer');
+    const [looks, leaves] = [await penOf('viewer'), await penOf('fitter')];
+    await app.database('fitters').where({ id }).update({ active: 0 });
+    expect(await whoSigns(app.database, app.pen)).toEqual({ fitter: app.fitter, role: 'administrator' });
+    for (const pen of [looks, leaves, 'made up', ''])
+      expect(await whoSigns(app.database, pen)).toBeUndefined();
+  });
+
   it('ends after a time in which nothing was done, and after its hours whatever was done', async () => {
     const cookie = await app.cookieOf('odalys');
     const shift = (column: string, hours: number) =>
@@ -110,6 +221,25 @@ describe('a session', () => {
     expect(problem(await app.put(PATHS.settings, { ...saved.body, idleMinutes: 0 }))[1]).toBe('invalid');
     await app.database('sessions').update({ seen_at: new Date(Date.now() - 31 * 60_000) });
     expect(await whoHas(app.cookie)).toBeNull();
+  });
+
+  it('is kept by the browser for as many hours as the house lets it last, and by no script', async () => {
+    const { body } = await app.get(PATHS.settings);
+    await app.put(PATHS.settings, { ...body, sessionHours: 9 });
+    const answer = await fetch(`http://127.0.0.1:${app.port}${ROUTES.session}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'user-agent': 'A tablet' },
+      body: JSON.stringify({ signIn: 'odalys', passphrase: PASSPHRASE }),
+    });
+    const cookie = answer.headers.getSetCookie()[0]!;
+    expect(cookie).toContain('Max-Age=32400;');
+    expect(cookie).toContain('HttpOnly');
+    expect(cookie).toContain('SameSite=Strict');
+    // And its owner sees which device it is of.
+    const list = (await app.get(PATHS.sessions)).body as { agent: string; address: string }[];
+    expect(list.filter(({ agent }) => agent === 'A tablet').map(({ address }) => address)).toEqual([
+      jasmine.stringContaining('127.0.0.1') as unknown as string,
+    ]);
   });
 
   it('is listed, and ended one by one or all others', async () => {
@@ -198,7 +328,12 @@ describe('a session', () => {
     it('wants a code with the passphrase, and each code once', async () => {
       const secret = await begin();
       expect(problem(await signInAs('odalys'))).toEqual([401, 'second-factor-wanted']);
+      // Who had the passphrase and was asked for the code was not refused.
+      const refused = () => app.database('audit').where({ kind: 'sign-in-refused' }).pluck('about');
+      expect(await refused()).toEqual([]);
+      expect(await app.database('sign_in_trials').where('failures', '>', 0)).toEqual([]);
       expect(problem(await signInAs('odalys', { passphrase: 'wrong' }))).toEqual([401, 'sign-in-refused']);
+      expect(await refused()).toEqual([app.fitter.id]);
       expect(problem(await signInAs('odalys', { code: '12345' }))[1]).toBe('invalid');
       const code = await generate({ secret });
       expect((await signInAs('odalys', { code })).status).toBe(200);
@@ -285,6 +420,43 @@ describe('a session', () => {
     it('goes back to whoever signed in, whose session stays', async () => {
       await take('4711');
       expect((await app.send('DELETE', PATHS.hand)).body.who.name).toBe('Odalys Wren');
+    });
+
+    it('notes who took it, who gave it back, and who was refused', async () => {
+      await take('0000');
+      await take('4711', '019ca6b1-dc00-7cd2-98f5-f88eee58ad62');
+      await take('4711');
+      await app.send('DELETE', PATHS.hand);
+      const noted = await app
+        .database('audit')
+        .whereIn('kind', ['sign-in-refused', 'bench-taken', 'bench-given-back'])
+        .orderBy('place');
+      expect(noted.map((one) => [one.kind, one.by_id, one.about])).toEqual([
+        ['sign-in-refused', null, hand.id],
+        ['sign-in-refused', null, null],
+        ['bench-taken', hand.id, app.fitter.id],
+        ['bench-given-back', hand.id, app.fitter.id],
+      ]);
+    });
+
+    it('is this one alone, and stays its owner’s own where the owner takes it', async () => {
+      const elsewhere = await app.cookieOf('odalys');
+      await take('4711');
+      expect(await whoHas(elsewhere)).toBe('Odalys Wren');
+      await app.send('DELETE', PATHS.hand);
+      const about = async () => (await app.get(ROUTES.session)).body.who;
+      expect((await about()).hasBenchCode).toBeFalse();
+      await app.send('PUT', PATHS.benchCode, { passphrase: PASSPHRASE, code: '9876' });
+      expect((await about()).hasBenchCode).toBeTrue();
+      const { who } = (await take('9876', app.fitter.id)).body;
+      expect([who.name, who.role, who.house]).toEqual(['Odalys Wren', 'administrator', null]);
+    });
+
+    it('is opened by nobody who does not work on dockets, whatever code they have', async () => {
+      await app.database('fitters').where({ id: hand.id }).update({ role: 'viewer' });
+      expect(problem(await take('4711'))).toEqual([401, 'sign-in-refused']);
+      await app.database('fitters').where({ id: hand.id }).update({ role: 'lead', active: 0 });
+      expect(problem(await take('4711'))).toEqual([401, 'sign-in-refused']);
     });
 
     it('is not opened by another code, nor by guessing', async () => {
