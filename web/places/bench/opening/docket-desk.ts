@@ -249,7 +249,7 @@ export class DocketDesk {
 
   /** Opens the docket; who was typed and is nobody yet is added by it. */
   protected open(): void {
-    if (this.opening.adds()) this.wanted.set(true);
+    if (this.opening.adds() && this.opening.lacking() === '') this.wanted.set(true);
     this.opening.open();
   }
 
@@ -295,7 +295,7 @@ export class DocketDesk {
     if (words === '')
       return this.opening.chosen().size === 0 && !this.opening.kitThen()
         ? this.opening.wantKit()
-        : this.opening.open();
+        : this.open();
     const protocol = this.foundProtocols().find(({ id }) => !this.opening.chosen().has(id));
     // Asked by itself: the list may not answer what was typed yet, and the next word may come at once.
     this.seek('');
