@@ -69,7 +69,7 @@ export async function walkCommands(page, clone) {
   );
   const benched = await give('npm run bench ');
   holds('The bench has no figure', /compile the largest demo chart .*: [\d.]+ ms/.test(benched), benched);
-  // Of so few as a page shows some do not count, as they lie where nothing is run: of a dozen some always do.
+  // Of so few as a page shows some do not count, as they lie where nothing is run: of nine some do.
   const mutated = await give('npm run mutate ');
   holds('No mutant was counted', /^quantity: \d+ of [1-9]\d* killed/m.test(mutated), mutated);
 
