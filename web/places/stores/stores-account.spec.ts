@@ -1,9 +1,10 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { STORES } from '@neat-measure/contract/stores';
+import { NEVER, Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Journal } from '../../data/journal/journal';
-import { Wire } from '../../testing/wire';
+import { until, Wire } from '../../testing/wire';
 import { bySize, sayDay, StoresAccount, today } from './stores-account';
 
 describe('StoresAccount', () => {
@@ -23,7 +24,7 @@ describe('StoresAccount', () => {
 
   it('asks anew once what was done on the Bench has been kept', () => {
     const unsent = signal(1);
-    const wire = new Wire([StoresAccount, { provide: Journal, useValue: { unsent } }]);
+    const wire = new Wire([StoresAccount, { provide: Journal, useValue: { unsent, kept: NEVER } }]);
     const account = TestBed.inject(StoresAccount);
     TestBed.tick();
     wire.http.expectOne(STORES.rooms).flush([]);
@@ -36,6 +37,19 @@ describe('StoresAccount', () => {
     unsent.set(2);
     TestBed.tick();
     wire.http.expectNone(STORES.warnings);
+  });
+
+  it('asks anew for what was kept between two looks at what waits', async () => {
+    const kept = new Subject<void>();
+    const wire = new Wire([StoresAccount, { provide: Journal, useValue: { unsent: signal(0), kept } }]);
+    const account = TestBed.inject(StoresAccount);
+    TestBed.tick();
+    wire.http.expectOne(STORES.warnings).flush([]);
+    kept.next();
+    kept.next();
+    await until(() => account.turned() > 0);
+    expect(account.turned()).withContext('once for both').toBe(1);
+    wire.http.expectOne(STORES.warnings).flush([]);
   });
 
   it('says where something is, and which day', () => {

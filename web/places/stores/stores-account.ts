@@ -1,6 +1,8 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Room, Scanned, Warning } from '@neat-measure/contract/stores';
 import { COMPARTMENT_WORDS, dayOf, sayDay as writeDay, type Compartment } from '@neat-measure/core/stock';
+import { auditTime } from 'rxjs';
 import { Fetched } from '../../data/fetched';
 import { Journal } from '../../data/journal/journal';
 import { StoresService } from '../../data/stores-service';
@@ -40,6 +42,8 @@ export class StoresAccount {
       if (waited && !waits) untracked(() => this.turn());
       waited = waits;
     });
+    // Where the page is busy an act can wait and be kept between two looks at what waits.
+    journal.kept.pipe(auditTime(50), takeUntilDestroyed()).subscribe(() => this.turn());
   }
 
   /** Lets a desk fetch anew whenever something reached the server from elsewhere. Called where the desk is made. */
