@@ -173,6 +173,32 @@ describe('ScannerEar', () => {
     expect([count.value, heard]).toEqual(['2', ['NM000024']]);
   });
 
+  it('takes a code out of a field, too, that halts on its way; a quick hand with as long a halt has typed', () => {
+    const field = document.createElement('input');
+    const types = (text: string, gap: number, halt: number) => {
+      for (const [at, one] of [...text].entries()) {
+        ear.listensIn(field, key(one, at === 3 ? halt : gap));
+        field.value += one;
+      }
+      ear.listensIn(field, key('Enter', gap));
+    };
+    types('NM000024', 3, 150);
+    expect([field.value, heard]).toEqual(['', ['NM000024']]);
+    jasmine.clock().tick(500);
+    types('NM000024', 50, 190);
+    expect([field.value, heard.length]).withContext('66 ms a key').toEqual(['NM000024', 1]);
+    // By hand and at once by scanner: what was typed stays.
+    field.value = '';
+    for (const one of 'Runa') {
+      ear.listensIn(field, key(one, 90));
+      field.value += one;
+    }
+    ear.listensIn(field, key('N', 90));
+    field.value += 'N';
+    types('M000024', 3, 3);
+    expect([field.value, heard.at(-1), heard.length]).toEqual(['Runa', 'NM000024', 2]);
+  });
+
   it('takes a code out of a field again before the field has its Enter, and leaves what was typed by hand', () => {
     const field = document.createElement('input');
     field.value = 'Runa ';

@@ -19,6 +19,8 @@ export type Listening = 'any' | 'lettered' | 'none';
 export class ScannerEar {
   private held: KeyboardEvent[] = [];
   private typed = '';
+  /** When the first of it was typed. */
+  private typedFrom = 0;
   /** What stood in a field before a scanner typed into it. */
   private before = '';
   private last = -Infinity;
@@ -84,14 +86,17 @@ export class ScannerEar {
   /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
   listensIn(field: HTMLInputElement | HTMLTextAreaElement, event: KeyboardEvent): void {
     if (this.letGo.has(event) || this.how() !== 'any') return;
-    const isFast = event.timeStamp - this.lastInField <= SCANNER_MS;
+    const goesOn = event.timeStamp - this.lastInField <= patienceAfter(this.typed.length);
     this.lastInField = event.timeStamp;
     if (event.key.length === 1) {
-      if (!isFast || this.typed === '') this.before = field.value;
-      this.typed = isFast ? this.typed + event.key : event.key;
+      if (!goesOn) this.typed = '';
+      if (this.typed === '') [this.before, this.typedFrom] = [field.value, event.timeStamp];
+      this.typed += event.key;
     } else if (event.key === 'Enter') {
       const code = this.typed;
       this.typed = '';
+      // A code may halt on its way here, too; all of it together comes as fast as no hand.
+      const isFast = goesOn && event.timeStamp - this.typedFrom <= code.length * SCANNER_MS;
       // What is held has not come into the field, and is heard once.
       if (this.holds) return;
       const isText = takesText(field);
@@ -106,9 +111,8 @@ export class ScannerEar {
     } else if (event.key !== 'Shift') this.typed = '';
   }
 
-  /** How long the next key may take: torn, the first of a code would be commands, and its rest another code. */
   private get patience(): number {
-    return this.held.length >= 2 ? HALTS_MS : SCANNER_MS;
+    return patienceAfter(this.held.length);
   }
 
   /** Whether keys are held that may be of a code. */
@@ -153,6 +157,11 @@ export class ScannerEar {
     at.setRangeText(event.key, at.selectionStart ?? 0, at.selectionEnd ?? 0, 'end');
     at.dispatchEvent(new Event('input', { bubbles: true }));
   }
+}
+
+/** How long the next key may take: torn, the first of a code would be commands, and its rest another code. */
+function patienceAfter(keys: number): number {
+  return keys >= 2 ? HALTS_MS : SCANNER_MS;
 }
 
 const NO_TEXT = ['date', 'time', 'datetime-local', 'month', 'week', 'checkbox', 'radio', 'range', 'color'];
