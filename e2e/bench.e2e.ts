@@ -147,3 +147,30 @@ test('a unit that is clicked leaves the arrows to the work, and one that is reac
   await page.keyboard.press('Tab');
   await expect(page.getByRole('radio', { name: 'cm', exact: true })).not.toBeFocused();
 });
+
+test('what is typed and linked of one wearer does not stand at the next, whose docket is opened from it', async ({
+  fitter: page,
+}) => {
+  await openDocket(page, 'maren', ['Ranger field jacket']);
+  await takeReadings(page, '98');
+  await page.goto('/bench');
+  await openDocket(page, 'tobias', ['Ranger field jacket']);
+  await page.keyboard.type('31');
+  await expect(page.getByLabel('Chest in cm')).toHaveValue('31');
+  await page.getByRole('button', { name: 'Link for the wearer' }).click();
+  await expect(page.getByText('For one use until')).toBeVisible();
+  // To the docket before, by the list of everything.
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('maren');
+  await page
+    .getByRole('option', { name: /^Docket \d+, Maren/ })
+    .first()
+    .click();
+  await expect(page.getByText('Maren Okonjo').first()).toBeVisible();
+  await expect(page.getByText('First reading').locator('..')).toContainText('98');
+  await expect(page.getByLabel('Chest in cm')).toHaveValue('');
+  await expect(page.getByText('For one use until')).toHaveCount(0);
+  await page.goBack();
+  await expect(page.getByText('4 readings left')).toBeVisible();
+  await expect(page.getByText('For one use until')).toHaveCount(0);
+});

@@ -1,7 +1,8 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, RouteReuseStrategy, withComponentInputBinding } from '@angular/router';
 import { provideNzI18n } from 'ng-zorro-antd/i18n';
+import { AnewForEach } from './anew';
 import { LIBRARY_WORDS } from './library-words';
 import { ROUTES } from './routes';
 
@@ -10,6 +11,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch()),
     provideRouter(ROUTES, withComponentInputBinding()),
+    { provide: RouteReuseStrategy, useClass: AnewForEach },
     provideNzI18n(LIBRARY_WORDS),
   ],
 };

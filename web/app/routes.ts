@@ -2,6 +2,7 @@ import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
 import { catchError, map, of } from 'rxjs';
 import { SessionService } from '../data/session-service';
+import { ANEW } from './anew';
 
 /**
  * Lets only a signed-in fitter in; everybody else signs in first and then lands where they wanted. Whoever
@@ -70,6 +71,7 @@ export const ROUTES: Routes = [
       {
         path: 'bench/:docketId',
         title: 'Bench · Neat Measure',
+        data: ANEW,
         loadComponent: () => import('../places/bench/bench').then(({ Bench }) => Bench),
       },
       {
@@ -101,6 +103,7 @@ export const ROUTES: Routes = [
       {
         path: 'log/person/:wearerId',
         title: 'Record · Neat Measure',
+        data: ANEW,
         loadComponent: () =>
           import('../places/log/record/person-record').then(({ PersonRecord }) => PersonRecord),
       },
