@@ -40,6 +40,9 @@ export const test = housed.extend<{ allowErrors: (pattern: RegExp) => void; fitt
   },
 });
 
+/** A connection that has rested for long may be closed by the server in the very moment it is used. */
+export const AGAIN = { maxRetries: 2 };
+
 /** Goes to a place as by the browser's own buttons, without the application being loaded anew. */
 export async function goWithin(page: Page, place: string): Promise<void> {
   await page.evaluate((to) => {
@@ -168,11 +171,11 @@ export async function scansWithin(page: Page, keys: readonly string[]): Promise<
 /** Takes some of a garment that is counted into the stores, so that a path never waits for what others have taken. */
 export async function stockUp(page: Page, garment: string, labels: readonly string[]): Promise<void> {
   const headers = { origin: new URL(page.url()).origin };
-  const kept = (await (await page.request.get('/api/stores/keeping', { maxRetries: 2 })).json()) as {
+  const kept = (await (await page.request.get('/api/stores/keeping', AGAIN)).json()) as {
     garment: string;
     seriesId: string;
   }[];
-  const [room] = (await (await page.request.get('/api/stores/rooms', { maxRetries: 2 })).json()) as {
+  const [room] = (await (await page.request.get('/api/stores/rooms', AGAIN)).json()) as {
     id: string;
   }[];
   for (const label of labels) {
@@ -181,7 +184,7 @@ export async function stockUp(page: Page, garment: string, labels: readonly stri
     const answer = await page.request.put(`/api/stores/receipts/${uuidv7()}`, {
       data,
       headers,
-      maxRetries: 2,
+      ...AGAIN,
     });
     expect(answer.status()).toBe(200);
   }

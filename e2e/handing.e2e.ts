@@ -1,5 +1,5 @@
 import { expectAccessible } from './axe';
-import { chooseFrom, expect, openDocket, scans, scansWithin, takeReadings, test } from './fitter';
+import { AGAIN, chooseFrom, expect, openDocket, scans, scansWithin, takeReadings, test } from './fitter';
 
 test('a kit goes by keyboard from name to issued, and its sheets are printed and posted', async ({
   fitter: page,
@@ -46,7 +46,7 @@ test('a kit goes by keyboard from name to issued, and its sheets are printed and
   await expect(page.getByRole('button', { name: /Ranger field jacket M issued ✓/ })).toBeVisible();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   for (const sheet of ['sizes.pdf', 'labels.pdf']) {
-    const answer = await page.request.get(`/api/dockets/${id}/${sheet}`);
+    const answer = await page.request.get(`/api/dockets/${id}/${sheet}`, AGAIN);
     expect([answer.status(), answer.headers()['content-type']]).toEqual([200, 'application/pdf']);
   }
   await page.getByText('Print or send').click();
@@ -129,7 +129,7 @@ test('a scanner at handing over ticks what is in the hand, and is never taken fo
   await openDocket(page, 'Runa Scanned', ['Ranger field jacket', 'Warden trousers']);
   await takeReadings(page, '97');
   const found = (await (
-    await page.request.get('/api/stores/stock?search=ranger%20field%20jacket')
+    await page.request.get('/api/stores/stock?search=ranger%20field%20jacket', AGAIN)
   ).json()) as {
     items: { code: string; label: string }[];
   };

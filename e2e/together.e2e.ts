@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { chooseWearer, expect, openDocket, takeReadings, test } from './fitter';
+import { AGAIN, chooseWearer, expect, openDocket, takeReadings, test } from './fitter';
 
 /** Signs in by keyboard, wherever the page is. */
 async function signIn(page: Page, name: string, passphrase: string): Promise<void> {
@@ -93,7 +93,7 @@ test('a name that is nobody’s is added by opening the docket, once', async ({ 
   await expect(page.getByText('Adds Nova Newcomer as a new wearer.')).toBeVisible();
   await page.getByRole('button', { name: 'Open docket' }).dblclick();
   await page.waitForURL(/\/bench\/[0-9a-f-]{36}/);
-  const found = await page.request.get('/api/wearers?search=nova%20newcomer');
+  const found = await page.request.get('/api/wearers?search=nova%20newcomer', AGAIN);
   expect(((await found.json()) as { items: unknown[] }).items).toHaveLength(1);
 });
 

@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
+import { AGAIN } from '../fitter';
 import type { Hand } from './hands';
 
 /** So many days from today. */
@@ -13,9 +14,6 @@ export const sayDay = (day: string) => {
 
 /** The docket's own garments, beside the work. */
 export const garments = (page: Page) => page.getByRole('region', { name: 'Docket' });
-
-/** A connection that has rested for long may be closed by the server in the very moment it is used. */
-const AGAIN = { maxRetries: 2 };
 
 /** What the server answers. */
 export async function get<Answer>(page: Page, path: string): Promise<Answer> {
