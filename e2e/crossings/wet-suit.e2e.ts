@@ -1,13 +1,11 @@
 import { v7 as uuidv7 } from 'uuid';
 import { expectAccessible } from '../axe';
-import { expect, test } from '../fitter';
+import { expect } from '../fitter';
 import { garments, get, inDays, put, suit } from './asking';
 import { byEveryHand } from './hands';
 import { keepsSuit } from './trying';
 
 byEveryHand('a suit that is wet is said to be promised until another is given', async (hand) => {
-  // By touch, the last of the three, To do now and then lacks the line it waits for: not understood yet.
-  test.skip(hand.kind === 'touch', 'To do lacks its line now and then');
   const { page } = hand;
   const wearer = hand.named('Sunder');
   const next = hand.named('Odo');
@@ -17,13 +15,21 @@ byEveryHand('a suit that is wet is said to be promised until another is given', 
   await keepsSuit(hand, wearer);
   await hand.press('i', /Handing over$/);
   await expect(page.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
-  // It is written down a day after it was due.
+  // It is written down a day after it was due; what the stores have for those days is told late.
+  await page.route(new RegExp(`until=${inDays(-1)}`), async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_500));
+    await route.continue();
+  });
+  const told = page.waitForResponse(new RegExp(`until=${inDays(-1)}`));
   await hand.writes('until', inDays(-1));
   // The piece in the hand is scanned, with the keys still in the field of the day: the day stays as it is.
   await hand.takes(serial, () => hand.picks(/is taken from$/, new RegExp(serial)));
   const going = page.getByRole('list', { name: 'Garments' });
   await expect(going.getByText(`${serial}, Visitor desk`)).toBeVisible();
   await expect(page.getByLabel('until')).toHaveValue(inDays(-1));
+  // What is in the hand stays what is written down, whatever would be the first of those days.
+  await told;
+  await expect(going.getByText(`${serial}, Visitor desk`)).toBeVisible();
   await hand.choose(new RegExp(`${wearer} signs$`));
   await hand.choose(/Hand over$/);
   await expect(garments(page).getByText('hired out ✓')).toBeVisible();

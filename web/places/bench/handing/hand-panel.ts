@@ -151,7 +151,8 @@ export class HandPanel {
       this.handing
         .garments()
         .find(
-          ({ ready, stock, from }) => ready && stock !== null && from === null && stock.orders.length === 0,
+          ({ ready, stock, from, gone }) =>
+            ready && stock !== null && from === null && gone === '' && stock.orders.length === 0,
         )?.id ?? null,
   );
 
@@ -227,9 +228,8 @@ export class HandPanel {
       return this.fault.set(
         `${owed.name} must be checked on the wearer before handing over. Try it on, or enter why not.`,
       );
-    const gone = this.handing.taken().find((one) => one.gone);
-    if (gone !== undefined)
-      return this.fault.set(`What you chose for ${gone.name} is no longer in stock. Choose another piece.`);
+    const gone = this.handing.taken().find((one) => one.gone !== '');
+    if (gone !== undefined) return this.fault.set(`${gone.name}: ${gone.gone}`);
     const none = this.handing.taken().find(({ stock, from }) => stock !== null && from === null);
     if (none !== undefined)
       return this.fault.set(

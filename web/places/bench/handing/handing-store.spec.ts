@@ -98,8 +98,12 @@ describe('HandingStore', () => {
       known,
       of: () => own(),
       choicesOf: () => [
-        ...there().map(({ room }) => ({ value: { roomId, pieceId: null }, label: room })),
-        { value: WITHOUT_STORES, label: 'not from the stores' },
+        ...there().map((one) => ({
+          value: { roomId: one.roomId, pieceId: null },
+          label: one.room,
+          gone: `None is left at ${one.room}.`,
+        })),
+        { value: WITHOUT_STORES, label: 'not from the stores', gone: '' },
       ],
     });
     expect([handing.looked(), handing.taken().length]).withContext('nobody has answered').toEqual([false, 0]);
@@ -107,13 +111,19 @@ describe('HandingStore', () => {
     expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([null, 0]);
     there.set([{ roomId, room: 'Loft', count: 1, pieces: [] }]);
     expect([handing.garments()[0]!.from, handing.taken().length]).toEqual([{ roomId, pieceId: null }, 1]);
-    const elsewhere = '0198a4c0-0000-7000-8000-00000000000f';
-    handing.choose(id, { from: { roomId: elsewhere, pieceId: null } });
-    expect([handing.garments()[0]!.from, handing.garments()[0]!.gone])
+    const attic = '0198a4c0-0000-7000-8000-00000000000f';
+    const [loft] = there();
+    there.set([{ roomId: attic, room: 'Attic', count: 1, pieces: [] }, loft!]);
+    expect(handing.garments()[0]!.from)
+      .withContext('what was proposed stays where it is there, whatever is told first')
+      .toEqual({ roomId, pieceId: null });
+    handing.choose(id, { from: { roomId: attic, pieceId: null } });
+    there.set([loft!]);
+    expect([handing.garments()[0]!.from, handing.garments()[0]!.gone, handing.taken().length])
       .withContext('what was chosen and is gone is exchanged for nothing else')
-      .toEqual([null, true]);
+      .toEqual([null, 'None is left at Attic.', 1]);
     handing.choose(id, { from: { roomId, pieceId: null } });
-    expect(handing.garments()[0]!.gone).toBeFalse();
+    expect(handing.garments()[0]!.gone).toBe('');
     expect(handing.handOver(signed)).toBeTrue();
     expect(store.docket()!.handings[0]!.from).toEqual({ roomId, pieceId: null });
     expect(handing.takeBack(id, 'changed-mind', null, '', 'stock')).toBeTrue();
@@ -146,6 +156,43 @@ describe('HandingStore', () => {
     expect([one!.way, one!.until]).toEqual(['hired', '2026-06-10']);
     handing.choose(id, { until: '2026-06-08' });
     expect(handing.garments()[0]!.until).withContext('what somebody says goes before it').toBe('2026-06-08');
+  });
+
+  it('keeps to the piece that stood there when the days change, and says where it is gone', () => {
+    const { handing, id } = begin('jacket');
+    const roomId = '0198a4c0-0000-7000-8000-000000000001';
+    const told = signal({ label: 'M', serials: ['G2', 'G1'] });
+    handing.stock.set({
+      known: signal(true),
+      of: () => ({
+        chartId: id,
+        label: told().label,
+        calledNow: null,
+        numbered: true,
+        there: [{ roomId, room: 'Loft', count: told().serials.length, pieces: [] }],
+        others: [],
+        coming: 0,
+        booked: null,
+        putBy: null,
+        orders: [],
+      }),
+      choicesOf: () =>
+        told().serials.map((serial) => ({
+          value: { roomId, pieceId: serial },
+          label: serial,
+          gone: `${serial} is gone.`,
+        })),
+    });
+    const stands = () => handing.garments().map(({ from, gone }) => [takenFrom(from)?.pieceId, gone])[0];
+    expect(stands()).toEqual(['G2', '']);
+    // Of other days another comes first: what is in the hand is still the one that stood there.
+    told.set({ label: 'M', serials: ['G1', 'G2'] });
+    expect(stands()).toEqual(['G2', '']);
+    told.set({ label: 'M', serials: ['G1'] });
+    expect(stands()).toEqual([undefined, 'G2 is gone.']);
+    // In another size it is another piece from the first.
+    told.set({ label: 'L', serials: ['G7', 'G8'] });
+    expect(stands()).toEqual(['G7', '']);
   });
 
   it('knows a source again by its room and piece, as the stores tell them in new objects', () => {

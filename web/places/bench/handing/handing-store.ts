@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import {
   finalSize,
   handingIn,
@@ -17,7 +17,7 @@ import {
 } from '@neat-measure/core';
 import type { Scanned } from '@neat-measure/contract/stores';
 import { DocketStore } from '../docket-store';
-import { sameSource, takenFrom, type Source } from './stock/source';
+import { sameSource, takenFrom, type Source, type SourceChoice } from './stock/source';
 import type { StockHere } from './stock/stock-here';
 
 /** What was chosen of one garment before it is handed over. */
@@ -28,6 +28,14 @@ interface Chosen {
   readonly untried?: string;
   /** Where in the stores it is taken from. */
   readonly from?: Source;
+  /** What is said where it is not there any more. */
+  readonly gone?: string;
+}
+
+/** Where a garment in one size is taken from unless somebody says otherwise. */
+interface Proposed {
+  readonly label: string;
+  readonly first: SourceChoice;
 }
 
 const NO_CHOICE: Chosen = {};
@@ -41,6 +49,34 @@ export class HandingStore {
   /** What the stores have, once the panel asks them; until then they have nothing to do with it. */
   readonly stock = signal<Pick<StockHere, 'of' | 'choicesOf' | 'known'> | null>(null);
   private readonly chosen = signal<Readonly<Record<string, Chosen>>>({});
+
+  /**
+   * The first source that was told of each garment. It stays, whatever is told first later on: somebody may have fetched
+   * by now what stood there, and another piece would be written down than is in the hand.
+   */
+  private readonly proposed = linkedSignal<
+    { id: string; label: string; choices: readonly SourceChoice[] }[],
+    Readonly<Record<string, Proposed>>
+  >({
+    source: () => {
+      const docket = this.store.docket();
+      return this.store.garments().flatMap(({ chart: { id } }) => {
+        if (docket === null || !mayGo(stageOf(docket, id))) return [];
+        const stock = this.stock()?.of(id) ?? null;
+        return stock === null
+          ? []
+          : [{ id, label: stock.calledNow ?? stock.label, choices: this.stock()!.choicesOf(id) }];
+      });
+    },
+    computation: (garments, before) =>
+      Object.fromEntries(
+        garments.flatMap(({ id, label, choices: [first] }) => {
+          const was = before?.value[id];
+          if (was?.label === label) return [[id, was]];
+          return first === undefined || takenFrom(first.value) === undefined ? [] : [[id, { label, first }]];
+        }),
+      ),
+  });
 
   /** Every garment with how it stands, and how it would be handed over. */
   readonly garments = computed(() => {
@@ -57,10 +93,12 @@ export class HandingStore {
       const atTailor = docket !== null && ready && isAtTailor(docket, id);
       // What the stores keep and have not got is not handed over by itself.
       const lacking = stock !== null && stock.there.length === 0;
-      const isThere = choices.some(({ value }) => sameSource(value, choice.from));
-      // What was chosen and is gone by now is not exchanged for another piece in silence.
-      const gone = choice.from !== undefined && stock !== null && !isThere;
-      const from = isThere ? choice.from! : lacking || gone ? null : (choices[0]?.value ?? null);
+      const first = lacking ? undefined : this.proposed()[id]?.first;
+      const meant = choice.from ?? first?.value;
+      const isThere = choices.some(({ value }) => sameSource(value, meant));
+      const from = isThere ? meant! : null;
+      // What was chosen or proposed and is gone by now is not exchanged for another piece in silence.
+      const gone = from === null && stock !== null ? (choice.gone ?? first?.gone ?? '') : '';
       // A piece was booked for them: it is hired, for as long as was said.
       const booked = stock?.booked ?? null;
       const way = choice.way ?? (booked === null ? handingIn(habits, sheet.kind) : 'hired');
@@ -85,7 +123,7 @@ export class HandingStore {
         choices,
         /** Where it is taken from; `null` where the stores have none, and nobody has said otherwise. */
         from,
-        /** What was chosen is not there any more. */
+        /** What was chosen or proposed and is not there any more, in words; else empty. */
         gone,
         reason: docket === null ? null : (standingDecision(docket, id)?.reason ?? null),
       };
@@ -100,8 +138,11 @@ export class HandingStore {
     ...new Set(this.taken().flatMap(({ kind }) => garmentKind(kind).caution ?? [])),
   ]);
 
-  choose(id: string, choice: Chosen): void {
-    this.chosen.update((all) => ({ ...all, [id]: { ...(all[id] ?? {}), ...choice } }));
+  choose(id: string, choice: Omit<Chosen, 'gone'>): void {
+    const { choices = [] } = this.garments().find((one) => one.id === id) ?? {};
+    const source = choices.find(({ value }) => choice.from !== undefined && sameSource(value, choice.from));
+    const chosen = source === undefined ? choice : { ...choice, gone: source.gone };
+    this.chosen.update((all) => ({ ...all, [id]: { ...(all[id] ?? {}), ...chosen } }));
   }
 
   /**

@@ -10,6 +10,8 @@ export type Source = TakenFrom | typeof WITHOUT_STORES;
 export interface SourceChoice {
   readonly value: Source;
   readonly label: string;
+  /** What is said where it was chosen and is not there any more. */
+  readonly gone: string;
 }
 
 /** Whether two are the same source; what the stores tell anew is told in new objects. */

@@ -91,6 +91,7 @@ export class StockHere {
         ? pieces.map(({ id, serial, says }) => ({
             value: { roomId, pieceId: id },
             label: `${serial}, ${sayWhose(id)}${room}${says === '' ? '' : ` (${says})`}`,
+            gone: `${serial} can no longer be handed over for these days. Choose the piece in your hand.`,
           }))
         : [
             {
@@ -99,10 +100,11 @@ export class StockHere {
                 own.putBy?.roomId === roomId
                   ? `reserved for this wearer, ${room}`
                   : `${room}: ${count} in stock`,
+              gone: `None is left at ${room}. Choose where it is taken from.`,
             },
           ],
     );
-    return [...there, { value: WITHOUT_STORES, label: 'not from the stores' }];
+    return [...there, { value: WITHOUT_STORES, label: 'not from the stores', gone: '' }];
   }
 
   /** Other sizes that are there, the likeliest of the nearest first. */

@@ -45,6 +45,9 @@ import { StockHere, type Near } from './stock-here';
           </p>
         }
       }
+      @if (garment().gone; as gone) {
+        <p class="note" role="status">{{ gone }}</p>
+      }
       @if (stock.there.length > 0 || from() !== null) {
         <span class="row stocked">
           @if (mayPutBy()) {
@@ -61,6 +64,7 @@ import { StockHere, type Near } from './stock-here';
           }
           <nz-select
             [nmName]="'Where ' + garment().name + ' is taken from'"
+            nzPlaceHolder="choose"
             [nzOptions]="garment().choices"
             [compareWith]="sameSource"
             [ngModel]="from()"
