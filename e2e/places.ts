@@ -6,7 +6,7 @@ export const PLACES = [
   '/charts',
   '/charts/kits',
   '/stores/shelves',
-  '/stores/put-by',
+  '/stores/reserved',
   '/stores/hire',
   '/stores/orders',
   '/stores/counting',

@@ -37,7 +37,7 @@ import { HouseSettings } from './settings/service';
 import { hireRoutes } from './stores/hire/hire-routes';
 import type { Maker } from './stores/orders/maker';
 import { orderRoutes } from './stores/orders/order-routes';
-import { putByRoutes } from './stores/put-by/put-by-routes';
+import { reservedRoutes } from './stores/reserved/reserved-routes';
 import { stockRoutes } from './stores/routes';
 import { wearerRoutes } from './wearers/routes';
 
@@ -145,7 +145,7 @@ export function createApp({
     tapeRoutes(database),
     stockRoutes(database, print, (id) => openBench(database, id)),
     hireRoutes(database),
-    putByRoutes(database, print),
+    reservedRoutes(database, print),
     orderRoutes(database, maker),
     auditRoutes(database),
   ])

@@ -4,7 +4,7 @@ import { printLabels, type LabelsToPrint } from './handing/labels';
 import { orderForm, type OrderToPrint } from './handing/order-form';
 import { sizeSheet, type SizesToPrint } from './handing/size-sheet';
 import { printStockLabels, type StockLabelsToPrint } from './stores/shelves/stock-labels';
-import { printPutByLabels, type PutByLabelsToPrint } from './stores/put-by/put-by-labels';
+import { printReservedLabels, type ReservedLabelsToPrint } from './stores/reserved/reserved-labels';
 import { printPdf, type Printed } from './print/print-pdf';
 import { printRecord, type RecordToPrint } from './wearers/record-sheet';
 import { printPerson, type PersonToPrint } from './wearers/person-sheet';
@@ -18,7 +18,7 @@ export type Sheet =
   | SizesToPrint
   | LabelsToPrint
   | StockLabelsToPrint
-  | PutByLabelsToPrint
+  | ReservedLabelsToPrint
   | OrderToPrint;
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
@@ -38,8 +38,8 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printLabels(sheet);
     case 'stock-labels':
       return printStockLabels(sheet);
-    case 'put-by':
-      return printPutByLabels(sheet);
+    case 'reserved':
+      return printReservedLabels(sheet);
     case 'order':
       return printed(orderForm(sheet));
   }

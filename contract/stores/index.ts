@@ -1,6 +1,6 @@
 // The stores' part of the contract. A door of its own: the Bench need not load it.
 export * from './paths';
-export * from './put-by';
+export * from './reserved';
 export * from './stock';
 export * from './hire';
 export * from './orders';

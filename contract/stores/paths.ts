@@ -19,7 +19,7 @@ export const STORES = {
   /** GET those of some days; GET or PUT one by id. */
   bookings: '/api/stores/bookings',
   /** GET what is kept for dockets; PUT one by an id of the caller's. */
-  putBy: '/api/stores/put-by',
+  reserved: '/api/stores/reserved',
   /** GET: which pieces of a garment are free for some days. */
   free: '/api/stores/free',
   /** GET all that are open, or done lately; PUT one by id. */
@@ -48,18 +48,18 @@ export function docketStockPath(docketId: string): string {
 }
 
 /** PUT: whether the wearer was told that something has come. */
-export function putByCalledPath(id: string): string {
-  return `${STORES.putBy}/${id}/called`;
+export function reservedCalledPath(id: string): string {
+  return `${STORES.reserved}/${id}/called`;
 }
 
 /** PUT: puts something back on the shelf that was kept for a docket. */
 export function putBackPath(id: string): string {
-  return `${STORES.putBy}/${id}/back`;
+  return `${STORES.reserved}/${id}/back`;
 }
 
 /** GET: the labels of what is kept for a docket. */
-export function putByLabelsPath(docketId: string): string {
-  return `${STORES.putBy}/${docketId}/labels.pdf`;
+export function reservedLabelsPath(docketId: string): string {
+  return `${STORES.reserved}/${docketId}/labels.pdf`;
 }
 
 /** PUT: an inspection of a piece. */

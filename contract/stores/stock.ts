@@ -64,7 +64,7 @@ const thereSchema = z.object({
   drying: z.int(),
   quarantine: z.int(),
   /** Kept for the dockets they came in for. */
-  'put-by': z.int().default(0),
+  reserved: z.int().default(0),
   /** Of those on its shelf, so many must not be handed out: they are past their day, or failed their inspection. */
   blocked: z.int().default(0),
 });
@@ -293,7 +293,7 @@ export const WARNING_KINDS = [
   'order-unsent',
   'low',
   'label-gone',
-  'put-by-astray',
+  'reserved-astray',
   'to-call',
   'due-back',
   'dry',
@@ -335,7 +335,7 @@ export const docketStockSchema = z.array(
       .object({ pieceId: idSchema, until: daySchema, label: z.string(), serial: z.string() })
       .nullable(),
     /** What is kept for this docket since it came in; in another size than the wearer goes with now, it is put back. */
-    putBy: z
+    reserved: z
       .object({ roomId: idSchema, room: z.string(), label: z.string(), pieceId: idSchema.nullable() })
       .nullable()
       .default(null),

@@ -1,7 +1,7 @@
-/** Where in a store room something lies: to be handed out, to be dried first, set aside to be looked at, or put by for somebody. */
-export const COMPARTMENTS = ['shelf', 'drying', 'quarantine', 'put-by'] as const;
+/** Where in a store room something lies: to be handed out, to be dried first, set aside to be looked at, or reserved for somebody. */
+export const COMPARTMENTS = ['shelf', 'drying', 'quarantine', 'reserved'] as const;
 export type Compartment = (typeof COMPARTMENTS)[number];
-/** Those that anybody puts things into. What is put by is so for a docket, and goes there and from there by that. */
+/** Those that anybody puts things into. What is reserved is so for a docket, and goes there and from there by that. */
 export const OPEN_COMPARTMENTS = ['shelf', 'drying', 'quarantine'] as const satisfies Compartment[];
 export type OpenCompartment = (typeof OPEN_COMPARTMENTS)[number];
 
@@ -63,26 +63,26 @@ const shelf = (where: Whereabouts) => where.in === 'room' && where.compartment =
 const aside = (where: Whereabouts) => where.in === 'room' && where.compartment !== 'shelf';
 const room = (where: Whereabouts) => where.in === 'room';
 const compartmentOf = (where: Whereabouts) => (where.in === 'room' ? where.compartment : null);
-const putBy = (where: Whereabouts) => where.in === 'room' && where.compartment === 'put-by';
+const reserved = (where: Whereabouts) => where.in === 'room' && where.compartment === 'reserved';
 const held = (where: Whereabouts) => room(where) || where.in === 'wearer';
 
 /** From where to where each kind goes. */
 const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) => boolean>> = {
   received: (from, to) => from.in === 'maker' && room(to),
-  issued: (from, to) => (shelf(from) || putBy(from)) && to.in === 'wearer',
-  returned: (from, to) => from.in === 'wearer' && ((room(to) && !putBy(to)) || to.in === 'waste'),
+  issued: (from, to) => (shelf(from) || reserved(from)) && to.in === 'wearer',
+  returned: (from, to) => from.in === 'wearer' && ((room(to) && !reserved(to)) || to.in === 'waste'),
   // From one room to another it stays what it is: nothing that was set aside, or is wet, gets onto a shelf so.
   moved: (from, to) =>
     room(from) &&
     room(to) &&
     (compartmentOf(from) === compartmentOf(to) ||
-      // Put by is what could be handed out as well.
-      (putBy(to) ? shelf(from) : compartmentOf(to) !== 'shelf')),
+      // Reserved is what could be handed out as well.
+      (reserved(to) ? shelf(from) : compartmentOf(to) !== 'shelf')),
   released: (from, to) => aside(from) && shelf(to),
   'written-off': (from, to) => room(from) && to.in === 'waste',
   // A slip of the hand, set right at once: what was handed out, or taken back, was not.
   undone: (from, to) =>
-    (from.in === 'wearer' && (shelf(to) || putBy(to))) ||
+    (from.in === 'wearer' && (shelf(to) || reserved(to))) ||
     ((room(from) || from.in === 'waste') && to.in === 'wearer'),
   renamed: (from, to) => (held(from) && to.in === 'renaming') || (from.in === 'renaming' && held(to)),
   counted: (from, to) => (from.in === 'difference' && room(to)) || (room(from) && to.in === 'difference'),

@@ -5,5 +5,5 @@ export const COMPARTMENT_WORDS: Readonly<Record<Compartment, string>> = {
   shelf: 'shelf',
   drying: 'drying',
   quarantine: 'set aside',
-  'put-by': 'reserved',
+  reserved: 'reserved',
 };

@@ -210,7 +210,7 @@ function readRow(
   const room = roomCalled(cell('room'), rooms);
   if (cell('room') !== '' && room === null) return failure({ code: 'no-room', name: cell('room') });
   // Reserved for whom, no table says: it goes to the shelf again. Tables written earlier say it in other words.
-  const compartment = [COMPARTMENT_WORDS['put-by'], 'put by'].some((one) => same(one, cell('place')))
+  const compartment = [COMPARTMENT_WORDS.reserved, 'put by'].some((one) => same(one, cell('place')))
     ? 'shelf'
     : OPEN_COMPARTMENTS.find((one) => same(COMPARTMENT_WORDS[one], cell('place')));
   if (cell('place') !== '' && compartment === undefined)

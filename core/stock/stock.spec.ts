@@ -144,23 +144,23 @@ describe('refuseMovement', () => {
     const counted = (kind: MovementKind) => ways[MOVEMENT_KINDS.indexOf(kind)]!;
     expect(counted('issued')).toEqual([
       'boathouse/shelf > wearer',
-      'boathouse/put-by > wearer',
+      'boathouse/reserved > wearer',
       'hall/shelf > wearer',
-      'hall/put-by > wearer',
+      'hall/reserved > wearer',
     ]);
     expect(counted('received').every((way) => way.startsWith('maker > '))).toBeTrue();
     expect(counted('released')).toContain('hall/drying > boathouse/shelf');
     expect(counted('released').some((way) => way.includes('/shelf >'))).toBeFalse();
     expect(counted('written-off').every((way) => way.endsWith(' > waste'))).toBeTrue();
     expect(counted('counted').length).toBe(16);
-    // Between compartments and rooms: from aside onto no shelf, and to what is put by from shelves alone.
+    // Between compartments and rooms: from aside onto no shelf, and to what is reserved from shelves alone.
     expect(counted('moved').length).toBe(36);
-    expect(counted('moved')).not.toContain('hall/quarantine > hall/put-by');
-    expect(counted('moved')).not.toContain('hall/put-by > hall/shelf');
-    expect(counted('released')).toContain('hall/put-by > hall/shelf');
+    expect(counted('moved')).not.toContain('hall/quarantine > hall/reserved');
+    expect(counted('moved')).not.toContain('hall/reserved > hall/shelf');
+    expect(counted('released')).toContain('hall/reserved > hall/shelf');
     expect(counted('moved')).not.toContain('hall/quarantine > boathouse/shelf');
     expect(counted('returned').length).toBe(7);
-    expect(counted('returned')).not.toContain('wearer > hall/put-by');
+    expect(counted('returned')).not.toContain('wearer > hall/reserved');
     expect(counted('undone').length).toBe(13);
     expect(counted('renamed').length).toBe(18);
   });

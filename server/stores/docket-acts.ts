@@ -13,7 +13,7 @@ import { hireEnded, hireExtends, hireNotEnded, hireNotOut, hireOut, HireClash } 
 import { garmentsOf, type Garment } from './ledger/garments';
 import { countAt, holdArticles, move, StockRefused, type ArticleRow } from './ledger/ledger';
 import { listPieces, type KnownPiece } from './ledger/pieces';
-import { keepAgain, takeKept } from './put-by/put-by';
+import { keepAgain, takeKept } from './reserved/reserved';
 import { renamesOf } from './ledger/renames';
 
 /** An act that the docket lets in and the stores do not: all of it is undone. */
@@ -81,7 +81,7 @@ export async function moveForAct(
   }
 }
 
-/** From where to where something goes: what is put by for its wearer goes before what lies on the shelf. */
+/** From where to where something goes: what is reserved for its wearer goes before what lies on the shelf. */
 async function placesOf(
   transaction: Database,
   docketId: string,

@@ -6,11 +6,11 @@ import type { Database } from '../database/database';
 import { onShelves, tellArticles } from './ledger/articles';
 import type { ArticleRow } from './ledger/ledger';
 import { renamesOf } from './ledger/renames';
-import { keptFor, type PutByRow } from './put-by/put-by';
+import { keptFor, type ReservationRow } from './reserved/reserved';
 
 /**
  * What lies on shelves of the garments of a docket, in every size, so that it can be told beside a decision and before
- * anything is put on. What is put by for the docket is theirs, and counted.
+ * anything is put on. What is reserved for the docket is theirs, and counted.
  */
 export async function shelvesForDocket(
   database: Database,
@@ -24,7 +24,7 @@ export async function shelvesForDocket(
   const rows = await database<ArticleRow>('articles').whereIn('series_id', series);
   const articles = await tellArticles(database, rows);
   const renames = await renamesOf(database, series);
-  const kept: PutByRow[] = await keptFor(database, docket.id);
+  const kept: ReservationRow[] = await keptFor(database, docket.id);
   return own.map(({ id, seriesId, version }) => ({
     chartId: id,
     sizes: articles

@@ -10,7 +10,7 @@ import { bookingsFor } from './hire/hire-acts';
 import type { ArticleRow } from './ledger/ledger';
 import { findOrders } from './orders/orders';
 import { asDay, listPieces, today, type KnownPiece } from './ledger/pieces';
-import { keptFor, type PutByRow } from './put-by/put-by';
+import { keptFor, type ReservationRow } from './reserved/reserved';
 import { renamesOf } from './ledger/renames';
 
 /**
@@ -56,7 +56,7 @@ export async function stockForDocket(
     docket.id,
     sized.map(({ id, seriesId }) => ({ id, seriesId })),
   );
-  const kept: PutByRow[] = await keptFor(database, docket.id);
+  const kept: ReservationRow[] = await keptFor(database, docket.id);
   const now = today();
   const told: DocketStock[number][] = [];
   for (const { id, seriesId, size, label } of sized) {
@@ -84,7 +84,7 @@ export async function stockForDocket(
     const booked = bookings.find(({ chartId }) => chartId === id) ?? null;
     const row = kept.find(({ held_chart_id }) => held_chart_id === id);
     const keptArticle = own.find((one) => one.id === row?.article_id);
-    const putBy =
+    const reserved =
       row === undefined || keptArticle === undefined
         ? null
         : {
@@ -93,8 +93,8 @@ export async function stockForDocket(
             label: keptArticle.label,
             pieceId: row.piece_id,
           };
-    // What is put by for them lies there, and for nobody else.
-    const theirs = putBy?.label === label ? putBy : null;
+    // What is reserved for them lies there, and for nobody else.
+    const theirs = reserved?.label === label ? reserved : null;
     told.push({
       chartId: id,
       label: size,
@@ -108,7 +108,7 @@ export async function stockForDocket(
             ({ id: pieceId, place }) =>
               place === `${roomId}/shelf` || (pieceId === theirs?.pieceId && roomId === theirs.roomId),
           );
-          // What is put by or booked for them is the first to be handed out.
+          // What is reserved or booked for them is the first to be handed out.
           const first = (one: KnownPiece) => one.id === theirs?.pieceId || one.id === booked?.pieceId;
           here.sort((a, b) => Number(first(b)) - Number(first(a)));
           return {
@@ -133,7 +133,7 @@ export async function stockForDocket(
         booked === null
           ? null
           : { pieceId: booked.pieceId, until: booked.until, label: booked.label, serial: booked.serial },
-      putBy,
+      reserved,
       orders: orders.of(id),
     });
   }

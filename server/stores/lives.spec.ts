@@ -8,7 +8,7 @@ import {
   orderSchema,
   orderSentPath,
   putBackPath,
-  putBysSchema,
+  reservationsSchema,
   STORES,
   type ArticleAccount,
 } from '@neat-measure/contract/stores';
@@ -33,7 +33,7 @@ const IN_ONE_HOUSE = 300;
 const HANDS = 3;
 
 /**
- * Garments live: they come in by receipts and parcels, are put by, booked, handed out, extended, taken back, moved,
+ * Garments live: they come in by receipts and parcels, are reserved, booked, handed out, extended, taken back, moved,
  * counted, inspected and written off, by several hands at once, with slips taken back, acts that are sent twice and
  * answers that are lost. Whatever is done, every garment is somewhere, once.
  */
@@ -219,10 +219,10 @@ describe('every garment', () => {
         const piece = kind.numbered ? await pieceOf(article.id, (place) => place === `${loft}/shelf`) : null;
         const id = uuidv7();
         const body = { docketId, chartId: kind.chartId, roomId: loft, pieceId: piece?.id ?? null };
-        await sends(() => app.put(pathOf(STORES.putBy, id), body));
+        await sends(() => app.put(pathOf(STORES.reserved, id), body));
       },
       putsBack: async () => {
-        const kept = await putBys();
+        const kept = await reservations();
         const batchId = uuidv7();
         if (kept.length > 0) {
           const { id } = one(kept);
@@ -252,9 +252,9 @@ describe('every garment', () => {
         await sends(() => app.put(countExplainedPath(countId), { batchId, reasons }));
       },
     };
-    const putBys = async () =>
-      putBysSchema
-        .parse((await app.get(STORES.putBy)).body)
+    const reservations = async () =>
+      reservationsSchema
+        .parse((await app.get(STORES.reserved)).body)
         .filter(({ articleId }) => articles.some(({ id }) => id === articleId));
 
     // What is at the heart of it is done more often.
@@ -270,7 +270,7 @@ describe('every garment', () => {
         for (const { back, from, until } of (await stores.records.made(id)).handings)
           if (back === null && from !== undefined)
             held.set(kind.chartId, [...(held.get(kind.chartId) ?? []), { pieceId: from.pieceId, until }]);
-      const kept = await putBys();
+      const kept = await reservations();
       const calendar = hireCalendarSchema.parse(
         (await app.get(`${STORES.bookings}?from=${addDays(TODAY, -30)}&until=${addDays(TODAY, 60)}`)).body,
       );
@@ -315,7 +315,7 @@ describe('every garment', () => {
   }
 });
 
-/** Where an article is not somewhere, once: by its list, its pieces, the dockets, and what is put by. */
+/** Where an article is not somewhere, once: by its list, its pieces, the dockets, and what is reserved. */
 function faultsOf(
   { article, pieces }: ArticleAccount,
   sums: ReadonlyMap<string, number>,
@@ -337,11 +337,11 @@ function faultsOf(
     if (pieces.find(({ id }) => id === pieceId)?.place !== 'wearer')
       faults.push(`${pieceId} is held, and elsewhere`);
   }
-  for (const { roomId, 'put-by': putBy } of article.there) {
+  for (const { roomId, reserved } of article.there) {
     const own = kept.filter((one) => one.roomId === roomId);
-    if (own.length !== putBy) faults.push(`${putBy} put by, and kept for ${own.length}`);
+    if (own.length !== reserved) faults.push(`${reserved} reserved, and kept for ${own.length}`);
     for (const { serial } of own)
-      if (serial !== null && pieces.find((one) => one.serial === serial)?.place !== `${roomId}/put-by`)
+      if (serial !== null && pieces.find((one) => one.serial === serial)?.place !== `${roomId}/reserved`)
         faults.push(`${serial} is kept for somebody, and elsewhere`);
   }
   return faults;

@@ -1,4 +1,4 @@
-import type { HireBooking, Piece, PutBy, Warning } from '@neat-measure/contract/stores';
+import type { HireBooking, Piece, Reservation, Warning } from '@neat-measure/contract/stores';
 import { addDays, dayOf, sayDay, sizesOfLabel } from '@neat-measure/core/stock';
 import { findCharts } from '../charts/store';
 import type { Database } from '../database/database';
@@ -9,7 +9,7 @@ import { listBookings } from './hire/hire';
 import type { ArticleRow } from './ledger/ledger';
 import { openOrders } from './orders/order-talk';
 import { findOrders } from './orders/orders';
-import { listPutBy } from './put-by/put-by-list';
+import { listReserved } from './reserved/reserved-list';
 import { listPieces, today } from './ledger/pieces';
 
 const NONE = { articleId: null, orderId: null, bookingId: null, docketId: null };
@@ -29,7 +29,7 @@ export async function listWarnings(database: Database): Promise<Warning[]> {
     ...(await ofHires(database)),
     ...(await ofOrders(database)),
     ...(await ofShelves(database)),
-    ...(await ofPutBy(database)),
+    ...(await ofReserved(database)),
     ...(await ofLabels(database)),
   ];
   const grave: Warning['kind'][] = [
@@ -40,7 +40,7 @@ export async function listWarnings(database: Database): Promise<Warning[]> {
     'order-unsent',
     'low',
     'label-gone',
-    'put-by-astray',
+    'reserved-astray',
     'to-call',
     'due-back',
     'dry',
@@ -206,16 +206,16 @@ async function ofShelves(database: Database): Promise<Warning[]> {
   });
 }
 
-/** Whose goods have come and who was not told; and what is put by that nobody waits for any more. */
-async function ofPutBy(database: Database): Promise<Warning[]> {
-  const kept = await listPutBy(database);
+/** Whose goods have come and who was not told; and what is reserved that nobody waits for any more. */
+async function ofReserved(database: Database): Promise<Warning[]> {
+  const kept = await listReserved(database);
   const astray = kept.flatMap((one): Warning[] =>
     one.astray === null
       ? []
       : [
           {
             ...NONE,
-            kind: 'put-by-astray',
+            kind: 'reserved-astray',
             says: `${one.garment} ${one.label} is reserved for ${one.wearer ?? 'an erased docket'}, but ${ASTRAY_WORDS[one.astray]}. Return it to the shelf.`,
           },
         ],
@@ -234,8 +234,8 @@ async function ofPutBy(database: Database): Promise<Warning[]> {
   return [...astray, ...calls];
 }
 
-/** Why something that is put by is waited for no more. */
-const ASTRAY_WORDS: Readonly<Record<NonNullable<PutBy['astray']>, string>> = {
+/** Why something that is reserved is waited for no more. */
+const ASTRAY_WORDS: Readonly<Record<NonNullable<Reservation['astray']>, string>> = {
   'docket-gone': 'nothing is waited for',
   'other-size': 'another size is decided',
   'has-theirs': 'the wearer has one already',

@@ -24,8 +24,8 @@ import {
   ordersSchema,
   pieceSchema,
   putBackPath,
-  putByCalledPath,
-  putBysSchema,
+  reservedCalledPath,
+  reservationsSchema,
   renamedPath,
   roomSchema,
   roomsSchema,
@@ -53,8 +53,8 @@ import {
   type Order,
   type OrderSave,
   type Piece,
-  type PutBy,
-  type PutBySave,
+  type Reservation,
+  type ReserveSave,
   type Receipt,
   type Room,
   type Scanned,
@@ -165,16 +165,16 @@ export class StoresService {
     return this.api.get(pathOf(STORES.bookings, id), bookingSchema);
   }
 
-  putBys(): Observable<PutBy[]> {
-    return this.api.get(STORES.putBy, putBysSchema);
+  reservations(): Observable<Reservation[]> {
+    return this.api.get(STORES.reserved, reservationsSchema);
   }
 
-  putBy(id: string, save: PutBySave): Observable<void> {
-    return this.api.put(pathOf(STORES.putBy, id), save);
+  reserve(id: string, save: ReserveSave): Observable<void> {
+    return this.api.put(pathOf(STORES.reserved, id), save);
   }
 
   called(id: string, called: boolean): Observable<void> {
-    return this.api.put(putByCalledPath(id), { called });
+    return this.api.put(reservedCalledPath(id), { called });
   }
 
   putBack(id: string, batchId: string): Observable<void> {

@@ -1,4 +1,5 @@
 import { judgeDocket, replay, settledValues, standingDecision } from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
 import { checkAudit, sealAudit } from '../../audit/seals';
 import { openBench } from '../../dockets/service';
 import { listDockets } from '../../dockets/store';
@@ -75,6 +76,34 @@ describe('an upgrade', () => {
       }
     }, 30_000);
   }
+
+  it('leaves what was reserved under its earlier name where it lies', async () => {
+    const { database, url, drop } = await newDatabase();
+    try {
+      await migrate(url, '0020-put-by');
+      const [articleId, roomId, id, docketId, chartId] = [uuidv7(), uuidv7(), uuidv7(), uuidv7(), uuidv7()];
+      const at = new Date();
+      await database('articles').insert({ id: articleId, series_id: uuidv7(), label: 'M', version: 0 });
+      const own = { docket_id: docketId, chart_id: chartId, held_chart_id: chartId, article_id: articleId };
+      await database('put_by').insert({ id, ...own, room_id: roomId, at });
+      const moved = { batch_id: id, article_id: articleId, by_id: uuidv7(), at, count: 1 };
+      const [shelf, kept] = [`${roomId}/shelf`, `${roomId}/put-by`];
+      await database('stock_movements').insert([
+        { ...moved, kind: 'moved', from_place: shelf, to_place: kept },
+        { ...moved, kind: 'moved', from_place: kept, to_place: shelf },
+      ]);
+      await migrate(url);
+      const places = await database('stock_movements').orderBy('place').select('from_place', 'to_place');
+      const reserved = `${roomId}/reserved`;
+      expect(places.map((one) => [one.from_place, one.to_place])).toEqual([
+        [shelf, reserved],
+        [reserved, shelf],
+      ]);
+      expect((await database('reservations').pluck('id')) as string[]).toEqual([id]);
+    } finally {
+      await drop();
+    }
+  });
 
   it('keeps everything wherever it is killed on its way, statement by statement', async () => {
     const { database, url, drop } = await newDatabase();

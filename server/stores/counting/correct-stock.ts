@@ -12,7 +12,7 @@ import {
   type ArticleRow,
   type Moving,
 } from '../ledger/ledger';
-import { isPutBy, seenElsewhere } from '../put-by/put-by';
+import { isReserved, seenElsewhere } from '../reserved/reserved';
 import { findCount } from './count';
 
 /**
@@ -141,12 +141,12 @@ async function bringHere(
     const isShelf = placeKey(here).endsWith('/shelf');
     await move(transaction, {
       ...one,
-      // What dried, was set aside or was put by comes onto a shelf for the reason that was given.
+      // What dried, was set aside or was reserved comes onto a shelf for the reason that was given.
       kind: isShelf && compartment !== 'shelf' ? 'released' : 'moved',
       from: { in: 'room', roomId: roomId!, compartment: compartment as 'shelf' },
       to: here,
     });
-    if (isPutBy(place)) await seenElsewhere(transaction, one.pieceId!);
+    if (isReserved(place)) await seenElsewhere(transaction, one.pieceId!);
     return;
   }
   if (place === 'wearer')

@@ -79,7 +79,7 @@ function inRooms(
       shelf: 0,
       drying: 0,
       quarantine: 0,
-      'put-by': 0,
+      reserved: 0,
       blocked: blocked.get(`${place.roomId}/shelf`) ?? 0,
     };
     one[place.compartment] = count;

@@ -17,7 +17,7 @@ export interface Batch {
     | 'delivery'
     | 'order'
     | 'closed'
-    | 'put-by'
+    | 'reserved'
     | 'put-back';
   /** What was sent: the same id with something else is another thing. */
   readonly body: unknown;

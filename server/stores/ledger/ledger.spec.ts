@@ -95,7 +95,7 @@ describe('the ledger of the stores', () => {
       // What the application tells is what the list sums to.
       const { article, moved } = await stores.account(articleId);
       const told = article.there.reduce(
-        (all, one) => all + one.shelf + one.drying + one.quarantine + one['put-by'],
+        (all, one) => all + one.shelf + one.drying + one.quarantine + one.reserved,
         0,
       );
       const listed = places.reduce(

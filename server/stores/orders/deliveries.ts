@@ -5,7 +5,7 @@ import { once } from '../ledger/batches';
 import { garmentOf, refuseLabel, type Garment } from '../ledger/garments';
 import { holdArticle, StockRefused } from '../ledger/ledger';
 import { orderOf } from './orders';
-import { keepFor, putByPlace, stillWaiting } from '../put-by/put-by';
+import { keepFor, reservedPlace, stillWaiting } from '../reserved/reserved';
 import { takeIn, type Incoming } from '../shelves/receive';
 
 /** Waits no more for the rest of some lines. */
@@ -97,7 +97,7 @@ export async function deliver(
           open.set(line.line, left - hold.count);
         }
         const article = await holdArticle(transaction, hold.seriesId, hold.label);
-        await takeInAndPutBy(transaction, line, {
+        await takeInAndReserve(transaction, line, {
           batchId,
           garment,
           article,
@@ -123,8 +123,8 @@ export async function deliver(
   );
 }
 
-/** Takes in what came for a line: as many as dockets wait for are put by for them, the others go to the shelf. */
-async function takeInAndPutBy(
+/** Takes in what came for a line: as many as dockets wait for are reserved for them, the others go to the shelf. */
+async function takeInAndReserve(
   transaction: Database,
   line: Order['lines'][number] | undefined,
   {
@@ -138,7 +138,7 @@ async function takeInAndPutBy(
   for (const [at, { docketId, chartId }] of theirs.entries()) {
     const [pieceId = null] = await takeIn(transaction, {
       ...incoming,
-      to: putByPlace(roomId),
+      to: reservedPlace(roomId),
       count: 1,
       pieces: pieces.slice(at, at + 1),
     });

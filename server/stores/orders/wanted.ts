@@ -48,11 +48,11 @@ export async function listWanted(database: Database): Promise<Wanted[]> {
         opened_at: Date;
       }[]
     >('charts.series_id', 'charts.version', 'charts.kind', 'final_size', 'docket_id', 'chart_id', 'dockets.number', 'wearers.name', 'dockets.opened_at');
-  // For whom some of that size is put by, nothing is waited for any more.
+  // For whom some of that size is reserved, nothing is waited for any more.
   const kept = new Set(
     (
-      await database('put_by')
-        .join('articles', 'articles.id', 'put_by.article_id')
+      await database('reservations')
+        .join('articles', 'articles.id', 'reservations.article_id')
         .whereNotNull('held_chart_id')
         .select<{ docket_id: string; series_id: string; label: string }[]>('docket_id', 'series_id', 'label')
     ).map(({ docket_id, series_id, label }) => `${docket_id} ${series_id} ${label}`),

@@ -113,7 +113,7 @@ export async function renameArticle(
         article_id: target.id,
         ordered_as: transaction.raw('coalesce(ordered_as, ?)', [article.label]),
       });
-    await transaction('put_by').where({ article_id: articleId }).update({ article_id: target.id });
+    await transaction('reservations').where({ article_id: articleId }).update({ article_id: target.id });
     await transaction('pieces').where({ article_id: articleId }).update({ article_id: target.id });
     await transaction('articles').where({ id: articleId }).update({ old_of: garment.chartId, minimum: 0 });
     if (article.minimum > target.minimum)

@@ -21,7 +21,7 @@ export const DESTINATIONS: readonly {
   { name: 'Charts', path: '/charts' },
   { name: 'Kits', path: '/charts/kits' },
   { name: 'Stores: stock', path: '/stores/shelves' },
-  { name: 'Stores: reserved', path: '/stores/put-by' },
+  { name: 'Stores: reserved', path: '/stores/reserved' },
   { name: 'Stores: hire', path: '/stores/hire' },
   { name: 'Stores: orders', path: '/stores/orders' },
   { name: 'Stores: stock count', path: '/stores/counting' },

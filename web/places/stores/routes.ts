@@ -10,8 +10,8 @@ export const ROUTES: Routes = [
       { path: '', pathMatch: 'full', redirectTo: 'shelves' },
       { path: 'shelves', loadComponent: () => import('./shelves/shelves').then(({ Shelves }) => Shelves) },
       {
-        path: 'put-by',
-        loadComponent: () => import('./put-by/put-by-desk').then(({ PutByDesk }) => PutByDesk),
+        path: 'reserved',
+        loadComponent: () => import('./reserved/reserved-desk').then(({ ReservedDesk }) => ReservedDesk),
       },
       { path: 'hire', loadComponent: () => import('./hire/hire-desk').then(({ HireDesk }) => HireDesk) },
       {

@@ -21,7 +21,7 @@ import { StoresAccount } from './stores-account';
 /** The desks of the stores. */
 const DESKS = [
   { path: 'shelves', name: 'Shelves', key: 's' },
-  { path: 'put-by', name: 'Reserved', key: 'r' },
+  { path: 'reserved', name: 'Reserved', key: 'r' },
   { path: 'hire', name: 'Hire', key: 'h' },
   { path: 'orders', name: 'Orders', key: 'o' },
   { path: 'counting', name: 'Stock count', key: 'c' },
@@ -227,7 +227,7 @@ export class Stores {
   }
 
   protected open({ kind, articleId, orderId, bookingId, docketId }: Warning): void {
-    if (kind === 'to-call' || kind === 'put-by-astray') void this.router.navigate(['/stores/put-by']);
+    if (kind === 'to-call' || kind === 'reserved-astray') void this.router.navigate(['/stores/reserved']);
     // Another piece is given where the calendar is, whoever's docket it is for.
     else if (kind === 'clash' && bookingId !== null)
       void this.router.navigate(['/stores/hire'], { queryParams: { hire: bookingId } });

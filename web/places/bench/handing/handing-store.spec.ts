@@ -91,7 +91,7 @@ describe('HandingStore', () => {
       others: [],
       coming: 0,
       booked: null,
-      putBy: null,
+      reserved: null,
       orders: [],
     });
     handing.stock.set({
@@ -145,7 +145,7 @@ describe('HandingStore', () => {
         others: [],
         coming: 0,
         booked: booked(),
-        putBy: null,
+        reserved: null,
         orders: [],
       }),
       choicesOf: () => [],
@@ -173,7 +173,7 @@ describe('HandingStore', () => {
         others: [],
         coming: 0,
         booked: null,
-        putBy: null,
+        reserved: null,
         orders: [],
       }),
       choicesOf: () =>

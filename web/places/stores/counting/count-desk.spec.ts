@@ -33,7 +33,7 @@ describe('CountDesk', () => {
     return { fixture, roomId, scan, press, text, sent, wire, host };
   }
   const cap = articleOf({
-    there: [{ roomId: uuidv7(), shelf: 31, drying: 0, quarantine: 0, 'put-by': 0, blocked: 0 }],
+    there: [{ roomId: uuidv7(), shelf: 31, drying: 0, quarantine: 0, reserved: 0, blocked: 0 }],
   });
 
   it('counts what is scanned, and tells nobody what should be there', () => {

@@ -120,8 +120,8 @@ export class ArticleCard {
     const told = this.told();
     return told === null ? 0 : told.moved - told.movements.length;
   });
-  protected readonly putBy = computed(
-    () => this.article()?.there.reduce((sum, one) => sum + one['put-by'], 0) ?? 0,
+  protected readonly reserved = computed(
+    () => this.article()?.there.reduce((sum, one) => sum + one.reserved, 0) ?? 0,
   );
   /** Those whose place is not waste: the others are told of by what happened. */
   protected readonly pieces = computed(() =>

@@ -34,7 +34,7 @@ interface Peg {
   readonly blocked: number;
   readonly aside: number;
   /** Kept for dockets. */
-  readonly putBy: number;
+  readonly reserved: number;
   readonly low: boolean;
 }
 
@@ -213,11 +213,11 @@ export class Shelves {
     this.account.changed();
   }
 
-  protected say({ article, shelf, blocked, aside, putBy, low }: Peg): string {
+  protected say({ article, shelf, blocked, aside, reserved, low }: Peg): string {
     const more = [
       blocked === 0 ? '' : `${blocked} blocked`,
       aside === 0 ? '' : `${aside} drying or set aside`,
-      putBy === 0 ? '' : `${putBy} reserved`,
+      reserved === 0 ? '' : `${reserved} reserved`,
       article.coming === 0 ? '' : `${article.coming} on order`,
       article.wanted === 0 ? '' : `${article.wanted} on backorder`,
       low ? `minimum stock ${article.minimum}` : '',
@@ -231,7 +231,7 @@ function pegOf(article: Article, room: string | null): Peg {
   const blocked = there.reduce((sum, one) => sum + one.blocked, 0);
   const shelf = there.reduce((sum, one) => sum + one.shelf, -blocked);
   const aside = there.reduce((sum, one) => sum + one.drying + one.quarantine, 0);
-  const putBy = there.reduce((sum, one) => sum + one['put-by'], 0);
+  const reserved = there.reduce((sum, one) => sum + one.reserved, 0);
   const all = article.there.reduce((sum, one) => sum + one.shelf - one.blocked, 0);
-  return { article, shelf, blocked, aside, putBy, low: all < article.minimum };
+  return { article, shelf, blocked, aside, reserved, low: all < article.minimum };
 }

@@ -81,7 +81,7 @@ export class StockHere {
     const own = this.of(chartId);
     if (own === null) return [];
     const sayWhose = (pieceId: string) =>
-      pieceId === own.putBy?.pieceId
+      pieceId === own.reserved?.pieceId
         ? 'reserved for this wearer, '
         : pieceId === own.booked?.pieceId
           ? 'booked for this wearer, '
@@ -97,7 +97,7 @@ export class StockHere {
             {
               value: { roomId, pieceId: null },
               label:
-                own.putBy?.roomId === roomId
+                own.reserved?.roomId === roomId
                   ? `reserved for this wearer, ${room}`
                   : `${room}: ${count} in stock`,
               gone: `None is left at ${room}. Choose where it is taken from.`,

@@ -37,11 +37,11 @@ import { StockHere, type Near } from './stock-here';
           </p>
         }
       }
-      @if (stock.putBy; as putBy) {
-        @if (putBy.label !== (stock.calledNow ?? stock.label)) {
+      @if (stock.reserved; as reserved) {
+        @if (reserved.label !== (stock.calledNow ?? stock.label)) {
           <p class="note">
-            <b>{{ putBy.label }}</b> is reserved for this wearer in {{ putBy.room }}; the decided size is
-            {{ stock.label }}. Return it under <a routerLink="/stores/put-by">Reserved</a>.
+            <b>{{ reserved.label }}</b> is reserved for this wearer in {{ reserved.room }}; the decided size
+            is {{ stock.label }}. Return it under <a routerLink="/stores/reserved">Reserved</a>.
           </p>
         }
       }
@@ -50,14 +50,14 @@ import { StockHere, type Near } from './stock-here';
       }
       @if (stock.there.length > 0 || from() !== null) {
         <span class="row stocked">
-          @if (mayPutBy()) {
+          @if (mayReserve()) {
             <button
               nz-button
               nzType="link"
               type="button"
               aria-label="Reserve for this wearer"
               [disabled]="busy()"
-              (click)="putBy()"
+              (click)="reserve()"
             >
               Reserve
             </button>
@@ -150,13 +150,13 @@ export class StockLine {
       this.tries.emit();
   }
 
-  /** What lies there can be put by for whoever comes another day; what is hired is booked. */
-  protected readonly mayPutBy = computed(() => {
+  /** What lies there can be reserved for whoever comes another day; what is hired is booked. */
+  protected readonly mayReserve = computed(() => {
     const { stock, from, way } = this.garment();
     return (
       this.session.may('keep-stock') &&
       stock !== null &&
-      stock.putBy === null &&
+      stock.reserved === null &&
       way !== 'hired' &&
       takenFrom(from) !== undefined
     );
@@ -164,14 +164,14 @@ export class StockLine {
   protected readonly busy = signal(false);
   private readonly sending = new SendingId();
 
-  protected putBy(): void {
+  protected reserve(): void {
     const [docketId, taken] = [this.store.docket()?.id, takenFrom(this.garment().from)];
     if (docketId === undefined || taken === undefined) return;
     this.busy.set(true);
     const { roomId, pieceId } = taken;
     const save = { docketId, chartId: this.garment().id, roomId, pieceId };
     this.stores
-      .putBy(this.sending.value, save)
+      .reserve(this.sending.value, save)
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: () => {

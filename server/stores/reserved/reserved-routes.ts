@@ -1,9 +1,9 @@
 import {
   putBackPath,
-  putByCalledPath,
-  putByCalledSchema,
-  putByLabelsPath,
-  putBySaveSchema,
+  reservedCalledPath,
+  reservedCalledSchema,
+  reservedLabelsPath,
+  reserveSaveSchema,
   STORES,
 } from '@neat-measure/contract/stores';
 import { Router } from 'express';
@@ -13,22 +13,22 @@ import { notFound } from '../../http/problem-error';
 import { fitterOf, readBody, readId } from '../../http/request';
 import type { Print } from '../../print/print';
 import { sendPdf } from '../../print/send-pdf';
-import { noteCalled, putBack, putBy } from './put-by';
-import type { PutByLabelsToPrint } from './put-by-labels';
-import { listPutBy } from './put-by-list';
+import { noteCalled, putBack, reserve } from './reserved';
+import type { ReservedLabelsToPrint } from './reserved-labels';
+import { listReserved } from './reserved-list';
 
 /** What came in for somebody and is kept for them. All need a session. */
-export function putByRoutes(database: Database, print: Print<PutByLabelsToPrint>): Router {
+export function reservedRoutes(database: Database, print: Print<ReservedLabelsToPrint>): Router {
   return Router()
-    .get(STORES.putBy, async (_request, response) => {
-      response.json(await listPutBy(database));
+    .get(STORES.reserved, async (_request, response) => {
+      response.json(await listReserved(database));
     })
-    .put(`${STORES.putBy}/:id`, async (request, response) => {
-      await putBy(database, readId(request), readBody(putBySaveSchema, request), fitterOf(response).id);
+    .put(`${STORES.reserved}/:id`, async (request, response) => {
+      await reserve(database, readId(request), readBody(reserveSaveSchema, request), fitterOf(response).id);
       response.status(204).end();
     })
-    .put(putByCalledPath(':id'), async (request, response) => {
-      const { called } = readBody(putByCalledSchema, request);
+    .put(reservedCalledPath(':id'), async (request, response) => {
+      const { called } = readBody(reservedCalledSchema, request);
       await noteCalled(database, readId(request), called, fitterOf(response).id);
       response.status(204).end();
     })
@@ -37,9 +37,9 @@ export function putByRoutes(database: Database, print: Print<PutByLabelsToPrint>
       await putBack(database, readId(request), batchId, fitterOf(response).id);
       response.status(204).end();
     })
-    .get(putByLabelsPath(':id'), async (request, response) => {
-      const kept = await listPutBy(database, readId(request));
+    .get(reservedLabelsPath(':id'), async (request, response) => {
+      const kept = await listReserved(database, readId(request));
       if (kept.length === 0) throw notFound('garment reserved for this docket');
-      sendPdf(response, await print({ sheet: 'put-by', kept }), 'put-by.pdf');
+      sendPdf(response, await print({ sheet: 'reserved', kept }), 'reserved.pdf');
     });
 }

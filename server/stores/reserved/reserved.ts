@@ -1,4 +1,4 @@
-import type { PutBySave } from '@neat-measure/contract/stores';
+import type { ReserveSave } from '@neat-measure/contract/stores';
 import { placeKey, type Whereabouts } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../../database/database';
@@ -12,7 +12,7 @@ import { listWanted } from '../orders/wanted';
 import { refuseRoom } from '../shelves/receive';
 
 /** What is kept for a docket, as its row has it. `held_chart_id` is nothing once it is kept no more. */
-export interface PutByRow {
+export interface ReservationRow {
   readonly id: string;
   readonly docket_id: string;
   readonly chart_id: string;
@@ -26,14 +26,14 @@ export interface PutByRow {
   readonly called_by: string | null;
 }
 
-/** Where in a room lies what is put by. */
-export function putByPlace(roomId: string): Whereabouts {
-  return { in: 'room', roomId, compartment: 'put-by' };
+/** Where in a room lies what is reserved. */
+export function reservedPlace(roomId: string): Whereabouts {
+  return { in: 'room', roomId, compartment: 'reserved' };
 }
 
 /** Everything that is kept for dockets, or for one. */
 export function keptFor(database: Database, docketId?: string) {
-  return database<PutByRow>('put_by')
+  return database<ReservationRow>('reservations')
     .whereNotNull('held_chart_id')
     .modify((query) => void (docketId === undefined ? query : query.where({ docket_id: docketId })))
     .orderBy('at')
@@ -50,9 +50,9 @@ export interface Keeping {
   readonly orderId: string | null;
 }
 
-/** Writes down for whom something lies with what is put by: it has been moved there by the same transaction. */
+/** Writes down for whom something lies with what is reserved: it has been moved there by the same transaction. */
 export async function keepFor(transaction: Database, keeping: Keeping): Promise<void> {
-  await transaction('put_by').insert({
+  await transaction('reservations').insert({
     id: uuidv7(),
     docket_id: keeping.docketId,
     chart_id: keeping.chartId,
@@ -83,11 +83,11 @@ export async function stillWaiting(
   );
 }
 
-/** Whether anything is put by for a garment of a docket, be it in a size that they go with no more: it is put back first. */
+/** Whether anything is reserved for a garment of a docket, be it in a size that they go with no more: it is put back first. */
 async function hasKept(
   transaction: Database,
 ): Promise<(one: { readonly docketId: string; readonly chartId: string }) => boolean> {
-  const rows: PutByRow[] = await keptFor(transaction);
+  const rows: ReservationRow[] = await keptFor(transaction);
   return ({ docketId, chartId }) =>
     rows.some((row) => row.docket_id === docketId && row.held_chart_id === chartId);
 }
@@ -95,12 +95,12 @@ async function hasKept(
 /**
  * Puts something by that lies on a shelf, for a garment of a docket.
  *
- * @throws StockRefused where the docket does not wait for it, or has some put by
+ * @throws StockRefused where the docket does not wait for it, or has some reserved
  */
-export async function putBy(database: Database, id: string, save: PutBySave, by: string): Promise<void> {
+export async function reserve(database: Database, id: string, save: ReserveSave, by: string): Promise<void> {
   const { docketId, chartId, roomId, pieceId } = save;
   await refuseRoom(database, roomId);
-  await once(database, { id, what: 'put-by', body: save, by }, async (transaction) => {
+  await once(database, { id, what: 'reserved', body: save, by }, async (transaction) => {
     const wanted = (await listWanted(transaction)).find(
       (one) => one.docketId === docketId && one.chartId === chartId,
     );
@@ -126,7 +126,7 @@ export async function putBy(database: Database, id: string, save: PutBySave, by:
       articleId: article.id,
       what: `${garment} ${piece?.serial ?? article.label}`,
       from: { in: 'room', roomId, compartment: 'shelf' },
-      to: putByPlace(roomId),
+      to: reservedPlace(roomId),
       count: 1,
       pieceId,
       docketId,
@@ -138,11 +138,11 @@ export async function putBy(database: Database, id: string, save: PutBySave, by:
 
 /** Puts something back on the shelf that was kept for a docket. @throws ProblemError */
 export async function putBack(database: Database, id: string, batchId: string, by: string): Promise<void> {
-  const found = await database<PutByRow>('put_by').where({ id }).first();
+  const found = await database<ReservationRow>('reservations').where({ id }).first();
   if (found === undefined) throw notFound('reserved garment');
   await once(database, { id: batchId, what: 'put-back', body: { id }, by }, async (transaction) => {
     const article = (await holdArticles(transaction, [found.article_id])).get(found.article_id)!;
-    const row = (await transaction<PutByRow>('put_by').where({ id }).forUpdate().first())!;
+    const row = (await transaction<ReservationRow>('reservations').where({ id }).forUpdate().first())!;
     if (row.held_chart_id === null)
       throw new StockRefused(
         'This garment is not reserved any more: it was handed over, or another user returned it to the shelf.',
@@ -153,7 +153,7 @@ export async function putBack(database: Database, id: string, batchId: string, b
       kind: 'released',
       articleId: article.id,
       what: `${garment} ${article.label}`,
-      from: putByPlace(row.room_id),
+      from: reservedPlace(row.room_id),
       to: { in: 'room', roomId: row.room_id, compartment: 'shelf' },
       count: 1,
       pieceId: row.piece_id,
@@ -166,15 +166,15 @@ export async function putBack(database: Database, id: string, batchId: string, b
 
 /** What was kept is so no more. */
 async function endKeeping(transaction: Database, id: string, ended: string, act: string | null = null) {
-  await transaction('put_by').where({ id }).update({ held_chart_id: null, ended, handed_act: act });
+  await transaction('reservations').where({ id }).update({ held_chart_id: null, ended, handed_act: act });
 }
 
 /** Says that the wearer was told, or was not; the first who told them stays. @throws ProblemError `not-found` */
 export async function noteCalled(database: Database, id: string, called: boolean, by: string): Promise<void> {
-  const row = await database<PutByRow>('put_by').where({ id }).first();
+  const row = await database<ReservationRow>('reservations').where({ id }).first();
   if (row === undefined) throw notFound('reserved garment');
   if (called === (row.called_at !== null)) return;
-  await database('put_by')
+  await database('reservations')
     .where({ id })
     .update(called ? { called_at: new Date(), called_by: by } : { called_at: null, called_by: null });
 }
@@ -191,13 +191,13 @@ interface Going {
 }
 
 /**
- * Where a garment is taken from that goes to its wearer: what is put by for them goes first, and is kept no more.
+ * Where a garment is taken from that goes to its wearer: what is reserved for them goes first, and is kept no more.
  *
- * @returns the place; the shelf of the room where nothing is put by for them there
+ * @returns the place; the shelf of the room where nothing is reserved for them there
  */
 export async function takeKept(transaction: Database, going: Going): Promise<Whereabouts> {
   const { docketId, chartId, articleId, pieceId, roomId, actId } = going;
-  const row = await transaction<PutByRow>('put_by')
+  const row = await transaction<ReservationRow>('reservations')
     .where({
       docket_id: docketId,
       held_chart_id: chartId,
@@ -209,42 +209,42 @@ export async function takeKept(transaction: Database, going: Going): Promise<Whe
     .first();
   if (row === undefined) return { in: 'room', roomId, compartment: 'shelf' };
   await endKeeping(transaction, row.id, 'handed', actId);
-  return putByPlace(roomId);
+  return reservedPlace(roomId);
 }
 
-/** Where a garment goes that was not handed over after all: what had been put by for them is so again. */
+/** Where a garment goes that was not handed over after all: what had been reserved for them is so again. */
 export async function keepAgain(
   transaction: Database,
   { chartId, actId, roomId }: Going,
 ): Promise<Whereabouts> {
-  const row = await transaction<PutByRow & { handed_act: string | null }>('put_by')
+  const row = await transaction<ReservationRow & { handed_act: string | null }>('reservations')
     .where({ handed_act: actId, chart_id: chartId, room_id: roomId })
     .forUpdate()
     .first();
   const shelf: Whereabouts = { in: 'room', roomId, compartment: 'shelf' };
   if (row === undefined) return shelf;
   try {
-    await transaction('put_by')
+    await transaction('reservations')
       .where({ id: row.id })
       .update({ held_chart_id: chartId, ended: null, handed_act: null });
   } catch (error) {
-    // Another has come for them meanwhile, and is put by.
+    // Another has come for them meanwhile, and is reserved.
     if (isDuplicate(error)) return shelf;
     throw error;
   }
-  return putByPlace(roomId);
+  return reservedPlace(roomId);
 }
 
-/** A piece was seen elsewhere: it is put by no more. */
+/** A piece was seen elsewhere: it is reserved no more. */
 export async function seenElsewhere(transaction: Database, pieceId: string): Promise<void> {
-  await transaction('put_by')
+  await transaction('reservations')
     .where({ piece_id: pieceId })
     .whereNotNull('held_chart_id')
     .update({ held_chart_id: null, ended: 'counted' });
 }
 
-/** Whether a place is where things are put by. */
-export function isPutBy(place: string): boolean {
+/** Whether a place is where things are reserved. */
+export function isReserved(place: string): boolean {
   const [roomId = ''] = place.split('/');
-  return place === placeKey(putByPlace(roomId));
+  return place === placeKey(reservedPlace(roomId));
 }

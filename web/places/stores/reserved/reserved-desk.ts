@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { putByLabelsPath, type PutBy } from '@neat-measure/contract/stores';
+import { reservedLabelsPath, type Reservation } from '@neat-measure/contract/stores';
 import { dayOf } from '@neat-measure/core/stock';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { finalize, forkJoin, type Observable } from 'rxjs';
@@ -17,15 +17,15 @@ interface Whose {
   readonly docketId: string;
   readonly docketNumber: number | null;
   readonly wearer: string;
-  readonly kept: readonly PutBy[];
+  readonly kept: readonly Reservation[];
   /** Those whose wearer waits for them still. */
-  readonly toCall: readonly PutBy[];
+  readonly toCall: readonly Reservation[];
   readonly says: string;
 }
 
 /** What came in for somebody and is kept for them: whose it is, who was told, and what nobody waits for any more. */
 @Component({
-  selector: 'nm-put-by-desk',
+  selector: 'nm-reserved-desk',
   imports: [EmptyState, Fetching, NzButtonModule, RouterLink],
   template: `
     <h2 class="title">Reserved</h2>
@@ -105,14 +105,14 @@ interface Whose {
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class PutByDesk {
+export class ReservedDesk {
   private readonly service = inject(StoresService);
   private readonly account = inject(StoresAccount);
   protected readonly may = inject(SessionService).may('keep-stock');
-  protected readonly fetched = new Fetched<readonly PutBy[]>(() => this.service.putBys());
+  protected readonly fetched = new Fetched<readonly Reservation[]>(() => this.service.reservations());
   protected readonly trouble = signal('');
   protected readonly busy = signal(false);
-  protected readonly labels = putByLabelsPath;
+  protected readonly labels = reservedLabelsPath;
   protected readonly astrays = ASTRAY_WORDS;
   protected readonly day = (moment: string) => sayDay(dayOf(new Date(moment)));
 
@@ -140,11 +140,11 @@ export class PutByDesk {
     this.run(forkJoin(toCall.map(({ id }) => this.service.called(id, true))));
   }
 
-  protected untold({ id }: PutBy): void {
+  protected untold({ id }: Reservation): void {
     this.run(this.service.called(id, false));
   }
 
-  protected back({ id }: PutBy): void {
+  protected back({ id }: Reservation): void {
     this.run(this.service.putBack(id, uuidv7()));
   }
 
@@ -163,14 +163,14 @@ export class PutByDesk {
   }
 }
 
-const ASTRAY_WORDS: Readonly<Record<NonNullable<PutBy['astray']>, string>> = {
+const ASTRAY_WORDS: Readonly<Record<NonNullable<Reservation['astray']>, string>> = {
   'docket-gone': 'The docket is deleted. Return the garment to the shelf.',
   'other-size': 'The wearer has another size now. Return the garment to the shelf.',
   'has-theirs': 'The wearer already has this garment. Return it to the shelf.',
 };
 
 /** What has come for a docket, and whether its wearer is to be told. */
-function sayWhose(here: readonly PutBy[], toCall: readonly PutBy[], toCome: number): string {
+function sayWhose(here: readonly Reservation[], toCall: readonly Reservation[], toCome: number): string {
   if (here.length === 0) return 'None of these garments is needed any more.';
   const come = `${here.length} ${here.length === 1 ? 'garment has' : 'garments have'} arrived`;
   const rest = toCome === 0 ? 'nothing more is on order' : `${toCome} still on order`;

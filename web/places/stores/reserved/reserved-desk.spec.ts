@@ -1,14 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { putBackPath, putByCalledPath, STORES, type PutBy } from '@neat-measure/contract/stores';
+import { putBackPath, reservedCalledPath, STORES, type Reservation } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 import { Wire } from '../../../testing/wire';
 import { StoresAccount } from '../stores-account';
-import { PutByDesk } from './put-by-desk';
+import { ReservedDesk } from './reserved-desk';
 
-describe('PutByDesk', () => {
+describe('ReservedDesk', () => {
   const docketId = uuidv7();
-  const kept = (changes: Partial<PutBy> = {}): PutBy => ({
+  const kept = (changes: Partial<Reservation> = {}): Reservation => ({
     id: uuidv7(),
     docketId,
     docketNumber: 34,
@@ -27,14 +27,14 @@ describe('PutByDesk', () => {
     ...changes,
   });
 
-  function open(all: readonly PutBy[]) {
+  function open(all: readonly Reservation[]) {
     const wire = new Wire([StoresAccount, provideRouter([])]);
     TestBed.inject(StoresAccount);
     wire.http.expectOne(STORES.rooms).flush([]);
     wire.http.expectOne(STORES.warnings).flush([]);
-    const fixture = TestBed.createComponent(PutByDesk);
+    const fixture = TestBed.createComponent(ReservedDesk);
     fixture.detectChanges();
-    wire.http.expectOne(STORES.putBy).flush(all);
+    wire.http.expectOne(STORES.reserved).flush(all);
     fixture.detectChanges();
     const host = fixture.nativeElement as HTMLElement;
     const press = (name: string, at = 0) => {
@@ -64,10 +64,10 @@ describe('PutByDesk', () => {
     expect(text()).toContain('1 garment has arrived, nothing more is on order. Wearer notified.');
     expect(text()).toContain('notified by Tiernan Oakes on 29 Nov');
     press('Mark as notified');
-    const sent = [one, two].map(({ id }) => wire.http.expectOne(putByCalledPath(id)));
+    const sent = [one, two].map(({ id }) => wire.http.expectOne(reservedCalledPath(id)));
     expect(sent.map(({ request }) => request.body as unknown)).toEqual([{ called: true }, { called: true }]);
     sent.forEach((request) => request.flush(null));
-    wire.http.expectOne(STORES.putBy).flush([]);
+    wire.http.expectOne(STORES.reserved).flush([]);
   });
 
   it('says why something is put back, and puts it back', () => {
@@ -85,7 +85,7 @@ describe('PutByDesk', () => {
           statusText: 'Conflict',
         },
       );
-    wire.http.expectOne(STORES.putBy).flush([]);
+    wire.http.expectOne(STORES.reserved).flush([]);
     TestBed.tick();
     expect(host.querySelector('[role=alert]')!.textContent).toContain('Handed over already.');
   });

@@ -1,14 +1,14 @@
-import type { PutBy } from '@neat-measure/contract/stores';
+import type { Reservation } from '@neat-measure/contract/stores';
 import { printLabelGrid } from '../../print/label-grid';
 
 /** What is kept for a docket and is to be labelled. */
-export interface PutByLabelsToPrint {
-  readonly sheet: 'put-by';
-  readonly kept: readonly PutBy[];
+export interface ReservedLabelsToPrint {
+  readonly sheet: 'reserved';
+  readonly kept: readonly Reservation[];
 }
 
 /** Labels for what is kept for a docket: whose it is, then what it is. */
-export function printPutByLabels({ kept }: PutByLabelsToPrint): Promise<Buffer> {
+export function printReservedLabels({ kept }: ReservedLabelsToPrint): Promise<Buffer> {
   const labels = kept.map(({ wearer, docketNumber, garment, label, serial, room, since, code }) => ({
     large: wearer ?? 'erased wearer',
     bold: `${garment} ${label}`,

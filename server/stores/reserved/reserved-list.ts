@@ -1,4 +1,4 @@
-import type { PutBy } from '@neat-measure/contract/stores';
+import type { Reservation } from '@neat-measure/contract/stores';
 import { labelNow } from '@neat-measure/core/stock';
 import type { Database } from '../../database/database';
 import { garmentsOf } from '../ledger/garments';
@@ -7,7 +7,7 @@ import { listPieces } from '../ledger/pieces';
 import { renamesOf } from '../ledger/renames';
 import { openOrders } from '../orders/order-talk';
 import { findOrders } from '../orders/orders';
-import { keptFor, type PutByRow } from './put-by';
+import { keptFor, type ReservationRow } from './reserved';
 
 /** What stands on its docket of a garment that is kept. */
 interface OnDocket {
@@ -20,8 +20,8 @@ interface OnDocket {
 }
 
 /** What is kept for dockets, by whom it is for: who waits longest for a call first. */
-export async function listPutBy(database: Database, docketId?: string): Promise<PutBy[]> {
-  const rows: PutByRow[] = await keptFor(database, docketId);
+export async function listReserved(database: Database, docketId?: string): Promise<Reservation[]> {
+  const rows: ReservationRow[] = await keptFor(database, docketId);
   if (rows.length === 0) return [];
   const docketIds = [...new Set(rows.map(({ docket_id }) => docket_id))];
   const dockets = new Map(
@@ -50,7 +50,7 @@ export async function listPutBy(database: Database, docketId?: string): Promise<
   const fitters = await namesOf(database, 'fitters');
   const orders = await findOrders(database, await openOrders(database));
   const open = orders.flatMap(({ lines }) => lines.filter((one) => one.open > 0));
-  const astray = (row: PutByRow, article: ArticleRow): PutBy['astray'] => {
+  const astray = (row: ReservationRow, article: ArticleRow): Reservation['astray'] => {
     if (!dockets.has(row.docket_id)) return 'docket-gone';
     const own = onDockets.find((one) => one.docket_id === row.docket_id && one.chart_id === row.chart_id);
     if (own?.stage === 'handed-over') return 'has-theirs';

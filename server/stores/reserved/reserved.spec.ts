@@ -8,9 +8,9 @@ import {
   docketStockSchema,
   needsSchema,
   putBackPath,
-  putByCalledPath,
-  putByLabelsPath,
-  putBysSchema,
+  reservedCalledPath,
+  reservedLabelsPath,
+  reservationsSchema,
   STORES,
   warningsSchema,
 } from '@neat-measure/contract/stores';
@@ -26,7 +26,7 @@ const VEST = sheetFrom('size,chest-girth (cm)\nM,94-102\nL,102-110\n', {
   garment: 'Shingle vest',
 });
 
-describe('what is put by', () => {
+describe('what is reserved', () => {
   let app: Harness;
   const stores = new Stores(() => app);
   const { records } = stores;
@@ -48,11 +48,13 @@ describe('what is put by', () => {
     return { roomId, chartId, dockets, order, comes, articleId: order.lines[0]!.articleId };
   }
   const kept = async (articleId: string) =>
-    putBysSchema.parse((await app.get(STORES.putBy)).body).filter((one) => one.articleId === articleId);
+    reservationsSchema
+      .parse((await app.get(STORES.reserved)).body)
+      .filter((one) => one.articleId === articleId);
   const there = async (articleId: string) => {
     const { article } = await stores.account(articleId);
     const [room] = article.there;
-    return [room?.shelf ?? 0, room?.['put-by'] ?? 0, article.out];
+    return [room?.shelf ?? 0, room?.reserved ?? 0, article.out];
   };
   const stockOf = async (docketId: string) =>
     docketStockSchema.parse((await app.get(docketStockPath(docketId))).body)[0]!;
@@ -84,7 +86,7 @@ describe('what is put by', () => {
     expect(await there(articleId)).toEqual([0, 2, 1]);
     const late = await stores.sized(chartId, '32');
     expect(await needs())
-      .withContext('what is put by serves nobody else')
+      .withContext('what is reserved serves nobody else')
       .toEqual([1]);
     expect((await stockOf(late)).there).toEqual([]);
     expect(await app.does(late, handing(chartId, { from }))).toEqual(
@@ -97,12 +99,16 @@ describe('what is put by', () => {
       .withContext('theirs is counted for them')
       .toEqual([{ label: '32', count: 1, coming: 0 }]);
     const own = await stockOf(dockets[0]!);
-    expect([own.there.map(({ count }) => count), own.putBy?.roomId, own.orders]).toEqual([[1], roomId, []]);
+    expect([own.there.map(({ count }) => count), own.reserved?.roomId, own.orders]).toEqual([
+      [1],
+      roomId,
+      [],
+    ]);
     const slip = await records.does(dockets[0]!, handing(chartId, { from }));
     expect(await there(articleId)).toEqual([0, 1, 2]);
     await records.does(dockets[0]!, { kind: 'handing-withdrawn', actId: slip });
     expect([await there(articleId), (await kept(articleId)).length])
-      .withContext('a slip: it is put by again')
+      .withContext('a slip: it is reserved again')
       .toEqual([[0, 2, 1], 2]);
     await records.does(dockets[0]!, handing(chartId, { from }));
     expect((await kept(articleId)).map(({ docketId }) => docketId)).toEqual([dockets[1]!]);
@@ -138,15 +144,19 @@ describe('what is put by', () => {
     const called = `docket ${number}: 1 garment has come and is reserved. Call the wearer.`;
     expect(await said(called)).toEqual(['to-call']);
     const { id } = (await kept(articleId))[0]!;
-    for (const _ of [1, 2]) expect((await app.put(putByCalledPath(id), { called: true })).status).toBe(204);
+    for (const _ of [1, 2])
+      expect((await app.put(reservedCalledPath(id), { called: true })).status).toBe(204);
     const [told] = await kept(articleId);
     expect([told!.called?.by, told!.wearer, await said(called)]).toEqual(['Odalys Wren', wearer.name, []]);
-    await app.put(putByCalledPath(id), { called: false });
+    await app.put(reservedCalledPath(id), { called: false });
     expect(await said(called)).toEqual(['to-call']);
-    const labels = await app.file(putByLabelsPath(dockets[0]!));
+    const labels = await app.file(reservedLabelsPath(dockets[0]!));
     expect([labels.status, labels.headers.get('content-type')]).toEqual([200, 'application/pdf']);
-    expect((await app.file(putByLabelsPath(uuidv7()))).status).toBe(404);
-    expect(problem(await app.put(putByCalledPath(uuidv7()), { called: true }))).toEqual([404, 'not-found']);
+    expect((await app.file(reservedLabelsPath(uuidv7()))).status).toBe(404);
+    expect(problem(await app.put(reservedCalledPath(uuidv7()), { called: true }))).toEqual([
+      404,
+      'not-found',
+    ]);
   });
 
   it('is put back once, by one, when nobody waits for it any more', async () => {
@@ -173,9 +183,13 @@ describe('what is put by', () => {
     ]);
     const needs = needsSchema.parse((await app.get(STORES.needs)).body);
     expect(needs.filter(({ seriesId }) => seriesId === chartId).map(({ label }) => label))
-      .withContext('what is put by in another size is none of theirs')
+      .withContext('what is reserved in another size is none of theirs')
       .toEqual(['36']);
-    expect(await said('34 is reserved for')).toEqual(['put-by-astray', 'put-by-astray', 'put-by-astray']);
+    expect(await said('34 is reserved for')).toEqual([
+      'reserved-astray',
+      'reserved-astray',
+      'reserved-astray',
+    ]);
     // What comes in the size they go with now lies on the shelf until that is put back.
     const wantedFor = [{ docketId: first, chartId }];
     const line = { seriesId: chartId, label: '36', count: 1, wantedFor };
@@ -184,13 +198,13 @@ describe('what is put by', () => {
     expect((await app.put(deliveryPath(again.id, uuidv7()), { holds })).status).toBe(200);
     expect(await there(again.lines[0]!.articleId)).toEqual([1, 0, 0]);
     const theirs = { docketId: first, chartId, roomId, pieceId: null };
-    expect(problem(await app.put(pathOf(STORES.putBy, uuidv7()), theirs))).toEqual([409, 'stock-refused']);
+    expect(problem(await app.put(pathOf(STORES.reserved, uuidv7()), theirs))).toEqual([409, 'stock-refused']);
     const [one] = await kept(articleId);
     const both = await Promise.all([back(one!.id), back(one!.id)]);
     expect(both.map(({ status }) => status).sort()).toEqual([204, 409]);
     expect(await there(articleId)).toEqual([1, 2, 0]);
     const batch = uuidv7();
-    expect((await app.put(pathOf(STORES.putBy, uuidv7()), theirs)).status).toBe(204);
+    expect((await app.put(pathOf(STORES.reserved, uuidv7()), theirs)).status).toBe(204);
     const [next] = await kept(articleId);
     for (const _ of [1, 2]) expect((await back(next!.id, batch)).status).toBe(204);
     expect(await there(articleId)).toEqual([2, 1, 0]);
@@ -203,16 +217,16 @@ describe('what is put by', () => {
     const { id: articleId } = await stores.receive(roomId, chartId, '32', 2);
     const docketId = await stores.sized(chartId, '32');
     const put = (id: string, more: object = {}) =>
-      app.put(pathOf(STORES.putBy, id), { docketId, chartId, roomId, pieceId: null, ...more });
+      app.put(pathOf(STORES.reserved, id), { docketId, chartId, roomId, pieceId: null, ...more });
     const id = uuidv7();
     for (const _ of [1, 2]) expect((await put(id)).status).toBe(204);
     expect(await there(articleId)).toEqual([1, 1, 0]);
     expect(problem(await put(uuidv7())))
-      .withContext('one is put by already')
+      .withContext('one is reserved already')
       .toEqual([409, 'stock-refused']);
     expect(problem(await put(uuidv7(), { docketId: uuidv7() }))).toEqual([409, 'stock-refused']);
     expect(problem(await put(uuidv7(), { roomId: uuidv7() }))).toEqual([404, 'not-found']);
-    const by = { kind: 'moved', from: `${roomId}/put-by`, to: `${roomId}/shelf` };
+    const by = { kind: 'moved', from: `${roomId}/reserved`, to: `${roomId}/shelf` };
     expect(problem(await stores.move(articleId, by))).toEqual([400, 'invalid']);
     expect(problem(await stores.move(articleId, { ...by, from: by.to, to: by.from }))).toEqual([
       400,

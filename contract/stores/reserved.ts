@@ -2,23 +2,23 @@ import * as z from 'zod';
 import { idSchema, instantSchema } from '../shared';
 
 /** Puts something by that lies on a shelf, for a garment of a docket. */
-export const putBySaveSchema = z.object({
+export const reserveSaveSchema = z.object({
   docketId: idSchema,
   chartId: idSchema,
   roomId: idSchema,
   /** Of what is numbered, which piece. */
   pieceId: idSchema.nullable(),
 });
-export type PutBySave = z.infer<typeof putBySaveSchema>;
+export type ReserveSave = z.infer<typeof reserveSaveSchema>;
 
 /** Whether the wearer was told that it has come. */
-export const putByCalledSchema = z.object({ called: z.boolean() });
+export const reservedCalledSchema = z.object({ called: z.boolean() });
 
 /** Why something is not to be kept for its docket any more. */
 export const ASTRAY = ['docket-gone', 'other-size', 'has-theirs'] as const;
 
 /** Something that is kept for a docket. */
-export const putBySchema = z.object({
+export const reservationSchema = z.object({
   id: idSchema,
   docketId: idSchema,
   /** `null` where the docket is no more. */
@@ -38,5 +38,5 @@ export const putBySchema = z.object({
   /** So many garments are still to come for the docket by its orders. */
   toCome: z.int(),
 });
-export type PutBy = z.infer<typeof putBySchema>;
-export const putBysSchema = z.array(putBySchema);
+export type Reservation = z.infer<typeof reservationSchema>;
+export const reservationsSchema = z.array(reservationSchema);
