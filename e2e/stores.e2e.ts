@@ -73,7 +73,7 @@ test('a table of stock is imported, a code is scanned, and a room is counted bli
   fitter: page,
   allowErrors,
 }) => {
-  // Differences are not put right without a reason.
+  // The stock is not corrected without a reason.
   allowErrors(/409/);
   await toStores(page, 'Storage');
   await page.getByLabel('New room').fill('Loft');

@@ -72,7 +72,7 @@ export function renamedPath(articleId: string): string {
   return `${STORES.articles}/${articleId}/label`;
 }
 
-/** PUT: why a count found otherwise; what is listed is put right. */
+/** PUT: why a count found otherwise; the stock is corrected. */
 export function countExplainedPath(countId: string): string {
   return `${STORES.counts}/${countId}/explained`;
 }

@@ -7,7 +7,7 @@ export interface CountLine {
 }
 
 /**
- * By how much the list is put right: pieces to add where it is above nought, to take off where it is
+ * By how much the stock is corrected: pieces to add where it is above nought, to take off where it is
  * below. What moved after the count was sent is no difference of it, so this is the same whenever it is asked.
  *
  * @example correctionOf({ articleId: 'gloves-9', counted: 4, listed: 5 }) // -1
@@ -17,7 +17,7 @@ export function correctionOf({ counted, listed }: CountLine): number {
 }
 
 /**
- * Where a count found otherwise than the list says: each of these is explained before it is put right.
+ * Where a count found otherwise than the list says: each of these is explained before the stock is corrected.
  *
  * @example differencesOf([{ articleId: 'gloves-9', counted: 5, listed: 5 }, { articleId: 'gloves-10', counted: 2, listed: 3 }]).length // 1
  */

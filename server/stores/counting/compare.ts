@@ -97,7 +97,7 @@ async function listedAt(database: Database, place: string): Promise<Map<string, 
 /** So many movements are told of one count. */
 const MOST_MOVED = 100;
 
-/** What came to a place and went from it in a time, the latest first; counts put right are no such thing. */
+/** What came to a place and went from it in a time, the latest first; corrections by counts are no such thing. */
 export async function movedBetween(
   database: Database,
   place: string,

@@ -16,7 +16,7 @@ import { isReserved, seenElsewhere } from '../reserved/reserved';
 import { findCount } from './count';
 
 /**
- * Puts right what is listed, each difference with its reason. What was issued or received since it was counted
+ * Corrects the stock, each difference with its reason. What was issued or received since it was counted
  * stands: by how much the count differed from the list is what is added or taken off, and a numbered piece
  * that has been somewhere since is where that says.
  *
@@ -36,7 +36,7 @@ export async function explainCount(
   const body = { countId, reasons: [...reasons] };
   await once(database, { id: batchId, what: 'explained', body, by }, async (transaction) => {
     if (explained) throw new StockRefused('The stock was already corrected after this count.');
-    // Of the counts of a room one is put right at a time.
+    // One count of a room corrects the stock at a time.
     await transaction('store_rooms').where({ id: roomId }).forUpdate().first('id');
     const { sent, told, at, explained: again } = await findCount(transaction, countId);
     if (again) throw new StockRefused('Another user already corrected the stock after this count.');
@@ -66,7 +66,7 @@ export async function explainCount(
         else if (place === placeKey(here))
           await move(transaction, { ...one, from: here, to: { in: 'difference' } });
       }
-      // Of numbered pieces each was put right by itself.
+      // Of numbered pieces each was corrected by itself.
       if (!numbered.has(articleId))
         await putRight(transaction, base, `${garment} ${label}`, difference, here);
     }
@@ -84,9 +84,9 @@ async function numberedAmong(database: Database, ids: readonly string[]): Promis
 }
 
 /**
- * Two who counted the same place found the same missing: put right by one, it is not missing for the other.
+ * Two who counted the same place found the same missing: corrected by one, it is not missing for the other.
  *
- * @throws StockRefused where another count of the place was put right since this one was sent
+ * @throws StockRefused where another count of the place has corrected the stock since this one was sent
  */
 async function refuseCountedSince(
   database: Database,

@@ -29,7 +29,7 @@ describe('a count of the stores', () => {
   const out = (articleId: string, roomId: string, fields: object = {}) =>
     stores.move(articleId, { kind: 'issued', from: shelf(roomId), to: 'wearer', ...fields });
 
-  it('is blind, and put right once, by one, only where each difference was explained', async () => {
+  it('is blind, and corrects the stock once, by one, only where each difference was explained', async () => {
     const [roomId, series] = [await stores.room(), await stores.chart()];
     const one = await stores.receive(roomId, series, '32', 5);
     const two = await stores.receive(roomId, series, '34', 2);
@@ -56,7 +56,7 @@ describe('a count of the stores', () => {
     expect(after.map(({ place }) => place).sort()).toEqual([shelf(roomId), 'difference'].sort());
   });
 
-  it('differs by what was listed when it was sent, whatever moves before it is put right', async () => {
+  it('differs by what was listed when it was sent, whatever moves before it corrects the stock', async () => {
     const [roomId, series] = [await stores.room(), await stores.chart()];
     const one = await stores.receive(roomId, series, '32', 5);
     const two = await stores.receive(roomId, series, '34', 2);

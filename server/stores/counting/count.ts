@@ -19,7 +19,7 @@ export async function keepCount(
   if (new Set(sent.lines.map(({ articleId }) => articleId)).size < sent.lines.length)
     throw new StockRefused('An article is listed twice. Add the two counts together.');
   await once(database, { id, what: 'count', body: sent, by }, async (transaction) => {
-    // Not while another count of the room is put right: what that adds and takes off would be missing here again.
+    // Not while another count of the room corrects the stock: what that adds and takes off would be missing here again.
     await transaction('store_rooms').where({ id: sent.roomId }).forUpdate().first('id');
     const at = new Date();
     await refuseNumbered(transaction, sent);

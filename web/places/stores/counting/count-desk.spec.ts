@@ -61,7 +61,7 @@ describe('CountDesk', () => {
     expect([lines, pieceIds]).toEqual([[], [piece.id]]);
   });
 
-  it('is there again after the page was lost, and gone once it is put right', () => {
+  it('is there again after the page was lost, and gone once the stock is corrected', () => {
     open().scan(cap);
     const again = open();
     expect(again.text()).toContain('Finish count: 1 counted');

@@ -43,7 +43,7 @@ const KEPT = 'neat-measure:count';
 
 /**
  * Counting a room: what lies there is scanned or typed, without being told what should be. Only then what is
- * otherwise is shown, and each difference is explained before it is put right.
+ * otherwise is shown, and each difference is explained before the stock is corrected.
  */
 @Component({
   selector: 'nm-count-desk',
