@@ -26,6 +26,7 @@ test('a kit goes by keyboard from name to issued, and its sheets are printed and
   await expect(page.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
   await page.keyboard.press('2');
   await page.keyboard.press('w');
+  await expect(page.getByRole('button', { name: /✓ Isolde Keeps signs$/ })).toBeFocused();
   // Enter presses the button and follows the link that has the keys; it hands nothing over besides.
   await page.getByRole('button', { name: 'other signer' }).focus();
   await page.keyboard.press('Enter');
@@ -174,6 +175,7 @@ test('by touch on a tablet one gets from preparing to handing over', async ({ fi
   await openDocket(page, 'Sunniva Touch', ['Ranger field jacket']);
   await takeReadings(page, '97', '97', '85', '85');
   await page.keyboard.press('Enter');
+  await expect(page.getByText('Accepted: M.')).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: 'Handing over' }).click();
   // Others may have had the last one by now.

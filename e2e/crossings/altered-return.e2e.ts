@@ -1,3 +1,4 @@
+import { expectAccessible } from '../axe';
 import { expect, openDocket, stockUp, takeReadings } from '../fitter';
 import { articleAs, garments } from './asking';
 import { byEveryHand } from './hands';
@@ -37,6 +38,7 @@ byEveryHand('what is altered waits at the tailor, and comes back to no shelf as 
   await expect(page.getByText(/The garment was altered \(hem the leg at 78 cm\)/)).toBeVisible();
   await hand.picks('Reason for return', 'the wearer changed their mind');
   await hand.picks('Return to', 'stock');
+  await expectAccessible(page, 'a return');
   await hand.choose('Return garment');
   await expect(page.getByText(/so its label no longer states its size/)).toBeVisible();
   await hand.picks('Return to', 'set aside for inspection');

@@ -46,6 +46,10 @@ const CONDITIONS = {
   sold: 'Sold garments may be exchanged for another size while they are unworn.',
 } as const;
 
+const FEW_GARMENTS = 3;
+/** So many garments are seen at once beside what can be done about one of them. */
+const SEEN_GARMENTS = 5;
+
 /** Handing over: what goes to the wearer and how, what they sign, the sheets, and what comes back. */
 @Component({
   selector: 'nm-hand-panel',
@@ -66,7 +70,7 @@ const CONDITIONS = {
   templateUrl: './hand-panel.html',
   styles: `
     .size {
-      min-width: 56px;
+      min-width: 48px;
       font: 650 20px/1.2 var(--text);
       text-align: right;
     }
@@ -109,7 +113,7 @@ const CONDITIONS = {
       margin-bottom: 8px;
     }
     nz-select {
-      width: 100px;
+      width: 90px;
     }
   `,
   host: { class: 'stack' },
@@ -175,6 +179,12 @@ export class HandPanel {
   });
   protected readonly day = (day: string) => sayDay(day, dayOf(new Date()));
   protected readonly handed = (way: keyof typeof HANDING_WORDS) => HANDING_WORDS[way];
+  /** Whether what can be done about a garment that is not there is in sight: of few for each, of more for the first, while the others have room. */
+  protected unfolds(id: string): boolean {
+    const count = this.handing.garments().length;
+    return count <= FEW_GARMENTS || (count <= SEEN_GARMENTS && id === this.lacking());
+  }
+
   /** What was scanned is ticked; what is said of it otherwise. */
   scanned(scanned: Scanned): string {
     return this.handing.scanned(scanned);

@@ -4,7 +4,7 @@ import {
   Component,
   computed,
   DestroyRef,
-  type ElementRef,
+  ElementRef,
   inject,
   Injector,
   input,
@@ -25,6 +25,7 @@ import SignaturePad from 'signature_pad';
     <div class="row">
       <span class="row by-name">
         <button
+          #wearerSigns
           nz-button
           type="button"
           [attr.aria-pressed]="signedBy() === wearer()"
@@ -114,6 +115,9 @@ export class SignatureField {
   protected readonly typed = signal('');
   protected readonly written = signal(false);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly wearerSigns = viewChild.required<string, ElementRef<HTMLElement>>('wearerSigns', {
+    read: ElementRef,
+  });
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('name');
   private readonly injector = inject(Injector);
   private pad: SignaturePad | null = null;
@@ -132,7 +136,10 @@ export class SignatureField {
   byName(): void {
     if (this.written()) this.clear();
     this.other.set(false);
-    this.type(this.signedBy() === this.wearer() ? '' : this.wearer());
+    const signs = this.signedBy() !== this.wearer();
+    this.type(signs ? this.wearer() : '');
+    // Enter hands over then, whatever was pressed before.
+    if (signs) this.wearerSigns().nativeElement.focus();
   }
 
   protected byOther(): void {

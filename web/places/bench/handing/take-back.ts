@@ -107,6 +107,7 @@ const GOES_FOR: Partial<Record<ReturnReason, ReturnWay>> = {
   styles: `
     :host {
       flex: 1 1 100%;
+      min-width: 0;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

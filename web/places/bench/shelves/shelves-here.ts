@@ -82,7 +82,7 @@ export class ShelvesHere {
 /**
  * What is said of a size that is not on any shelf, or is; nothing where it is not known.
  *
- * @example sayOnShelf({ count: 2, coming: 0, stocked: true, near: [] }, 'M') // '2 of M on the library.'
+ * @example sayOnShelf({ count: 2, coming: 0, stocked: true, near: [] }, 'M') // '2 of M in stock.'
  */
 export function sayOnShelf(here: OnShelf | null, label: string): string {
   if (here === null) return '';

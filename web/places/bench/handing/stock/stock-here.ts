@@ -97,9 +97,7 @@ export class StockHere {
             {
               value: { roomId, pieceId: null },
               label:
-                own.reserved?.roomId === roomId
-                  ? `reserved for this wearer, ${room}`
-                  : `${room}: ${count} in stock`,
+                own.reserved?.roomId === roomId ? `reserved for this wearer, ${room}` : `${room} (${count})`,
               gone: `None is left at ${room}. Choose where it is taken from.`,
             },
           ],

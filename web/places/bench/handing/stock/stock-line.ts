@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { DocketStock } from '@neat-measure/contract/stores';
@@ -72,35 +81,48 @@ import { StockHere, type Near } from './stock-here';
           />
         </span>
       } @else {
-        <p class="note">
-          None in stock in {{ stock.label }}.
-          @if (stock.orders.length > 0) {
-            {{ sayOrders(stock.orders) }}
-          } @else if (stock.coming > 0) {
-            {{ stock.coming }} on order for others or for stock. Listed under To order.
-          } @else {
-            Listed under To order.
-          }
-          @if (stock.others.length > 0 && near().length === 0) {
-            No size in stock is likely to fit.
-          }
-          <span class="row under">
-            @for (one of near(); track one.label) {
-              <button nz-button type="button" (click)="tryNear(one)">{{ sayNear(one) }}</button>
-            }
-            @if (stock.orders.length === 0) {
-              <button nz-button type="button" (click)="ordering.order(garment().id)">Order one</button>
-            }
+        <button
+          nz-button
+          type="button"
+          class="lacks"
+          [attr.aria-expanded]="open()"
+          [attr.aria-label]="(stock.orders.length > 0 ? 'On order: ' : 'None in stock: ') + garment().name"
+          (click)="open.set(!open())"
+        >
+          {{ stock.orders.length > 0 ? 'On order' : 'None in stock' }}&nbsp;<span aria-hidden="true">{{
+            open() ? '▴' : '▾'
+          }}</span>
+        </button>
+        @if (open()) {
+          <p class="note">
             <button
               nz-button
               nzType="link"
               type="button"
+              class="elsewhere"
               (click)="handing.choose(garment().id, { from: without, taken: true })"
             >
               Not from the stores
             </button>
-          </span>
-        </p>
+            None in stock in {{ stock.label }}.
+            @if (stock.orders.length > 0) {
+              {{ sayOrders(stock.orders) }}
+            } @else if (stock.coming > 0) {
+              {{ stock.coming }} on order for others or for stock.
+            }
+            @if (stock.others.length > 0 && near().length === 0) {
+              No size in stock is likely to fit.
+            }
+            <span class="row under">
+              @for (one of near(); track one.label) {
+                <button nz-button type="button" (click)="tryNear(one)">{{ sayNear(one) }}</button>
+              }
+              @if (stock.orders.length === 0) {
+                <button nz-button type="button" (click)="ordering.order(garment().id)">Order one</button>
+              }
+            </span>
+          </p>
+        }
       }
     }
   `,
@@ -110,11 +132,28 @@ import { StockHere, type Near } from './stock-here';
     }
     .note {
       flex: 1 1 100%;
+      // What can be done stands in one line.
+      > .row {
+        clear: right;
+        gap: 6px;
+        margin-top: 0;
+      }
+      button {
+        padding-inline: 8px;
+      }
     }
     .stocked {
       flex: 0 1 auto;
       flex-wrap: nowrap;
       gap: 6px;
+      margin-left: auto;
+    }
+    .elsewhere {
+      float: right;
+      margin-block: -10px -6px;
+    }
+    .lacks {
+      width: 148px;
       margin-left: auto;
     }
     nz-select {
@@ -132,11 +171,12 @@ export class StockLine {
   protected readonly handing = inject(HandingStore);
   protected readonly ordering = inject(Ordering);
   readonly garment = input.required<ReturnType<HandingStore['garments']>[number]>();
-  /** Where the garment stands in the list, counted from 0. */
-  readonly place = input.required<number>();
+  /** Whether what can be done about a garment that is not there is seen by itself. */
+  readonly unfolded = input.required<boolean>();
   /** It was put on in another size. */
   readonly tries = output();
 
+  protected readonly open = linkedSignal(() => this.unfolded());
   protected readonly without = WITHOUT_STORES;
   protected readonly sameSource = sameSource;
   protected readonly stock = computed(() => this.garment().stock);
