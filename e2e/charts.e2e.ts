@@ -465,7 +465,7 @@ test('what the doctor calls wrong keeps a chart from being saved until it is int
     buffer: Buffer.from(table),
   });
   await page.getByRole('button', { name: 'Continue' }).click();
-  // The table that was imported has a field of that name, too.
+  // The table that was imported has a field with that name, too.
   await expect(page.getByRole('heading', { name: 'New chart' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Maker' }).fill('Ostrel Workwear');
   await page.keyboard.press('Tab');

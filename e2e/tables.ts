@@ -1,4 +1,4 @@
-/** Tables as makers publish them, that the tests of Charts bring in. */
+/** Tables as makers publish them, that the tests of Charts import. */
 export const TABLES: Readonly<Record<string, Buffer>> = {
   'blocks-de.csv': Buffer.from(`Size,Chest (cm),Inside leg (cm)
 Kurz,,

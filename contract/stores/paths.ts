@@ -52,7 +52,7 @@ export function reservedCalledPath(id: string): string {
   return `${STORES.reserved}/${id}/called`;
 }
 
-/** PUT: puts something back on the shelf that was kept for a docket. */
+/** PUT: returns a garment to the shelf that was reserved for a docket. */
 export function putBackPath(id: string): string {
   return `${STORES.reserved}/${id}/back`;
 }

@@ -98,7 +98,7 @@ export const articlesSchema = pageSchema(articleSchema);
 export const stockQuerySchema = listQuerySchema.extend({
   /** Those that lie in a room. */
   room: idSchema.optional(),
-  /** Those of which fewer lie there than are to. */
+  /** Articles below their minimum stock. */
   only: z.enum(['low']).optional(),
 });
 export type StockQuery = z.infer<typeof stockQuerySchema>;
@@ -194,7 +194,7 @@ export const receiptSchema = z
     path: ['pieces'],
   });
 export type Receipt = z.infer<typeof receiptSchema>;
-/** What came in by a table: many receipts, all or none, with what is to lie there always. */
+/** An imported table of stock: many receipts, all or none, with the minimum stock of each. */
 export const stockImportSchema = z.object({
   rows: z
     .array(
@@ -247,7 +247,7 @@ export const countSaveSchema = z.object({
   lines: z.array(z.object({ articleId: idSchema, counted: z.int().min(0).max(10_000) })).max(2_000),
   /** Numbered pieces that were seen. */
   pieceIds: z.array(idSchema).max(2_000),
-  /** Whether all that lies there was counted, only the garments of which something was, or only those very sizes: the others stay as they are listed. */
+  /** Whether the whole room was counted, only the garments that were found, or only those very sizes: the stock of the others stays as it is. */
   only: z.enum(['room', 'garments', 'sizes']).default('room'),
   /** How long counting took, in seconds: what moved meanwhile may have been counted or not. */
   seconds: z.int().min(0).max(MOST_SECONDS).default(0),

@@ -80,7 +80,7 @@ const WAYS: Readonly<Record<MovementKind, (from: Whereabouts, to: Whereabouts) =
       (reserved(to) ? shelf(from) : compartmentOf(to) !== 'shelf')),
   released: (from, to) => aside(from) && shelf(to),
   'written-off': (from, to) => room(from) && to.in === 'waste',
-  // A slip of the hand, set right at once: what was handed out, or taken back, was not.
+  // A slip of the hand, corrected at once: what was handed out, or taken back, was not.
   undone: (from, to) =>
     (from.in === 'wearer' && (shelf(to) || reserved(to))) ||
     ((room(from) || from.in === 'waste') && to.in === 'wearer'),

@@ -8,7 +8,7 @@ export interface Supply {
   readonly there: number;
   /** Ordered, and not here yet. */
   readonly coming: number;
-  /** So many are to lie there always. */
+  /** The minimum stock. */
   readonly minimum: number;
 }
 
@@ -20,7 +20,7 @@ export interface Need {
 }
 
 /**
- * What is to be ordered of one article. What lies there goes to wearers first; the shelf is filled up to its
+ * What is to be ordered of one article. What is in stock goes to wearers first; the shelf is filled up to its
  * least from what is left; spares are so many of every hundred ordered for wearers, rounded up, and at least
  * so many where any are.
  *

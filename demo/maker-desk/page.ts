@@ -7,7 +7,7 @@ interface DeskView {
   readonly orders: readonly DeskOrder[];
 }
 
-/** The desk's page: orders as they lie there, what was said, and the parcels that left. */
+/** The desk's page: orders as they arrived, what was answered, and the parcels that left. */
 export function pageOf(desk: DeskView): string {
   const orders = [...desk.orders].reverse();
   return `<!doctype html>

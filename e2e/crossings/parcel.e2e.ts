@@ -38,7 +38,7 @@ byEveryHand(
     await hand.choose('Mark as sent');
     await hand.choose('Check delivery');
     const came = `How many of Marsh hat ${label} came`;
-    // The keys stand in the count: a code that is scanned is none of it.
+    // The keys stand in the count: a scanned code is not part of it.
     if (hand.kind === 'scanner') await page.getByLabel(came).focus();
     await hand.takes(own.code, () => hand.writes(came, '2'));
     if (hand.kind === 'scanner') {

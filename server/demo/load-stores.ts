@@ -64,7 +64,7 @@ async function read(folder: string): Promise<z.infer<typeof storesSchema>> {
 }
 
 /**
- * Loads the stores of the demo as they were before the season: rooms, how garments are kept, what lies there.
+ * Loads the stores of the demo as they were before the season: rooms, how garments are kept, what is in stock.
  *
  * @param charts the id of each chart by its file
  * @returns where each numbered piece lies, by its number

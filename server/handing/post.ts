@@ -16,7 +16,7 @@ export interface LetterToPost {
  * Nothing leaves the machine.
  *
  * @param folder where it is put
- * @param id of the letter: one that lies there already is not written again
+ * @param id of the letter: a letter that is in the outbox already is not written again
  * @returns the name of the file, and whether it was written now
  */
 export async function post(

@@ -43,7 +43,7 @@ export interface SessionParts {
   };
 }
 
-/** Signing in and out, benches that change hands, and where one is signed in. */
+/** Signing in and out, switching the fitter at a bench, and where one is signed in. */
 export function sessionRoutes({ database, settings, cookie, ways }: SessionParts): Router {
   const told = async (token: string | undefined): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);

@@ -24,7 +24,7 @@ export class ActRefused extends Error {
 }
 
 /**
- * Does in the stores what an act on a docket does to what lies there, in the transaction that keeps the act:
+ * Does to the stock what an act on a docket changes there, in the transaction that keeps the act:
  * neither stands without the other. What moves follows from the docket before and after (`movementsOf`).
  *
  * @param before the docket as it was

@@ -93,7 +93,7 @@ export async function stockForDocket(
             label: keptArticle.label,
             pieceId: row.piece_id,
           };
-    // What is reserved for them lies there, and for nobody else.
+    // What is reserved for the wearer is in stock for them, and for nobody else.
     const theirs = reserved?.label === label ? reserved : null;
     told.push({
       chartId: id,

@@ -1,7 +1,7 @@
 import type { Article, Order, Piece, Scanned } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 
-/** A size of a garment in the stores of a spec: a counted cap in M of which three lie there. */
+/** A size of a garment in the stores of a spec: a counted cap in M, three in stock. */
 export function articleOf(changes: Partial<Article> = {}): Article {
   const id = uuidv7();
   return {

@@ -63,7 +63,7 @@ export async function compare(database: Database, sent: CountSave): Promise<Told
   const differing = new Set(differencesOf(told).map(({ articleId }) => articleId));
   const last = await database('stock_movements').max<{ place: number | null }[]>('place as place');
   return {
-    // One piece for another is a difference too, though as many lie there as are listed.
+    // One piece for another is a difference too, though as many were found as are listed.
     differences: told
       .filter(({ articleId, pieces }) => differing.has(articleId) || pieces.length > 0)
       .sort((a, b) => inOrder(a.garment, b.garment) || inOrder(a.label, b.label)),

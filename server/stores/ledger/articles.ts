@@ -164,7 +164,7 @@ export async function listArticles(
   return { items: await tellArticles(database, rows), total: Number(counted[0]!.n) };
 }
 
-/** Every article of which fewer lie there to be handed out than at least should. */
+/** Every article of which fewer can be handed out than its minimum stock. */
 export async function lowArticles(database: Database): Promise<Article[]> {
   const rows = await database<ArticleRow>('articles').where('minimum', '>', 0).orderBy('number');
   return (await tellArticles(database, rows)).filter((one) => onShelves(one) < one.minimum);

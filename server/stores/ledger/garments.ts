@@ -90,7 +90,7 @@ export async function listKept(database: Database): Promise<KeptGarment[]> {
 }
 
 /**
- * Says how a garment is kept. What lies there counted cannot become numbered, nor the other way round:
+ * Says how a garment is kept. What is in stock by count cannot become numbered, nor the other way round:
  * nobody would know which piece is which.
  */
 export async function keepGarment(

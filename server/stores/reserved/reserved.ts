@@ -136,7 +136,7 @@ export async function reserve(database: Database, id: string, save: ReserveSave,
   });
 }
 
-/** Puts something back on the shelf that was kept for a docket. @throws ProblemError */
+/** Returns a garment to the shelf that was reserved for a docket. @throws ProblemError */
 export async function putBack(database: Database, id: string, batchId: string, by: string): Promise<void> {
   const found = await database<ReservationRow>('reservations').where({ id }).first();
   if (found === undefined) throw notFound('reserved garment');

@@ -1,7 +1,7 @@
 import { holdsMeasure } from './cells-of';
 import type { PlannedRow } from './outline';
 
-/** The labels along the top of a matrix, each with its place; a column of measures beside them is none of it. */
+/** The labels along the top of a matrix, each with its place; a column of measures beside them is not part of them. */
 export function axisOf(
   { line, cells }: PlannedRow,
   labelAt: number,

@@ -46,7 +46,7 @@ export type SaidRows = Readonly<Record<number, 'size' | 'left-out'>>;
 
 /**
  * Takes each row of a table for what it is: the heading is what stands right above the first size, a title
- * what stands above that; between the sizes stand sections, below them footnotes. A row that is none of it and
+ * what stands above that; between the sizes stand sections, below them footnotes. A row that is none of these and
  * holds a label or a number is left out, to be asked about.
  *
  * @example outlineOf(textGrid('Size,Chest\nM,94').value).rows.map(({ role }) => role) // ['heading', 'size']

@@ -7,7 +7,7 @@ const schema = z.object({
   /** The act that handed them over. */
   actId: idSchema,
 });
-/** Garments were not handed over after all: a slip that is set right at once, not a return. */
+/** Garments were not handed over after all: a slip that is corrected at once, not a return. */
 export type HandingWithdrawn = z.infer<typeof schema>;
 
 export const handingWithdrawn: ActKind<HandingWithdrawn> = {

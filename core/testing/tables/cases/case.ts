@@ -19,7 +19,7 @@ export function one(
   return several(name, what, [ending, content], [table], more);
 }
 
-/** A file of several tables; those that are none of it are nothing. */
+/** A file of several tables; those that are not part of the chart are nothing. */
 export function several(
   name: string,
   what: string,

@@ -1,4 +1,4 @@
-// Labels of other systems, sizes of which nothing is given, and lines that are none of it.
+// Labels of other systems, sizes of which nothing is given, and lines that are not part of the table.
 import { JACKET } from '../garments';
 import { csv, html } from '../write-files';
 import { one, plainly, rowsOf, type MadeCase } from './case';

@@ -31,7 +31,7 @@ export class ShelvesHere {
   private readonly service = inject(StoresService);
   private readonly told = signal<DocketShelves>([]);
   private readonly asked = new Subject<string>();
-  /** Everything that changes what lies there for this docket: its garments, and what went out or came back. */
+  /** Everything that changes what is in stock for this docket: its garments, and what went out or came back. */
   private readonly asks = computed(() => {
     const docket = this.store.docket();
     if (docket === null) return null;

@@ -263,7 +263,7 @@ function writtenWords(kind: DerivationStep['do'], words: StepText['words']): obj
   }
 }
 
-/** A code for a chain of that name that no other has. */
+/** A code for a chain with that name that no other chain has. */
 export function codeFor(name: string, taken: readonly string[]): string {
   const slug = name
     .toLowerCase()

@@ -42,7 +42,7 @@ const keptSchema = z.object({
 const KEPT = 'neat-measure:count';
 
 /**
- * Counting a room: what lies there is scanned or typed, without being told what should be. Only then what is
+ * Counting a room: what is found is scanned or typed, without being told what should be. Only then what is
  * otherwise is shown, and each difference is explained before the stock is corrected.
  */
 @Component({
@@ -59,7 +59,7 @@ export class CountDesk {
   protected readonly room = signal<string | null>(this.kept?.roomId ?? null);
   protected readonly roomId = computed(() => this.room() ?? this.account.rooms()[0]?.id ?? null);
   protected readonly compartment = signal<OpenCompartment>(this.kept?.compartment ?? 'shelf');
-  /** What was counted: all that lies there, or only some of it; the others stay as they are listed. */
+  /** What was counted: the whole room, or only some of it; the stock of the others stays as it is. */
   protected readonly only = signal<CountSave['only']>('room');
   protected readonly onlies: { readonly value: CountSave['only']; readonly label: string }[] = [
     { value: 'room', label: 'the whole room' },

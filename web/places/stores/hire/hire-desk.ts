@@ -284,7 +284,7 @@ export class HireDesk {
       });
   }
 
-  /** Dry by now: back on the shelf. */
+  /** The piece is dry: it returns to the shelf. */
   protected shelve(piece: HireCalendar['pieces'][number]): void {
     const [roomId] = piece.place.split('/');
     this.busy.set(true);

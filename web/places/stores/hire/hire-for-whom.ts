@@ -22,7 +22,7 @@ export interface HireFor {
   readonly docketId: string;
   readonly number: number;
   readonly who: string;
-  /** The garment on the docket; `null` where the docket has none of it. */
+  /** The garment on the docket; `null` where the docket has no such garment. */
   readonly chartId: string | null;
   /** The size it is decided for. */
   readonly size: string | null;

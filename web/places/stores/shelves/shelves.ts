@@ -202,7 +202,7 @@ export class Shelves {
     this.list.again();
   }
 
-  /** Something moved: what is shown is asked for anew, and what wants doing. */
+  /** Something moved: what is shown and the to-do list are loaded again. */
   protected changed(article: Article | null = null): void {
     if (article !== null) {
       this.asked.set(article);

@@ -190,7 +190,7 @@ export class StockLine {
       this.tries.emit();
   }
 
-  /** What lies there can be reserved for whoever comes another day; what is hired is booked. */
+  /** What is in stock can be reserved for whoever comes another day; what is hired is booked. */
   protected readonly mayReserve = computed(() => {
     const { stock, from, way } = this.garment();
     return (
