@@ -126,18 +126,25 @@ export class OrderDesk {
     this.choices.update((all) => ({ ...all, [key]: { ...all[key], ...choice } }));
   }
 
+  /** How many were ordered is nothing that the next need of the same size would go by. */
+  private forget(keys: readonly string[]): void {
+    this.choices.update((all) =>
+      Object.fromEntries(Object.entries(all).filter(([key]) => !keys.includes(key))),
+    );
+  }
+
   protected send(maker: string): void {
     const roomId = this.roomId();
     if (roomId === null) return this.trouble.set('Choose a receiving room. Add rooms under Storage.');
-    const lines = this.makers()
+    const taken = this.makers()
       .find((one) => one.maker === maker)!
-      .lines.filter(({ taken }) => taken)
-      .map(({ need, count }) => ({
-        seriesId: need.seriesId,
-        label: need.label,
-        count: Number(count.trim() || NaN),
-        wantedFor: need.wantedFor.map(({ docketId, chartId }) => ({ docketId, chartId })),
-      }));
+      .lines.filter((line) => line.taken);
+    const lines = taken.map(({ need, count }) => ({
+      seriesId: need.seriesId,
+      label: need.label,
+      count: Number(count.trim() || NaN),
+      wantedFor: need.wantedFor.map(({ docketId, chartId }) => ({ docketId, chartId })),
+    }));
     if (lines.length === 0) return this.trouble.set('Tick at least one garment.');
     if (lines.some(({ count }) => !Number.isInteger(count) || count < 1))
       return this.trouble.set('Enter a whole number of 1 or more for each ticked garment.');
@@ -148,6 +155,7 @@ export class OrderDesk {
       this.service.saveOrder(id, { maker, roomId, lines }).pipe(
         tap({ next: () => sending.done(), error: (problem: Error) => sending.failed(problem) }),
         switchMap(() => {
+          this.forget(taken.map(({ key }) => key));
           this.open.set(id);
           return this.service.send(id);
         }),
