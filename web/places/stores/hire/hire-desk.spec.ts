@@ -123,19 +123,30 @@ describe('HireDesk', () => {
     who.value = ' Maren ';
     who.dispatchEvent(new Event('input'));
     fixture.detectChanges();
+    const deposit = () => host.querySelector<HTMLInputElement>('#hire-deposit')!;
+    deposit().value = '40';
+    deposit().dispatchEvent(new Event('input'));
     press('Book G1');
-    const { body } = wire.http.expectOne(
+    const booked = wire.http.expectOne(
       ({ url, method }) => method === 'PUT' && url.startsWith(STORES.bookings),
-    ).request;
-    const { who: forWhom, from, until, pieceId, cancelled, version } = body as BookingSave;
-    expect([forWhom, from, until, pieceId, cancelled, version]).toEqual([
+    );
+    const save = booked.request.body as BookingSave;
+    expect([save.who, save.from, save.until, save.pieceId, save.deposit]).toEqual([
       'Maren',
       today(),
       inDays(2),
       g1.id,
-      false,
-      0,
+      40,
     ]);
+    expect([save.cancelled, save.version]).toEqual([false, 0]);
+    booked.flush(booking(g1.id, { who: 'Maren' }));
+    fixture.detectChanges();
+    // The next wearer has neither the name nor the deposit of the one before.
+    press('G1');
+    const asked = ['#hire-who', '#hire-deposit'].map(
+      (one) => host.querySelector<HTMLInputElement>(one)!.value,
+    );
+    expect(asked).toEqual(['', '']);
   });
 
   it('says of what is free how likely it is theirs, and ties the booking to their docket', async () => {
@@ -169,6 +180,9 @@ describe('HireDesk', () => {
     expect(text).toMatch(/M ?fits in 8\d % of cases W1/);
     expect(text).toMatch(/L ?fits in 1\d % of cases W2/);
     press('W1');
+    // A docket's booking is its wearer's, and no other name stands on it.
+    const named = host.querySelector<HTMLInputElement>('#hire-who')!;
+    expect([named.value, named.disabled]).toEqual(['Maren Okonjo', true]);
     press('Book W1');
     const { body } = wire.http.expectOne(
       ({ url, method }) => method === 'PUT' && url.startsWith(STORES.bookings),

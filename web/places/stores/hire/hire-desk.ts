@@ -118,7 +118,9 @@ export class HireDesk {
   protected readonly from = signal(today());
   protected readonly until = signal(addDays(today(), 2));
   protected readonly forWhom = signal<HireFor | null>(null);
-  protected readonly who = signal('');
+  private readonly typed = signal('');
+  /** Whom a booking names: the docket's own wearer where one is chosen, and nobody else. */
+  protected readonly who = computed(() => this.forWhom()?.who ?? this.typed());
   protected readonly deposit = signal('');
   /** The piece that is being booked. */
   protected readonly booking = signal<{ readonly id: string; readonly serial: string } | null>(null);
@@ -220,8 +222,10 @@ export class HireDesk {
   protected pick(piece: { readonly id: string; readonly serial: string }): void {
     this.open.set(null);
     this.booking.set(piece);
-    const forWhom = this.forWhom();
-    if (forWhom !== null) this.who.set(forWhom.who);
+  }
+
+  protected name(who: string): void {
+    this.typed.set(who);
   }
 
   /** How likely a size is theirs, in words; nothing where no docket says so. */
@@ -276,7 +280,9 @@ export class HireDesk {
         next: () => {
           this.booking.set(null);
           this.open.set(null);
-          this.who.set('');
+          // The next booking is another wearer's.
+          this.typed.set('');
+          this.deposit.set('');
           this.calendar.again();
           this.account.changed();
         },

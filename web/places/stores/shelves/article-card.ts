@@ -208,6 +208,8 @@ export class ArticleCard {
     this.makerCode.set(told.article.makerCode ?? '');
     this.chosen.set([]);
     this.from.set(null);
+    this.toRoom.set(null);
+    this.newLabel.set('');
     this.kind.set(null);
     this.count.set('1');
     this.reason.set('');
