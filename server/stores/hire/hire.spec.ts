@@ -200,6 +200,44 @@ describe('what is hired', () => {
     ]);
   });
 
+  it('that comes back dries until its day where the next booking begins later', async () => {
+    const { roomId, series, idOf } = await suits('DRY1');
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('DRY1') };
+    await records.does(docket, handing(series, { way: 'hired', until: TODAY, from }));
+    await book(idOf('DRY1'), inDays(9), inDays(10), { who: 'Next' });
+    const back = { kind: 'garment-came-back', chartId: series, why: 'hire-over', area: null } as const;
+    await records.does(docket, { ...back, note: null, goes: 'drying', to: roomId });
+    expect(await warned('DRY1')).toEqual([]);
+    expect(await free(series, inDays(2), inDays(2)))
+      .withContext('still wet')
+      .toEqual([]);
+    expect(await free(series, inDays(4), inDays(5)))
+      .withContext('dry, and back before the next has it')
+      .toEqual(['M DRY1']);
+  });
+
+  it('is told at the garment of the docket that it is booked for, and at no other', async () => {
+    const [suit, other] = [await suits('R1'), await suits('R2')];
+    const { id } = await records.docket([suit.series, other.series]);
+    for (const { series } of [suit, other]) await stores.keeps(id, series, 'M');
+    await book(other.idOf('R2'), TODAY, inDays(1), { docketId: id, chartId: other.series });
+    const told = async () =>
+      docketStockSchema
+        .parse((await app.get(docketStockPath(id))).body)
+        .map(({ chartId, booked }) => [chartId, booked?.serial ?? null]);
+    expect(await told()).toEqual([
+      [suit.series, null],
+      [other.series, 'R2'],
+    ]);
+    // What the docket has no more is asked of nobody; a size that never was in stock is not there.
+    await records.does(id, { kind: 'garment-dropped', chartId: other.series });
+    expect(await told()).toEqual([[suit.series, null]]);
+    await stores.keeps(id, suit.series, 'L');
+    const [large] = docketStockSchema.parse((await app.get(docketStockPath(id))).body);
+    expect([large!.label, large!.there, large!.others.map(({ label }) => label)]).toEqual(['L', [], ['M']]);
+  });
+
   it('says of what is promised and will not go: set aside, or not through its inspection', async () => {
     const { roomId, article, idOf } = await suits('Q1', 'Q2');
     await book(idOf('Q1'), inDays(4), inDays(5), { who: 'One' });

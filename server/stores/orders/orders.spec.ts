@@ -250,10 +250,12 @@ describe('orders', () => {
     const [article] = articlesSchema.parse((await app.get(`${STORES.stock}?search=${seriesId}`)).body).items;
     const own = orderSchema.parse((await app.get(pathOf(STORES.orders, id))).body).lines[0]!.articleId;
     expect([article, (await app.put(pathOf(STORES.articles, own), low)).status]).toEqual([undefined, 200]);
-    const says = warningsSchema
-      .parse((await app.get(STORES.warnings)).body)
-      .find(({ kind, articleId }) => kind === 'low' && articleId === own)?.says;
-    expect(says).toContain('2 in an order that is not sent yet.');
+    const coming = async () =>
+      warningsSchema
+        .parse((await app.get(STORES.warnings)).body)
+        .find(({ kind, articleId }) => kind === 'low' && articleId === own)
+        ?.says.split('should be. ')[1];
+    expect(await coming()).toBe('2 in an order that is not sent yet.');
     const settings = (await app.get(PATHS.settings)).body as object;
     await app.put(PATHS.settings, { ...settings, name: 'Tern Rock Station' });
     const house = async () =>
@@ -265,6 +267,12 @@ describe('orders', () => {
       true,
       'Sent by hand.',
     ]);
+    expect(await warned())
+      .withContext('sent today, it waits for its maker')
+      .toEqual([]);
+    expect(await coming()).toBe('2 ordered.');
+    await stores.order({ maker: MAKER, roomId, lines: [{ ...lines[0]!, count: 1 }] });
+    expect(await coming()).toBe('2 ordered, 1 in an order that is not sent yet.');
     expect(problem(await app.put(orderAskedPath(id), {})))
       .withContext('a desk that never had it is not sent it')
       .toEqual([409, 'stock-refused']);

@@ -343,7 +343,8 @@ describe('the stores', () => {
       made: null,
       ...more,
     });
-    const importTable = (rows: object[], id = uuidv7()) => app.put(pathOf(STORES.receipts, id), { roomId, rows });
+    const importTable = (rows: object[], id = uuidv7()) =>
+      app.put(pathOf(STORES.receipts, id), { roomId, rows });
     const wrong = await importTable([row({}), row({ label: '31' }), row({ label: 'x' })]);
     expect(problem(wrong)).toEqual([409, 'stock-refused']);
     expect(wrong.body.findings.length).toBe(2);
