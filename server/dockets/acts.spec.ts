@@ -5,6 +5,7 @@ import { addPerson } from '../people/service';
 import { forgetPens } from '../session/service';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, reading, Records } from '../testing/records';
+import { lockDocket } from './store';
 
 /** The day of the device's clock, near enough to the server's. */
 const YESTERDAY = new Date(Date.now() - 86_400_000).toISOString().slice(0, 10);
@@ -238,6 +239,15 @@ describe('the route of acts', () => {
     const { acts } = await records.bench(id);
     expect(new Set(acts.map(({ place }) => place)).size).toBe(32);
     expect((await records.made(id)).readings.length).toBe(10);
+  });
+
+  it('holds the docket it is about, and no other', async () => {
+    const [held, free] = [await records.docket(), await records.docket()];
+    await app.database.transaction(async (transaction) => {
+      expect(await lockDocket(transaction, uuidv7())).toBeFalse();
+      expect(await lockDocket(transaction, held.id)).toBeTrue();
+      expect((await app.does(free.id, reading('chest-girth', '98'))).outcome).toBe('kept');
+    });
   });
 
   it('lets one of two decide, and tells the other', async () => {

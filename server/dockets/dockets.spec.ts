@@ -9,11 +9,13 @@ import {
   sheetPath,
   verdictsPath,
 } from '@neat-measure/contract';
+import { markWords, nameAt, planOf, replay, wordsAt } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
 import { measuringSheet } from './measuring-sheet';
 import { openBench } from './service';
 import { chartSave, opening, problem, reading, Records, sheetFrom } from '../testing/records';
+import { textOf } from '../testing/text-of';
 
 describe('the routes of dockets', () => {
   let app: Harness;
@@ -177,12 +179,29 @@ describe('the routes of dockets', () => {
       length: 300_000,
       estimatedFor: null,
     } as never);
-    const printed = JSON.stringify(measuringSheet(await openBench(app.database, id)).content);
+    const bench = await openBench(app.database, id);
+    const { content } = measuringSheet(bench);
+    const printed = JSON.stringify(content);
     expect(printed).toContain('84 cm (estimated from the hip, cut close)');
     expect(printed).toContain('"30 cm"');
     expect(printed).toContain('read in passing');
     expect(printed).toContain('Tape: touching');
     expect(printed).toContain('Common mistakes:');
+    // Three boxes for each step, and of a chain the name of each mark above its own.
+    const { steps } = planOf(replay(bench.acts.map(({ act }) => act))!, bench);
+    const text = textOf(content);
+    expect(text.match(/First\s+\wm Second\s+\wm Third\s+\wm/g)?.length).toBe(steps.length);
+    const named = steps.map(
+      ({ code, waist }) => `${nameAt(code, waist)}: ${wordsAt(markWords(code), waist)}.`,
+    );
+    const inChain = steps.map(({ chain }) => chain !== null);
+    expect(inChain).toContain(true);
+    expect(named.map((one) => text.includes(one))).toEqual(inChain);
+    const [prepare] = (content as { ul?: { text: string }[] }[]).flatMap(({ ul }) =>
+      ul === undefined ? [] : [ul],
+    );
+    expect(prepare!.length).toBeGreaterThan(2);
+    expect(prepare!.filter((one) => one.text === '')).toEqual([]);
   });
 
   it('print their steps as a PDF with its own fonts, letters beyond Latin-1 too', async () => {

@@ -6,6 +6,7 @@ import { orderForm } from '../handing/order-form';
 import { sizeSheet } from '../handing/size-sheet';
 import { Harness } from '../testing/harness';
 import { chartSave, opening, reading, Records, sheetFrom } from '../testing/records';
+import { textOf } from '../testing/text-of';
 import { v7 as uuidv7 } from 'uuid';
 
 const TROUSERS = sheetFrom('size,trouser-waist-girth (in)\n32,31-33\n34,33-35\n', {
@@ -13,17 +14,6 @@ const TROUSERS = sheetFrom('size,trouser-waist-girth (in)\n32,31-33\n34,33-35\n'
   garment: 'Warden trousers',
   unit: 'in',
 });
-
-/** All that stands on a sheet, one text behind the other. */
-function textOf(content: unknown): string {
-  if (typeof content === 'string') return content;
-  if (Array.isArray(content)) return content.map(textOf).join(' ');
-  if (typeof content !== 'object' || content === null) return '';
-  return Object.entries(content)
-    .filter(([key]) => ['text', 'stack', 'columns', 'table', 'body', 'ul', 'content'].includes(key))
-    .map(([, value]) => textOf(value))
-    .join(' ');
-}
 
 describe('paper', () => {
   let app: Harness;
