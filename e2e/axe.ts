@@ -9,7 +9,9 @@ const WIDE = 'nm-tape-strip, nm-chain-marks, nm-imported-table, .wide';
 function hiddenControls(page: Page): Promise<string[]> {
   return page.evaluate((wide) => {
     const scrolls = (element: Element) => getComputedStyle(element).overflowX !== 'visible';
-    return [...document.querySelectorAll<HTMLElement>('main :is(button, input, textarea, a[href], nz-select)')]
+    return [
+      ...document.querySelectorAll<HTMLElement>('main :is(button, input, textarea, a[href], nz-select)'),
+    ]
       .filter((control) => control.offsetParent !== null && control.closest(wide) === null)
       .filter((control) => {
         let around = control.parentElement;
