@@ -162,6 +162,8 @@ describe('a count of the stores', () => {
     const line = { articleId, counted: 4 };
     expect(problem(await send(uuidv7(), { roomId, lines: [line, line] }))).toEqual([409, 'stock-refused']);
     expect(problem(await send(uuidv7(), { roomId: uuidv7(), lines: [line] }))[0]).toBe(404);
+    const unknown = { articleId: uuidv7(), counted: 1 };
+    expect(problem(await send(uuidv7(), { roomId, lines: [line, unknown] }))).toEqual([404, 'not-found']);
     const { id: suit } = await stores.receive(roomId, await stores.chart(SUIT), 'M', 1, ['F1']);
     const numbered = await send(uuidv7(), { roomId, lines: [{ articleId: suit, counted: 1 }] });
     expect(problem(numbered)).toEqual([409, 'stock-refused']);

@@ -117,6 +117,7 @@ describe('what is hired', () => {
     expect(problem(await book(idOf('F1'), '2026-02-30', inDays(8)))).toEqual([400, 'invalid']);
     expect(problem(await book(uuidv7(), inDays(3), inDays(4)))).toEqual([404, 'not-found']);
     expect(problem(await book(idOf('F1'), inDays(3), inDays(4), { who: '' }))).toEqual([400, 'invalid']);
+    expect(problem(await app.get(pathOf(STORES.bookings, uuidv7())))).toEqual([404, 'not-found']);
   });
 
   it('goes out by the docket, is said to be late, comes back, and dries', async () => {
@@ -215,6 +216,19 @@ describe('what is hired', () => {
     expect(await free(series, inDays(4), inDays(5)))
       .withContext('dry, and back before the next has it')
       .toEqual(['M DRY1']);
+  });
+
+  it('is taken back, though it must be handed to nobody by then', async () => {
+    const { roomId, series, article, idOf } = await suits('S1');
+    const docket = await stores.sized(series, 'M');
+    const from = { roomId, pieceId: idOf('S1') };
+    await records.does(docket, handing(series, { way: 'hired', until: TODAY, from }));
+    await app.put(inspectionPath(idOf('S1'), uuidv7()), { day: TODAY, passed: false, note: 'A torn seal' });
+    expect((await stores.account(article.id)).pieces[0]!.blocked).toBeTrue();
+    const back = { kind: 'garment-came-back', chartId: series, why: 'hire-over', area: null } as const;
+    await records.does(docket, { ...back, note: null, goes: 'quarantine', to: roomId });
+    const [piece] = (await stores.account(article.id)).pieces;
+    expect([piece!.place, piece!.blocked]).toEqual([`${roomId}/quarantine`, true]);
   });
 
   it('is told at the garment of the docket that it is booked for, and at no other', async () => {

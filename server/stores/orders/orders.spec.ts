@@ -165,6 +165,11 @@ describe('orders', () => {
       0,
       'Sent back 1 of Warden trousers 34.',
     ]);
+    const suits = await stores.chart(SUIT);
+    const none = await deliver(order.id, [{ line: null, seriesId: suits, label: '34', count: 1 }]);
+    expect(problem(none))
+      .withContext('a size of the trousers, and none of the suit')
+      .toEqual([409, 'stock-refused']);
     const beside = await deliver(order.id, [{ ...hold, line: null }]);
     expect([beside.body.lines[0].open, beside.body.story.at(-1).says]).toEqual([
       1,
@@ -323,6 +328,11 @@ describe('orders', () => {
       });
       const stage = async () => orderSchema.parse((await own.get(pathOf(STORES.orders, id))).body).stage;
       expect(problem(await own.put(orderSentPath(id), {}))).toEqual([503, 'unavailable']);
+      expect(await stage()).toBe('draft');
+      answer = () => [404, ''];
+      expect((await own.put(orderSentPath(id), {})).body.detail)
+        .withContext('a desk that knows no such door has taken nothing')
+        .toContain('status 404');
       expect(await stage()).toBe('draft');
       answer = () => [200, 'no JSON'];
       expect((await own.put(orderSentPath(id), {})).status)

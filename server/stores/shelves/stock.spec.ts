@@ -99,6 +99,11 @@ describe('the stores', () => {
     expect(problem(await send({ seriesId: suit, label: 'M' })))
       .withContext('a dry suit is numbered')
       .toEqual([409, 'stock-refused']);
+    const { id } = await stores.receive(roomId, seriesId, '32', 1);
+    const out = { kind: 'issued', from: shelf(roomId), to: 'wearer' };
+    const named = await stores.move(id, { ...out, pieceIds: [uuidv7()] });
+    expect(named.body.detail).toContain('is counted here, not numbered');
+    expect((await stores.move(id, out)).status).toBe(200);
   });
 
   it('give the last one on the shelf to one of twenty who ask at once, and note the nineteen as refused', async () => {
