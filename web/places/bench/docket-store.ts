@@ -103,6 +103,9 @@ export class DocketStore {
     () => continued(this.standing(), this.waiting(), this.library()).docket,
   );
 
+  /** Who has done the last on this docket. */
+  readonly lastHand = computed(() => (this.waiting().at(-1) ?? this.kept().at(-1)?.act)?.by ?? null);
+
   /** What the plan rests on: it stays as it is while only readings come in. */
   private readonly asked = computed<Planned>(() => this.docket() ?? NOTHING_ASKED, { equal: asksTheSame });
   readonly plan = computed(() => planOf(this.asked(), this.library()));

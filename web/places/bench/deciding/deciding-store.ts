@@ -10,6 +10,7 @@ import {
   type JudgedGarment,
 } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
+import { changedJustNow } from '../just-now';
 
 /** What is done with a garment. */
 export interface DecisionChoice {
@@ -45,12 +46,24 @@ export class DecidingStore {
       ),
   );
 
+  private readonly otherChanged = changedJustNow(() =>
+    this.store
+      .garments()
+      .map(({ chart, verdict }) => `${chart.id} ${verdict.proposed ?? verdict.verdict}`)
+      .join(),
+  );
+
   /** Decides a garment on the readings that stand; whether it was let in. */
   decide(
     { chart, decision }: Garment,
     { outcome, sizes = {}, reason }: DecisionChoice,
     undoes?: string,
   ): boolean {
+    const other = outcome === 'accepted' ? this.otherChanged() : null;
+    if (other !== null) {
+      this.store.trouble.set(`${other} changed what is proposed just now. Check the size, then accept it.`);
+      return false;
+    }
     const doing: Doing = {
       kind: 'garment-decided',
       chartId: chart.id,

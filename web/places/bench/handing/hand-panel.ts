@@ -29,6 +29,7 @@ import { UnitService } from '../../../data/unit-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { DocketStore } from '../docket-store';
+import { changedJustNow } from '../just-now';
 import { ExtendHire } from './extend-hire';
 import { HandingStore } from './handing-store';
 import { SheetsOut } from './sheets-out';
@@ -232,7 +233,18 @@ export class HandPanel {
     else this.handOver();
   }
 
+  private readonly otherChanged = changedJustNow(() =>
+    this.handing
+      .garments()
+      .filter(({ ready }) => ready)
+      .map(({ id, size }) => `${id} ${size ?? ''}`)
+      .join(),
+  );
+
   protected handOver(): void {
+    const other = this.otherChanged();
+    if (other !== null)
+      return this.fault.set(`${other} changed a size just now. Check the garments, then hand them over.`);
     const owed = this.handing.taken().find((one) => one.owed && one.untried.trim() === '');
     if (owed !== undefined)
       return this.fault.set(

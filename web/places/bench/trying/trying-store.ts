@@ -1,4 +1,4 @@
-import { computed, effect, inject, Injectable, linkedSignal, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import {
   adviceOn,
   adviseFit,
@@ -22,9 +22,9 @@ import {
   type SizesAfterTrial,
   type Way,
 } from '@neat-measure/core';
-import { SessionService } from '../../../data/session-service';
 import { UnitService } from '../../../data/unit-service';
 import { DocketStore } from '../docket-store';
+import { changedJustNow } from '../just-now';
 import { ShelvesHere, type OnShelf } from '../shelves/shelves-here';
 
 const NOTHING_KNOWN: SizesAfterTrial = { odds: [], surprising: false };
@@ -42,7 +42,6 @@ interface Missing {
 export class TryingStore {
   private readonly store = inject(DocketStore);
   private readonly units = inject(UnitService);
-  private readonly session = inject(SessionService);
 
   /** Which garment is tried on, by its place on the docket. */
   readonly at = signal(0);
@@ -172,24 +171,16 @@ export class TryingStore {
     return this.store.does({ kind: 'garment-tried', chartId: this.chartId(), sizes, carrier, found: null });
   }
 
-  /** The size that somebody else put on, and when that was seen here. */
-  private others: { readonly trialId: string; readonly since: number } | null = null;
-
-  constructor() {
-    effect(() => {
-      const on = this.on();
-      if (on === null || on.by.id === this.session.fitter()?.id) this.others = null;
-      else if (this.others?.trialId !== on.id) this.others = { trialId: on.id, since: Date.now() };
-    });
-  }
+  private readonly otherPutOn = changedJustNow(() => this.on()?.id ?? '');
 
   /** Answers the check that is looked at, and goes on to the next that is open. */
   answer(answer: string | null, reason: string | null = null): boolean {
     const [on, check] = [this.on(), this.check()];
     if (on === null || check === null) return false;
     // Whoever was about to answer looked at the size before.
-    if (this.others !== null && Date.now() - this.others.since < JUST_NOW_MS) {
-      this.store.trouble.set(`${on.by.name} put ${on.size} on just now. Check that size, then answer.`);
+    const other = this.otherPutOn();
+    if (other !== null) {
+      this.store.trouble.set(`${other} put ${on.size} on just now. Check that size, then answer.`);
       return false;
     }
     const done = this.see(check.code, answer, reason);
@@ -295,7 +286,5 @@ export class TryingStore {
   }
 }
 
-/** Nobody looks at another size and answers sooner. */
-const JUST_NOW_MS = 700;
 /** Past the last check. */
 const END = '…';
