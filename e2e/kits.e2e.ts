@@ -73,13 +73,16 @@ test('a kit is made in Charts, offered on the Bench, and taken out again', async
   await page.getByRole('button', { name: 'New kit' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Storm watch');
   const parka = page.locator('nz-option-item').filter({ hasText: 'Harbour parka' });
-  // What comes meanwhile closes the list: it is opened and searched again.
+  const chosen = page.locator('.ant-select-selection-item').filter({ hasText: 'Harbour parka' });
+  // What comes meanwhile closes the list, or moves it beneath the finger: it is opened and searched again until it is chosen.
   await expect(async () => {
+    if (await chosen.isVisible()) return;
     if (!(await parka.isVisible())) {
       await page.getByLabel('Garments', { exact: true }).click({ timeout: 2_000 });
       await page.getByLabel('Garments', { exact: true }).fill('parka', { timeout: 2_000 });
     }
     await parka.click({ timeout: 2_000 });
+    await expect(chosen).toBeVisible({ timeout: 1_000 });
   }).toPass({ intervals: [100] });
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Save kit' }).click();
