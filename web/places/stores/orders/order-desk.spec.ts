@@ -52,9 +52,22 @@ describe('OrderDesk', () => {
     field.dispatchEvent(new Event('input'));
     fixture.detectChanges();
     expect(counts()).toEqual(['5', '1']);
-    [...host.querySelectorAll('button')]
-      .find((one) => one.textContent.includes(`Order from ${maker}`))!
-      .click();
+    const press = () =>
+      [...host.querySelectorAll('button')]
+        .find((one) => one.textContent.includes(`Order from ${maker}`))!
+        .click();
+    // What could not be ordered stands as it was typed.
+    press();
+    wire.http
+      .expectOne(({ url }) => url.startsWith(`${STORES.orders}/`))
+      .flush(
+        { type: 'stock-refused', title: 'Refused', status: 409, detail: 'Not now.' },
+        { status: 409, statusText: 'Conflict' },
+      );
+    wire.http.match(STORES.warnings).forEach((one) => one.flush([]));
+    tell([need('7', 2), need('8', 1)]);
+    expect(counts()).toEqual(['5', '1']);
+    press();
     const saved = wire.http.expectOne(({ url }) => url.startsWith(`${STORES.orders}/`));
     const body = saved.request.body as OrderSave;
     expect(body.lines.map(({ label, count }) => [label, count])).toEqual([

@@ -126,7 +126,7 @@ export class OrderDesk {
     this.choices.update((all) => ({ ...all, [key]: { ...all[key], ...choice } }));
   }
 
-  /** How many were ordered is nothing that the next need of the same size would go by. */
+  /** What was ordered is chosen anew when it is needed again; what else was typed, or could not be ordered, stays. */
   private forget(keys: readonly string[]): void {
     this.choices.update((all) =>
       Object.fromEntries(Object.entries(all).filter(([key]) => !keys.includes(key))),
@@ -208,7 +208,6 @@ export class OrderDesk {
       .pipe(
         finalize(() => {
           this.busy.set(false);
-          this.choices.set({});
           // An order that could not be sent is put together all the same, and waits.
           this.changed();
         }),
