@@ -46,6 +46,7 @@ const layers = Object.entries(ABOVE).map(([layer, group]) => ({
 
 /** Core's folders in the order of the work: a folder knows those before it, and none after. */
 const ORDER = [
+  'acts',
   'quantity',
   'body',
   'capture',
@@ -55,6 +56,7 @@ const ORDER = [
   'foresight',
   'fit',
   'docket',
+  'muster',
   'stock',
   'group',
 ];

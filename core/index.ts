@@ -118,7 +118,7 @@ export * from './docket/trust';
 export * from './docket/say-refusal';
 export * from './docket/judge/kept-verdict';
 export * from './docket/acts';
-export * from './docket/acts/say-unreadable-act';
+export * from './acts/say-unreadable-act';
 export * from './docket/acts/act';
 export * from './docket/acts/docket-opened';
 export * from './docket/acts/reading-taken';

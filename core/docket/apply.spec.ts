@@ -8,7 +8,7 @@ import {
   CONSENT,
   apply,
   continued,
-  Course,
+  docketCourse,
   replay,
   sayAct,
   sayRefusal,
@@ -52,7 +52,7 @@ describe('a docket', () => {
     one.does('garment-decided', one.decision(jacket), { by: TIERNAN });
     one.does('garment-dropped', { chartId: shirt.id });
     expect(replay(one.acts)).toEqual(one.docket);
-    const course = new Course();
+    const course = docketCourse();
     for (let count = 1; count <= one.acts.length; count++)
       expect(course.end(one.acts.slice(0, count))).toEqual(replay(one.acts.slice(0, count)));
     expect(course.end([])).withContext('fewer than before').toBeNull();

@@ -1,5 +1,7 @@
-import { failure, success, type Outcome } from '../outcome';
-import { kindOf, type Act } from './acts';
+import type { Course } from '../acts/course';
+import type { Outcome } from '../outcome';
+import { success } from '../outcome';
+import { DOCKET_ACTS, type Act } from './acts';
 import type { Docket } from './docket';
 import type { Refusal } from './refusal';
 import type { Library } from './library';
@@ -18,15 +20,8 @@ export interface Applied {
  * @example apply(docket, acts[0], library).problem // { code: 'opened-already' }
  */
 export function apply(docket: Docket | null, act: Act, library: Library): Outcome<Applied, Refusal> {
-  const kind = kindOf(act);
-  if (docket === null)
-    return kind.opens === undefined
-      ? failure({ code: 'not-opened' })
-      : success({ docket: kind.opens(act), act });
-  const refusal = kind.refuse(docket, act, library);
-  if (refusal !== null) return failure(refusal);
-  const complete = kind.finds?.complete(docket, act, library) ?? act;
-  return success({ docket: kind.carryOut(docket, complete), act: complete });
+  const applied = DOCKET_ACTS.apply(docket, act, library);
+  return applied.ok ? success({ docket: applied.value.state, act: applied.value.act }) : applied;
 }
 
 /**
@@ -36,37 +31,19 @@ export function apply(docket: Docket | null, act: Act, library: Library): Outcom
  * @example replay(acts).decisions.length // 1
  */
 export function replay(acts: readonly Act[]): Docket | null {
-  return acts.reduce<Docket | null>(after, null);
+  return DOCKET_ACTS.replay(acts);
 }
 
-/** The docket after an act that was let in. */
-function after(docket: Docket | null, act: Act): Docket | null {
-  const kind = kindOf(act);
-  return docket === null ? (kind.opens?.(act) ?? null) : kind.carryOut(docket, act);
-}
+/** The acts of one docket, replayed again and again as more come in. */
+export type DocketCourse = Course<Docket, Act>;
 
 /**
- * Replays the acts of one docket again and again as more come in: of a list that begins as the one
- * before it, only the rest is done.
+ * What replays the acts of one docket again and again as more come in.
+ *
+ * @example docketCourse().end(acts).decisions.length // 1
  */
-export class Course {
-  private acts: readonly Act[] = [];
-  private dockets: readonly (Docket | null)[] = [];
-
-  /** The docket after each of the acts, in their order, as `replay` makes it. */
-  through(acts: readonly Act[]): readonly (Docket | null)[] {
-    const differs = acts.findIndex((act, at) => act !== this.acts[at]);
-    const dockets = this.dockets.slice(0, differs < 0 ? acts.length : differs);
-    for (const act of acts.slice(dockets.length)) dockets.push(after(dockets.at(-1) ?? null, act));
-    this.acts = acts;
-    this.dockets = dockets;
-    return dockets;
-  }
-
-  /** The docket after all of them. */
-  end(acts: readonly Act[]): Docket | null {
-    return this.through(acts).at(-1) ?? null;
-  }
+export function docketCourse(): DocketCourse {
+  return DOCKET_ACTS.course();
 }
 
 /** What is done on a docket after what stands already: those that are let in, and why the others are not. */
@@ -81,12 +58,6 @@ export interface Continued {
  * @example continued(docket, [acts[0]], library).refused.length // 1
  */
 export function continued(docket: Docket | null, acts: readonly Act[], library: Library): Continued {
-  const refused: { act: Act; refusal: Refusal }[] = [];
-  const after = acts.reduce((before, act) => {
-    const applied = apply(before, act, library);
-    if (applied.ok) return applied.value.docket;
-    refused.push({ act, refusal: applied.problem });
-    return before;
-  }, docket);
-  return { docket: after, refused };
+  const { state, refused } = DOCKET_ACTS.continued(docket, acts, library);
+  return { docket: state, refused };
 }

@@ -1,3 +1,5 @@
+export type { Author } from '../acts/act';
+import type { Author } from '../acts/act';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { Clothing, Instrument, Stance, Tension } from '../body/measurement';
 import type { ToldItem } from '../body/told-sizes';
@@ -35,12 +37,6 @@ export const ORIGIN_WORDS: Readonly<Record<Origin, string>> = {
   self: 'read by the wearer',
   reported: 'reported, not measured',
 };
-
-/** Who did an act. */
-export interface Author {
-  readonly id: string;
-  readonly name: string;
-}
 
 /** A reading as it stands on a docket; one that was taken back stays. */
 export interface Reading {

@@ -1,6 +1,9 @@
-import type { UnreadableAct } from './say-unreadable-act';
-import * as z from 'zod';
-import { failure, success, type Outcome } from '../../outcome';
+import { ActMachine } from '../../acts/machine';
+import type { UnreadableAct } from '../../acts/say-unreadable-act';
+import type { Outcome } from '../../outcome';
+import type { Docket } from '../docket';
+import type { Library } from '../library';
+import type { Refusal } from '../refusal';
 import { alterationsDone, type AlterationsDone } from './fitting/alterations-done';
 import { alterationNoted, type AlterationNoted } from './fitting/alteration-noted';
 import { choiceMade, type ChoiceMade } from './choice-made';
@@ -116,12 +119,14 @@ export const ACT_KINDS = KINDS.map(({ kind }) => kind);
 /** The kinds that tell how charts run, or take that back. */
 export const EVIDENCE_KINDS = KINDS.flatMap(({ kind, evidence }) => (evidence ? [kind] : []));
 
-/** Any act, read by its kind. */
-export const actSchema = z.union(KINDS.map(({ schema }) => schema)) as unknown as z.ZodType<Act, unknown>;
-
-const BY_KIND = new Map<unknown, { readonly schema: z.ZodType<Act, unknown> }>(
-  KINDS.map((one) => [one.kind, one]),
+/** What does acts on dockets. */
+export const DOCKET_ACTS = new ActMachine<Docket, Act, Library, Refusal, ActKind<Act & BaseAct>>(
+  KINDS as unknown as readonly ActKind<Act & BaseAct>[],
+  { code: 'not-opened' },
 );
+
+/** Any act, read by its kind. */
+export const actSchema = DOCKET_ACTS.schema;
 
 /**
  * Reads an act from what was sent or kept. One of a kind that this version does not know is no act.
@@ -129,13 +134,7 @@ const BY_KIND = new Map<unknown, { readonly schema: z.ZodType<Act, unknown> }>(
  * @example readAct({ kind: 'nap-taken' }).problem.code // 'unknown-kind'
  */
 export function readAct(sent: unknown): Outcome<Act, UnreadableAct> {
-  const kind = typeof sent === 'object' && sent !== null && 'kind' in sent ? sent.kind : undefined;
-  const found = BY_KIND.get(kind);
-  if (found === undefined) return failure({ code: 'unknown-kind', kind });
-  const read = found.schema.safeParse(sent);
-  if (read.success) return success(read.data);
-  const faults = read.error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`);
-  return failure({ code: 'misshapen', kind: String(kind), faults });
+  return DOCKET_ACTS.read(sent);
 }
 
 /**
@@ -144,5 +143,5 @@ export function readAct(sent: unknown): Outcome<Act, UnreadableAct> {
  * @example kindOf(acts[0]).undo // 'opening'
  */
 export function kindOf<One extends Act>(act: One): ActKind<One & BaseAct> {
-  return BY_KIND.get(act.kind) as unknown as ActKind<One & BaseAct>;
+  return DOCKET_ACTS.kindOf(act) as unknown as ActKind<One & BaseAct>;
 }

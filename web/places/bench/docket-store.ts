@@ -4,7 +4,7 @@ import type { Bench, Chart, DocketRuns, KeptAct, Protocol } from '@neat-measure/
 import {
   apply,
   continued,
-  Course,
+  docketCourse,
   demandable,
   judgeDocket,
   lastDone,
@@ -89,7 +89,7 @@ export class DocketStore {
   /** Which of its charts run otherwise than they say; asked for beside the docket, which does not wait for it. */
   readonly runs = signal<DocketRuns>([]);
 
-  private readonly course = new Course();
+  private readonly course = docketCourse();
   private readonly standing = computed(() => this.course.end(this.kept().map(({ act }) => act)));
   private readonly waiting = computed(() => {
     const id = this.bench()?.id;
