@@ -136,6 +136,7 @@ export * from './docket/say-act';
 export * from './docket/list-rows';
 export * from './docket/undo';
 export * from './docket/judge/settle';
+export * from './docket/judge/steps';
 export * from './docket/record/age';
 export * from './docket/judge/customs';
 export * from './docket/record/record';

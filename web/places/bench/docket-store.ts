@@ -26,13 +26,14 @@ import {
   type Length,
   failure,
   kindOf,
+  stepsOf,
+  type Step,
 } from '@neat-measure/core';
 import { Subscription } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { DocketService } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
-import { stepsOf, type Step } from './measuring/steps';
 import { OpenDocket, type Adding } from '../../data/open-docket';
 import { UnitService } from '../../data/unit-service';
 

@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { isSameWaist, stageOf, type MeasurementCode } from '@neat-measure/core';
 import { DocketStore } from '../docket-store';
-import { firstOpen, nextAlong, placingWith, readingsToGo, type Step } from './steps';
+import { firstOpen, nextAlong, placingWith, readingsToGo } from './steps';
+import type { Step } from '@neat-measure/core';
 import { stepBefore, stopBeside, stopsOf, type Stop } from './stops';
 
 /** Where the work stands on a docket: preparing, at a measurement, or deciding. */

@@ -1,6 +1,6 @@
 import { readingOf } from '../../../testing/watch-coat';
 import { minutesLeft, paceOf } from './pace';
-import type { Step } from './steps';
+import type { Step } from '@neat-measure/core';
 
 describe('the pace of a fitter', () => {
   /** Steps whose readings came after so many seconds each. */

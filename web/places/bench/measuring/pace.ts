@@ -1,4 +1,4 @@
-import type { Step } from './steps';
+import type { Step } from '@neat-measure/core';
 
 /** What a reading takes with the tape in practised hands, until the fitter's own pace is known: a working figure of ours. */
 const USUAL_MS = 8_000;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatLength, type MeasureUnit } from '@neat-measure/core';
 import { Figures } from '../../../../parts/figures/figures';
-import type { Step } from '../steps';
+import type { Step } from '@neat-measure/core';
 import { UnitService } from '../../../../data/unit-service';
 
 /** The readings of a step side by side, and what they come to; along a chain only the latter, as its marks stand together. */

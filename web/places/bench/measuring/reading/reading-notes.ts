@@ -13,7 +13,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { UnitService } from '../../../../data/unit-service';
 import { DocketStore } from '../../docket-store';
-import type { Step } from '../steps';
+import type { Step } from '@neat-measure/core';
 import { EntryStore } from './entry-store';
 
 /** What stands beside an entry: that another unit is shown than a bare number takes, what a told size leads to, and the dart. */

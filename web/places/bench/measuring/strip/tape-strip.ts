@@ -11,7 +11,7 @@ import {
 import { DocketStore } from '../../docket-store';
 import { CursorStore } from '../cursor-store';
 import { ForesightStore } from '../foresight/foresight-store';
-import type { Step } from '../steps';
+import type { Step } from '@neat-measure/core';
 import { UnitService } from '../../../../data/unit-service';
 
 /** The tape along the bottom: the steps in the order of the work, what is taken standing on it as a figure. */
