@@ -4,6 +4,7 @@ import * as imported from '@neat-measure/core/imported';
 import * as importedFiles from '@neat-measure/core/imported-files';
 import * as fitDrawing from '@neat-measure/core/fit-drawing';
 import * as names from '@neat-measure/core/iso8559-names';
+import * as muster from '@neat-measure/core/muster';
 import * as partCoverage from '@neat-measure/core/part-coverage';
 import * as reference from '@neat-measure/core/reference';
 import * as sheets from '@neat-measure/core/sheets';
@@ -22,6 +23,7 @@ const core = {
   ...importedFiles,
   ...fitDrawing,
   ...names,
+  ...muster,
   ...partCoverage,
   ...reference,
   ...sheets,

@@ -153,3 +153,5 @@ export * from './group/roll-sizes';
 export * from './group/size-roll';
 export { counted } from './words/counted';
 export { dayOf, LOCALE, sayDay, sayWeekday } from './words/days';
+export * from './muster/any-act';
+export { MUSTER_ACTS, readMusterAct, type MusterAct, type MusterDoing } from './muster/acts';

@@ -4,7 +4,9 @@ import type { Docket } from '../docket/docket';
 import type { Library } from '../docket/library';
 import type { Act } from '../docket/acts';
 import type { Movement, Whereabouts } from '../stock/movement';
+import type { Muster } from '../muster/muster';
 import { shelvedChart, SpecDocket } from './docket';
+import { SpecMuster } from './muster';
 
 /** A house that has settled nothing. */
 export const house: Habits = UNSETTLED;
@@ -85,3 +87,8 @@ export const waistcoat = shelvedChart(
   },
   [{ code: 'derived:girth', unit: 'in', cells: ['40-44', '44-48', '48-52'] }],
 );
+
+/** A muster of three with one station that measures, decides and hands over: the first has come and is measured next. */
+const musters = new SpecMuster({ Bench: ['girths', 'lengths', 'deciding', 'handing'] }, 3);
+export const checkIn = musters.checksIn(0, ['girths', 'lengths', 'deciding', 'handing']);
+export const intake: Muster = musters.muster!;
