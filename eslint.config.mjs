@@ -107,6 +107,7 @@ const ROOMS = [
   'handing',
   'self',
   'wearers',
+  'musters',
   'retention',
   'backup',
   'demo',

@@ -1,4 +1,5 @@
 import { ACT_CAPABILITIES, ACT_CAPABILITY_WORDS } from '@neat-measure/core';
+import { MUSTER_CAPABILITY_WORDS } from '@neat-measure/core/muster';
 import {
   chartRetiredPath,
   chartRunsPath,
@@ -10,6 +11,8 @@ import {
   docketStreamPath,
   labelsPath,
   letterPath,
+  musterStreamPath,
+  musterWearersPath,
   orderFormPath,
   PATHS,
   ROUTES,
@@ -49,18 +52,20 @@ export const CAPABILITIES = {
   'keep-stock': 'receive, move, count, hire out and order garments',
   'correct-stock': 'correct the stock and edit storage rules',
   'keep-charts': 'edit charts, protocols and kits',
+  ...MUSTER_CAPABILITY_WORDS,
   'answer-wearers': 'export everything that is kept about a wearer',
   'pair-tapes': 'pair tapes',
   'run-house': 'administer the house: accounts, settings, audit log and erasing',
 } as const satisfies Readonly<Record<string, string>>;
 export type Capability = keyof typeof CAPABILITIES;
 
-const CLERK = ['look', 'hand-over', 'keep-stock'] as const satisfies Capability[];
+const CLERK = ['look', 'hand-over', 'keep-stock', 'work-muster'] as const satisfies Capability[];
 const FITTER = [...CLERK, 'keep-wearers', 'measure', 'decide'] as const satisfies Capability[];
 const LEAD = [
   ...FITTER,
   'correct-stock',
   'keep-charts',
+  'lead-muster',
   'answer-wearers',
   'pair-tapes',
 ] as const satisfies Capability[];
@@ -140,7 +145,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', PATHS.sessions, 'self', 'List your own sessions'),
   at('DELETE', one(PATHS.sessions), 'self', 'End one of your own sessions'),
   at('DELETE', PATHS.sessions, 'self', 'End all of your other sessions'),
-  at('POST', ROUTES.acts, 'pen', 'Save acts on dockets, by the fitter at the bench'),
+  at('POST', ROUTES.acts, 'pen', 'Save acts on dockets and musters, by the fitter at the bench'),
   at('GET', selfPath(':token'), 'link', 'Show the self-measuring page of a link'),
   at('PUT', selfPath(':token'), 'link', 'Send the wearer’s own readings'),
   at('POST', ROUTES.deviceLines, 'tape', 'Send readings from a paired tape'),
@@ -171,6 +176,10 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', labelsPath(':id'), 'hand-over', 'Print parcel labels of a docket'),
   at('GET', orderFormPath(':id', ':chartId'), 'hand-over', 'Print the order form of a garment'),
   at('PUT', letterPath(':id', ':letterId'), 'hand-over', 'Send a sheet of a docket by mail'),
+  at('GET', ROUTES.musters, 'look', 'List musters'),
+  at('GET', one(ROUTES.musters), 'look', 'Show a muster'),
+  at('GET', musterStreamPath(':id'), 'look', 'Follow changes on a muster'),
+  at('GET', musterWearersPath(':id'), 'look', 'Show who some wearers of a muster are'),
   at('GET', verdictsPath(':id'), 'look', 'Show the verdicts on a docket'),
   at('GET', docketRunsPath(':id'), 'look', 'Show which charts of a docket run small or large'),
   at('GET', docketShelvesPath(':id'), 'look', 'Count the stock for the garments of a docket'),

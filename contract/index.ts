@@ -10,6 +10,7 @@ export * from './dockets/letter';
 export * from './lists';
 export * from './dockets/acts';
 export * from './dockets/docket';
+export * from './musters/muster';
 export * from './dockets/bodies';
 export * from './dockets/device';
 export * from './wearers/self-measuring';

@@ -26,6 +26,8 @@ export const ROUTES = {
   exceptions: '/api/exceptions',
   /** GET, with `codes`: the values that stand on the roll, without names. */
   bodies: '/api/bodies',
+  /** GET a part of the list, the latest first; GET one by id. What is done on them goes with the acts. */
+  musters: '/api/musters',
 } as const;
 
 /** The routes of who may enter, by what they are for. */
@@ -95,6 +97,16 @@ export function bodiesPath(codes: readonly MeasurementCode[]): string {
 
 /** The event on a docket's stream that tells of other habits of the house, by their version. */
 export const HABITS_EVENT = 'habits';
+
+/** GET, a stream: what is done on a muster. */
+export function musterStreamPath(id: string): string {
+  return `${ROUTES.musters}/${id}/stream`;
+}
+
+/** GET, with `ids`: who some wearers of a muster are. */
+export function musterWearersPath(id: string): string {
+  return `${ROUTES.musters}/${id}/wearers`;
+}
 
 /** GET: the verdicts on a docket. */
 export function verdictsPath(docketId: string): string {

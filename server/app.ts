@@ -13,8 +13,8 @@ import { chartRoutes } from './charts/routes';
 import type { Runs } from './dockets/runs';
 import { answers, type Database } from './database/database';
 import { deviceRoutes, tapeRoutes } from './devices/routes';
-import { actRoutes, docketRoutes } from './dockets/routes';
-import { openBench, docketLookout } from './dockets/service';
+import { actRoutes, docketRoutes, type DocketParts } from './dockets/routes';
+import { openBench, actsLookout } from './dockets/service';
 import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
 import { handingRoutes } from './handing/routes';
@@ -26,6 +26,9 @@ import { serveWeb } from './http/web';
 import type { Print } from './print/print';
 import type { Sheet } from './sheets';
 import { kitRoutes } from './kits/routes';
+import { musterRoutes } from './musters/routes';
+import { Standings } from './musters/standing';
+import { takeMusterAct } from './musters/take';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
 import { SessionCookie } from './session/cookie';
@@ -117,9 +120,12 @@ export function createApp({
     const { token } = askingOf(response);
     return () => stillLasts(database, settings, token);
   };
-  const dockets = {
+  const lookout = actsLookout(database, stopping);
+  const standings = new Standings();
+  const dockets: DocketParts = {
     database,
-    lookout: docketLookout(database, stopping),
+    lookout,
+    takeOther: (signing, act) => takeMusterAct(database, standings, signing, act),
     exceptions,
     runs,
     print,
@@ -136,6 +142,7 @@ export function createApp({
     selfLinkRoutes(database),
     actRoutes(dockets),
     docketRoutes(dockets),
+    musterRoutes({ database, lookout, standings, lasts, stopping }),
     wearerRoutes(database, settings, print),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),

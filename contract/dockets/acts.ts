@@ -1,4 +1,4 @@
-import { actSchema } from '@neat-measure/core';
+import { actSchema, isMusterAct, MUSTER_ACTS } from '@neat-measure/core';
 import * as z from 'zod';
 import { idSchema, instantSchema } from '../shared';
 
@@ -16,19 +16,37 @@ export const actsSaveSchema = z.object({
 });
 export type ActsSave = z.infer<typeof actsSaveSchema>;
 
-/** An act as it is kept. */
-export const keptActSchema = z.object({
-  /** Counts up in the order acts were let in, over all dockets. */
-  place: z.int(),
-  /** By the server's clock; the act itself has the moment by the device's. */
-  receivedAt: instantSchema,
-  act: actSchema,
-});
+/** An act as it is kept, whatever it was done on. */
+const kept = <Act>(act: z.ZodType<Act, unknown>) =>
+  z.object({
+    /** Counts up in the order acts were let in, over all dockets and musters. */
+    place: z.int(),
+    /** By the server's clock; the act itself has the moment by the device's. */
+    receivedAt: instantSchema,
+    act,
+  });
+
+/** An act on a docket as it is kept. */
+export const keptActSchema = kept(actSchema);
 export type KeptAct = z.infer<typeof keptActSchema>;
+
+/** An act of a muster as it is kept. */
+export const keptMusterActSchema = kept(MUSTER_ACTS.schema);
+export type KeptMusterAct = z.infer<typeof keptMusterActSchema>;
+
+/** Any act as it is kept. */
+export type KeptAnyAct = KeptAct | KeptMusterAct;
+
+/** Whether what is kept was done on a docket. */
+export function isOnDocket(kept: KeptAnyAct): kept is KeptAct {
+  return !isMusterAct(kept.act);
+}
+
+const keptAnyActSchema: z.ZodType<KeptAnyAct, unknown> = z.union([keptActSchema, keptMusterActSchema]);
 
 /** What became of an act: kept, now or when it was sent before, or refused for good. */
 export const actAnswerSchema = z.discriminatedUnion('outcome', [
-  z.object({ outcome: z.literal('kept'), id: idSchema, kept: keptActSchema }),
+  z.object({ outcome: z.literal('kept'), id: idSchema, kept: keptAnyActSchema }),
   /** `id` is `null` where not even that could be read; `at` is its place in what was sent. */
   z.object({
     outcome: z.literal('refused'),

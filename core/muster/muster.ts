@@ -1,4 +1,5 @@
 import type { Author } from '../acts/act';
+import type { WorkingUnit } from '../quantity/length';
 import { partsDue, PARTS, type Part } from './parts';
 
 /** A place of a muster where some part of the work is done. */
@@ -63,6 +64,8 @@ export interface Muster {
   /** The first and the last day, as `2026-12-01`. */
   readonly day: string;
   readonly lastDay: string;
+  /** In which the dockets are kept that are opened here. */
+  readonly unit: WorkingUnit;
   readonly openedAt: string;
   readonly closedAt: string | null;
   readonly stations: readonly Station[];

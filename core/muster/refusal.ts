@@ -13,6 +13,12 @@ export type MusterRefusal =
   /** Somebody else is at it. */
   | { readonly code: 'station-busy'; readonly station: string; readonly wearerId: string }
   | { readonly code: 'not-on-muster' }
+  /** Somebody who is not among the wearers, or has been erased. */
+  | { readonly code: 'no-such-wearer-here' }
+  /** The docket they are to have is another wearer's. */
+  | { readonly code: 'docket-of-another'; readonly wearerId: string }
+  /** Another act has the id. */
+  | { readonly code: 'act-id-taken' }
   | { readonly code: 'on-muster-already'; readonly wearerId: string }
   | { readonly code: 'muster-full'; readonly most: number }
   /** They are here already, or at a station. */

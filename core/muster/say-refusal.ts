@@ -31,6 +31,12 @@ export function sayMusterRefusal(refusal: MusterRefusal, { wearer }: Pick<Muster
       return `${wearer(refusal.wearerId)} is still at ${refusal.station}. Finish with them first.`;
     case 'not-on-muster':
       return 'This wearer is not on the list of this muster. Add them first.';
+    case 'no-such-wearer-here':
+      return 'One of these wearers is not known here. Reload the page and choose the wearers again.';
+    case 'docket-of-another':
+      return `The docket for ${wearer(refusal.wearerId)} belongs to another wearer. Reload the page and add them again.`;
+    case 'act-id-taken':
+      return 'Something else was saved under this id. Reload the page and do it again.';
     case 'on-muster-already':
       return `${wearer(refusal.wearerId)} is on the list of this muster already.`;
     case 'muster-full':

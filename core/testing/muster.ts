@@ -26,6 +26,7 @@ export class SpecMuster {
       place: 'Boathouse hall',
       day: '2026-12-01',
       lastDay: '2026-12-01',
+      unit: 'cm',
     });
     for (const [name, parts] of Object.entries(stations))
       this.does('station-opened', { stationId: specId(), name, parts: [...parts] });

@@ -13,6 +13,9 @@ const LISTS = {
 } as const;
 type List = keyof typeof LISTS;
 
+/** Fields that came later: sealed where they say anything, so that what was sealed before they came still fits. */
+const SINCE: Readonly<Partial<Record<List, readonly string[]>>> = { acts_noted: ['muster_id'] };
+
 type SealedRow = Readonly<Record<string, unknown>> & { readonly place: number };
 interface Seal {
   readonly place: number;
@@ -25,7 +28,7 @@ function hashOf(list: List, before: string, rows: readonly SealedRow[]): string 
   for (const row of rows)
     hash.update(
       JSON.stringify(
-        LISTS[list].map((field) => {
+        [...LISTS[list], ...(SINCE[list] ?? []).filter((field) => row[field] !== null)].map((field) => {
           const value = row[field];
           return value instanceof Date ? value.toISOString() : value;
         }),

@@ -1,12 +1,22 @@
-import type { KeptAct } from '@neat-measure/contract';
-import { actSchema, kindOf, type Act, type RecordedReading } from '@neat-measure/core';
+import type * as z from 'zod';
+import type { KeptAct, KeptAnyAct, KeptMusterAct } from '@neat-measure/contract';
+import {
+  actSchema,
+  isMusterAct,
+  kindOf,
+  MUSTER_ACTS,
+  type Act,
+  type AnyAct,
+  type RecordedReading,
+} from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
 
 interface ActRow {
   readonly place: number;
   readonly id: string;
-  readonly docket_id: string;
+  readonly docket_id: string | null;
+  readonly muster_id: string | null;
   readonly kind: string;
   readonly body: unknown;
   readonly fitter_id: string;
@@ -16,7 +26,10 @@ interface ActRow {
 }
 
 /** Keeps an act behind all that were kept before. Rejects when its id is taken, or its docket is not there. */
-export async function addAct(database: Database, act: Act): Promise<KeptAct> {
+export async function addAct<One extends AnyAct>(
+  database: Database,
+  act: One,
+): Promise<{ readonly place: number; readonly receivedAt: string; readonly act: One }> {
   const receivedAt = new Date();
   const [place] = await database('acts').insert(rowOf(act, receivedAt));
   return { place: place!, receivedAt: receivedAt.toISOString(), act };
@@ -57,13 +70,16 @@ export async function addActs(database: Database, acts: readonly Act[]): Promise
   await database('acts').insert(acts.map((act) => rowOf(act, receivedAt)));
 }
 
-function rowOf(act: Act, receivedAt: Date): object {
-  const { id, docketId, kind, at, by, ...body } = act;
+function rowOf(act: AnyAct, receivedAt: Date): object {
+  const { id, kind, at, by, ...rest } = act;
+  // What it is done on has a column of its own.
+  const body: object = { ...rest, docketId: undefined, musterId: undefined };
   return {
     id,
-    docket_id: docketId,
+    docket_id: isMusterAct(act) ? null : act.docketId,
+    muster_id: isMusterAct(act) ? act.musterId : null,
     kind,
-    about: kindOf(act).lookedUpBy(act),
+    about: isMusterAct(act) ? null : kindOf(act).lookedUpBy(act),
     body: JSON.stringify(body),
     fitter_id: by.id,
     done_at: new Date(at),
@@ -71,10 +87,23 @@ function rowOf(act: Act, receivedAt: Date): object {
   };
 }
 
-/** An act that is kept. */
-export async function findAct(database: Database, id: string): Promise<KeptAct | undefined> {
+/** An act that is kept, whatever it was done on. */
+export async function findAct(database: Database, id: string): Promise<KeptAnyAct | undefined> {
   const row = await actRows(database).where({ 'acts.id': id }).first();
-  return row && toAct(row);
+  return row && toAnyAct(row);
+}
+
+/** The acts of a muster behind a place, in the order they were let in. */
+export async function musterActsBehind(
+  database: Database,
+  musterId: string,
+  place: number,
+): Promise<KeptMusterAct[]> {
+  const rows: ActRow[] = await actRows(database)
+    .where({ muster_id: musterId })
+    .where('place', '>', place)
+    .orderBy('place');
+  return rows.map(toMusterAct);
 }
 
 /** The acts of a docket in the order they were let in. */
@@ -91,7 +120,7 @@ export async function actsByDocket(
     .whereIn('docket_id', [...docketIds])
     .orderBy('place');
   const byDocket = new Map<string, Act[]>(docketIds.map((id) => [id, []]));
-  for (const row of rows) byDocket.get(row.docket_id)!.push(toAct(row).act);
+  for (const row of rows) byDocket.get(row.docket_id!)!.push(toAct(row).act);
   return byDocket;
 }
 
@@ -101,17 +130,22 @@ export async function latestAct(database: Database): Promise<number> {
   return row[0]?.place ?? 0;
 }
 
-/** What was done on some dockets behind a place. */
+/** What was done on some dockets and musters behind a place. */
 export async function actsBehind(
   database: Database,
-  docketIds: readonly string[],
+  subjects: readonly string[],
   place: number,
-): Promise<KeptAct[]> {
-  const rows: ActRow[] = await actRows(database)
-    .whereIn('docket_id', [...docketIds])
-    .where('place', '>', place)
-    .orderBy('place');
-  return rows.map(toAct);
+): Promise<KeptAnyAct[]> {
+  const [onDockets, onMusters] = await Promise.all(
+    ['docket_id', 'muster_id'].map(
+      (column): Promise<ActRow[]> =>
+        actRows(database)
+          .whereIn(column, [...subjects])
+          .where('place', '>', place)
+          .orderBy('place'),
+    ),
+  );
+  return [...onDockets!, ...onMusters!].map(toAnyAct).sort((one, other) => one.place - other.place);
 }
 
 /** The standing readings of some measurements of everybody, by whose they are, each in the order they were let in. */
@@ -146,25 +180,26 @@ function actRows(database: Database) {
     .select<ActRow[]>('acts.*', { fitter: 'fitters.name' });
 }
 
-function toAct({
-  place,
-  id,
-  docket_id,
-  kind,
-  body,
-  fitter_id,
-  fitter,
-  done_at,
-  received_at,
-}: ActRow): KeptAct {
-  const base = {
-    id,
-    kind,
-    docketId: docket_id,
-    at: done_at.toISOString(),
-    by: { id: fitter_id, name: fitter },
-  };
+function toAct(row: ActRow): KeptAct {
+  return keptFrom(row, actSchema, { docketId: row.docket_id });
+}
+
+/** An act of a muster. */
+function toMusterAct(row: ActRow): KeptMusterAct {
+  return keptFrom(row, MUSTER_ACTS.schema, { musterId: row.muster_id });
+}
+
+function toAnyAct(row: ActRow): KeptAnyAct {
+  return row.muster_id === null ? toAct(row) : toMusterAct(row);
+}
+
+function keptFrom<One>(
+  { place, id, kind, body, fitter_id, fitter, done_at, received_at }: ActRow,
+  schema: z.ZodType<One, unknown>,
+  subject: object,
+): { readonly place: number; readonly receivedAt: string; readonly act: One } {
+  const base = { id, kind, at: done_at.toISOString(), by: { id: fitter_id, name: fitter } };
   const fields: object = typeof body === 'string' ? (JSON.parse(body) as object) : (body as object);
-  const act = readJson(actSchema, { ...fields, ...base }, `act ${id}`);
+  const act = readJson(schema, { ...fields, ...base, ...subject }, `act ${id}`);
   return { place, receivedAt: received_at.toISOString(), act };
 }

@@ -1,4 +1,4 @@
-import { actAnswersSchema, keptActSchema, MOST_ACTS, ROUTES } from '@neat-measure/contract';
+import { actAnswersSchema, keptActSchema, MOST_ACTS, ROUTES, type KeptAct } from '@neat-measure/contract';
 import { readingIdsBehind, type Doing } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { addPerson } from '../people/service';
@@ -45,7 +45,7 @@ describe('the route of acts', () => {
     const { kept } = answer;
     expect([kept.act.by.name, kept.act.at]).toEqual(['Odalys Wren', `${YESTERDAY}T08:00:00.000Z`]);
     expect(Math.abs(Date.parse(kept.receivedAt) - Date.now())).toBeLessThan(10_000);
-    expect((await records.bench(id)).acts.at(-1)).toEqual(kept);
+    expect((await records.bench(id)).acts.at(-1)).toEqual(kept as KeptAct);
     expect((await records.made(id)).readings.map(({ length }) => Number(length))).toEqual([977_900]);
   });
 

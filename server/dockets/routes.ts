@@ -9,7 +9,7 @@ import {
   verdictsPath,
   type Bench,
   type Exception,
-  type KeptAct,
+  type KeptAnyAct,
   worksOnDockets,
 } from '@neat-measure/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
@@ -28,12 +28,14 @@ import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
 import { listDockets } from './store';
-import { takeActs } from './take-acts';
+import { takeActs, type TakeOther } from './take-acts';
 
 /** What the routes of dockets work with. */
 export interface DocketParts {
   readonly database: Database;
-  readonly lookout: Lookout<KeptAct>;
+  readonly lookout: Lookout<KeptAnyAct>;
+  /** Takes what is done on musters, which are not known here. */
+  readonly takeOther: TakeOther;
   /** Judges all open dockets, away from the requests. */
   readonly exceptions: () => Promise<readonly Exception[]>;
   readonly runs: Runs;
@@ -46,10 +48,10 @@ export interface DocketParts {
 }
 
 /**
- * The one way in for what is done on dockets. The pen says who did it, so that it needs no session:
+ * The one way in for what is done on dockets, and on musters. The pen says who did it, so that it needs no session:
  * what waited on a device while the session ended is kept all the same.
  */
-export function actRoutes({ database, lookout }: DocketParts): Router {
+export function actRoutes({ database, lookout, takeOther }: DocketParts): Router {
   const take: RequestHandler = async (request, response) => {
     const { pen, acts } = readBody(actsSaveSchema, request);
     const signing = await whoSigns(database, pen);
@@ -58,7 +60,7 @@ export function actRoutes({ database, lookout }: DocketParts): Router {
         'not-signed-in',
         'The server does not know who made this change. Sign in again on this device; the change stays here until then.',
       );
-    response.json(await takeActs(database, lookout, signing, acts));
+    response.json(await takeActs(database, lookout, signing, acts, takeOther));
   };
   return Router().post(ROUTES.acts, take);
 }

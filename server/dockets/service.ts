@@ -1,5 +1,5 @@
-import type { Bench, DocketVerdicts, KeptAct } from '@neat-measure/contract';
-import { judgeDocket, recordOf, replay, standingTaken } from '@neat-measure/core';
+import type { Bench, DocketVerdicts, KeptAnyAct } from '@neat-measure/contract';
+import { judgeDocket, recordOf, replay, standingTaken, subjectOf } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
@@ -8,14 +8,14 @@ import { actsBehind, actsByDocket, latestAct, listActs } from './act-store';
 import { shelfFor } from './find-library';
 import { findDocket, otherDockets } from './store';
 
-/** Tells whoever has a docket open what is done on it. */
-export function docketLookout(database: Database, stopping: AbortSignal): Lookout<KeptAct> {
-  return new Lookout<KeptAct>(
+/** Tells whoever has a docket or a muster open what is done on it. */
+export function actsLookout(database: Database, stopping: AbortSignal): Lookout<KeptAnyAct> {
+  return new Lookout<KeptAnyAct>(
     {
       latest: () => latestAct(database),
-      behind: async (place, dockets) =>
-        (await actsBehind(database, dockets, place)).map((kept) => ({
-          subject: kept.act.docketId,
+      behind: async (place, subjects) =>
+        (await actsBehind(database, subjects, place)).map((kept) => ({
+          subject: subjectOf(kept.act),
           item: kept,
         })),
     },

@@ -1,14 +1,18 @@
-import { grants, type ActAnswer, type KeptAct } from '@neat-measure/contract';
+import { grants, isOnDocket, type ActAnswer, type KeptAct, type KeptAnyAct } from '@neat-measure/contract';
 import type { Signing } from '../session/service';
 import {
   apply,
+  isMusterAct,
   kindOf,
-  readAct,
+  readAnyAct,
   replay,
   sayRefusal,
   sayUnreadableAct,
+  subjectOf,
   type Act,
+  type AnyAct,
   type Docket,
+  type MusterAct,
   type Refusal,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
@@ -24,21 +28,30 @@ import { addDocket, keepRows, lockDocket } from './store';
 /** What became of one act. */
 type Taken = { readonly kept: KeptAct; readonly repeated: boolean } | { readonly refusal: Refusal };
 
+/** What became of an act of something that is not known here: kept, or refused, in words. */
+export type TakenOther =
+  | { readonly kept: KeptAnyAct; readonly repeated: boolean }
+  | { readonly refused: { readonly code: string; readonly detail: string } };
+/** Takes an act of a muster that its signer may have done. */
+export type TakeOther = (signing: Signing, act: MusterAct) => Promise<TakenOther>;
+
 /**
  * Takes acts in the order they were done, each by itself: one that cannot be read or is refused
  * holds up none of the others. One that was taken before changes nothing.
  *
  * @param signing whose pen they are signed with, and what that one is trusted with
+ * @param takeOther takes what is done on musters
  */
 export async function takeActs(
   database: Database,
-  lookout: Lookout<KeptAct>,
+  lookout: Lookout<KeptAnyAct>,
   signing: Signing,
   sent: readonly unknown[],
+  takeOther: TakeOther,
 ): Promise<ActAnswer[]> {
   const answers: ActAnswer[] = [];
   for (const one of sent) {
-    const read = readAct(one);
+    const read = readAnyAct(one);
     if (!read.ok) {
       answers.push({
         outcome: 'refused',
@@ -48,18 +61,35 @@ export async function takeActs(
       });
       continue;
     }
-    const taken = await takeAct(database, signing, read.value);
-    if ('refusal' in taken) {
-      const { refusal } = taken;
-      const { habits } = await findSettings(database);
-      const detail = sayRefusal(refusal, habits.inchParts);
-      answers.push({ outcome: 'refused', id: read.value.id, code: refusal.code, detail });
+    const act = read.value;
+    const taken = await takeAny(database, signing, act, takeOther);
+    if ('refused' in taken) {
+      answers.push({ outcome: 'refused', id: act.id, ...taken.refused });
       continue;
     }
-    if (!taken.repeated) lookout.tell(read.value.docketId, taken.kept);
-    answers.push({ outcome: 'kept', id: read.value.id, kept: taken.kept });
+    if (!taken.repeated) lookout.tell(subjectOf(act), taken.kept);
+    answers.push({ outcome: 'kept', id: act.id, kept: taken.kept });
   }
   return answers;
+}
+
+async function takeAny(
+  database: Database,
+  signing: Signing,
+  act: AnyAct,
+  takeOther: TakeOther,
+): Promise<TakenOther> {
+  const misSigned = refuseSigned(signing, act);
+  const taken =
+    misSigned !== null
+      ? { refusal: misSigned }
+      : isMusterAct(act)
+        ? await takeOther(signing, act)
+        : await takeAct(database, signing, act);
+  if (!('refusal' in taken)) return taken;
+  const { refusal } = taken;
+  const { habits } = await findSettings(database);
+  return { refused: { code: refusal.code, detail: sayRefusal(refusal, habits.inchParts) } };
 }
 
 /** How far a device's clock, or what waited on a device, may be from the server's. */
@@ -67,17 +97,18 @@ const DAY_MS = 86_400_000;
 const MOST_AHEAD_MS = DAY_MS;
 const MOST_BEHIND_MS = 92 * DAY_MS;
 
-/** Takes one act: reading the docket, asking whether it may be done, and keeping it are one transaction. */
-export async function takeAct(
-  database: Database,
-  { fitter: author, role }: Signing,
-  sent: Act,
-): Promise<Taken> {
-  if (sent.by.id !== author.id) return { refusal: { code: 'other-hand' } };
+/** Why an act is not one that its signer may have done just now; `null` where it may be. */
+function refuseSigned({ fitter }: Signing, sent: AnyAct): Refusal | null {
+  if (sent.by.id !== fitter.id) return { code: 'other-hand' };
   const now = Date.now();
   const off = Date.parse(sent.at) - now;
-  if (off > MOST_AHEAD_MS || off < -MOST_BEHIND_MS)
-    return { refusal: { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() } };
+  return off > MOST_AHEAD_MS || off < -MOST_BEHIND_MS
+    ? { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() }
+    : null;
+}
+
+/** Takes one act on a docket: reading the docket, asking whether it may be done, and keeping it are one transaction. */
+async function takeAct(database: Database, { fitter: author, role }: Signing, sent: Act): Promise<Taken> {
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   const kind = kindOf(act);
   if (!grants(role, kind.takes)) {
@@ -155,8 +186,10 @@ async function takenBefore(database: Database, act: Act, error: unknown): Promis
 }
 
 /** An act that stands already is the same or takes another's id. */
-function asRepeated(kept: KeptAct, act: Act): Taken {
-  return sameWords(unfound(kept.act), act) ? { kept, repeated: true } : { refusal: { code: 'id-taken' } };
+function asRepeated(kept: KeptAnyAct, act: Act): Taken {
+  return isOnDocket(kept) && saysTheSame(unfound(kept.act), act)
+    ? { kept, repeated: true }
+    : { refusal: { code: 'id-taken' } };
 }
 
 /** An act without what is found when it is let in: that is never taken from who sends it. */
@@ -164,9 +197,10 @@ function unfound(act: Act): Act {
   return kindOf(act).finds?.without(act) ?? act;
 }
 
-function sameWords(one: Act, other: Act): boolean {
+/** Whether two acts are one that was sent twice. */
+export function saysTheSame(one: AnyAct, other: AnyAct): boolean {
   // Names of people may be mended between; who it was is told by the id.
-  const text = ({ by, ...act }: Act) =>
+  const text = ({ by, ...act }: AnyAct) =>
     JSON.stringify(Object.entries({ ...act, by: by.id }).sort(([a], [b]) => (a < b ? -1 : 1)));
   return text(one) === text(other);
 }

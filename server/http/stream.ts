@@ -24,6 +24,7 @@ export async function streamTo<Item extends Placed>(
     lookout,
     subject,
     missed,
+    after = 0,
     lasts,
     beside,
     stopping,
@@ -31,6 +32,8 @@ export async function streamTo<Item extends Placed>(
     readonly lookout: Lookout<Item>;
     readonly subject: string;
     readonly missed: Missed<Item>;
+    /** Behind which place whoever listens for the first time wants what was missed, too; 0 for nothing of before. */
+    readonly after?: number;
     /** Whether whoever listens still may: asked while the stream is open. */
     readonly lasts: () => Promise<boolean>;
     /** What else whoever listens goes by, as a number that counts up: a change is told as an event of its own. */
@@ -69,7 +72,7 @@ export async function streamTo<Item extends Placed>(
   if (!session.isConnected) return end();
   stopping.addEventListener('abort', end);
   if (stopping.aborted) return end();
-  const last = Number(session.lastId);
+  const last = Number(session.lastId) || after;
   const before = Number.isSafeInteger(last) && last > 0 ? await missed(last) : [];
   for (const item of before) send(item);
   const sent = new Set(before.map(({ place }) => place));

@@ -133,6 +133,14 @@ export class Harness {
     return actAnswersSchema.parse(body)[0]!;
   }
 
+  /** Does something on a muster, as the screen does: what became of it. */
+  async musters(musterId: string, doing: object, base: object = {}): Promise<ActAnswer> {
+    const act = { id: uuidv7(), musterId, at: new Date().toISOString(), by: this.fitter, ...doing, ...base };
+    const { status, body } = await this.send('POST', ROUTES.acts, { pen: this.pen, acts: [act] });
+    if (status !== 200) throw new Error(JSON.stringify(body));
+    return actAnswersSchema.parse(body)[0]!;
+  }
+
   get(path: string): Promise<Answer> {
     return this.send('GET', path);
   }

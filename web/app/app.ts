@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { LOCALE, readAct, sayAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
+import { LOCALE, readAnyAct, sayAnyAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Journal } from '../data/journal/journal';
@@ -73,10 +73,10 @@ export class App {
   /** What will not be kept, in words, until somebody has seen it. */
   protected readonly aside = computed(() =>
     this.journal.aside().map(({ order, act, why, at }) => {
-      const read = readAct(act);
+      const read = readAnyAct(act);
       const day = new Date(at).toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
       const what = read.ok
-        ? sayAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
+        ? sayAnyAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
         : 'A change made by another version.';
       return { order: order!, words: `Not saved (${day}): ${what} ${why}` };
     }),
@@ -127,5 +127,10 @@ export class App {
   }
 }
 
-/** The page's frame knows no charts; a garment goes by a plain word. */
-const NAMES = { garment: () => 'a garment', protocol: () => 'a protocol' };
+/** The page's frame knows no charts and no musters; what they have goes by a plain word. */
+const NAMES = {
+  garment: () => 'a garment',
+  protocol: () => 'a protocol',
+  wearer: () => 'a wearer',
+  station: () => 'a station',
+};

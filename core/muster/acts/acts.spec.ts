@@ -85,7 +85,13 @@ describe('the acts of a muster', () => {
     const [tape, feet] = [one.station(0).id, one.station(1).id];
     const refused: readonly [MusterAct, string][] = [
       [
-        one.act('muster-opened', { name: 'X', place: '', day: '2026-12-01', lastDay: '2026-12-01' }),
+        one.act('muster-opened', {
+          name: 'X',
+          place: '',
+          day: '2026-12-01',
+          lastDay: '2026-12-01',
+          unit: 'cm',
+        }),
         'muster-opened-already',
       ],
       [

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { wordsSchema } from '../../acts/act';
+import { WORKING_UNITS } from '../../quantity/length';
 import { MUSTER_BASE, daySchema, type MusterActKind } from './act';
 
 const schema = z
@@ -10,6 +11,8 @@ const schema = z
     place: z.string().trim().max(80),
     day: daySchema,
     lastDay: daySchema,
+    /** In which its dockets are kept. */
+    unit: z.enum(WORKING_UNITS),
   })
   .refine(({ day, lastDay }) => day <= lastDay, {
     path: ['lastDay'],
@@ -22,12 +25,13 @@ export const musterOpened: MusterActKind<MusterOpened> = {
   kind: 'muster-opened',
   schema,
   refuse: () => ({ code: 'muster-opened-already' }),
-  opens: ({ musterId, name, place, day, lastDay, at }) => ({
+  opens: ({ musterId, name, place, day, lastDay, unit, at }) => ({
     id: musterId,
     name,
     place,
     day,
     lastDay,
+    unit,
     openedAt: at,
     closedAt: null,
     stations: [],

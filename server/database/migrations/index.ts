@@ -4,6 +4,7 @@ import * as countsAndRenames from './0018-counts-and-renames';
 import * as wishesSent from './0019-wishes-sent';
 import * as putBy from './0020-put-by';
 import * as reserved from './0021-reserved';
+import * as musters from './0022-musters';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -44,6 +45,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0019-wishes-sent', wishesSent],
   ['0020-put-by', putBy],
   ['0021-reserved', reserved],
+  ['0022-musters', musters],
 ];
 
 /** Their names, oldest first. */

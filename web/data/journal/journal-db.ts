@@ -5,7 +5,8 @@ export interface JournalRow {
   /** Counts up in the order acts were done on this device. */
   readonly order?: number;
   readonly id: string;
-  readonly docketId: string;
+  /** What it is done on: a docket or a muster. */
+  readonly subject: string;
   /** What signs it: the pen of whoever did it, who may not be signed in when it is sent. */
   readonly pen: string;
   /** Whatever stands here is read anew each time: another version may have written it. */
@@ -16,7 +17,7 @@ export interface JournalRow {
 export interface AsideRow {
   readonly order?: number;
   readonly id: string;
-  readonly docketId: string;
+  readonly subject: string;
   readonly act: unknown;
   readonly why: string;
   readonly at: string;
@@ -31,6 +32,19 @@ export class JournalDb extends Dexie {
     // Dexie's cache of what is on its way fails for good once one act could not be added (4.4).
     super('neat-measure', { cache: 'disabled' });
     this.version(1).stores({ acts: '++order, &id, docketId', aside: '++order, &id' });
+    // What is done on musters waits beside what is done on dockets.
+    this.version(2)
+      .stores({ acts: '++order, &id, subject', aside: '++order, &id' })
+      .upgrade(async (transaction) => {
+        for (const name of ['acts', 'aside'])
+          await transaction
+            .table(name)
+            .toCollection()
+            .modify((row: { subject?: unknown; docketId?: unknown }) => {
+              row.subject = row.docketId;
+              delete row.docketId;
+            });
+      });
     // Another tab brings a newer form of it: this one lets go, and keeps what it has in its page.
     this.on('versionchange', () => {
       this.close();

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import { problemType, ROUTES, type ActAnswer, type KeptAct } from '@neat-measure/contract';
-import type { Act } from '@neat-measure/core';
+import { problemType, ROUTES, type ActAnswer, type KeptAnyAct } from '@neat-measure/contract';
+import type { Act, MusterAct } from '@neat-measure/core';
+import { Dexie } from 'dexie';
 import { v7 as uuidv7 } from 'uuid';
 import { actOn, keptAct, readingOf } from '../../testing/watch-coat';
 import { forgetDevice, until, Wire } from '../../testing/wire';
@@ -11,7 +12,7 @@ import { underWay } from './under-way';
 describe('the journal', () => {
   let wire: Wire;
   let journal: Journal;
-  let kept: KeptAct[];
+  let kept: KeptAnyAct[];
   let refused: RefusedAct[];
   const docketId = uuidv7();
 
@@ -133,13 +134,33 @@ describe('the journal', () => {
     end();
     journal.write('pen', act);
     await until(() => underWay.left().length === 0);
-    underWay.note({ id: act.id, docketId, pen: 'pen', act });
+    underWay.note({ id: act.id, subject: docketId, pen: 'pen', act });
     start();
     await until(() => underWay.left().length === 0);
     expect(await stored()).toEqual([act.id]);
     expect(journal.trouble()).toBe('');
     await wire.keep();
     await until(() => journal.unsent() === 0);
+  });
+
+  it('sends what is done on a muster beside what is done on dockets, each by itself', async () => {
+    const musterId = uuidv7();
+    const called: MusterAct = {
+      ...{ id: uuidv7(), musterId, at: new Date().toISOString(), by: { id: uuidv7(), name: 'Odalys Wren' } },
+      ...{ kind: 'called', wearerId: uuidv7(), stationId: uuidv7() },
+    };
+    journal.write('pen', called);
+    const { request, acts } = await wire.sent();
+    expect(acts as readonly unknown[]).toEqual([called]);
+    // A docket does not wait for the muster.
+    journal.write('pen', reading());
+    await wire.keep();
+    await until(() => journal.unsent() === 1);
+    request.flush([
+      { outcome: 'kept', id: called.id, kept: { place: 7, receivedAt: called.at, act: called } },
+    ]);
+    await expectAsync(journal.whenSent(musterId)).toBeResolved();
+    expect(kept.map(({ act }) => act.kind)).toEqual(['reading-taken', 'called']);
   });
 
   it('leaves what is not its own where it is', () => {
@@ -176,7 +197,7 @@ describe('the journal', () => {
 
   it('sets aside what this version cannot read, and sends the rest', async () => {
     const act = reading();
-    const row = { docketId, pen: 'pen' };
+    const row = { subject: docketId, pen: 'pen' };
     const db = new JournalDb();
     await db.acts.add({ ...row, id: uuidv7(), act: { kind: 'something-newer' } });
     await db.acts.add({ ...row, id: act.id, act });
@@ -219,7 +240,7 @@ describe('the journal', () => {
   it('finds the one that spoils a request that is refused as a whole', async () => {
     const [first, second] = [reading('97'), reading('98')];
     const db = new JournalDb();
-    for (const act of [first, second]) await db.acts.add({ docketId, pen: 'pen', id: act.id, act });
+    for (const act of [first, second]) await db.acts.add({ subject: docketId, pen: 'pen', id: act.id, act });
     const problem = {
       type: problemType('too-large'),
       title: 'Too large',
@@ -259,5 +280,27 @@ describe('the journal', () => {
       ['reading-withdrawn', 'Odalys Wren'],
     ]);
     expect(localStorage.getItem('neat-measure.outbox')).toBeNull();
+  });
+});
+
+describe('what a version of before has written down on this device', () => {
+  afterEach(forgetDevice);
+
+  it('waits where it is now looked for', async () => {
+    await forgetDevice();
+    const docketId = uuidv7();
+    const [stored, left] = ['97', '98'].map((typed) => actOn(docketId, readingOf('chest-girth', typed)));
+    const before = new Dexie('neat-measure');
+    before.version(1).stores({ acts: '++order, &id, docketId', aside: '++order, &id' });
+    await before.table('acts').add({ id: stored!.id, docketId, pen: 'pen', act: stored });
+    before.close();
+    const db = new JournalDb();
+    expect(await db.acts.where({ subject: docketId }).toArray()).toEqual([
+      { order: 1, id: stored!.id, subject: docketId, pen: 'pen', act: stored },
+    ]);
+    db.close();
+    const row = { id: left!.id, pen: 'pen', act: left! };
+    localStorage.setItem(`neat-measure.under-way.${left!.id}`, JSON.stringify({ ...row, docketId }));
+    expect(underWay.left()).toEqual([{ ...row, subject: docketId }]);
   });
 });

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { actAnswersSchema, MOST_ACTS, ROUTES, type ActAnswer, type KeptAct } from '@neat-measure/contract';
-import { readAct, sayUnreadableAct, type Act } from '@neat-measure/core';
+import { actAnswersSchema, MOST_ACTS, ROUTES, type ActAnswer, type KeptAnyAct } from '@neat-measure/contract';
+import { readAnyAct, sayUnreadableAct, subjectOf, type AnyAct } from '@neat-measure/core';
 import { liveQuery } from 'dexie';
 import { firstValueFrom, Subject, type Observable } from 'rxjs';
 import { Api, ApiProblem } from '../api';
@@ -10,12 +10,12 @@ import { underWay } from './under-way';
 /** An act that waits on this device. */
 export interface WaitingAct {
   readonly pen: string;
-  readonly act: Act;
+  readonly act: AnyAct;
 }
 
 /** An act the server will never keep. */
 export interface RefusedAct {
-  readonly act: Act;
+  readonly act: AnyAct;
   readonly why: string;
 }
 
@@ -24,11 +24,11 @@ const LAST_RETRY_MS = 30_000;
 
 /**
  * What was done on this device and is not known to be kept. Each act is written down the moment it
- * is done, shown as done, sent in order docket by docket, and crossed out when the server has kept
+ * is done, shown as done, sent in order, docket by docket and muster by muster, and crossed out when the server has kept
  * it; while there is no network, or nobody is signed in, it waits. Sending one twice is harmless.
  * It knows nothing of what kinds of act there are.
  *
- * A docket that cannot be sent holds up no other. An act that is refused for good, or cannot be
+ * A docket or muster that cannot be sent holds up no other. An act that is refused for good, or cannot be
  * read, is set aside with the reason, and the rest goes on.
  */
 @Injectable({ providedIn: 'root' })
@@ -37,7 +37,7 @@ export class Journal {
   private readonly db = new JournalDb();
   private readonly rows = signal<readonly WaitingAct[]>([]);
   private readonly stuck = signal<ReadonlyMap<string, string>>(new Map());
-  private readonly arrivals = new Subject<KeptAct>();
+  private readonly arrivals = new Subject<KeptAnyAct>();
   private readonly refusals = new Subject<RefusedAct>();
   /** Ids on their way into the database: what it holds does not show them yet. */
   private readonly writing = new Set<string>();
@@ -63,7 +63,7 @@ export class Journal {
   /** What will not be kept, until somebody has seen it. */
   readonly aside = signal<readonly AsideRow[]>([]);
   /** Emits what the server has kept of this device's acts. */
-  readonly kept: Observable<KeptAct> = this.arrivals.asObservable();
+  readonly kept: Observable<KeptAnyAct> = this.arrivals.asObservable();
   /** Emits what it will never keep. */
   readonly refused: Observable<RefusedAct> = this.refusals.asObservable();
 
@@ -85,15 +85,15 @@ export class Journal {
   }
 
   /** Writes an act down and sends it when it can be. It is shown as done from now on. */
-  write(pen: string, act: Act): void {
-    const row = { id: act.id, docketId: act.docketId, pen, act };
+  write(pen: string, act: AnyAct): void {
+    const row = { id: act.id, subject: subjectOf(act), pen, act };
     underWay.note(row);
     this.put(row);
   }
 
   private put(row: JournalRow): void {
-    const { id, docketId, pen } = row;
-    const read = readAct(row.act);
+    const { id, subject, pen } = row;
+    const read = readAnyAct(row.act);
     // What cannot be read is told of once the database has it.
     if (read.ok) this.rows.update((rows) => [...rows, { pen, act: read.value }]);
     this.writing.add(id);
@@ -108,16 +108,16 @@ export class Journal {
       })
       .finally(() => {
         this.writing.delete(id);
-        void this.send(docketId);
+        void this.send(subject);
       });
   }
 
   /** Resolves when nothing of a docket, or of any, is on its way any more; rejects with why it cannot be sent now. */
-  async whenSent(docketId?: string): Promise<void> {
+  async whenSent(subject?: string): Promise<void> {
     await this.known;
-    const own = () => this.rows().filter(({ act }) => docketId === undefined || act.docketId === docketId);
+    const own = () => this.rows().filter(({ act }) => subject === undefined || subjectOf(act) === subject);
     while (own().length > 0) {
-      const stuck = own().map(({ act }) => this.stuck().get(act.docketId));
+      const stuck = own().map(({ act }) => this.stuck().get(subjectOf(act)));
       const why = stuck.find((one) => one !== undefined);
       if (why !== undefined) throw new Error(why);
       await new Promise((resolve) => setTimeout(resolve, 20));
@@ -135,7 +135,7 @@ export class Journal {
     for (const row of rows.filter(({ id }) => !this.answered.has(id))) {
       // What this page wrote itself it need not read.
       const own = known.get(row.id);
-      const read = own === undefined ? readAct(row.act) : null;
+      const read = own === undefined ? readAnyAct(row.act) : null;
       if (own !== undefined) waiting.push(own);
       else if (read?.ok === true) waiting.push({ pen: row.pen, act: read.value });
       else if (read?.ok === false) await this.setAside(row, sayUnreadableAct(read.problem));
@@ -145,44 +145,44 @@ export class Journal {
       const then = [...waiting, ...now.filter(({ act }) => this.isOnlyHere(act.id) && !stored.has(act.id))];
       return then.length === now.length && then.every((one, at) => one === now[at]) ? now : then;
     });
-    for (const docketId of new Set(waiting.map(({ act }) => act.docketId))) void this.send(docketId);
+    for (const subject of new Set(waiting.map(({ act }) => subjectOf(act)))) void this.send(subject);
   }
 
   private sendAll(): void {
-    for (const docketId of new Set(this.rows().map(({ act }) => act.docketId))) {
-      this.resting.delete(docketId);
-      void this.send(docketId);
+    for (const subject of new Set(this.rows().map(({ act }) => subjectOf(act)))) {
+      this.resting.delete(subject);
+      void this.send(subject);
     }
   }
 
   /** Sends what waits of one docket, in its order; one tab at a time. */
-  private async send(docketId: string): Promise<void> {
-    if (this.sending.has(docketId) || this.resting.has(docketId)) return;
-    this.sending.add(docketId);
+  private async send(subject: string): Promise<void> {
+    if (this.sending.has(subject) || this.resting.has(subject)) return;
+    this.sending.add(subject);
     try {
-      await inOneTab(docketId, async () => {
-        for (let batch = await this.next(docketId); batch.length > 0; batch = await this.next(docketId))
+      await inOneTab(subject, async () => {
+        for (let batch = await this.next(subject); batch.length > 0; batch = await this.next(subject))
           await this.deliver(batch);
       });
-      this.failures.delete(docketId);
-      this.stuck.update((stuck) => new Map([...stuck].filter(([id]) => id !== docketId)));
+      this.failures.delete(subject);
+      this.stuck.update((stuck) => new Map([...stuck].filter(([id]) => id !== subject)));
     } catch (problem) {
-      this.tryLater(docketId, problem instanceof Error ? problem.message : String(problem));
+      this.tryLater(subject, problem instanceof Error ? problem.message : String(problem));
     } finally {
-      this.sending.delete(docketId);
+      this.sending.delete(subject);
     }
     // Done while the last answer was on its way.
-    const more = this.rows().some(({ act }) => act.docketId === docketId && !this.writing.has(act.id));
-    if (more) void this.send(docketId);
+    const more = this.rows().some(({ act }) => subjectOf(act) === subject && !this.writing.has(act.id));
+    if (more) void this.send(subject);
   }
 
   /** The next acts of a docket that one pen signs. */
-  private async next(docketId: string): Promise<JournalRow[]> {
+  private async next(subject: string): Promise<JournalRow[]> {
     const stored = await this.db.acts
-      .where({ docketId })
+      .where({ subject })
       .sortBy('order')
       .catch(() => null);
-    const here = this.unstored(docketId).filter(({ id }) => stored === null || this.unwritten.has(id));
+    const here = this.unstored(subject).filter(({ id }) => stored === null || this.unwritten.has(id));
     const rows = [...(stored ?? []), ...here].filter(({ id }) => !this.answered.has(id));
     const other = rows.findIndex(({ pen }) => pen !== rows[0]!.pen);
     return rows.slice(0, other < 0 ? MOST_ACTS : Math.min(other, MOST_ACTS));
@@ -193,10 +193,10 @@ export class Journal {
     return this.writing.has(id) || this.unwritten.has(id);
   }
 
-  private unstored(docketId: string): JournalRow[] {
+  private unstored(subject: string): JournalRow[] {
     return this.rows()
-      .filter(({ act }) => act.docketId === docketId)
-      .map(({ pen, act }) => ({ id: act.id, docketId, pen, act }));
+      .filter(({ act }) => subjectOf(act) === subject)
+      .map(({ pen, act }) => ({ id: act.id, subject, pen, act }));
   }
 
   private async deliver(batch: readonly JournalRow[]): Promise<void> {
@@ -226,18 +226,18 @@ export class Journal {
   }
 
   private async setAside(row: JournalRow, why: string): Promise<void> {
-    const { id, docketId, act } = row;
+    const { id, subject, act } = row;
     this.answered.add(id);
     underWay.over(id);
     await this.db
       .transaction('rw', this.db.acts, this.db.aside, async () => {
         await this.db.aside.where({ id }).delete();
-        await this.db.aside.add({ id, docketId, act, why, at: new Date().toISOString() });
+        await this.db.aside.add({ id, subject, act, why, at: new Date().toISOString() });
         await this.db.acts.where({ id }).delete();
       })
       .catch(() => undefined);
     this.rows.update((rows) => rows.filter((one) => one.act.id !== id));
-    const read = readAct(act);
+    const read = readAnyAct(act);
     if (read.ok) this.refusals.next({ act: read.value, why });
   }
 
@@ -251,15 +251,15 @@ export class Journal {
     this.rows.update((rows) => rows.filter(({ act }) => act.id !== id));
   }
 
-  private tryLater(docketId: string, why: string): void {
-    this.stuck.update((stuck) => new Map(stuck).set(docketId, why));
-    const failed = this.failures.get(docketId) ?? 0;
-    this.failures.set(docketId, failed + 1);
-    this.resting.add(docketId);
+  private tryLater(subject: string, why: string): void {
+    this.stuck.update((stuck) => new Map(stuck).set(subject, why));
+    const failed = this.failures.get(subject) ?? 0;
+    this.failures.set(subject, failed + 1);
+    this.resting.add(subject);
     setTimeout(
       () => {
-        this.resting.delete(docketId);
-        void this.send(docketId);
+        this.resting.delete(subject);
+        void this.send(subject);
       },
       Math.min(FIRST_RETRY_MS * 2 ** failed, LAST_RETRY_MS),
     );
@@ -277,8 +277,8 @@ function refusal(row: JournalRow, problem: ApiProblem): ActAnswer {
 }
 
 /** Does something while no other tab of this browser does the same for the docket. */
-async function inOneTab(docketId: string, work: () => Promise<void>): Promise<void> {
+async function inOneTab(subject: string, work: () => Promise<void>): Promise<void> {
   // Without locks (an old browser) two tabs may send the same, which is harmless.
   if (!('locks' in navigator)) return work();
-  await navigator.locks.request(`neat-measure.journal.${docketId}`, work);
+  await navigator.locks.request(`neat-measure.journal.${subject}`, work);
 }

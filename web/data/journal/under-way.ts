@@ -27,7 +27,12 @@ export const underWay = {
       .sort()
       .flatMap((key) => {
         try {
-          const row: unknown = JSON.parse(localStorage.getItem(key) ?? '');
+          const { docketId, ...kept } = JSON.parse(localStorage.getItem(key) ?? '') as Record<
+            string,
+            unknown
+          >;
+          // A version of before called what it was done on its docket.
+          const row: unknown = { subject: docketId, ...kept };
           return isRow(row) ? [row] : [];
         } catch {
           return [];
@@ -37,7 +42,7 @@ export const underWay = {
 };
 
 function isRow(row: unknown): row is JournalRow {
-  const wanted = ['id', 'docketId', 'pen'] as const;
+  const wanted = ['id', 'subject', 'pen'] as const;
   return (
     typeof row === 'object' &&
     row !== null &&

@@ -105,7 +105,7 @@ describe('the stores of the Bench', () => {
     const kept = benchFor(onShelf(watchCoat()));
     const acts = ['98', '98.5'].map((typed) => actOn(kept.id, readingOf('chest-girth', typed)));
     const db = new JournalDb();
-    await db.acts.bulkAdd(acts.map((act) => ({ id: act.id, docketId: kept.id, pen: 'pen of Odalys', act })));
+    await db.acts.bulkAdd(acts.map((act) => ({ id: act.id, subject: kept.id, pen: 'pen of Odalys', act })));
     db.close();
     open(kept);
     expect(cursor.stop().kind).withContext('nothing is known of it yet').toBe('prepare');

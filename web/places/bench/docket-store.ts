@@ -1,9 +1,17 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Bench, Chart, DocketRuns, KeptAct, Protocol } from '@neat-measure/contract';
+import {
+  isOnDocket,
+  type Bench,
+  type Chart,
+  type DocketRuns,
+  type KeptAct,
+  type Protocol,
+} from '@neat-measure/contract';
 import {
   apply,
   continued,
+  isMusterAct,
   docketCourse,
   demandable,
   judgeDocket,
@@ -98,7 +106,7 @@ export class DocketStore {
     return this.journal
       .waiting()
       .map(({ act }) => act)
-      .filter((act) => act.docketId === id && !known.has(act.id));
+      .filter((act): act is Act => !isMusterAct(act) && act.docketId === id && !known.has(act.id));
   });
   readonly docket = computed<Docket | null>(
     () => continued(this.standing(), this.waiting(), this.library()).docket,
@@ -155,9 +163,11 @@ export class DocketStore {
   );
 
   constructor() {
-    this.journal.kept.pipe(takeUntilDestroyed()).subscribe((kept) => this.take(kept));
+    this.journal.kept.pipe(takeUntilDestroyed()).subscribe((kept) => {
+      if (isOnDocket(kept)) this.take(kept);
+    });
     this.journal.refused.pipe(takeUntilDestroyed()).subscribe(({ act, why }) => {
-      if (act.docketId !== this.bench()?.id) return;
+      if (isMusterAct(act) || act.docketId !== this.bench()?.id) return;
       this.trouble.set(`Not saved: ${this.say(act)} ${why}`);
       // What it was refused by may be something this page has not heard of.
       this.fetch(act.docketId);

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { docketRunsPath, pathOf, ROUTES } from '@neat-measure/contract';
 import { docketShelvesPath, type DocketShelves } from '@neat-measure/contract/stores';
-import type { ChartSheet, Doing } from '@neat-measure/core';
+import { subjectOf, type Act, type ChartSheet, type Doing } from '@neat-measure/core';
 import { Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { DocketService, type Heard } from '../../../data/docket-service';
@@ -59,7 +59,7 @@ describe('TryPanel', () => {
       TestBed.inject(Journal)
         .waiting()
         .map(({ act }) => act)
-        .filter((act) => act.docketId === bench.id);
+        .filter((act): act is Act => subjectOf(act) === bench.id);
     const text = () => host.textContent.replace(/\s+/g, ' ');
     const write = (words: string) => {
       const field = host.querySelector<HTMLInputElement>('#why')!;

@@ -1,0 +1,28 @@
+import { apply, type Act, type Docket } from '@neat-measure/core';
+import type { Database } from '../database/database';
+import { addActs } from './act-store';
+import { shelfFor } from './find-library';
+import { addDocket, keepRows } from './store';
+
+/**
+ * Opens a docket with everything that it begins with, in the transaction of what it is opened by. What cannot be asked
+ * for is left out: a kit may name what has been retired since.
+ *
+ * @param acts the first of them opens it
+ */
+export async function openWith(transaction: Database, acts: readonly Act[]): Promise<Docket> {
+  const library = await shelfFor(transaction, acts);
+  const kept: Act[] = [];
+  let docket: Docket | null = null;
+  for (const act of acts) {
+    const applied = apply(docket, act, library);
+    if (!applied.ok) continue;
+    if (docket === null) await addDocket(transaction, applied.value.docket);
+    kept.push(applied.value.act);
+    if (docket !== null) await keepRows(transaction, docket, applied.value.act, applied.value.docket);
+    docket = applied.value.docket;
+  }
+  if (docket === null) throw new Error('a docket is opened by its opening');
+  await addActs(transaction, kept);
+  return docket;
+}

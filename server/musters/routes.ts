@@ -1,0 +1,63 @@
+import {
+  listQuerySchema,
+  musterStreamPath,
+  musterStreamQuerySchema,
+  musterWearersPath,
+  musterWearersQuerySchema,
+  ROUTES,
+  type KeptAnyAct,
+  type MusterView,
+} from '@neat-measure/contract';
+import { Router } from 'express';
+import type { Database } from '../database/database';
+import { actsBehind } from '../dockets/act-store';
+import type { Lookout } from '../http/lookout';
+import { notFound } from '../http/problem-error';
+import { readId, readQuery, type Lasts } from '../http/request';
+import { streamTo } from '../http/stream';
+import type { Standings } from './standing';
+import { listMusters, wearersOf } from './store';
+
+/** What the routes of musters work with. */
+export interface MusterParts {
+  readonly database: Database;
+  readonly lookout: Lookout<KeptAnyAct>;
+  readonly standings: Standings;
+  readonly lasts: Lasts;
+  readonly stopping: AbortSignal;
+}
+
+/** Musters to be looked at; what is done on them goes with all acts. All need a session. */
+export function musterRoutes({ database, lookout, standings, lasts, stopping }: MusterParts): Router {
+  return Router()
+    .get(ROUTES.musters, async (request, response) => {
+      response.json(await listMusters(database, readQuery(listQuerySchema, request)));
+    })
+    .get(`${ROUTES.musters}/:id`, async (request, response) => {
+      const id = readId(request);
+      const standing = await standings.read(database, id);
+      if (standing === undefined) throw notFound('muster');
+      standings.remember(id, standing);
+      const ids = standing.muster.people.map(({ wearerId }) => wearerId);
+      const view: MusterView = { ...asSent(standing), wearers: await wearersOf(database, ids) };
+      response.json(view);
+    })
+    .get(musterStreamPath(':id'), async (request, response) => {
+      const subject = readId(request);
+      const missed = (place: number) => actsBehind(database, [subject], place);
+      const { after } = readQuery(musterStreamQuerySchema, request);
+      await streamTo(request, response, {
+        ...{ lookout, subject, missed, after, stopping },
+        lasts: lasts(response),
+      });
+    })
+    .get(musterWearersPath(':id'), async (request, response) => {
+      const { ids } = readQuery(musterWearersQuerySchema, request);
+      response.json(await wearersOf(database, ids));
+    });
+}
+
+/** Lists that are sent may be changed by whoever gets them. */
+function asSent({ muster, place }: { readonly muster: unknown; readonly place: number }) {
+  return { muster: muster as MusterView['muster'], place };
+}
