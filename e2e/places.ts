@@ -3,6 +3,7 @@ export const PLACES = [
   '/bench',
   '/bench/protocols',
   '/bench/exceptions',
+  '/roll',
   '/charts',
   '/charts/kits',
   '/stores/shelves',

@@ -110,3 +110,23 @@ function slowestOf(muster: Muster): Pace['slowest'] {
       Pace['slowest']
     >((one, other) => (one === null || other.minutes > one.minutes ? other : one), null);
 }
+
+/**
+ * How many wearers a station finished with an hour, by the last hour, or by the time since its first; `null` while
+ * there was none.
+ *
+ * @example visitsAnHour(intake, intake.stations[0].id, '2026-12-01T09:00:00.000Z') // null
+ */
+export function visitsAnHour(
+  { people }: Pick<Muster, 'people'>,
+  stationId: string,
+  now: string,
+): number | null {
+  const moment = Date.parse(now);
+  const visits = people.flatMap(({ day }) => day.visits.filter((one) => one.stationId === stationId));
+  if (visits.length === 0) return null;
+  const first = visits.reduce((least, { from }) => Math.min(least, Date.parse(from)), moment);
+  const minutes = Math.min(LOOK_BACK_MINUTES, (moment - first) / 60_000);
+  const late = visits.filter(({ to }) => Date.parse(to) > moment - minutes * 60_000);
+  return minutes <= 0 ? null : (late.length / minutes) * 60;
+}

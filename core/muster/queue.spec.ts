@@ -1,5 +1,5 @@
 import { SpecMuster } from '../testing/muster';
-import { countsOf, paceOf } from './pace';
+import { countsOf, paceOf, visitsAnHour } from './pace';
 import { partOf, partsDue, PARTS } from './parts';
 import { sayParts } from './say-refusal';
 import { nextFor, queuesOf, stayMinutes } from './queue';
@@ -132,6 +132,15 @@ describe('the pace of a muster', () => {
     one.does('went', { wearerId: ill, why: 'Ill' });
     expect(paceOf(one.muster!, SpecMuster.at(51 + 40)).restsOn).toBe(10);
     expect(countsOf(one.muster!).without).toBe(1);
+  });
+
+  it('counts what a station finished with an hour, since its first where that is not long ago', () => {
+    const one = served(20, 80);
+    const { id } = one.station(0);
+    // Twenty in the forty minutes from the first to the last, and ten of them in the last hour half an hour later.
+    expect(visitsAnHour(one.muster!, id, SpecMuster.at(50))).toBeCloseTo(30, 6);
+    expect(visitsAnHour(one.muster!, id, SpecMuster.at(91))).toBeCloseTo(10, 6);
+    expect(visitsAnHour(one.muster!, 'another', SpecMuster.at(91))).toBeNull();
   });
 
   it('names the station with the longest wait, and none where hardly anybody waits', () => {

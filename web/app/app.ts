@@ -22,7 +22,7 @@ import { CommandList } from './commands/command-list';
 import { ShortcutList } from '../parts/shortcuts/shortcut-list';
 import { isTakenElsewhere, ShortcutService } from '../parts/shortcuts/shortcut-service';
 
-/** The frame: the five places, the unit, and who is fitting. */
+/** The frame: the six places, the unit, and who is fitting. */
 @Component({
   selector: 'nm-app',
   imports: [
@@ -49,6 +49,7 @@ export class App {
 
   protected readonly places = [
     { path: '/bench', name: 'Bench' },
+    { path: '/roll', name: 'Roll' },
     { path: '/charts', name: 'Charts' },
     { path: '/stores', name: 'Stores' },
     { path: '/log', name: 'Log' },

@@ -22,7 +22,7 @@ const signedIn: CanActivateFn = (_route, { url }) => {
     );
 };
 
-/** The five places; everything else opens within them. */
+/** The six places; everything else opens within them. */
 export const ROUTES: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'bench' },
   {
@@ -73,6 +73,11 @@ export const ROUTES: Routes = [
         title: 'Bench · Neat Measure',
         data: ANEW,
         loadComponent: () => import('../places/bench/bench').then(({ Bench }) => Bench),
+      },
+      {
+        path: 'roll',
+        title: 'Roll · Neat Measure',
+        loadChildren: () => import('../places/roll/routes').then(({ ROUTES: roll }) => roll),
       },
       {
         path: 'charts',

@@ -26,15 +26,15 @@ import {
   type Posted,
   type SelfLink,
 } from '@neat-measure/contract';
-import { Observable, of } from 'rxjs';
+import type { Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Api } from './api';
-import { whileSeen } from './while-seen';
+import { hearStream, type Told } from './hear-stream';
 
 const summariesSchema = pageSchema(docketSummarySchema);
 
 /** What a docket's stream tells: an act, other habits of the house, that it is heard, or that it is not for the moment. */
-export type Heard = { readonly kept: KeptAct } | 'listening' | 'lost' | 'habits';
+export type Heard = Told<KeptAct> | typeof HABITS_EVENT;
 
 /** Dockets to be looked at. What is done on them goes through the journal. */
 @Injectable({ providedIn: 'root' })
@@ -64,37 +64,12 @@ export class DocketService {
     return this.api.get(pathOf(ROUTES.dockets, id), benchSchema);
   }
 
-  /**
-   * Emits what anybody does on a docket from now on, while the page is seen. The browser takes a lost
-   * stream up again by itself, from where it broke off.
-   */
+  /** Emits what anybody does on a docket from now on, and that the house sizes by other habits. */
   hear(id: string): Observable<Heard> {
-    return whileSeen(() => this.stream(id), of('lost' as const));
-  }
-
-  private stream(id: string): Observable<Heard> {
-    return new Observable((subscriber) => {
-      let source: EventSource;
-      let again: ReturnType<typeof setTimeout> | undefined;
-      const listen = () => {
-        source = new EventSource(docketStreamPath(id));
-        source.onopen = () => subscriber.next('listening');
-        source.onerror = () => {
-          subscriber.next('lost');
-          // Turned away altogether (the server was starting), the browser does not try by itself.
-          if (source.readyState === EventSource.CLOSED) again = setTimeout(listen, AGAIN_MS);
-        };
-        source.addEventListener(HABITS_EVENT, () => subscriber.next('habits'));
-        source.onmessage = ({ data }: MessageEvent<string>) => {
-          const kept = keptActSchema.safeParse(JSON.parse(data));
-          if (kept.success) subscriber.next({ kept: kept.data });
-        };
-      };
-      listen();
-      return () => {
-        clearTimeout(again);
-        source.close();
-      };
+    return hearStream({
+      path: () => docketStreamPath(id),
+      schema: keptActSchema,
+      beside: [HABITS_EVENT],
     });
   }
 
@@ -103,5 +78,3 @@ export class DocketService {
     return this.api.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId }, selfLinkSchema);
   }
 }
-
-const AGAIN_MS = 2_000;

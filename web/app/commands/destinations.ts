@@ -18,6 +18,7 @@ export const DESTINATIONS: readonly {
   { name: 'Exceptions', path: '/bench/exceptions' },
   { name: 'Protocols', path: '/bench/protocols' },
   { name: 'Practice tape', path: '/bench/tape' },
+  { name: 'Roll: musters', path: '/roll' },
   { name: 'Charts', path: '/charts' },
   { name: 'Kits', path: '/charts/kits' },
   { name: 'Stores: stock', path: '/stores/shelves' },

@@ -10,9 +10,9 @@ import {
   viewChild,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { LOCALE, markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
+import { partOf } from '@neat-measure/core/muster';
+import { markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { DocketService } from '../../data/docket-service';
 import { OpenDocket } from '../../data/open-docket';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
@@ -36,7 +36,9 @@ import { HandPanel } from './handing/hand-panel';
 import { HandingStore } from './handing/handing-store';
 import { TryPanel } from './trying/try-panel';
 import { ShelvesHere } from './shelves/shelves-here';
+import { StationHere } from './station/station-here';
 import { TryingStore } from './trying/trying-store';
+import { WearerLink } from './wearer-link';
 import { WishesPanel } from './measuring/wishes/wishes-panel';
 
 /** The Bench: one wearer, one docket. Where the tape goes, what is read, and what it comes to. */
@@ -52,6 +54,7 @@ import { WishesPanel } from './measuring/wishes/wishes-panel';
     TapeStrip,
     HandPanel,
     TryPanel,
+    WearerLink,
     WishesPanel,
     NzButtonModule,
     RouterLink,
@@ -66,6 +69,7 @@ import { WishesPanel } from './measuring/wishes/wishes-panel';
     TryingStore,
     HandingStore,
     ShelvesHere,
+    StationHere,
   ],
   templateUrl: './bench.html',
   styleUrl: './bench.less',
@@ -80,13 +84,15 @@ export class Bench {
   readonly fitting = input<string>();
   /** Whether the docket opens where it is handed over. */
   readonly hand = input<string>();
+  /** The muster and the station it was opened from, where it was. */
+  readonly muster = input<string>();
+  readonly station = input<string>();
   protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
   private readonly entry = inject(EntryStore);
   private readonly foresight = inject(ForesightStore);
   private readonly shortcuts = inject(ShortcutService);
   protected readonly speech = inject(SpeechService);
-  private readonly dockets = inject(DocketService);
   protected readonly openDocket = inject(OpenDocket);
   private readonly router = inject(Router);
   private readonly reading = viewChild(ReadingPanel);
@@ -99,7 +105,10 @@ export class Bench {
   protected readonly garmentAt = signal(0);
   /** At a step, before one, or deciding. */
   protected readonly stop = this.cursor.stop;
-  protected readonly deciding = computed(() => this.stop().kind === 'decide' && this.garment() !== null);
+  protected readonly here = inject(StationHere);
+  protected readonly deciding = computed(
+    () => this.stop().kind === 'decide' && this.garment() !== null && this.here.has('deciding'),
+  );
   protected readonly trying = computed(() => this.stop().kind === 'try' && this.store.garments().length > 0);
   protected readonly handing = computed(
     () => this.stop().kind === 'hand' && this.store.garments().length > 0,
@@ -118,7 +127,19 @@ export class Bench {
 
   constructor() {
     effect(() => {
+      const [muster, station] = [this.muster(), this.station()];
+      if (muster !== undefined && station !== undefined) untracked(() => this.here.open(muster, station));
+    });
+    effect(() => {
+      const station = this.here.station();
+      untracked(() =>
+        this.store.ownSteps.set(station === null ? null : (code) => this.here.has(partOf(code))),
+      );
+    });
+    effect(() => {
       const id = this.docketId();
+      // At a station it is known first which steps are its own.
+      if (this.muster() !== undefined && !this.here.known()) return;
       untracked(() =>
         this.store.open(id, (again) => {
           this.cursor.begin(again);
@@ -153,20 +174,6 @@ export class Bench {
     listKeys(() => [...this.panelKeys(), ...this.commands]);
   }
 
-  /** The address with which the wearer measures themselves, once it has been made. */
-  protected readonly link = signal('');
-  protected readonly linkEnds = signal('');
-
-  protected makeLink(): void {
-    this.dockets.selfLink(this.docketId()).subscribe({
-      next: ({ token, expiresAt }) => {
-        this.link.set(`${location.origin}/self/${token}`);
-        this.linkEnds.set(new Date(expiresAt).toLocaleDateString(LOCALE, { day: 'numeric', month: 'long' }));
-      },
-      error: (problem: Error) => this.store.trouble.set(problem.message),
-    });
-  }
-
   /** To a garment, by its place on the docket: to try it on where that is what is done, else to decide it. */
   protected toGarment(at: number): void {
     if (this.trying()) {
@@ -189,9 +196,16 @@ export class Bench {
     this.cursor.toTrying();
   }
 
-  /** Leaves for the next wearer. */
+  /** Leaves for the next wearer; what was decided at a station that hands over is handed over first. */
   protected leave(): void {
-    void this.router.navigateByUrl('/bench');
+    if (this.deciding() && this.here.handsOverHere()) this.cursor.toHanding();
+    else void this.here.leave();
+  }
+
+  /** From trying on: to handing over where that is done here. */
+  protected hands(): void {
+    if (this.here.has('handing')) this.cursor.toHanding();
+    else void this.here.leave();
   }
 
   protected onDecided(): void {

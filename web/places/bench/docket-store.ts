@@ -117,7 +117,12 @@ export class DocketStore {
 
   /** What the plan rests on: it stays as it is while only readings come in. */
   private readonly asked = computed<Planned>(() => this.docket() ?? NOTHING_ASKED, { equal: asksTheSame });
-  readonly plan = computed(() => planOf(this.asked(), this.library()));
+  readonly plan = computed(() => {
+    const [plan, own] = [planOf(this.asked(), this.library()), this.ownSteps()];
+    return own === null ? plan : { ...plan, steps: plan.steps.filter(({ code }) => own(code)) };
+  });
+  /** Which steps are taken here, where a station of a muster has only some of them; `null` for all. */
+  readonly ownSteps = signal<((code: MeasurementCode) => boolean) | null>(null);
   /** What to wear and to have ready. */
   readonly prepare = computed(() => preparationFor(this.asked(), this.library()));
   /** What may be measured besides, and whether it is asked for. */

@@ -1,0 +1,52 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  keptMusterActSchema,
+  listPath,
+  musterStreamPath,
+  musterSummariesSchema,
+  musterViewSchema,
+  musterWearersPath,
+  musterWearersSchema,
+  pathOf,
+  ROUTES,
+  type KeptMusterAct,
+  type ListQuery,
+  type MusterSummary,
+  type MusterView,
+  type MusterWearer,
+  type Page,
+} from '@neat-measure/contract';
+import type { Observable } from 'rxjs';
+import { Api } from '../api';
+import { hearStream, type Told } from '../hear-stream';
+
+/** Musters to be looked at. What is done on them goes through the journal. */
+@Injectable({ providedIn: 'root' })
+export class MusterService {
+  private readonly api = inject(Api);
+
+  list(query: ListQuery): Observable<Page<MusterSummary>> {
+    return this.api.get(listPath(ROUTES.musters, query), musterSummariesSchema);
+  }
+
+  open(id: string): Observable<MusterView> {
+    return this.api.get(pathOf(ROUTES.musters, id), musterViewSchema);
+  }
+
+  /** Who some wearers of a muster are: those who came onto its list since it was opened here. */
+  wearers(id: string, wearerIds: readonly string[]): Observable<MusterWearer[]> {
+    return this.api.get(`${musterWearersPath(id)}?ids=${wearerIds.join()}`, musterWearersSchema);
+  }
+
+  /**
+   * Emits what anybody does on a muster.
+   *
+   * @param after behind which act: what was done while it was fetched is told, too
+   */
+  hear(id: string, after: () => number): Observable<Told<KeptMusterAct>> {
+    return hearStream<KeptMusterAct>({
+      path: () => `${musterStreamPath(id)}?after=${after()}`,
+      schema: keptMusterActSchema,
+    });
+  }
+}

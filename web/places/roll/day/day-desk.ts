@@ -1,0 +1,145 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
+import {
+  nextFor,
+  paceOf,
+  personOn,
+  visitsAnHour,
+  whoIsAt,
+  type Gone,
+  type MusterPerson,
+} from '@neat-measure/core/muster';
+import { map, timer } from 'rxjs';
+import { Journal } from '../../../data/journal/journal';
+import { MusterStore } from '../../../data/musters/muster-store';
+import { benchPath } from '../../../data/musters/bench-path';
+
+/** Who of a muster is listed: all, or those who are expected, here, or gone in some way. */
+export type Listed = 'all' | 'expected' | 'here' | Gone;
+
+/** How often what hangs on the time is reckoned anew. */
+const TICK_MS = 10_000;
+/** So many names a list shows; who is looked for among more is typed. */
+export const MOST_SHOWN = 60;
+
+/** What is looked at and done on the day of a muster: who is next, who is where, and who is looked for. */
+@Injectable()
+export class DayDesk {
+  readonly store = inject(MusterStore);
+  private readonly journal = inject(Journal);
+  private readonly router = inject(Router);
+
+  readonly now = toSignal(timer(0, TICK_MS).pipe(map(() => new Date().toISOString())), {
+    initialValue: new Date().toISOString(),
+  });
+  readonly muster = this.store.muster;
+  readonly own = this.store.own;
+  readonly listed = signal<Listed | null>(null);
+  readonly sought = signal('');
+  readonly row = signal(0);
+
+  readonly pace = computed(() => {
+    const muster = this.muster();
+    return muster === null ? null : paceOf(muster, this.now());
+  });
+
+  /** The stations with who is there and who waits, and how many they finish with an hour. */
+  readonly stations = computed(() => {
+    const muster = this.muster();
+    if (muster === null) return [];
+    return this.store.queues().stations.map((queue) => ({
+      ...queue,
+      own: queue.station.id === this.own()?.id,
+      anHour: visitsAnHour(muster, queue.station.id, this.now()),
+    }));
+  });
+  readonly stuck = computed(() => this.store.queues().stuck);
+
+  /** Who is at the own station now; `null` where nobody is. */
+  readonly current = computed(() => {
+    const [muster, own] = [this.muster(), this.own()];
+    return muster === null || own === null ? null : (whoIsAt(muster, own.id) ?? null);
+  });
+  /** Who is called next to the own station; `null` where nobody waits for it. */
+  readonly next = computed(() => {
+    const [muster, own] = [this.muster(), this.own()];
+    return muster === null || own === null ? null : nextFor(this.store.queues(), muster, own.id);
+  });
+
+  /** Those who are listed, or whose name has what is sought, by name. */
+  readonly people = computed(() => {
+    const [muster, words, listed] = [this.muster(), plain(this.sought()).split(/\s+/u), this.listed()];
+    if (muster === null) return [];
+    const sought = words.some((word) => word !== '');
+    return muster.people
+      .filter((person) => (sought ? true : isListed(person, listed)))
+      .map((person) => ({ person, name: this.store.name(person.wearerId) }))
+      .filter(({ name }) => words.every((word) => plain(name).includes(word)))
+      .sort((one, other) => one.name.localeCompare(other.name));
+  });
+  readonly shown = computed(() => this.people().slice(0, MOST_SHOWN));
+  readonly unseen = computed(() => this.people().length - this.shown().length);
+
+  /** Checks in whoever has come, or calls whoever waits to the own station. */
+  takeOn(person: MusterPerson): void {
+    const { standing } = person.day;
+    if (standing.is === 'waiting' && this.own() !== null) return void this.call(person);
+    if (this.store.does({ kind: 'checked-in', wearerId: person.wearerId, missing: null })) this.forget();
+  }
+
+  /** Calls somebody to the own station and opens their docket there, once it is known to be theirs. */
+  async call({ wearerId }: MusterPerson): Promise<void> {
+    const own = this.own();
+    if (own === null || !this.store.does({ kind: 'called', wearerId, stationId: own.id })) return;
+    this.forget();
+    await this.open(wearerId);
+  }
+
+  /** Opens the Bench for whoever is at the own station. */
+  async open(wearerId: string): Promise<void> {
+    const id = this.muster()!.id;
+    try {
+      // The server opens the docket as it hears of the call.
+      await this.journal.whenSent(id);
+    } catch (problem) {
+      this.store.trouble.set(
+        `${(problem as Error).message} The call is saved on this device. Press Enter to continue when the server can be reached.`,
+      );
+      return;
+    }
+    const muster = this.muster();
+    const own = this.own();
+    const person = muster === null ? undefined : personOn(muster, wearerId);
+    // Refused meanwhile: somebody else was faster, which is said.
+    if (muster === null || own === null || person?.day.standing.is !== 'at') return;
+    await this.router.navigateByUrl(benchPath(muster, own, person));
+  }
+
+  finish({ wearerId }: MusterPerson): void {
+    const own = this.own();
+    if (own !== null) this.store.does({ kind: 'finished', wearerId, stationId: own.id, missing: null });
+  }
+
+  sendBack({ wearerId }: MusterPerson): void {
+    const own = this.own();
+    if (own !== null) this.store.does({ kind: 'sent-back', wearerId, stationId: own.id });
+  }
+
+  forget(): void {
+    this.sought.set('');
+    this.row.set(0);
+  }
+}
+
+function isListed({ day: { standing } }: MusterPerson, listed: Listed | null): boolean {
+  if (listed === null || listed === 'all') return true;
+  if (listed === 'here') return standing.is === 'waiting' || standing.is === 'at';
+  if (listed === 'expected') return standing.is === 'expected';
+  return standing.is === 'gone' && standing.how === listed;
+}
+
+/** Names are the same without their accents and in any case. */
+function plain(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
+}

@@ -1,0 +1,21 @@
+import type { Routes } from '@angular/router';
+import { ANEW } from '../../app/anew';
+
+/** Roll: its musters, the day of one, and the page for a wall. */
+export const ROUTES: Routes = [
+  {
+    path: '',
+    loadComponent: () => import('./list/muster-list').then(({ MusterList }) => MusterList),
+  },
+  {
+    path: ':musterId',
+    data: ANEW,
+    loadComponent: () => import('./day/muster-day').then(({ MusterDay }) => MusterDay),
+  },
+  {
+    path: ':musterId/board',
+    title: 'Board · Neat Measure',
+    data: ANEW,
+    loadComponent: () => import('./board/muster-board').then(({ MusterBoard }) => MusterBoard),
+  },
+];
