@@ -119,10 +119,19 @@ export function dueOf(muster: Pick<Muster, 'stations'>, { day }: Pick<MusterPers
 }
 
 /**
+ * Whether a wearer is at a station.
+ *
+ * @example isAt(intake.people[0], intake.stations[0].id) // false
+ */
+export function isAt({ day: { standing } }: Pick<MusterPerson, 'day'>, stationId: string): boolean {
+  return standing.is === 'at' && standing.stationId === stationId;
+}
+
+/**
  * Who is at a station; nobody where it is free.
  *
  * @example whoIsAt(intake, intake.stations[0].id) // undefined
  */
 export function whoIsAt({ people }: Pick<Muster, 'people'>, stationId: string): MusterPerson | undefined {
-  return people.find(({ day }) => day.standing.is === 'at' && day.standing.stationId === stationId);
+  return people.find((person) => isAt(person, stationId));
 }

@@ -16,7 +16,7 @@ interface Hand {
 }
 
 /**
- * What is still to be done on the docket that a wearer has at a muster. One that nobody has opened yet is opened, with
+ * What is still to be done on the docket that a wearer has at a muster; `null` where it asks for nothing. One that nobody has opened yet is opened, with
  * the kit they were added with or that of their role.
  */
 export async function missingHere(
@@ -24,12 +24,15 @@ export async function missingHere(
   muster: Muster,
   person: MusterPerson,
   hand: Hand,
-): Promise<readonly Part[]> {
+): Promise<readonly Part[] | null> {
   const { docketId } = person;
   if (!(await lockDocket(transaction, docketId)))
     await openWith(transaction, await opening(transaction, muster, person, hand));
   const acts = (await listActs(transaction, docketId)).map(({ act }) => act);
-  return missingParts(replay(acts)!, await shelfFor(transaction, acts));
+  const docket = replay(acts)!;
+  // On a docket that asks for nothing nobody can say what is missing: the first station finds that out.
+  if (docket.garments.length + docket.protocolIds.length + docket.extraCodes.length === 0) return null;
+  return missingParts(docket, await shelfFor(transaction, acts));
 }
 
 async function opening(

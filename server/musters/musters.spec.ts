@@ -114,6 +114,8 @@ describe('musters', () => {
       [0, 0],
     ]);
     expect((await dayOf(id, people[0]!.wearerId)).missing).toContain('head');
+    // On a docket that asks for nothing nobody can say what is missing.
+    expect((await dayOf(id, people[1]!.wearerId)).missing).toBeNull();
   });
 
   it('are listed, those that are open first, with how many are there', async () => {

@@ -109,7 +109,7 @@ async function libraryFor(
   before: Standing | undefined,
   act: MusterAct,
 ): Promise<MusterLibrary> {
-  const missing = new Map<string, readonly Part[]>();
+  const missing = new Map<string, readonly Part[] | null>();
   // Whoever is called without having been checked in needs their docket open as well.
   const looks = MUSTER_ACTS.kindOf(act).finds !== undefined || act.kind === 'called';
   if (before !== undefined && looks && 'wearerId' in act) {

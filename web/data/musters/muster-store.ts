@@ -128,13 +128,16 @@ export class MusterStore {
 
   private fetch(musterId: string): void {
     this.listening.unsubscribe();
-    this.listening = this.service.open(musterId).subscribe({
+    // Of its own, as an answer that has come ends what was added to its subscription.
+    const listening = new Subscription();
+    this.listening = listening;
+    const opened = this.service.open(musterId).subscribe({
       next: (view) => {
         this.trouble.set('');
         this.kept.set([]);
         this.more.set([]);
         this.base.set(view);
-        this.listening.add(
+        listening.add(
           this.service
             .hear(musterId, () => this.kept().at(-1)?.place ?? view.place)
             .subscribe((heard) => {
@@ -146,6 +149,7 @@ export class MusterStore {
       },
       error: (problem: Error) => this.trouble.set(problem.message),
     });
+    listening.add(opened);
   }
 
   /** Fetches it anew: after a failure. */

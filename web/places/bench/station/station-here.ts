@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import {
+  isAt,
   missingParts,
   nextFor,
   personOn,
@@ -113,7 +114,7 @@ export class StationHere {
   private async finishAndCall(): Promise<void> {
     const [muster, station, person] = [this.muster(), this.station(), this.person()];
     if (muster === null || station === null) return this.back();
-    if (person !== null && person.day.standing.is === 'at' && person.day.standing.stationId === station.id) {
+    if (person !== null && isAt(person, station.id)) {
       this.musters.looksAt(person.docketId, () => this.missing());
       // What was done last may still be on its way; the server looks at the docket when it hears of this.
       if (!(await this.sent(person.docketId))) return;
@@ -128,7 +129,7 @@ export class StationHere {
     const now = this.muster();
     const called = now === null ? undefined : personOn(now, next.wearerId);
     // Somebody else was faster: that is said at the muster, where another can be called.
-    if (now === null || called?.day.standing.is !== 'at') return this.back();
+    if (now === null || called === undefined || !isAt(called, station.id)) return this.back();
     await this.router.navigateByUrl(benchPath(now, station, called));
   }
 

@@ -93,7 +93,13 @@ import { DayDesk } from './day-desk';
     </ul>
     @if (missing().length > 1) {
       <div class="acts">
-        <button nz-button nzType="primary" type="button" (click)="add(missing())">
+        <button
+          nz-button
+          nzType="primary"
+          type="button"
+          [disabled]="!wearers.current()"
+          (click)="add(missing())"
+        >
           Add all {{ missing().length }} shown
         </button>
         @if (wearers.left() > 0) {

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import {
+  isAt,
   nextFor,
   paceOf,
   personOn,
@@ -112,7 +113,7 @@ export class DayDesk {
     const own = this.own();
     const person = muster === null ? undefined : personOn(muster, wearerId);
     // Refused meanwhile: somebody else was faster, which is said.
-    if (muster === null || own === null || person?.day.standing.is !== 'at') return;
+    if (muster === null || own === null || person === undefined || !isAt(person, own.id)) return;
     await this.router.navigateByUrl(benchPath(muster, own, person));
   }
 

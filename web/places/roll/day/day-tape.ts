@@ -52,12 +52,13 @@ export class DayTape {
 
   protected readonly words = computed(() => {
     const pace = this.desk.pace();
-    return pace === null ? '' : sayPace(pace);
+    return pace === null || pace.counts.all === pace.counts.expected ? '' : sayPace(pace);
   });
 
   protected readonly summary = computed(() => {
     const pace = this.desk.pace();
-    if (pace === null || pace.counts.all === 0) return '';
+    if (pace === null) return '';
+    if (pace.counts.all === pace.counts.expected) return 'Nobody has come yet.';
     const { done, owed, all } = pace.counts;
     const over = pace.over;
     const end =

@@ -19,7 +19,6 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { SessionService } from '../../../data/session-service';
-import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { handleKey, keyOf, notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { minutesBetween, sayDays, sayMissing, sayStanding } from '../say-muster';
@@ -39,7 +38,6 @@ const CHIPS = 3;
   imports: [
     AddWearers,
     DayTape,
-    EmptyState,
     NzButtonModule,
     NzInputModule,
     NzPopconfirmModule,
@@ -128,6 +126,27 @@ export class MusterDay {
 
   protected work({ id }: Station, works: boolean): void {
     this.store.does({ kind: 'station-taken', stationId: id, works });
+    this.toWork();
+  }
+
+  /** Enter calls from now on: the button that was pressed has it no longer. */
+  private toWork(): void {
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  }
+
+  protected finish(person: MusterPerson): void {
+    this.desk.finish(person);
+    this.toWork();
+  }
+
+  protected sendBack(person: MusterPerson): void {
+    this.desk.sendBack(person);
+    this.toWork();
+  }
+
+  /** The second click of a double click would be on whoever stands there then. */
+  protected takeOn(person: MusterPerson, { detail }: MouseEvent): void {
+    if (detail < 2) this.desk.takeOn(person);
   }
 
   protected went({ wearerId }: MusterPerson): void {

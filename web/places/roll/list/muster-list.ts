@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import type { MusterSummary } from '@neat-measure/contract';
+import { lineSchema, type MusterSummary } from '@neat-measure/contract';
 import { counted, dayOf, type MusterAct, type MusterDoing } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -23,8 +23,8 @@ import { STATION_SETS } from './station-sets';
 /** What a new muster is to be, as it is typed. */
 const musterSchema = z
   .object({
-    name: z.string().trim().min(1, { error: 'Enter a name.' }).max(80, { error: 'At most 80 letters.' }),
-    place: z.string().trim().max(80, { error: 'At most 80 letters.' }),
+    name: lineSchema(80),
+    place: z.string().trim().max(80),
     day: z.iso.date({ error: 'Choose the first day.' }),
     lastDay: z.iso.date({ error: 'Choose the last day.' }),
   })
@@ -50,13 +50,18 @@ const musterSchema = z
   templateUrl: './muster-list.html',
   styles: `
     form {
-      max-width: 760px;
+      max-width: 1000px;
       margin-top: 18px;
       padding: 18px;
     }
     .sets label {
-      display: block;
-      padding: 4px 0;
+      display: flex;
+      align-items: center;
+      min-height: var(--target);
+      margin: 0;
+    }
+    .sets b {
+      margin-right: 6px;
     }
   `,
   host: { class: 'page' },

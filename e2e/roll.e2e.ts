@@ -1,0 +1,187 @@
+import type { Browser, Page } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import { expectAccessible } from './axe';
+import { AGAIN, expect, stockUp, takeReadings, test } from './fitter';
+
+/** A browser of its own with somebody signed in, who is at a muster. */
+async function elsewhere(
+  browser: Browser,
+  base: string,
+  signIn: readonly [string, string],
+  path: string,
+): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const data = { signIn: signIn[0], passphrase: signIn[1] };
+  await page.request.post(`${base}/api/session`, { data, headers: { origin: base } });
+  await page.goto(base + path);
+  return page;
+}
+
+/** A kit of one jacket for made-up cadets. */
+async function cadetKit(page: Page): Promise<void> {
+  const headers = { origin: new URL(page.url()).origin };
+  const { items } = (await (await page.request.get('/api/charts?search=ranger field', AGAIN)).json()) as {
+    items: { seriesId: string; garment: string }[];
+  };
+  const { seriesId } = items.find(({ garment }) => garment === 'Ranger field jacket')!;
+  const data = { name: 'Cadet day', series: [seriesId], protocols: [], roles: ['Day cadet'], version: 0 };
+  const answer = await page.request.put(`/api/kits/${uuidv7()}`, { data, headers });
+  expect(answer.status()).toBe(200);
+}
+
+async function wearers(page: Page, names: readonly string[]): Promise<void> {
+  const headers = { origin: new URL(page.url()).origin };
+  for (const name of names) {
+    const data = { name, role: 'Day cadet', version: 0 };
+    expect((await page.request.put(`/api/wearers/${uuidv7()}`, { data, headers })).status()).toBe(200);
+  }
+}
+
+const here = (page: Page, list: string) => page.getByRole('button', { name: new RegExp(`^${list}`) });
+
+test('a muster goes from its list to the last wearer, at two stations and on a wall', async ({
+  fitter: page,
+  browser,
+  baseURL,
+}) => {
+  await cadetKit(page);
+  await stockUp(page, 'Ranger field jacket', ['M']);
+  await wearers(page, ['Ada Tern', 'Bo Tern', 'Cy Tern']);
+  await page.goto('/roll');
+  await expect(page.getByText('No musters yet')).toBeVisible();
+  await page.getByRole('button', { name: 'New muster' }).click();
+  await page.getByRole('button', { name: 'Create muster' }).click();
+  await expect(page.getByText('This field is required.')).toBeVisible();
+  await page.getByLabel('Name').fill('Cadets, first day');
+  await page.getByText('Tape and counter').click();
+  await page.getByRole('button', { name: 'Create muster' }).click();
+  await expect(page.getByRole('heading', { name: 'Cadets, first day' })).toBeVisible();
+  const path = new URL(page.url()).pathname;
+  await expectAccessible(page, 'an empty muster');
+
+  // Everybody of the class at once, and one who stands there and is nowhere.
+  await page.keyboard.press('n');
+  await page.getByLabel('Name or role').fill('Day cadet');
+  await page.getByRole('button', { name: 'Add all 3 shown' }).click();
+  await expect(page.getByText('3 wearers added.')).toBeVisible();
+  await page.getByLabel('Name or role').fill('Dee Walkin');
+  await expect(page.getByRole('button', { name: 'Add Dee Walkin' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Dee Walkin added.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(here(page, 'Expected')).toContainText('4');
+  await expectAccessible(page, 'a muster');
+
+  const counter = await elsewhere(browser, baseURL!, ['tiernan', 'slack-water-bell'], path);
+  const wall = await elsewhere(browser, baseURL!, ['corin', 'gravel-bar-heron'], `${path}/board`);
+  await expect(here(counter, 'Expected')).toContainText('4');
+  await expect(wall.getByText('Counter')).toBeVisible();
+
+  // By name, one after the other; each stands on the other's Roll within a second.
+  await page.keyboard.press('f');
+  for (const [at, name] of ['ada', 'bo', 'cy'].entries()) {
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+    await expect(here(counter, 'Here')).toContainText(String(at + 1), { timeout: 1_000 });
+  }
+  await page.keyboard.press('Escape');
+  // One came in by mistake and goes out again.
+  await page.keyboard.press('u');
+  await expect(here(counter, 'Here')).toContainText('2', { timeout: 1_000 });
+
+  const row = (at: Page, name: string) => at.getByRole('listitem', { name, exact: true });
+  await row(page, 'Tape').getByRole('button', { name: 'Work here' }).click();
+  await row(counter, 'Counter').getByRole('button', { name: 'Work here' }).click();
+  await expect(row(counter, 'Tape')).toContainText('Odalys Wren');
+  await expect(page.getByText('Next for Tape')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Prepare, before the tape')).toBeVisible();
+  await expect(wall.getByText('Ada T.')).toBeVisible({ timeout: 1_000 });
+  expect(await wall.locator('main').textContent()).not.toContain('Tern');
+
+  // From the first reading to the next wearer without a name and without the mouse.
+  await page.keyboard.press('Enter');
+  await takeReadings(page, '98', '98', '85', '85');
+  await expect(page.locator('[data-proposed]:visible')).toHaveText('M');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Accepted: M.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Bo Tern' }).first()).toBeVisible();
+  await expect(row(counter, 'Counter')).toContainText('Ada Tern', { timeout: 1_000 });
+
+  // The counter hands over what was decided at the tape.
+  await counter.keyboard.press('Enter');
+  await expect(counter).toHaveURL(/\/bench\/.*fitting/);
+  await expect(counter.getByText(/docket \d+/)).toBeVisible();
+  await counter.keyboard.press('i');
+  await expect(counter.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
+  await counter.keyboard.press('w');
+  await counter.keyboard.press('Enter');
+  await expect(counter.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
+  await counter.keyboard.press('Enter');
+  await expect(counter.getByRole('heading', { name: 'Cadets, first day' })).toBeVisible();
+  await expect(here(counter, 'Done')).toContainText('1');
+  await expect(counter.getByText('1 of 4 done.')).toBeVisible();
+
+  // Whoever leaves the tape half-way is told of where they are, and gone on with.
+  await page.goto(path);
+  await expect(page.getByText('At Tape')).toBeVisible();
+  await page.getByRole('button', { name: 'Not here' }).click();
+  await expect(page.getByText('Next for Tape')).toBeVisible();
+  await here(page, 'Here').click();
+  await page.getByRole('button', { name: 'Left', exact: true }).click();
+  await expect(here(page, 'Left without')).toContainText('1');
+
+  await page.getByRole('button', { name: 'Close muster' }).click();
+  await page.locator('.ant-popover').getByRole('button', { name: 'Close muster' }).click();
+  await expect(page.getByText('This muster is closed.')).toBeVisible();
+  await expect(counter.getByText('This muster is closed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Reopen' }).click();
+  await expect(page.getByRole('button', { name: 'Close muster' })).toBeVisible();
+  for (const one of [counter, wall]) await one.context().close();
+});
+
+test('two stations that call the same wearer: one has them, the other is told', async ({
+  fitter: page,
+  browser,
+  baseURL,
+}) => {
+  await wearers(page, ['Eli Shared']);
+  await page.goto('/roll');
+  await page.getByRole('button', { name: 'New muster' }).click();
+  await page.getByLabel('Name').fill('Both at once');
+  await page.getByText('Hall', { exact: true }).click();
+  await page.getByRole('button', { name: 'Create muster' }).click();
+  await expect(page.getByRole('heading', { name: 'Both at once' })).toBeVisible();
+  const path = new URL(page.url()).pathname;
+  await page.keyboard.press('n');
+  await page.getByLabel('Name or role').fill('Eli Shared');
+  await expect(page.getByRole('button', { name: 'Add', exact: true })).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Eli Shared added.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  const other = await elsewhere(browser, baseURL!, ['tiernan', 'slack-water-bell'], path);
+  for (const [at, station] of [
+    [page, 'Girths 1'],
+    [other, 'Girths 2'],
+  ] as const)
+    await at
+      .getByRole('listitem', { name: station, exact: true })
+      .getByRole('button', { name: 'Work here' })
+      .click();
+  await page.keyboard.press('f');
+  await page.keyboard.type('eli');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(other.getByRole('heading', { name: 'Eli Shared' })).toBeVisible();
+  // Both call before either has heard of the other.
+  await Promise.all([page.keyboard.press('Enter'), other.keyboard.press('Enter')]);
+  await expect(async () => {
+    const at = [page, other].filter((one) => one.url().includes('/bench/'));
+    expect(at.length).toBe(1);
+  }).toPass();
+  const loser = page.url().includes('/bench/') ? other : page;
+  await expect(loser.getByRole('alert').first()).toContainText(/Eli Shared is at Girths/);
+  await other.context().close();
+});
