@@ -3,6 +3,7 @@ import { Harness } from '../testing/harness';
 import { listCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
 import { listDockets, listOpenDockets } from '../dockets/store';
+import { listMusters } from '../musters/store';
 import { listWearers } from '../wearers/store';
 import { loadDemo } from './load-demo';
 
@@ -33,6 +34,12 @@ describe('loadDemo', () => {
       );
       const flags = new Set((await listExceptions(app.database)).map(({ verdict }) => verdict.verdict));
       expect([...flags].sort()).toEqual(['between', 'beyond', 'not-made', 'split']);
+      // A muster for today, begun, with people to come; the dockets of those who are here are the season's.
+      const [muster] = (await listMusters(app.database, ALL)).items;
+      expect(muster!.people).toBeGreaterThan(40);
+      expect(muster!.here).toBeGreaterThan(5);
+      expect(muster!.gone).toBeGreaterThan(5);
+      expect(muster!.people - muster!.here - muster!.gone).toBeGreaterThan(10);
       expect(await loadDemo(app.database, FOLDER)).toBeFalse();
     } finally {
       await app.stop();

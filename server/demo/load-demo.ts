@@ -10,6 +10,7 @@ import { addPerson } from '../people/service';
 import { findAccount, hasAccounts } from '../accounts/store';
 import { findSettings, saveSettings } from '../settings/store';
 import { saveWearer } from '../wearers/store';
+import { loadMuster } from './load-muster';
 import { loadSeason } from './load-season';
 import { loadAfterSeason, loadStores } from './load-stores';
 
@@ -63,6 +64,10 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
     const pieces = await loadStores(transaction, folder, ids, keeper);
     await loadSeason(transaction, folder, ids, keeper, pieces);
     await loadAfterSeason(transaction, folder, ids, keeper);
+    await loadMuster(
+      transaction,
+      demo.fitters.map(({ signIn }) => signIn),
+    );
   });
   return true;
 }

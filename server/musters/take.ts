@@ -58,22 +58,34 @@ function take(database: Database, standings: Standings, act: MusterAct): Promise
     .transaction(async (transaction): Promise<Taken> => {
       const there = await lockMuster(transaction, act.musterId);
       const before = there ? await standings.read(transaction, act.musterId) : undefined;
-      const unknown = await refuseUnknown(transaction, act);
-      if (unknown !== null) return { refusal: unknown };
-      const library = await libraryFor(transaction, before, act);
-      const applied = MUSTER_ACTS.apply(before?.muster ?? null, act, library);
-      // What was opened on the way goes with it: a transaction that comes to nothing leaves nothing.
-      if (!applied.ok) throw new Refused(applied.problem);
-      const { state } = applied.value;
-      if (before === undefined) await addMuster(transaction, state);
-      const kept = await addAct(transaction, applied.value.act);
-      if (before !== undefined) await keepMuster(transaction, state);
-      return { kept, repeated: false, standing: { muster: state, place: kept.place } };
+      return { ...(await keepOn(transaction, before, act)), repeated: false };
     }, AS_IT_STANDS)
     .catch((error: unknown): Taken => {
       if (error instanceof Refused) return { refusal: error.refusal };
       throw error;
     });
+}
+
+/**
+ * Does an act on a muster as it stands, and keeps it.
+ *
+ * @param transaction comes to nothing where the act is refused, so that what was opened on the way goes with it
+ */
+export async function keepOn(
+  transaction: Database,
+  before: Standing | undefined,
+  act: MusterAct,
+): Promise<{ readonly kept: KeptMusterAct; readonly standing: Standing }> {
+  const unknown = await refuseUnknown(transaction, act);
+  if (unknown !== null) throw new Refused(unknown);
+  const library = await libraryFor(transaction, before, act);
+  const applied = MUSTER_ACTS.apply(before?.muster ?? null, act, library);
+  if (!applied.ok) throw new Refused(applied.problem);
+  const { state } = applied.value;
+  if (before === undefined) await addMuster(transaction, state);
+  const kept = await addAct(transaction, applied.value.act);
+  if (before !== undefined) await keepMuster(transaction, state);
+  return { kept, standing: { muster: state, place: kept.place } };
 }
 
 /** Why the transaction comes to nothing. */
