@@ -35,6 +35,7 @@ describe('every file of a folder stands in its list', () => {
   const SHARED = ['act.ts', 'sizes.ts'];
   for (const [folder, list] of [
     ['core/docket/acts', 'core/docket/acts/index.ts'],
+    ['core/muster/acts', 'core/muster/acts/index.ts'],
     ['core/garment/kinds', 'core/garment/kinds/index.ts'],
     ['core/fit/drawing/kinds', 'core/fit/drawing/looks.ts'],
   ] as const)

@@ -89,9 +89,10 @@ try {
   await page.getByRole('heading', { name: 'Seated' }).waitFor();
   await page.keyboard.press('Enter');
   await page.getByRole('heading', { name: 'Front, seated' }).waitFor();
-  await page.goto(`${base}/bench/protocols`);
-  await page.getByRole('button', { name: 'Concealable vest, method b' }).click();
-  await shoot('protocols');
+  await page.goto(`${base}/roll`);
+  await page.getByRole('link', { name: /Winter issue/ }).click();
+  await page.getByRole('list', { name: 'Stations' }).waitFor();
+  await shoot('roll');
   await page.goto(`${base}/charts`);
   const chart = async (name) => {
     await page.getByLabel('Find a chart').fill(name);
