@@ -6,6 +6,7 @@ import * as fitDrawing from '@neat-measure/core/fit-drawing';
 import * as names from '@neat-measure/core/iso8559-names';
 import * as muster from '@neat-measure/core/muster';
 import * as partCoverage from '@neat-measure/core/part-coverage';
+import * as peopleTable from '@neat-measure/core/people-table';
 import * as reference from '@neat-measure/core/reference';
 import * as sheets from '@neat-measure/core/sheets';
 import * as stock from '@neat-measure/core/stock';
@@ -25,6 +26,7 @@ const core = {
   ...names,
   ...muster,
   ...partCoverage,
+  ...peopleTable,
   ...reference,
   ...sheets,
   ...stock,

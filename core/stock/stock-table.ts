@@ -1,4 +1,10 @@
 import Papa from 'papaparse';
+import {
+  columnRoles,
+  roleByWords,
+  type RoledColumn,
+  type RoleWords,
+} from '../chart/imported/words/column-roles';
 import { plainWords } from '../chart/imported/words/vocabulary';
 import type { Grid } from '../chart/imported/layout/grid';
 import { OPEN_COMPARTMENTS, type OpenCompartment } from './movement';
@@ -11,7 +17,7 @@ export { sayStockAsk, sayStockFault, STOCK_ROLE_WORDS, STOCK_ROLES, type StockRo
 // A door of its own: reading tables takes packages that nobody else of the stores needs.
 
 /** Words of headings; one that could be several is asked about. */
-const WORDS: Readonly<Record<Exclude<StockRole, 'left-out'>, readonly string[]>> = {
+const WORDS: RoleWords<StockRole> = {
   garment: ['garment', 'item', 'article', 'product', 'style', 'description', 'artikel', 'article name'],
   maker: ['maker', 'brand', 'manufacturer', 'supplier', 'hersteller', 'marque'],
   size: ['size', 'label', 'größe', 'groesse', 'grosse', 'taille', 'talla'],
@@ -86,12 +92,7 @@ export interface StockKnown {
 
 /** A table of stock as far as it is understood. */
 export interface StockPlan {
-  readonly columns: readonly {
-    readonly heading: string;
-    readonly role: StockRole | null;
-    /** Whether its role is the one it was said to have the last time. */
-    readonly remembered: boolean;
-  }[];
+  readonly columns: readonly RoledColumn<StockRole>[];
   /** What is to be said before anything of it is taken. */
   readonly asks: readonly string[];
   readonly rows: readonly StockRow[];
@@ -113,12 +114,7 @@ export function tableAsCsv(rows: readonly (readonly string[])[]): string {
  * @example roleOfHeading('Qty') // 'count'
  */
 export function roleOfHeading(heading: string): StockRole | null {
-  const words = plainWords(heading);
-  if (words === '') return 'left-out';
-  const found = (Object.keys(WORDS) as (keyof typeof WORDS)[]).filter((role) =>
-    WORDS[role].some((one) => plainWords(one) === words),
-  );
-  return found.length === 1 ? found[0]! : null;
+  return roleByWords<StockRole>(heading, WORDS);
 }
 
 const same = (one: string, other: string) => plainWords(one) === plainWords(other);
@@ -135,14 +131,8 @@ export function planStock(
   said: ReadonlyMap<number, StockRole>,
   known: StockKnown,
 ): StockPlan {
-  const [head, ...body] = rows;
-  const width = Math.max(0, ...rows.map(({ cells }) => cells.length));
-  const columns = Array.from({ length: width }, (_, at) => {
-    const heading = head?.cells[at] ?? '';
-    const own = said.get(at) ?? roleOfHeading(heading);
-    const before = own === null ? (known.remembered.get(plainWords(heading)) ?? null) : null;
-    return { heading, role: own ?? before, remembered: before !== null };
-  });
+  const body = rows.slice(1);
+  const columns = columnRoles<StockRole>({ rows }, said, known.remembered, WORDS);
   const placeOfRole = (role: StockRole) => columns.findIndex((column) => column.role === role);
   const asks = [
     ...columns.flatMap(({ heading, role }) =>

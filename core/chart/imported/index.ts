@@ -12,6 +12,7 @@ export * from './layout/outline';
 export * from './words/meaning';
 export * from './words/guess-heading';
 export { plainWords } from './words/vocabulary';
+export * from './words/column-roles';
 export * from './words/size-words';
 export * from './words/unit-evidence';
 export * from './cells/maker-cell';
