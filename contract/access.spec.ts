@@ -5,7 +5,7 @@ describe('roles', () => {
 
   it('each grant what they are for: a clerk hands over and keeps the stock, and takes no tape', () => {
     const clerk = all.filter((one) => grants('stores-clerk', one));
-    expect(clerk.sort()).toEqual(['hand-over', 'keep-stock', 'look']);
+    expect(clerk.sort()).toEqual(['hand-over', 'keep-stock', 'look', 'work-muster']);
     expect(all.filter((one) => grants('viewer', one))).toEqual(['look']);
     expect(all.every((one) => grants('administrator', one))).toBeTrue();
     expect(worksOnDockets('viewer')).toBeFalse();
@@ -24,9 +24,9 @@ describe('roles', () => {
 
   it('leave no capability that opens nothing', () => {
     const asked = new Set(ACCESS.map(({ access }) => access as string));
-    // What is done on dockets is asked for act by act.
+    // What is done on dockets and musters is asked for act by act.
     for (const one of all)
-      expect(asked.has(one) || one === 'decide')
+      expect(asked.has(one) || one === 'decide' || one === 'work-muster')
         .withContext(one)
         .toBeTrue();
   });

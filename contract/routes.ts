@@ -103,6 +103,16 @@ export function musterStreamPath(id: string): string {
   return `${ROUTES.musters}/${id}/stream`;
 }
 
+/** POST: who the rows of a list are, of the wearers there are. Nothing is saved. */
+export function musterMatchPath(id: string): string {
+  return `${ROUTES.musters}/${id}/matches`;
+}
+
+/** PUT: a list of wearers onto a muster. */
+export function musterImportPath(id: string): string {
+  return `${ROUTES.musters}/${id}/people`;
+}
+
 /** GET, with `ids`: who some wearers of a muster are. */
 export function musterWearersPath(id: string): string {
   return `${ROUTES.musters}/${id}/wearers`;

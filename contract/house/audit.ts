@@ -21,6 +21,7 @@ export const AUDIT_KINDS = [
   'tape-paired',
   'tape-unpaired',
   'wearer-kept',
+  'wearers-imported',
   'wearer-looked-at',
   'wearer-exported',
   'wearer-erased',
@@ -47,7 +48,19 @@ export const auditEntrySchema = z.object({
   by: fitterSchema.nullable(),
   kind: z.enum(AUDIT_KINDS),
   aboutKind: z
-    .enum(['person', 'wearer', 'docket', 'chart', 'protocol', 'kit', 'tape', 'link', 'settings', 'stores'])
+    .enum([
+      'person',
+      'wearer',
+      'docket',
+      'chart',
+      'protocol',
+      'kit',
+      'tape',
+      'link',
+      'settings',
+      'stores',
+      'muster',
+    ])
     .nullable(),
   about: z.string().nullable(),
   wearerId: idSchema.nullable(),

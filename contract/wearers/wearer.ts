@@ -11,11 +11,14 @@ import { pageSchema } from '../lists';
 import { idSchema, instantSchema, lengthSchema, lineSchema, versionSchema } from '../shared';
 
 /** A year and a month, as `2009-04`; `null` where nobody asked. */
-const bornSchema = z
+export const bornSchema = z
   .string()
   .regex(/^(19|20)\d\d-(0[1-9]|1[0-2])$/, { error: 'Enter year and month, such as 2009-04.' })
   .nullable()
   .default(null);
+
+/** The house's own number of a wearer; `null` where it has none. */
+export const numberSchema = z.string().trim().min(1).max(40).nullable().default(null);
 
 /** Adding or editing a wearer; `version` is that of the record edited, 0 for a new one. */
 export const wearerSaveSchema = z.object({
@@ -24,6 +27,7 @@ export const wearerSaveSchema = z.object({
   role: z.string().trim().max(80),
   /** Year and month of birth, where the house is told it: those who grow are measured again sooner. */
   born: bornSchema,
+  number: numberSchema,
   version: versionSchema,
 });
 export type WearerSave = z.infer<typeof wearerSaveSchema>;
@@ -34,6 +38,7 @@ export const wearerSchema = z.object({
   name: z.string(),
   role: z.string(),
   born: bornSchema,
+  number: numberSchema,
   version: versionSchema,
   updatedAt: instantSchema,
 });

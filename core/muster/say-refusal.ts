@@ -28,13 +28,13 @@ export function sayMusterRefusal(refusal: MusterRefusal, { wearer }: Pick<Muster
     case 'station-closed':
       return `${refusal.station} is closed. Choose another station, or ask a lead fitter to open it.`;
     case 'station-busy':
-      return `${wearer(refusal.wearerId)} is still at ${refusal.station}. Finish with them first.`;
+      return `${wearer(refusal.wearerId)} is still at ${refusal.station}. Finish with that wearer first.`;
     case 'not-on-muster':
-      return 'This wearer is not on the list of this muster. Add them first.';
+      return 'This wearer is not on the list of this muster. Add the wearer first.';
     case 'no-such-wearer-here':
       return 'One of these wearers is not known here. Reload the page and choose the wearers again.';
     case 'docket-of-another':
-      return `The docket for ${wearer(refusal.wearerId)} belongs to another wearer. Reload the page and add them again.`;
+      return `The docket for ${wearer(refusal.wearerId)} belongs to another wearer. Reload the page and add the wearer again.`;
     case 'act-id-taken':
       return 'Something else was saved under this id. Reload the page and do it again.';
     case 'on-muster-already':
@@ -44,13 +44,13 @@ export function sayMusterRefusal(refusal: MusterRefusal, { wearer }: Pick<Muster
     case 'here-already':
       return `${wearer(refusal.wearerId)} is checked in already.`;
     case 'called-elsewhere':
-      return `${wearer(refusal.wearerId)} is at ${refusal.station} now. Call somebody else.`;
+      return `${wearer(refusal.wearerId)} is at ${refusal.station} now. Call another wearer.`;
     case 'gone-already':
-      return `${wearer(refusal.wearerId)} has left. Check them in again first.`;
+      return `${wearer(refusal.wearerId)} has left. Check this wearer in again first.`;
     case 'not-at-station':
-      return `${wearer(refusal.wearerId)} is no longer at ${refusal.station}. Somebody else has moved them on.`;
+      return `${wearer(refusal.wearerId)} is no longer at ${refusal.station}. Another fitter has moved this wearer on.`;
     case 'come-already':
-      return `${wearer(refusal.wearerId)} has been checked in and cannot be removed. Note that they left instead.`;
+      return `${wearer(refusal.wearerId)} has been checked in and cannot be removed. Note that this wearer left instead.`;
     case 'went-on-meanwhile':
       return `Something else was done about ${wearer(refusal.wearerId)} since, so this cannot be undone.`;
     case 'days-backward':

@@ -52,7 +52,7 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
     await saveSettings(transaction, { ...(await findSettings(transaction)), name: demo.house });
     const keeper = (await findAccount(transaction, demo.fitters[0]!.signIn))!;
     for (const { id, ...wearer } of demo.wearers)
-      await saveWearer(transaction, id, { ...wearer, version: 0 });
+      await saveWearer(transaction, id, { ...wearer, number: null, version: 0 });
     for (const { id, file } of demo.charts) {
       const sheet = importChartJson(await readFile(join(folder, 'charts', file)));
       if (!sheet.ok) throw new Error(`demo chart ${file} has faults: ${JSON.stringify(sheet.problem)}`);

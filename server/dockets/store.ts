@@ -34,6 +34,7 @@ interface DocketRow {
   readonly wearer_name: string;
   readonly wearer_role: string;
   readonly wearer_born: string | null;
+  readonly wearer_number: string | null;
   readonly wearer_version: number;
   readonly wearer_updated_at: Date;
 }
@@ -50,6 +51,7 @@ export async function findDocket(database: Database, id: string): Promise<Docket
         name: row.wearer_name,
         role: row.wearer_role,
         born: row.wearer_born,
+        number: row.wearer_number,
         version: row.wearer_version,
         updatedAt: row.wearer_updated_at.toISOString(),
       },
@@ -192,6 +194,7 @@ function docketRows(database: Database) {
       wearer_name: 'wearers.name',
       wearer_role: 'wearers.role',
       wearer_born: 'wearers.born',
+      wearer_number: 'wearers.number',
       wearer_version: 'wearers.version',
       wearer_updated_at: 'wearers.updated_at',
     });

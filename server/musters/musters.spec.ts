@@ -173,7 +173,7 @@ describe('musters', () => {
     });
     expect([code, detail]).toEqual([
       'station-busy',
-      'Ibrahima Lund is still at Tape. Finish with them first.',
+      'Ibrahima Lund is still at Tape. Finish with that wearer first.',
     ]);
     // What was refused has left no docket behind.
     expect(problem(await app.get(pathOf(ROUTES.dockets, wearers[1]!.docketId)))).toEqual([404, 'not-found']);

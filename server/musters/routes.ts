@@ -1,9 +1,13 @@
 import {
   listQuerySchema,
+  musterImportPath,
+  musterMatchPath,
   musterStreamPath,
   musterStreamQuerySchema,
   musterWearersPath,
   musterWearersQuerySchema,
+  peopleImportSchema,
+  peopleMatchSchema,
   ROUTES,
   type KeptAnyAct,
   type MusterView,
@@ -13,8 +17,9 @@ import type { Database } from '../database/database';
 import { actsBehind } from '../dockets/act-store';
 import type { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
-import { readId, readQuery, type Lasts } from '../http/request';
+import { fitterOf, readBody, readId, readQuery, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
+import { importPeople, matchPeople } from './import-people';
 import type { Standings } from './standing';
 import { listMusters, wearersOf } from './store';
 
@@ -41,6 +46,17 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
       const ids = standing.muster.people.map(({ wearerId }) => wearerId);
       const view: MusterView = { ...asSent(standing), wearers: await wearersOf(database, ids) };
       response.json(view);
+    })
+    .post(musterMatchPath(':id'), async (request, response) => {
+      const { rows } = readBody(peopleMatchSchema, request);
+      response.json(await matchPeople(database, standings, readId(request), rows));
+    })
+    .put(musterImportPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const wanted = readBody(peopleImportSchema, request);
+      const { came, kept } = await importPeople(database, standings, fitterOf(response), id, wanted);
+      if (kept !== null) lookout.tell(id, kept);
+      response.json(came);
     })
     .get(musterStreamPath(':id'), async (request, response) => {
       const subject = readId(request);

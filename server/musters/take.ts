@@ -89,7 +89,7 @@ export async function keepOn(
 }
 
 /** Why the transaction comes to nothing. */
-class Refused extends Error {
+export class Refused extends Error {
   constructor(readonly refusal: MusterRefusal) {
     super(refusal.code);
   }
@@ -147,7 +147,10 @@ function unfound(act: MusterAct): MusterAct {
 }
 
 /** A refusal in words, with the name of whom it is about. */
-async function said(database: Database, refusal: MusterRefusal): Promise<{ code: string; detail: string }> {
+export async function said(
+  database: Database,
+  refusal: MusterRefusal,
+): Promise<{ code: string; detail: string }> {
   const about = 'wearerId' in refusal ? await wearersOf(database, [refusal.wearerId]) : [];
   const detail = sayMusterRefusal(refusal, { wearer: () => about[0]?.name ?? 'This wearer' });
   return { code: refusal.code, detail };

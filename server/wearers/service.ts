@@ -22,8 +22,16 @@ export function keepWearer(
         about: { kind: 'wearer', id },
         wearerId: id,
         detail: {
-          before: before === undefined ? null : { name: before.name, role: before.role, born: before.born },
-          after: { name: save.name, role: save.role, born: save.born },
+          before:
+            before === undefined
+              ? null
+              : {
+                  name: before.name,
+                  role: before.role,
+                  born: before.born,
+                  number: before.number,
+                },
+          after: { name: save.name, role: save.role, born: save.born, number: save.number },
         },
       });
     return saved;

@@ -18,13 +18,15 @@ interface WearerRow {
   readonly name: string;
   readonly role: string;
   readonly born: string | null;
+  readonly number: string | null;
   readonly version: number;
   readonly updated_at: Date;
 }
 
 /** A part of the wearers that match a search, by name. */
 export async function listWearers(database: Database, { search, from }: ListQuery): Promise<Page<Wearer>> {
-  const matching = () => withWords(database<WearerRow>('wearers'), wordsOf(search), ['name', 'role']);
+  const matching = () =>
+    withWords(database<WearerRow>('wearers'), wordsOf(search), ['name', 'role', 'number']);
   const counted = await matching().count<{ n: number }[]>({ n: '*' });
   const rows = await matching().orderBy(['name', 'id']).offset(from).limit(PAGE);
   return { items: (rows as WearerRow[]).map(toWearer), total: Number(counted[0]!.n) };
@@ -40,14 +42,14 @@ export async function findWearer(database: Database, id: string): Promise<Wearer
 export function saveWearer(
   database: Database,
   id: string,
-  { name, role, born, version }: WearerSave,
+  { name, role, born, number, version }: WearerSave,
 ): Promise<SavedVersion> {
   return saveVersioned(database, {
     table: 'wearers',
     id,
     version,
-    columns: { name, role, born, updated_at: new Date() },
-    compared: ['name', 'role', 'born'],
+    columns: { name, role, born, number, updated_at: new Date() },
+    compared: ['name', 'role', 'born', 'number'],
   });
 }
 

@@ -30,8 +30,8 @@ export class WearerService {
   }
 
   /** Changes what is known of somebody, unless they were changed meanwhile. */
-  save({ id, name, role, born, version }: Wearer): Observable<Wearer> {
-    return this.api.put(pathOf(ROUTES.wearers, id), { name, role, born, version }, wearerSchema);
+  save({ id, name, role, born, number, version }: Wearer): Observable<Wearer> {
+    return this.api.put(pathOf(ROUTES.wearers, id), { name, role, born, number, version }, wearerSchema);
   }
 
   /** What somebody's measurements were over time. */

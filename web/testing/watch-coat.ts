@@ -56,7 +56,15 @@ export function benchFor(chart: Chart, more: readonly Doing[] = [], changes: Par
   return {
     id,
     number: 12,
-    wearer: { id: wearerId, name: 'Maren Okonjo', role: 'Ranger', born: null, version: 1, updatedAt: AT },
+    wearer: {
+      id: wearerId,
+      name: 'Maren Okonjo',
+      role: 'Ranger',
+      born: null,
+      number: null,
+      version: 1,
+      updatedAt: AT,
+    },
     charts: [chart],
     protocols: [],
     habits: UNSETTLED,

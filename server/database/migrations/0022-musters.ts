@@ -32,6 +32,11 @@ export async function up(database: Knex): Promise<void> {
        modify column docket_id ${ID} null,
        add column if not exists muster_id ${ID} null`,
   );
+  await database.raw(
+    `alter table wearers
+       add column if not exists number varchar(40) null comment 'the house’s own',
+       add index if not exists by_number (number)`,
+  );
   await database.raw(`create or replace trigger acts_are_noted after insert on acts for each row
     insert into acts_noted (act_id, docket_id, muster_id, by_id, sha256)
     values (new.id, new.docket_id, new.muster_id, new.fitter_id, sha2(new.body, 256))`);

@@ -18,6 +18,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'tape-paired': 'paired a tape',
   'tape-unpaired': 'unpaired a tape',
   'wearer-kept': 'saved a wearer',
+  'wearers-imported': 'imported wearers',
   'wearer-looked-at': 'viewed a docket',
   'wearer-exported': 'exported a wearer’s data',
   'wearer-erased': 'erased a wearer',

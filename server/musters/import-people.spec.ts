@@ -1,0 +1,149 @@
+import {
+  musterImportPath,
+  musterMatchPath,
+  musterViewSchema,
+  pathOf,
+  peopleImportedSchema,
+  peopleMatchedSchema,
+  ROUTES,
+  wearersSchema,
+  type PeopleImport,
+  type PeopleRow,
+} from '@neat-measure/contract';
+import { v7 as uuidv7 } from 'uuid';
+import { Harness, PASSPHRASE } from '../testing/harness';
+import { problem, Records } from '../testing/records';
+
+describe('importing a list to a muster', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+  afterEach(() => app.signIn());
+
+  const muster = async () => {
+    const id = uuidv7();
+    await app.musters(id, {
+      ...{ kind: 'muster-opened', name: 'Intake', place: '', unit: 'cm' },
+      ...{ day: '2026-12-01', lastDay: '2026-12-01' },
+    });
+    return id;
+  };
+  const row = (line: number, name: string, more: Partial<PeopleRow> = {}): PeopleRow => ({
+    ...{ line, name, role: '', born: null, number: null },
+    ...more,
+  });
+  const wearer = (name: string, more: object = {}) =>
+    records.save(ROUTES.wearers, { name, role: 'Cadet', version: 0, ...more });
+  const match = async (id: string, rows: readonly PeopleRow[]) =>
+    peopleMatchedSchema.parse((await app.send('POST', musterMatchPath(id), { rows })).body);
+  const wanted = (rows: readonly (PeopleRow & { wearerId?: string })[], more: object = {}): PeopleImport => ({
+    ...{ actId: uuidv7(), at: new Date().toISOString(), kitId: null, changes: true },
+    rows: rows.map((one) => ({
+      ...one,
+      wearerId: one.wearerId ?? uuidv7(),
+      docketId: uuidv7(),
+      isNew: one.wearerId === undefined,
+    })),
+    ...more,
+  });
+  const view = async (id: string) => musterViewSchema.parse((await app.get(pathOf(ROUTES.musters, id))).body);
+  const found = async (name: string) =>
+    wearersSchema.parse((await app.get(`${ROUTES.wearers}?search=${encodeURIComponent(name)}`)).body).items;
+
+  it('finds who is known: by number, by name in either order, and by what tells two apart', async () => {
+    const id = await muster();
+    const [ada, bo] = [await wearer('Åda Tern', { number: 'C-1' }), await wearer('Bo van Tern')];
+    const twins = [
+      await wearer('Cy Plover', { born: '2009-04' }),
+      await wearer('Cy Plover', { born: '2010-05' }),
+    ];
+    const rows = [
+      row(2, 'Ada Other', { number: 'C-1' }),
+      row(3, 'tern van bo', { role: 'Ranger', born: '2009-04' }),
+      row(4, 'van Tern Bo'),
+      row(5, 'Cy Plover'),
+      row(6, 'Cy Plover', { born: '2010-05' }),
+      row(7, 'Ada Tern', { number: 'C-9' }),
+      row(8, 'Dee Unknown'),
+    ];
+    const matched = await match(id, rows);
+    expect(matched.map(({ known }) => known.map((one) => one.id).sort())).toEqual([
+      [ada],
+      [bo],
+      [bo],
+      [...twins].sort(),
+      [twins[1]!],
+      [],
+      [],
+    ]);
+    expect(matched.map(({ changes }) => changes)).toEqual([['name'], ['role', 'born'], [], [], [], [], []]);
+    await app.musters(id, { kind: 'people-added', people: [{ wearerId: bo, docketId: uuidv7() }] });
+    expect((await match(id, rows))[2]!.onMuster).toBeTrue();
+  });
+
+  it('adds who is new, changes who is known where that is wanted, and puts all on by one act', async () => {
+    const id = await muster();
+    const known = await wearer('Eli Heron', { role: 'Cadet' });
+    const rows = [
+      row(2, 'Fay Heron', { role: 'Cadet', number: `F-${id}`, born: '2009-04' }),
+      { ...row(3, 'Eli Heron', { role: 'Ranger', number: `E-${id}` }), wearerId: known },
+    ];
+    const sent = wanted(rows);
+    const came = peopleImportedSchema.parse((await app.put(musterImportPath(id), sent)).body);
+    expect(came).toEqual({ added: 1, changed: 1, onMuster: 2 });
+    expect((await found(`F-${id}`))[0]).toEqual(
+      jasmine.objectContaining({ name: 'Fay Heron', role: 'Cadet', born: '2009-04' }),
+    );
+    expect((await found(`E-${id}`))[0]).toEqual(jasmine.objectContaining({ role: 'Ranger', version: 2 }));
+    expect((await view(id)).muster.people.map(({ wearerId }) => wearerId)).toEqual(
+      sent.rows.map(({ wearerId }) => wearerId),
+    );
+    // Its answer was lost: sent again it changes nothing.
+    expect((await app.put(musterImportPath(id), sent)).status).toBe(200);
+    expect((await view(id)).muster.people.length).toBe(2);
+    expect((await found(`F-${id}`)).length).toBe(1);
+    // Without being asked to it changes nobody.
+    const other = await muster();
+    const again = wanted([{ ...row(2, 'Eli Heron', { role: 'Visitor' }), wearerId: known }], {
+      changes: false,
+    });
+    expect((await app.put(musterImportPath(other), again)).body.changed).toBe(0);
+    expect((await found(`E-${id}`))[0]!.role).toBe('Ranger');
+  });
+
+  it('is all or nothing', async () => {
+    const id = await muster();
+    const known = await wearer('Gil Crane');
+    await app.musters(id, { kind: 'people-added', people: [{ wearerId: known, docketId: uuidv7() }] });
+    const name = `Hal ${id}`;
+    const sent = wanted([row(2, name), { ...row(3, 'Gil Crane'), wearerId: known }]);
+    const answer = await app.put(musterImportPath(id), sent);
+    expect(problem(answer)).toEqual([400, 'invalid']);
+    expect(answer.body.detail).toBe('Gil Crane is on the list of this muster already.');
+    expect(await found(name)).toEqual([]);
+    const stranger = wanted([{ ...row(2, 'Nobody'), wearerId: uuidv7() }]);
+    expect(problem(await app.put(musterImportPath(id), stranger))).toEqual([400, 'invalid']);
+    expect(problem(await app.put(musterImportPath(uuidv7()), wanted([row(2, 'X')])))).toEqual([
+      404,
+      'not-found',
+    ]);
+    const taken = {
+      ...wanted([row(2, 'X')]),
+      actId: (await app.database('acts').first<{ id: string }>('id')).id,
+    };
+    expect(problem(await app.put(musterImportPath(id), taken))).toEqual([400, 'invalid']);
+  });
+
+  it('takes five thousand at once, and is a lead’s', async () => {
+    const id = await muster();
+    const rows = Array.from({ length: 5_000 }, (_, at) => row(at + 2, `Wearer ${at} ${id}`));
+    expect((await match(id, rows)).every(({ known }) => known.length === 0)).toBeTrue();
+    const came = await app.put(musterImportPath(id), wanted(rows));
+    expect(came.body).toEqual({ added: 5_000, changed: 0, onMuster: 5_000 });
+    expect((await view(id)).wearers.length).toBe(5_000);
+    await app.person('fitter', 'importer');
+    await app.signIn(PASSPHRASE, 'importer');
+    expect(problem(await app.put(musterImportPath(id), wanted([row(2, 'X')])))).toEqual([403, 'not-allowed']);
+  });
+});

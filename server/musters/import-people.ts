@@ -1,0 +1,198 @@
+import type {
+  ChangedField,
+  PeopleImport,
+  PeopleImported,
+  PeopleMatched,
+  PeopleRow,
+} from '@neat-measure/contract';
+import type { MusterAct } from '@neat-measure/core';
+import { sameName } from '@neat-measure/core/people-table';
+import { note } from '../audit/store';
+import type { Database } from '../database/database';
+import { AS_IT_STANDS } from '../database/all-or-nothing';
+import { tryAgain } from '../database/trouble';
+import { findAct } from '../dockets/act-store';
+import type { KeptMusterAct } from '@neat-measure/contract';
+import { isMusterAct } from '@neat-measure/core';
+import { notFound, ProblemError } from '../http/problem-error';
+import type { Standings } from './standing';
+import { lockMuster } from './store';
+import { keepOn, Refused, said } from './take';
+
+/** So many rows go into one question, or one statement. */
+const AT_ONCE = 1_000;
+
+interface KnownWearer {
+  readonly id: string;
+  readonly name: string;
+  readonly role: string;
+  readonly born: string | null;
+  readonly number: string | null;
+}
+
+/**
+ * Who the rows of a list are, of the wearers there are: by the house's number first, which is theirs alone, else by name in
+ * either order of its words, as accents and case are written here or there. One who has another number, or was born in
+ * another month, is somebody else.
+ */
+export async function matchPeople(
+  database: Database,
+  standings: Standings,
+  musterId: string,
+  rows: readonly PeopleRow[],
+): Promise<PeopleMatched> {
+  const standing = await standings.read(database, musterId);
+  if (standing === undefined) throw notFound('muster');
+  const on = new Set(standing.muster.people.map(({ wearerId }) => wearerId));
+  const numbers = rows.flatMap(({ number }) => number ?? []);
+  const [byNumber, byName] = await Promise.all([
+    wearersWhere(database, 'number', numbers),
+    wearersWhere(database, 'name', [...new Set(rows.flatMap(({ name }) => ordersOf(name)))]),
+  ]);
+  const numbered = new Map(byNumber.map((one) => [one.number!, one]));
+  const named = new Map<string, KnownWearer[]>();
+  for (const one of byName) named.set(sameName(one.name), [...(named.get(sameName(one.name)) ?? []), one]);
+  return rows.map((row) => {
+    const owner = row.number === null ? undefined : numbered.get(row.number);
+    const alike = (named.get(sameName(row.name)) ?? []).filter((one) => mayBe(row, one));
+    const known = owner === undefined ? alike : [owner];
+    const [only] = known;
+    const one = known.length === 1 ? only! : null;
+    return {
+      line: row.line,
+      known: known.slice(0, 5),
+      changes: one === null ? [] : changesOf(row, one),
+      onMuster: one !== null && on.has(one.id),
+    };
+  });
+}
+
+async function wearersWhere(
+  database: Database,
+  column: 'name' | 'number',
+  values: readonly string[],
+): Promise<KnownWearer[]> {
+  const found: KnownWearer[] = [];
+  for (let from = 0; from < values.length; from += AT_ONCE)
+    found.push(
+      ...(await database('wearers')
+        .whereIn(column, values.slice(from, from + AT_ONCE))
+        .select<KnownWearer[]>('id', 'name', 'role', 'born', 'number')),
+    );
+  return found;
+}
+
+/** A name as it stands, and with its last word first and its first word last: lists write both. */
+function ordersOf(name: string): string[] {
+  const words = name.split(' ');
+  if (words.length < 2) return [name];
+  return [name, [...words.slice(1), words[0]!].join(' '), [words.at(-1)!, ...words.slice(0, -1)].join(' ')];
+}
+
+function mayBe(row: PeopleRow, { born, number }: KnownWearer): boolean {
+  const differ = (one: string | null, other: string | null) =>
+    one !== null && other !== null && one !== other;
+  return !differ(row.number, number) && !differ(row.born, born);
+}
+
+/** What a row says otherwise than it stands; what it does not say stays. */
+function changesOf(row: PeopleRow, known: KnownWearer): ChangedField[] {
+  const fields: ChangedField[] = [];
+  if (sameName(row.name) !== sameName(known.name)) fields.push('name');
+  if (row.role !== '' && row.role !== known.role) fields.push('role');
+  if (row.born !== null && row.born !== known.born) fields.push('born');
+  if (row.number !== null && row.number !== known.number) fields.push('number');
+  return fields;
+}
+
+/**
+ * Puts a list on a muster: who is new is added to the wearers, known ones are changed where that is wanted, and all of
+ * them come onto the muster by one act. All of it or nothing; sent again it changes nothing.
+ *
+ * @returns what it came to, and the act to be told of; no act where it was done before
+ */
+export async function importPeople(
+  database: Database,
+  standings: Standings,
+  by: { readonly id: string; readonly name: string },
+  musterId: string,
+  { actId, at, kitId, changes, rows }: PeopleImport,
+): Promise<{ readonly came: PeopleImported; readonly kept: KeptMusterAct | null }> {
+  const came = { added: rows.filter(({ isNew }) => isNew).length, changed: 0, onMuster: rows.length };
+  return tryAgain(async () => {
+    const before = await findAct(database, actId);
+    if (before !== undefined) {
+      if (isMusterAct(before.act) && before.act.musterId === musterId) return { came, kept: null };
+      throw new ProblemError(
+        'invalid',
+        'Something else was saved under this id. Reload the page and import again.',
+      );
+    }
+    try {
+      return await database.transaction(async (transaction) => {
+        if (!(await lockMuster(transaction, musterId))) throw notFound('muster');
+        await addWearers(transaction, rows);
+        const changed = changes ? await changeWearers(transaction, rows) : 0;
+        const act: MusterAct = {
+          ...{ id: actId, musterId, at: new Date(at).toISOString(), by },
+          kind: 'people-added',
+          people: rows.map(({ wearerId, docketId }) => ({ wearerId, docketId, groupId: null, kitId })),
+        };
+        const standing = await standings.read(transaction, musterId);
+        const done = await keepOn(transaction, standing, act);
+        await note(transaction, {
+          by: by.id,
+          kind: 'wearers-imported',
+          about: { kind: 'muster', id: musterId },
+          // By their ids alone: whoever is erased later leaves no name here.
+          detail: { added: rows.flatMap(({ isNew, wearerId }) => (isNew ? [wearerId] : [])), changed },
+        });
+        return { came: { ...came, changed }, kept: done.kept };
+      }, AS_IT_STANDS);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      throw new ProblemError('invalid', (await said(database, error.refusal)).detail);
+    }
+  });
+}
+
+async function addWearers(transaction: Database, rows: PeopleImport['rows']): Promise<void> {
+  const added = rows.filter(({ isNew }) => isNew);
+  for (let from = 0; from < added.length; from += AT_ONCE)
+    await transaction('wearers').insert(
+      added.slice(from, from + AT_ONCE).map(({ wearerId, name, role, born, number }) => ({
+        ...{ id: wearerId, name, role, born, number },
+        ...{ version: 1, updated_at: new Date() },
+      })),
+    );
+}
+
+/** Saves what the rows say otherwise of known wearers; how many were changed. */
+async function changeWearers(transaction: Database, rows: PeopleImport['rows']): Promise<number> {
+  let changed = 0;
+  const known = rows.filter(({ isNew }) => !isNew);
+  for (let from = 0; from < known.length; from += AT_ONCE) {
+    const part = known.slice(from, from + AT_ONCE);
+    const standing = await transaction('wearers')
+      .whereIn(
+        'id',
+        part.map(({ wearerId }) => wearerId),
+      )
+      .select<KnownWearer[]>('id', 'name', 'role', 'born', 'number');
+    const byId = new Map(standing.map((one) => [one.id, one]));
+    for (const row of part) {
+      const was = byId.get(row.wearerId);
+      const fields = was === undefined ? [] : changesOf(row, was);
+      if (fields.length === 0) continue;
+      changed += 1;
+      await transaction('wearers')
+        .where({ id: row.wearerId })
+        .update({
+          ...Object.fromEntries(fields.map((field) => [field, row[field]])),
+          version: transaction.raw('version + 1'),
+          updated_at: new Date(),
+        });
+    }
+  }
+  return changed;
+}
