@@ -1,7 +1,8 @@
 import type { Browser, Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { v7 as uuidv7 } from 'uuid';
 import { expectAccessible } from './axe';
-import { AGAIN, expect, stockUp, takeReadings, test } from './fitter';
+import { AGAIN, chooseFrom, expect, stockUp, takeReadings, test } from './fitter';
 
 /** A browser of its own with somebody signed in, who is at a muster. */
 async function elsewhere(
@@ -184,4 +185,49 @@ test('two stations that call the same wearer: one has them, the other is told', 
   const loser = page.url().includes('/bench/') ? other : page;
   await expect(loser.getByRole('alert').first()).toContainText(/Eli Shared is at Girths/);
   await other.context().close();
+});
+
+test('a list comes in by pasting: columns asked, a row corrected in place, known wearers found', async ({
+  fitter: page,
+}) => {
+  await page.goto('/roll');
+  await page.getByRole('button', { name: 'New muster' }).click();
+  await page.getByLabel('Name').fill('From a list');
+  await page.getByRole('button', { name: 'Create muster' }).click();
+  await expect(page.getByRole('heading', { name: 'From a list' })).toBeVisible();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
+  await page
+    .getByLabel('Or paste rows here')
+    .fill(
+      [
+        'Name\tRank\tCrew no\tBorn',
+        'Fen Curlew\tCadet\tL-1\t2009-04',
+        'Gus Curlew\tCadet\tL-2\t04/05/2009',
+        'Okonjo, Maren\tSenior ranger\tL-3\t',
+        'Hal Curlew\tCadet\tL-1\t',
+      ].join('\n'),
+    );
+  await page.getByRole('button', { name: 'Read list' }).click();
+  await expect(page.getByText('What is “Crew no”?')).toBeVisible();
+  await chooseFrom(page, 'What “Crew no” is', 'house number');
+  await expect(page.getByText('2 rows to import')).toBeVisible();
+  await expectAccessible(page, 'an import with rows to correct');
+  await page.getByLabel('Line 3, Born').fill('2009-05');
+  await page.getByLabel('Line 3, Born').press('Enter');
+  await page.getByLabel('Line 3, Born').blur();
+  await expect(page.getByText('3 rows to import')).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export them as CSV' }).click();
+  const file = readFileSync(await (await saved).path(), 'utf8');
+  expect(file).toContain('Hal Curlew,Cadet,L-1,,5,"The house number L-1 stands in line 2, too.');
+  await page.getByRole('button', { name: 'Compare with wearers' }).click();
+  await expect(page.getByText('2 new wearers, 1 known')).toBeVisible();
+  await expect(page.getByText('role Ranger → Senior ranger')).toBeVisible();
+  await page.getByRole('button', { name: 'Import 3 wearers' }).click();
+  await expect(here(page, 'Expected')).toContainText('3');
+  await page.keyboard.press('f');
+  await page.keyboard.type('maren');
+  await expect(page.getByText('Maren Okonjo Senior ranger')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(here(page, 'Here')).toContainText('1');
 });

@@ -2,12 +2,16 @@ import { inject, Injectable } from '@angular/core';
 import {
   keptMusterActSchema,
   listPath,
+  musterImportPath,
+  musterMatchPath,
   musterStreamPath,
   musterSummariesSchema,
   musterViewSchema,
   musterWearersPath,
   musterWearersSchema,
   pathOf,
+  peopleImportedSchema,
+  peopleMatchedSchema,
   ROUTES,
   type KeptMusterAct,
   type ListQuery,
@@ -15,6 +19,10 @@ import {
   type MusterView,
   type MusterWearer,
   type Page,
+  type PeopleImport,
+  type PeopleImported,
+  type PeopleMatched,
+  type PeopleRow,
 } from '@neat-measure/contract';
 import type { Observable } from 'rxjs';
 import { Api } from '../api';
@@ -36,6 +44,16 @@ export class MusterService {
   /** Who some wearers of a muster are: those who came onto its list since it was opened here. */
   wearers(id: string, wearerIds: readonly string[]): Observable<MusterWearer[]> {
     return this.api.get(`${musterWearersPath(id)}?ids=${wearerIds.join()}`, musterWearersSchema);
+  }
+
+  /** Who the rows of a list are, of the wearers there are. */
+  match(id: string, rows: readonly PeopleRow[]): Observable<PeopleMatched> {
+    return this.api.post(musterMatchPath(id), { rows }, peopleMatchedSchema);
+  }
+
+  /** Puts a list onto a muster. */
+  importPeople(id: string, wanted: PeopleImport): Observable<PeopleImported> {
+    return this.api.put(musterImportPath(id), wanted, peopleImportedSchema);
   }
 
   /**

@@ -25,6 +25,7 @@ import { minutesBetween, sayDays, sayMissing, sayStanding } from '../say-muster'
 import { AddWearers } from './add-wearers';
 import { DayDesk, type Listed } from './day-desk';
 import { DayTape } from './day-tape';
+import { ImportPeople } from './import-people';
 import { StationEditor } from './station-editor';
 
 /** After so many minutes of waiting somebody has waited long. */
@@ -38,6 +39,7 @@ const CHIPS = 3;
   imports: [
     AddWearers,
     DayTape,
+    ImportPeople,
     NzButtonModule,
     NzInputModule,
     NzPopconfirmModule,
@@ -65,7 +67,7 @@ export class MusterDay {
   protected readonly works = computed(() => this.session.may('work-muster'));
   protected readonly leads = computed(() => this.session.may('lead-muster'));
   /** What stands in the place of the stations: their editor, or who can be added. */
-  protected readonly beside = signal<'stations' | 'adding' | null>(null);
+  protected readonly beside = signal<'stations' | 'adding' | 'importing' | null>(null);
   protected readonly closed = computed(() => (this.desk.muster()?.closedAt ?? null) !== null);
   /** Whether names are listed: some were asked for, or somebody is looked for. */
   protected readonly listing = computed(

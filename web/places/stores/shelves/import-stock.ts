@@ -17,6 +17,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
 import { finalize, forkJoin } from 'rxjs';
 import { ChartFiles, type ImportedFile } from '../../../data/imported/chart-files';
+import { RememberedColumns } from '../../../data/imported/remembered-columns';
 import { ChartService } from '../../../data/chart-service';
 import { Fetched } from '../../../data/fetched';
 import { SendingId } from '../../../data/sending-id';
@@ -24,7 +25,6 @@ import { StoresService } from '../../../data/stores-service';
 import { Fetching } from '../../../parts/fetching/fetching';
 import { ControlName } from '../../../parts/forms/control-name';
 import { StoresAccount } from '../stores-account';
-import { rememberColumns, rememberedColumns } from './remembered-columns';
 
 /** The most rows that are shown before they are taken. */
 const SHOWN = 12;
@@ -79,7 +79,8 @@ export class ImportStock {
   protected readonly choices = computed(() =>
     this.tables().map(({ name }, value) => ({ value, label: name === '' ? `Table ${value + 1}` : name })),
   );
-  private readonly remembered = rememberedColumns();
+  private readonly memory = new RememberedColumns('neat-measure:stock-columns', STOCK_ROLES);
+  private readonly remembered = this.memory.read();
   protected readonly source = signal('');
   protected readonly remarks = signal<readonly string[]>([]);
   protected readonly said = signal<ReadonlyMap<number, StockRole>>(new Map());
@@ -180,7 +181,7 @@ export class ImportStock {
       .subscribe({
         next: () => {
           this.id.done();
-          rememberColumns(plan.columns, this.said());
+          this.memory.keep(plan.columns, this.said());
           this.done.emit();
         },
         error: (problem: Error & { findings?: readonly string[] }) => {

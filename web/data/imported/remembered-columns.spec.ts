@@ -1,7 +1,8 @@
-import type { StockRole } from '@neat-measure/core/stock-table';
-import { rememberColumns, rememberedColumns } from './remembered-columns';
+import { STOCK_ROLES, type StockRole } from '@neat-measure/core/stock-table';
+import { RememberedColumns } from './remembered-columns';
 
 describe('columns of a table of stock', () => {
+  const memory = new RememberedColumns('neat-measure:stock-columns', STOCK_ROLES);
   beforeEach(() => localStorage.clear());
   afterAll(() => localStorage.clear());
   const columns = (...headings: string[]) =>
@@ -9,9 +10,9 @@ describe('columns of a table of stock', () => {
   const said = (...roles: [number, StockRole][]) => new Map(roles);
 
   it('are remembered by the words of their headings, what was said last first', () => {
-    rememberColumns(columns('Bin', 'Hook No.', ''), said([0, 'left-out'], [1, 'minimum'], [2, 'code']));
-    rememberColumns(columns('hook no'), said([0, 'serial']));
-    expect([...rememberedColumns()]).toEqual([
+    memory.keep(columns('Bin', 'Hook No.', ''), said([0, 'left-out'], [1, 'minimum'], [2, 'code']));
+    memory.keep(columns('hook no'), said([0, 'serial']));
+    expect([...memory.read()]).toEqual([
       ['hook no', 'serial'],
       ['bin', 'left-out'],
     ]);
@@ -20,10 +21,10 @@ describe('columns of a table of stock', () => {
   it('are none where what was kept cannot be read, or nothing was said', () => {
     for (const kept of ['{', '[["bin","elsewhere"]]', '7']) {
       localStorage.setItem('neat-measure:stock-columns', kept);
-      expect(rememberedColumns().size).toBe(0);
+      expect(memory.read().size).toBe(0);
     }
     localStorage.clear();
-    rememberColumns(columns('Bin'), said());
+    memory.keep(columns('Bin'), said());
     expect(localStorage.length).toBe(0);
   });
 });
