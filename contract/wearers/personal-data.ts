@@ -28,6 +28,8 @@ export const wearerExportSchema = z.object({
       acts: z.array(z.object({ at: instantSchema, words: z.string(), act: actSchema })),
     }),
   ),
+  /** What was done about them at musters, in words: the acts themselves name others, too. */
+  musters: z.array(z.object({ at: instantSchema, words: z.string() })),
   /** What they sent by a link, as it came. */
   sent: z.array(
     z.object({

@@ -7,6 +7,7 @@ import {
   MUSTER_ACTS,
   type Act,
   type AnyAct,
+  type MusterAct,
   type RecordedReading,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
@@ -104,6 +105,15 @@ export async function musterActsBehind(
     .where('place', '>', place)
     .orderBy('place');
   return rows.map(toMusterAct);
+}
+
+/** What was done about a wearer at musters, in the order it was let in. */
+export async function musterActsAbout(database: Database, wearerId: string): Promise<MusterAct[]> {
+  const rows: ActRow[] = await actRows(database)
+    .whereNotNull('muster_id')
+    .where('body', 'like', `%${wearerId}%`)
+    .orderBy('place');
+  return rows.map((row) => toMusterAct(row).act);
 }
 
 /** The acts of a docket in the order they were let in. */

@@ -6,6 +6,8 @@ import {
   musterWearersPath,
   musterWearersSchema,
   pathOf,
+  wearerExportPath,
+  wearerExportSchema,
   ROUTES,
 } from '@neat-measure/contract';
 import type { Part } from '@neat-measure/core/muster';
@@ -265,6 +267,18 @@ describe('musters', () => {
       done.push((await does(id, { kind: 'called', wearerId, stationId: tape })).id);
     });
     expect(heard.map((one) => keptMusterActSchema.parse(one).act.id)).toEqual([missed.id, ...done]);
+  });
+
+  it('are told to whom they are about, and nobody else’s name with it', async () => {
+    const { id, wearers } = await hall();
+    const [first] = wearers;
+    await does(id, { kind: 'checked-in', wearerId: first!.wearerId });
+    const answer = await app.get(wearerExportPath(first!.wearerId));
+    const { musters } = wearerExportSchema.parse(answer.body);
+    expect(musters.map(({ words }) => words)).toEqual([
+      'Odalys Wren added 2 wearers to the muster.',
+      'Odalys Wren checked Ibrahima Lund in.',
+    ]);
   });
 
   it('are noted and sealed with everything else', async () => {

@@ -1,8 +1,8 @@
 import { PAGE, type AuditEntry, type WearerExport } from '@neat-measure/contract';
-import { latestSettled, sayAct, standingTaken, nameAt, waistOf } from '@neat-measure/core';
+import { latestSettled, sayAct, sayMusterAct, standingTaken, nameAt, waistOf } from '@neat-measure/core';
 import { listAudit } from '../audit/store';
 import type { Database } from '../database/database';
-import { listActs } from '../dockets/act-store';
+import { listActs, musterActsAbout } from '../dockets/act-store';
 import { shelfFor } from '../dockets/find-library';
 import { docketsOf } from '../dockets/store';
 import { notFound } from '../http/problem-error';
@@ -51,6 +51,13 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
       takenAt: last.carriedFrom ?? last.takenAt,
     })),
     dockets,
+    musters: (await musterActsAbout(database, id)).map((act) => ({
+      at: act.at,
+      words: sayMusterAct(act, {
+        wearer: (about) => (about === id ? person.name : 'another wearer'),
+        station: () => 'a station',
+      }),
+    })),
     sent: await submissionsOf(database, id),
     looks: (await looksAt(database, id)).map(({ at, by, kind, detail }) => ({ at, by, kind, detail })),
   };

@@ -48,6 +48,6 @@ export const peopleRemoved: MusterActKind<PeopleRemoved> = {
     wearerIds.length === 1
       ? `removed ${wearer(wearerIds[0]!)} from the muster`
       : `removed ${counted(wearerIds.length, 'wearer')} from the muster`,
-  takes: 'lead-muster',
+  takes: 'work-muster',
   about: ({ wearerIds }) => wearerIds,
 };

@@ -24,8 +24,12 @@ export async function up(database: Knex): Promise<void> {
   await database.raw(
     `alter table acts
        modify column docket_id ${ID} null,
-       add column if not exists muster_id ${ID} null references musters (id),
+       add column if not exists muster_id ${ID} null,
        add index if not exists by_muster (muster_id, place)`,
+  );
+  await database.raw(
+    `alter table acts
+       add constraint acts_of_musters foreign key if not exists (muster_id) references musters (id)`,
   );
   await database.raw(
     `alter table acts_noted
