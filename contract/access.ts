@@ -1,5 +1,4 @@
-import { ACT_CAPABILITIES, ACT_CAPABILITY_WORDS } from '@neat-measure/core';
-import { MUSTER_CAPABILITY_WORDS } from '@neat-measure/core/muster';
+import { ACT_CAPABILITIES, ACT_CAPABILITY_WORDS, MUSTER_CAPABILITY_WORDS } from '@neat-measure/core';
 import {
   chartRetiredPath,
   chartRunsPath,

@@ -10,8 +10,6 @@ export * from './dockets/letter';
 export * from './lists';
 export * from './dockets/acts';
 export * from './dockets/docket';
-export * from './musters/muster';
-export * from './musters/people-import';
 export * from './dockets/bodies';
 export * from './dockets/device';
 export * from './wearers/self-measuring';

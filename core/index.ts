@@ -155,3 +155,4 @@ export { counted } from './words/counted';
 export { dayOf, LOCALE, sayDay, sayWeekday } from './words/days';
 export * from './muster/any-act';
 export { MUSTER_ACTS, readMusterAct, type MusterAct, type MusterDoing } from './muster/acts';
+export * from './muster/trust';

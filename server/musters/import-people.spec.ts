@@ -1,15 +1,11 @@
+import { musterImportPath, musterMatchPath, pathOf, ROUTES, wearersSchema } from '@neat-measure/contract';
 import {
-  musterImportPath,
-  musterMatchPath,
   musterViewSchema,
-  pathOf,
   peopleImportedSchema,
   peopleMatchedSchema,
-  ROUTES,
-  wearersSchema,
   type PeopleImport,
   type PeopleRow,
-} from '@neat-measure/contract';
+} from '@neat-measure/contract/musters';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { problem, Records } from '../testing/records';

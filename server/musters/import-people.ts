@@ -4,7 +4,7 @@ import type {
   PeopleImported,
   PeopleMatched,
   PeopleRow,
-} from '@neat-measure/contract';
+} from '@neat-measure/contract/musters';
 import type { MusterAct } from '@neat-measure/core';
 import { sameName } from '@neat-measure/core/people-table';
 import { note } from '../audit/store';

@@ -1,15 +1,13 @@
 import {
   keptMusterActSchema,
   musterStreamPath,
-  musterSummariesSchema,
-  musterViewSchema,
   musterWearersPath,
-  musterWearersSchema,
   pathOf,
   wearerExportPath,
   wearerExportSchema,
   ROUTES,
 } from '@neat-measure/contract';
+import { musterSummariesSchema, musterViewSchema, musterWearersSchema } from '@neat-measure/contract/musters';
 import type { Part } from '@neat-measure/core/muster';
 import { v7 as uuidv7 } from 'uuid';
 import { checkAudit, sealAudit } from '../audit/seals';

@@ -3,15 +3,17 @@ import {
   musterImportPath,
   musterMatchPath,
   musterStreamPath,
-  musterStreamQuerySchema,
   musterWearersPath,
+  ROUTES,
+  type KeptAnyAct,
+} from '@neat-measure/contract';
+import {
+  musterStreamQuerySchema,
   musterWearersQuerySchema,
   peopleImportSchema,
   peopleMatchSchema,
-  ROUTES,
-  type KeptAnyAct,
   type MusterView,
-} from '@neat-measure/contract';
+} from '@neat-measure/contract/musters';
 import { Router } from 'express';
 import type { Database } from '../database/database';
 import { actsBehind } from '../dockets/act-store';

@@ -1,11 +1,5 @@
-import {
-  PAGE,
-  wordsOf,
-  type ListQuery,
-  type MusterSummary,
-  type MusterWearer,
-  type Page,
-} from '@neat-measure/contract';
+import { PAGE, wordsOf, type ListQuery, type Page } from '@neat-measure/contract';
+import { type MusterSummary, type MusterWearer } from '@neat-measure/contract/musters';
 import { countsOf, type Muster } from '@neat-measure/core/muster';
 import type { Database } from '../database/database';
 import { withWords } from '../database/like';

@@ -5,25 +5,27 @@ import {
   musterImportPath,
   musterMatchPath,
   musterStreamPath,
-  musterSummariesSchema,
-  musterViewSchema,
   musterWearersPath,
-  musterWearersSchema,
   pathOf,
-  peopleImportedSchema,
-  peopleMatchedSchema,
   ROUTES,
   type KeptMusterAct,
   type ListQuery,
+  type Page,
+} from '@neat-measure/contract';
+import {
+  musterSummariesSchema,
+  musterViewSchema,
+  musterWearersSchema,
+  peopleImportedSchema,
+  peopleMatchedSchema,
   type MusterSummary,
   type MusterView,
   type MusterWearer,
-  type Page,
   type PeopleImport,
   type PeopleImported,
   type PeopleMatched,
   type PeopleRow,
-} from '@neat-measure/contract';
+} from '@neat-measure/contract/musters';
 import type { Observable } from 'rxjs';
 import { Api } from '../api';
 import { hearStream, type Told } from '../hear-stream';

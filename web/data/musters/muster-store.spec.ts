@@ -1,12 +1,7 @@
 import { DestroyRef } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import {
-  musterWearersPath,
-  pathOf,
-  ROUTES,
-  type KeptMusterAct,
-  type MusterView,
-} from '@neat-measure/contract';
+import { musterWearersPath, pathOf, ROUTES, type KeptMusterAct } from '@neat-measure/contract';
+import { type MusterView } from '@neat-measure/contract/musters';
 import { MUSTER_ACTS, type MusterAct, type MusterDoing } from '@neat-measure/core';
 import { PARTS } from '@neat-measure/core/muster';
 import { Subject } from 'rxjs';

@@ -1,12 +1,7 @@
 import { computed, type DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import {
-  isOnDocket,
-  MOST_WEARERS_ASKED,
-  type KeptMusterAct,
-  type MusterView,
-  type MusterWearer,
-} from '@neat-measure/contract';
+import { isOnDocket, type KeptMusterAct } from '@neat-measure/contract';
+import { MOST_WEARERS_ASKED, type MusterView, type MusterWearer } from '@neat-measure/contract/musters';
 import { isMusterAct, MUSTER_ACTS, type MusterAct, type MusterDoing } from '@neat-measure/core';
 import {
   lastOwn,

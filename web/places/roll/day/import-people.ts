@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { ChangedField, Kit, PeopleImport, PeopleMatched } from '@neat-measure/contract';
+import type { Kit } from '@neat-measure/contract';
+import type { ChangedField, PeopleImport, PeopleMatched } from '@neat-measure/contract/musters';
 import { counted } from '@neat-measure/core';
 import type { ImportedTable } from '@neat-measure/core/imported';
 import {

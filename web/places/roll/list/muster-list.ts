@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { lineSchema, type MusterSummary } from '@neat-measure/contract';
+import { lineSchema } from '@neat-measure/contract';
+import { type MusterSummary } from '@neat-measure/contract/musters';
 import { counted, dayOf, type MusterAct, type MusterDoing } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';

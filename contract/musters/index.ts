@@ -1,0 +1,3 @@
+// What is spoken of musters: a door of its own, as only Roll and the Bench at a station load it.
+export * from './muster';
+export * from './people-import';
