@@ -103,6 +103,11 @@ export function musterStreamPath(id: string): string {
   return `${ROUTES.musters}/${id}/stream`;
 }
 
+/** GET: everybody on a muster as rows of a table, with what was decided and issued. */
+export function musterListPath(id: string): string {
+  return `${ROUTES.musters}/${id}/list`;
+}
+
 /** POST: who the rows of a list are, of the wearers there are. Nothing is saved. */
 export function musterMatchPath(id: string): string {
   return `${ROUTES.musters}/${id}/matches`;

@@ -225,8 +225,15 @@ test('a list comes in by pasting: columns asked, a row corrected in place, known
   await page.getByRole('button', { name: 'Import 3 wearers' }).click();
   await expect(here(page, 'Expected')).toContainText('3');
   await page.keyboard.press('f');
-  await page.keyboard.type('maren');
+  await page.keyboard.type('l-3');
   await expect(page.getByText('Maren Okonjo Senior ranger')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(here(page, 'Here')).toContainText('1');
+  // The list goes out again, with where everybody is.
+  await page.getByLabel('Find a wearer on the list').press('Escape');
+  const table = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('button', { name: 'CSV' }).click();
+  const out = readFileSync(await (await table).path(), 'utf8');
+  expect(out).toContain('Maren Okonjo,Senior ranger,L-3,here,');
 });

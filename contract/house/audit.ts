@@ -22,6 +22,7 @@ export const AUDIT_KINDS = [
   'tape-unpaired',
   'wearer-kept',
   'wearers-imported',
+  'muster-exported',
   'wearer-looked-at',
   'wearer-exported',
   'wearer-erased',

@@ -2,6 +2,7 @@ import { PARTS } from '@neat-measure/core/muster';
 import * as z from 'zod';
 import { pageSchema } from '../lists';
 import { idSchema, instantSchema, unitSchema } from '../shared';
+import { numberSchema } from '../wearers/wearer';
 
 const partsSchema = z.array(z.enum(PARTS));
 const daySchema = z.iso.date();
@@ -56,7 +57,12 @@ export const musterSchema = z.object({
 });
 
 /** Who somebody on a muster is, as it is said there. */
-export const musterWearerSchema = z.object({ id: idSchema, name: z.string(), role: z.string() });
+export const musterWearerSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  role: z.string(),
+  number: numberSchema,
+});
 export type MusterWearer = z.infer<typeof musterWearerSchema>;
 
 /** The wearers of some ids; those who have been erased are left out. */
@@ -99,3 +105,7 @@ export const musterWearersQuerySchema = z.object({
     .transform((text) => text.split(','))
     .pipe(z.array(idSchema).min(1).max(MOST_WEARERS_ASKED)),
 });
+
+/** A muster as a list that goes out: its heading, then a row for each wearer. */
+export const musterListSchema = z.array(z.array(z.string()));
+export type MusterList = z.infer<typeof musterListSchema>;

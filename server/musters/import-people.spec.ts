@@ -1,5 +1,13 @@
-import { musterImportPath, musterMatchPath, pathOf, ROUTES, wearersSchema } from '@neat-measure/contract';
 import {
+  musterImportPath,
+  musterListPath,
+  musterMatchPath,
+  pathOf,
+  ROUTES,
+  wearersSchema,
+} from '@neat-measure/contract';
+import {
+  musterListSchema,
   musterViewSchema,
   peopleImportedSchema,
   peopleMatchedSchema,
@@ -106,6 +114,34 @@ describe('importing a list to a muster', () => {
     });
     expect((await app.put(musterImportPath(other), again)).body.changed).toBe(0);
     expect((await found(`E-${id}`))[0]!.role).toBe('Ranger');
+  });
+
+  it('goes out as a table that an import knows, with where everybody is', async () => {
+    const id = await muster();
+    const rows = [row(2, 'Ida Stork', { role: 'Cadet', number: `I-${id}` }), row(3, 'Abe Stork')];
+    const sent = wanted(rows);
+    await app.put(musterImportPath(id), sent);
+    await app.musters(id, { kind: 'checked-in', wearerId: sent.rows[0]!.wearerId });
+    await app.musters(id, { kind: 'went', wearerId: sent.rows[1]!.wearerId, why: '' });
+    const [head, ...out] = musterListSchema.parse((await app.get(musterListPath(id))).body);
+    expect(head!.slice(0, 6)).toEqual(['name', 'role', 'house number', 'state', 'arrived (UTC)', 'missing']);
+    expect(out.map((cells) => cells.slice(0, 4))).toEqual([
+      ['Abe Stork', '', '', 'left'],
+      ['Ida Stork', 'Cadet', `I-${id}`, 'here'],
+    ]);
+    // What was decided stands in a column of its garment.
+    const measured = await records.measured('98', '86');
+    await app.musters(id, {
+      kind: 'people-added',
+      people: [{ wearerId: measured.wearerId, docketId: measured.id }],
+    });
+    await records.does(measured.id, {
+      ...{ kind: 'garment-decided', chartId: measured.chartId, outcome: 'overridden', sizes: { size: 'L' } },
+      ...{ reason: 'Roomy', readingIds: measured.readingIds, after: null, habits: 0, found: null },
+    });
+    const [again, ...all] = musterListSchema.parse((await app.get(musterListPath(id))).body);
+    expect([again!.at(-1), all.at(-2)!.at(-1)]).toEqual(['Field jacket', 'L']);
+    expect(problem(await app.get(musterListPath(uuidv7())))).toEqual([404, 'not-found']);
   });
 
   it('is all or nothing', async () => {

@@ -1,6 +1,7 @@
 import {
   listQuerySchema,
   musterImportPath,
+  musterListPath,
   musterMatchPath,
   musterStreamPath,
   musterWearersPath,
@@ -15,6 +16,7 @@ import {
   type MusterView,
 } from '@neat-measure/contract/musters';
 import { Router } from 'express';
+import { note } from '../audit/store';
 import type { Database } from '../database/database';
 import { actsBehind } from '../dockets/act-store';
 import type { Lookout } from '../http/lookout';
@@ -22,6 +24,7 @@ import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { importPeople, matchPeople } from './import-people';
+import { listOut } from './list-out';
 import type { Standings } from './standing';
 import { listMusters, wearersOf } from './store';
 
@@ -48,6 +51,18 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
       const ids = standing.muster.people.map(({ wearerId }) => wearerId);
       const view: MusterView = { ...asSent(standing), wearers: await wearersOf(database, ids) };
       response.json(view);
+    })
+    .get(musterListPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const standing = await standings.read(database, id);
+      if (standing === undefined) throw notFound('muster');
+      // Names leave the house with it: that is noted.
+      await note(database, {
+        by: fitterOf(response).id,
+        kind: 'muster-exported',
+        about: { kind: 'muster', id },
+      });
+      response.json(await listOut(database, standing.muster));
     })
     .post(musterMatchPath(':id'), async (request, response) => {
       const { rows } = readBody(peopleMatchSchema, request);

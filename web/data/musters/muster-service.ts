@@ -3,6 +3,7 @@ import {
   keptMusterActSchema,
   listPath,
   musterImportPath,
+  musterListPath,
   musterMatchPath,
   musterStreamPath,
   musterWearersPath,
@@ -14,11 +15,13 @@ import {
 } from '@neat-measure/contract';
 import {
   musterSummariesSchema,
+  musterListSchema,
   musterViewSchema,
   musterWearersSchema,
   peopleImportedSchema,
   peopleMatchedSchema,
   type MusterSummary,
+  type MusterList,
   type MusterView,
   type MusterWearer,
   type PeopleImport,
@@ -46,6 +49,11 @@ export class MusterService {
   /** Who some wearers of a muster are: those who came onto its list since it was opened here. */
   wearers(id: string, wearerIds: readonly string[]): Observable<MusterWearer[]> {
     return this.api.get(`${musterWearersPath(id)}?ids=${wearerIds.join()}`, musterWearersSchema);
+  }
+
+  /** Everybody on a muster as rows of a table, its heading first. */
+  table(id: string): Observable<MusterList> {
+    return this.api.get(musterListPath(id), musterListSchema);
   }
 
   /** Who the rows of a list are, of the wearers there are. */

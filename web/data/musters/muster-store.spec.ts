@@ -50,8 +50,8 @@ describe('the muster that is open', () => {
       act({ kind: 'people-added', people: [person(ilse), person(jonas)] }),
     ])!;
     const names = [
-      { id: ilse, name: 'Ilse Marrow', role: 'Ranger' },
-      { id: jonas, name: 'Jonas Petek', role: 'Ranger' },
+      { id: ilse, name: 'Ilse Marrow', role: 'Ranger', number: null },
+      { id: jonas, name: 'Jonas Petek', role: 'Ranger', number: null },
     ];
     return { muster: JSON.parse(JSON.stringify(muster)) as MusterView['muster'], place, wearers: names };
   };

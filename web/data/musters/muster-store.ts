@@ -162,6 +162,11 @@ export class MusterStore {
     return this.wearers().get(wearerId)?.role ?? '';
   }
 
+  /** The house's own number of a wearer; empty where they have none. */
+  number(wearerId: string): string {
+    return this.wearers().get(wearerId)?.number ?? '';
+  }
+
   /** Puts somebody on who was added here, so that they have their name at once. */
   knows(wearer: MusterWearer): void {
     this.more.update((more) => [...more, wearer]);

@@ -19,6 +19,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'tape-unpaired': 'unpaired a tape',
   'wearer-kept': 'saved a wearer',
   'wearers-imported': 'imported wearers',
+  'muster-exported': 'exported the wearers of a muster',
   'wearer-looked-at': 'viewed a docket',
   'wearer-exported': 'exported a wearer’s data',
   'wearer-erased': 'erased a wearer',

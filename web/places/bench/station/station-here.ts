@@ -50,7 +50,8 @@ export class StationHere {
     const next = this.next();
     return next === null ? '' : this.musters.name(next.wearerId);
   });
-  readonly trouble = this.musters.trouble;
+  /** What went wrong at the muster; nothing where the Bench was not opened from one. */
+  readonly trouble = computed(() => (this.isOne() ? this.musters.trouble() : ''));
 
   /** What is still missing on the docket and is done at another station, in words. */
   readonly elsewhere = computed(() => {
@@ -138,7 +139,7 @@ export class StationHere {
       await this.journal.whenSent(subject);
       return true;
     } catch (problem) {
-      this.trouble.set(
+      this.musters.trouble.set(
         `${(problem as Error).message} Everything is saved on this device. Press Enter to continue when the server can be reached.`,
       );
       return false;

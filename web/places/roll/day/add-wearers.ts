@@ -171,7 +171,7 @@ export class AddWearers {
 
   protected add(wearers: readonly Wearer[]): void {
     const kitId = this.kitId() === '' ? null : this.kitId();
-    for (const { id, name, role } of wearers) this.store.knows({ id, name, role });
+    for (const { id, name, role, number } of wearers) this.store.knows({ id, name, role, number });
     const people = wearers.map(({ id }) => ({ wearerId: id, docketId: uuidv7(), groupId: null, kitId }));
     if (!this.store.does({ kind: 'people-added', people })) {
       this.failed.set(this.store.trouble());

@@ -73,11 +73,22 @@ export class DayDesk {
     const [muster, words, listed] = [this.muster(), plain(this.sought()).split(/\s+/u), this.listed()];
     if (muster === null) return [];
     const sought = words.some((word) => word !== '');
-    return muster.people
-      .filter((person) => (sought ? true : isListed(person, listed)))
-      .map((person) => ({ person, name: this.store.name(person.wearerId) }))
-      .filter(({ name }) => words.every((word) => plain(name).includes(word)))
-      .sort((one, other) => one.name.localeCompare(other.name));
+    return (
+      muster.people
+        .filter((person) => (sought ? true : isListed(person, listed)))
+        .map((person) => ({
+          person,
+          name: this.store.name(person.wearerId),
+          number: this.store.number(person.wearerId),
+        }))
+        .filter(({ name, number }) => words.every((word) => plain(`${name} ${number}`).includes(word)))
+        // Whose number was typed or scanned whole comes first.
+        .sort(
+          (one, other) =>
+            Number(isWhole(other.number, words)) - Number(isWhole(one.number, words)) ||
+            one.name.localeCompare(other.name),
+        )
+    );
   });
   readonly shown = computed(() => this.people().slice(0, MOST_SHOWN));
   readonly unseen = computed(() => this.people().length - this.shown().length);
@@ -138,6 +149,10 @@ function isListed({ day: { standing } }: MusterPerson, listed: Listed | null): b
   if (listed === 'here') return standing.is === 'waiting' || standing.is === 'at';
   if (listed === 'expected') return standing.is === 'expected';
   return standing.is === 'gone' && standing.how === listed;
+}
+
+function isWhole(number: string, words: readonly string[]): boolean {
+  return number !== '' && plain(number) === words.join(' ');
 }
 
 /** Names are the same without their accents and in any case. */

@@ -25,6 +25,7 @@ import { minutesBetween, sayDays, sayMissing, sayStanding } from '../say-muster'
 import { AddWearers } from './add-wearers';
 import { DayDesk, type Listed } from './day-desk';
 import { DayTape } from './day-tape';
+import { ExportPeople } from './export-people';
 import { ImportPeople } from './import-people';
 import { StationEditor } from './station-editor';
 
@@ -39,6 +40,7 @@ const CHIPS = 3;
   imports: [
     AddWearers,
     DayTape,
+    ExportPeople,
     ImportPeople,
     NzButtonModule,
     NzInputModule,
@@ -67,7 +69,7 @@ export class MusterDay {
   protected readonly works = computed(() => this.session.may('work-muster'));
   protected readonly leads = computed(() => this.session.may('lead-muster'));
   /** What stands in the place of the stations: their editor, or who can be added. */
-  protected readonly beside = signal<'stations' | 'adding' | 'importing' | null>(null);
+  protected readonly beside = signal<'stations' | 'adding' | 'importing' | 'exporting' | null>(null);
   protected readonly closed = computed(() => (this.desk.muster()?.closedAt ?? null) !== null);
   /** Whether names are listed: some were asked for, or somebody is looked for. */
   protected readonly listing = computed(
@@ -177,6 +179,11 @@ export class MusterDay {
     this.desk.row.set(0);
   }
 
+  private typeInto(digit: string): void {
+    this.seek(this.desk.sought() + digit);
+    this.search()?.nativeElement.focus();
+  }
+
   protected close(): void {
     this.store.does({ kind: 'muster-closed' });
   }
@@ -212,6 +219,13 @@ export class MusterDay {
       keys: ['f'],
       does: 'find a wearer: check in or call by name',
       run: () => this.search()?.nativeElement.focus(),
+    },
+    {
+      keys: [...'0123456789'],
+      shown: ['0–9'],
+      does: 'find a wearer by house number, typed or scanned',
+      // The digit itself is typed into the field it leads to.
+      run: (digit) => this.typeInto(digit),
     },
     {
       keys: ['n'],
