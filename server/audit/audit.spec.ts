@@ -31,8 +31,8 @@ describe('what happened', () => {
     const [latest, first] = await told(`?kind=wearer-kept&wearer=${id}`);
     expect(latest!.by!.name).toBe('Odalys Wren');
     expect(latest!.detail).toEqual({
-      before: { name: 'Ibrahima Lund', role: 'Warden', born: null },
-      after: { name: 'Ibrahima Lund-Oake', role: 'Warden', born: null },
+      before: { name: 'Ibrahima Lund', role: 'Warden', born: null, number: null },
+      after: { name: 'Ibrahima Lund-Oake', role: 'Warden', born: null, number: null },
     });
     expect((first!.detail as { before: unknown }).before).toBeNull();
     expect((await told(`?wearer=${id}`)).length)

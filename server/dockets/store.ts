@@ -194,7 +194,7 @@ function docketRows(database: Database) {
       wearer_name: 'wearers.name',
       wearer_role: 'wearers.role',
       wearer_born: 'wearers.born',
-      wearer_number: 'wearers.number',
+      wearer_number: 'wearers.house_number',
       wearer_version: 'wearers.version',
       wearer_updated_at: 'wearers.updated_at',
     });

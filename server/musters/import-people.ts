@@ -46,7 +46,7 @@ export async function matchPeople(
   const on = new Set(standing.muster.people.map(({ wearerId }) => wearerId));
   const numbers = rows.flatMap(({ number }) => number ?? []);
   const [byNumber, byName] = await Promise.all([
-    wearersWhere(database, 'number', numbers),
+    wearersWhere(database, 'house_number', numbers),
     wearersWhere(database, 'name', [...new Set(rows.flatMap(({ name }) => ordersOf(name)))]),
   ]);
   const numbered = new Map(byNumber.map((one) => [one.number!, one]));
@@ -69,7 +69,7 @@ export async function matchPeople(
 
 async function wearersWhere(
   database: Database,
-  column: 'name' | 'number',
+  column: 'name' | 'house_number',
   values: readonly string[],
 ): Promise<KnownWearer[]> {
   const found: KnownWearer[] = [];
@@ -77,7 +77,7 @@ async function wearersWhere(
     found.push(
       ...(await database('wearers')
         .whereIn(column, values.slice(from, from + AT_ONCE))
-        .select<KnownWearer[]>('id', 'name', 'role', 'born', 'number')),
+        .select<KnownWearer[]>('id', 'name', 'role', 'born', 'house_number as number')),
     );
   return found;
 }
@@ -161,7 +161,7 @@ async function addWearers(transaction: Database, rows: PeopleImport['rows']): Pr
   for (let from = 0; from < added.length; from += AT_ONCE)
     await transaction('wearers').insert(
       added.slice(from, from + AT_ONCE).map(({ wearerId, name, role, born, number }) => ({
-        ...{ id: wearerId, name, role, born, number },
+        ...{ id: wearerId, name, role, born, house_number: number },
         ...{ version: 1, updated_at: new Date() },
       })),
     );
@@ -178,7 +178,7 @@ async function changeWearers(transaction: Database, rows: PeopleImport['rows']):
         'id',
         part.map(({ wearerId }) => wearerId),
       )
-      .select<KnownWearer[]>('id', 'name', 'role', 'born', 'number');
+      .select<KnownWearer[]>('id', 'name', 'role', 'born', 'house_number as number');
     const byId = new Map(standing.map((one) => [one.id, one]));
     for (const row of part) {
       const was = byId.get(row.wearerId);
@@ -188,7 +188,9 @@ async function changeWearers(transaction: Database, rows: PeopleImport['rows']):
       await transaction('wearers')
         .where({ id: row.wearerId })
         .update({
-          ...Object.fromEntries(fields.map((field) => [field, row[field]])),
+          ...Object.fromEntries(
+            fields.map((field) => [field === 'number' ? 'house_number' : field, row[field]]),
+          ),
           version: transaction.raw('version + 1'),
           updated_at: new Date(),
         });

@@ -88,7 +88,7 @@ export async function wearersOf(database: Database, ids: readonly string[]): Pro
     found.push(
       ...(await database('wearers')
         .whereIn('id', ids.slice(from, from + AT_ONCE))
-        .select<MusterWearer[]>('id', 'name', 'role', 'number')),
+        .select<MusterWearer[]>('id', 'name', 'role', 'house_number as number')),
     );
   return found;
 }

@@ -18,7 +18,7 @@ interface WearerRow {
   readonly name: string;
   readonly role: string;
   readonly born: string | null;
-  readonly number: string | null;
+  readonly house_number: string | null;
   readonly version: number;
   readonly updated_at: Date;
 }
@@ -26,7 +26,7 @@ interface WearerRow {
 /** A part of the wearers that match a search, by name. */
 export async function listWearers(database: Database, { search, from }: ListQuery): Promise<Page<Wearer>> {
   const matching = () =>
-    withWords(database<WearerRow>('wearers'), wordsOf(search), ['name', 'role', 'number']);
+    withWords(database<WearerRow>('wearers'), wordsOf(search), ['name', 'role', 'house_number']);
   const counted = await matching().count<{ n: number }[]>({ n: '*' });
   const rows = await matching().orderBy(['name', 'id']).offset(from).limit(PAGE);
   return { items: (rows as WearerRow[]).map(toWearer), total: Number(counted[0]!.n) };
@@ -48,8 +48,8 @@ export function saveWearer(
     table: 'wearers',
     id,
     version,
-    columns: { name, role, born, number, updated_at: new Date() },
-    compared: ['name', 'role', 'born', 'number'],
+    columns: { name, role, born, house_number: number, updated_at: new Date() },
+    compared: ['name', 'role', 'born', 'house_number'],
   });
 }
 
@@ -73,6 +73,6 @@ function asJson(body: unknown): unknown {
   return typeof body === 'string' ? (JSON.parse(body) as unknown) : body;
 }
 
-function toWearer({ updated_at, ...row }: WearerRow): Wearer {
-  return { ...row, updatedAt: updated_at.toISOString() };
+function toWearer({ updated_at, house_number, ...row }: WearerRow): Wearer {
+  return { ...row, number: house_number, updatedAt: updated_at.toISOString() };
 }

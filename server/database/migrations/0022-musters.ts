@@ -38,8 +38,8 @@ export async function up(database: Knex): Promise<void> {
   );
   await database.raw(
     `alter table wearers
-       add column if not exists number varchar(40) null comment 'the house’s own',
-       add index if not exists by_number (number)`,
+       add column if not exists house_number varchar(40) null,
+       add index if not exists by_house_number (house_number)`,
   );
   await database.raw(`create or replace trigger acts_are_noted after insert on acts for each row
     insert into acts_noted (act_id, docket_id, muster_id, by_id, sha256)
