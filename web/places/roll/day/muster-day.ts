@@ -179,8 +179,15 @@ export class MusterDay {
     this.desk.row.set(0);
   }
 
+  /** The field shows at once what is sought: what is typed or scanned next comes before it is drawn anew. */
+  private shows(): void {
+    const field = this.search()?.nativeElement;
+    if (field !== undefined) field.value = this.desk.sought();
+  }
+
   private typeInto(digit: string): void {
     this.seek(this.desk.sought() + digit);
+    this.shows();
     this.search()?.nativeElement.focus();
   }
 
@@ -265,7 +272,9 @@ export class MusterDay {
       when: () => this.desk.sought().trim() !== '',
       run: () => {
         const found = this.desk.shown()[this.desk.row()];
-        if (found !== undefined && this.actOn(found.person) !== '') this.desk.takeOn(found.person);
+        if (found === undefined || this.actOn(found.person) === '') return;
+        this.desk.takeOn(found.person);
+        this.shows();
       },
     },
     {
