@@ -85,7 +85,7 @@ test('a muster goes from its list to the last wearer, at two stations and on a w
   for (const name of ['ada', 'bo', 'cy']) await scans(page, name);
   await expect(here(counter, 'Here')).toContainText('3');
   await page.keyboard.press('Escape');
-  // One came in by mistake and goes out again; that stands on the other's Roll within a second.
+  // One came in by mistake and goes out again, on the other's Roll, too.
   await page.keyboard.press('u');
   await expect(here(counter, 'Here')).toContainText('2', { timeout: 5_000 });
 
