@@ -1,4 +1,5 @@
 import * as common from '@neat-measure/core';
+import * as ahead from '@neat-measure/core/ahead';
 import * as bodies from '@neat-measure/core/bodies-507';
 import * as imported from '@neat-measure/core/imported';
 import * as importedFiles from '@neat-measure/core/imported-files';
@@ -19,6 +20,7 @@ import * as fixtures from '../core/testing/examples';
 /** All that core offers, by every door: what everybody loads, and what only some places do. */
 const core = {
   ...common,
+  ...ahead,
   ...bodies,
   ...imported,
   ...importedFiles,

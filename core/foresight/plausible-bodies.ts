@@ -101,6 +101,9 @@ function valueOf(code: MeasurementCode, drawn: Float64Array, normal: () => numbe
   return Math.round(Math.min(Math.max(value, least), most));
 }
 
+/** What a tape reads, of the variables that the statistics have: the weight is not among what is asked of a body here. */
+const TAPED = BODY_STATISTICS.variables.flatMap((name, variable) => (name === 'weight' ? [] : [variable]));
+
 /** Draws bodies of a build that go with what is known of one. */
 class DrawnBuild {
   readonly logLikelihood: number;
@@ -112,7 +115,7 @@ class DrawnBuild {
     private readonly build: BuildStatistics,
     private readonly observed: readonly Observed[],
   ) {
-    const all = build.means.map((_, variable) => variable);
+    const all = TAPED;
     const given = new GivenBuild(
       build,
       observed.map(({ variable }) => variable),

@@ -8,7 +8,7 @@ const { variables, builds } = fitBodyStatistics();
 const rows = (build) => build.covariances.map((row) => `        [${row.join(', ')}],`).join('\n');
 writeFileSync(
   join(ROOT, 'core', 'capture', 'checks', 'body-statistics.ts'),
-  `/** Means and covariances of the logarithms of measurements in micrometres, for one build. */
+  `/** Means and covariances of the logarithms of measurements in micrometres, and of the weight in grams, for one build. */
 export interface BuildStatistics {
   readonly means: readonly number[];
   readonly covariances: readonly (readonly number[])[];

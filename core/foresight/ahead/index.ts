@@ -1,0 +1,5 @@
+// An order before anybody is measured: a door of its own, as only the server's thread for it loads it.
+export * from './known-ahead';
+export * from './member-bodies';
+export * from './order-ahead';
+export * from './tally-ahead';
