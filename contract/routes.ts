@@ -123,6 +123,26 @@ export function musterWearersPath(id: string): string {
   return `${ROUTES.musters}/${id}/wearers`;
 }
 
+/** POST: slips or letters for measuring oneself. */
+export function musterSlipsPath(id: string): string {
+  return `${ROUTES.musters}/${id}/slips`;
+}
+
+/** POST: whose a slip is that was scanned. */
+export function musterSlipPath(id: string): string {
+  return `${ROUTES.musters}/${id}/slip`;
+}
+
+/** GET: who was asked to measure themselves, and what came of it. */
+export function musterAskedPath(id: string): string {
+  return `${ROUTES.musters}/${id}/asked`;
+}
+
+/** POST: what to order before anybody is measured. Nothing is saved. */
+export function musterOrderAheadPath(id: string): string {
+  return `${ROUTES.musters}/${id}/order-ahead`;
+}
+
 /** GET: the verdicts on a docket. */
 export function verdictsPath(docketId: string): string {
   return `${ROUTES.dockets}/${docketId}/verdicts`;

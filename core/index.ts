@@ -141,6 +141,7 @@ export * from './docket/record/age';
 export * from './docket/judge/customs';
 export * from './docket/record/record';
 export * from './docket/record/history';
+export * from './docket/record/usable';
 export * from './docket/plan';
 export * from './docket/judge/judge';
 export * from './docket/fitting/looks';

@@ -26,6 +26,7 @@ import { serveWeb } from './http/web';
 import type { Print } from './print/print';
 import type { Sheet } from './sheets';
 import { kitRoutes } from './kits/routes';
+import { beforeRoutes, type BeforeParts } from './musters/before/routes';
 import { musterRoutes } from './musters/routes';
 import { Standings } from './musters/standing';
 import { takeMusterAct } from './musters/take';
@@ -51,6 +52,7 @@ export interface AppParts {
   /** Judges all open dockets, away from the thread that answers. */
   readonly exceptions: () => Promise<readonly Exception[]>;
   readonly runs: Runs;
+  readonly orderAhead: BeforeParts['orderAhead'];
   /** Makes what is to be printed, away from it too. */
   readonly print: Print<Sheet>;
   /** Who orders are sent to. */
@@ -72,6 +74,7 @@ export function createApp({
   logger,
   exceptions,
   runs,
+  orderAhead,
   print,
   maker,
   stopping,
@@ -143,6 +146,7 @@ export function createApp({
     actRoutes(dockets),
     docketRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
+    beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
     wearerRoutes(database, settings, print),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),

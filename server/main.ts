@@ -1,6 +1,8 @@
 import type { DocketRuns, Exception } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
+import type { OrderAheadView } from '@neat-measure/contract/musters';
 import type { RunsTask } from './dockets/runs';
+import type { OrderAheadTask } from './musters/before/order-ahead';
 import { once, setMaxListeners } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
@@ -70,6 +72,7 @@ async function main(): Promise<void> {
   setMaxListeners(0, streams.signal);
   const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
   const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./dockets/runs-worker.js');
+  const drawing = new Thread<OrderAheadTask, OrderAheadView>('./musters/before/order-ahead-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js');
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js');
   const night = nightOf(config, owner);
@@ -96,6 +99,7 @@ async function main(): Promise<void> {
         onDocket: (id) =>
           reckoning.run({ url: config.DATABASE_URL, of: 'docket', id }) as Promise<DocketRuns>,
       },
+      orderAhead: (musterId, wanted) => drawing.run({ url: config.DATABASE_URL, musterId, wanted }),
       print: (sheet) => printing.run(sheet),
       maker,
       stopping: streams.signal,
@@ -123,7 +127,7 @@ async function main(): Promise<void> {
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
-    await Promise.all([judging.stop(), printing.stop(), nightly.stop(), reckoning.stop()]);
+    await Promise.all([judging, printing, nightly, reckoning, drawing].map((thread) => thread.stop()));
     await database.destroy();
     process.exit(0);
   };

@@ -5,6 +5,7 @@ import { orderForm, type OrderToPrint } from './handing/order-form';
 import { sizeSheet, type SizesToPrint } from './handing/size-sheet';
 import { printStockLabels, type StockLabelsToPrint } from './stores/shelves/stock-labels';
 import { printReservedLabels, type ReservedLabelsToPrint } from './stores/reserved/reserved-labels';
+import { printSlips, type SlipsToPrint } from './musters/before/slip-sheet';
 import { printPdf, type Printed } from './print/print-pdf';
 import { printRecord, type RecordToPrint } from './wearers/record-sheet';
 import { printPerson, type PersonToPrint } from './wearers/person-sheet';
@@ -19,7 +20,8 @@ export type Sheet =
   | LabelsToPrint
   | StockLabelsToPrint
   | ReservedLabelsToPrint
-  | OrderToPrint;
+  | OrderToPrint
+  | SlipsToPrint;
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
 export function printSheet(sheet: Sheet): Promise<Buffer> {
@@ -40,6 +42,8 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printStockLabels(sheet);
     case 'reserved':
       return printReservedLabels(sheet);
+    case 'slips':
+      return printSlips(sheet);
     case 'order':
       return printed(orderForm(sheet));
   }

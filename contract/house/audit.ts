@@ -23,6 +23,7 @@ export const AUDIT_KINDS = [
   'wearer-kept',
   'wearers-imported',
   'muster-exported',
+  'slips-made',
   'wearer-looked-at',
   'wearer-exported',
   'wearer-erased',

@@ -1,3 +1,4 @@
 // What is spoken of musters: a door of its own, as only Roll and the Bench at a station load it.
+export * from './before-the-day';
 export * from './muster';
 export * from './people-import';

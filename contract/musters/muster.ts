@@ -44,6 +44,7 @@ export const musterSchema = z.object({
       docketId: idSchema,
       groupId: idSchema.nullable(),
       kitId: idSchema.nullable(),
+      ownAcceptedAt: instantSchema.nullable(),
       day: z.object({
         standing: standingSchema,
         arrivedAt: instantSchema.nullable(),

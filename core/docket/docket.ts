@@ -58,6 +58,8 @@ export interface Reading {
   readonly carriedFrom: string | null;
   /** How many readings it rests on, where it was carried over and that is known. */
   readonly carriedReadings?: number | undefined;
+  /** The muster for which it was accepted with those of others; nothing where a fitter took it over. */
+  readonly acceptedFor?: string | undefined;
   /** The tape that sent it; `null` when it was typed. */
   readonly device: string | null;
   /** By the clock of the device it was taken on. */

@@ -53,6 +53,8 @@ export interface MusterPerson {
   readonly groupId: string | null;
   /** The kit their docket is opened with; `null` for the one of their role. */
   readonly kitId: string | null;
+  /** When their own measurements were accepted; `null` where they were not. */
+  readonly ownAcceptedAt: string | null;
   readonly day: PersonDay;
 }
 

@@ -5,5 +5,5 @@ export type MusterCapability = (typeof MUSTER_CAPABILITIES)[number];
 /** What somebody is trusted with, as it stands in a sentence: "Your role does not let you check wearers in". */
 export const MUSTER_CAPABILITY_WORDS: Readonly<Record<MusterCapability, string>> = {
   'work-muster': 'check in and call wearers at a muster',
-  'lead-muster': 'open, change and close musters',
+  'lead-muster': 'open, change and close musters, and accept wearers’ own measurements',
 };

@@ -4,11 +4,12 @@ import nodemailer from 'nodemailer';
 
 /** A message with one sheet, as it would be sent. */
 export interface LetterToPost {
-  readonly to: string;
+  readonly to: string | { readonly name: string; readonly address: string };
   readonly subject: string;
   readonly text: string;
-  readonly name: string;
-  readonly pdf: Uint8Array;
+  /** The sheet, with the name of its file; nothing where the letter says it all. */
+  readonly name?: string;
+  readonly pdf?: Uint8Array;
 }
 
 /**
@@ -30,7 +31,10 @@ export async function post(
     to,
     subject,
     text,
-    attachments: [{ filename: name, content: Buffer.from(pdf), contentType: 'application/pdf' }],
+    attachments:
+      pdf === undefined
+        ? []
+        : [{ filename: name, content: Buffer.from(pdf), contentType: 'application/pdf' }],
     disableFileAccess: true,
     disableUrlAccess: true,
   });

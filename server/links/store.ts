@@ -18,7 +18,10 @@ export interface SelfLinkRow {
   readonly token_hash: string;
   readonly docket_id: string;
   readonly fitter_id: string;
+  readonly made_at: Date | null;
   readonly expires_at: Date;
+  /** When it was first looked at. */
+  readonly opened_at: Date | null;
   readonly submission_id: string | null;
   readonly submitted_at: Date | null;
 }
@@ -49,10 +52,10 @@ export interface Measured {
 /** Keeps a link; tells when its id is taken, or its docket is not there. */
 export async function addLink(
   database: Database,
-  link: Omit<SelfLinkRow, 'submission_id' | 'submitted_at'>,
+  link: Omit<SelfLinkRow, 'submission_id' | 'submitted_at' | 'opened_at' | 'made_at'>,
 ): Promise<'added' | 'taken' | 'no-docket'> {
   try {
-    await database('self_links').insert(link);
+    await database('self_links').insert({ ...link, made_at: new Date() });
     return 'added';
   } catch (error) {
     if (isDuplicate(error)) return 'taken';
@@ -86,6 +89,53 @@ export async function listLinks(database: Database): Promise<SelfLinkEntry[]> {
     madeBy: row.made_by,
     expiresAt: row.expires_at.toISOString(),
     submittedAt: row.submitted_at?.toISOString() ?? null,
+  }));
+}
+
+/** Notes that a link was looked at, the first time it is. */
+export async function noteOpened(database: Database, id: string): Promise<void> {
+  await database('self_links').where({ id }).whereNull('opened_at').update({ opened_at: new Date() });
+}
+
+/** Ends the links of a docket that nobody has used: another takes their place. */
+export async function endLinksOf(database: Database, docketId: string): Promise<void> {
+  const now = new Date();
+  await database('self_links')
+    .where({ docket_id: docketId, submitted_at: null })
+    .where('expires_at', '>', now)
+    .update({ expires_at: now });
+}
+
+/** How a link stands, with what came back on it. */
+export interface LinkStanding {
+  readonly docketId: string;
+  readonly madeAt: string | null;
+  readonly expiresAt: string;
+  readonly openedAt: string | null;
+  readonly submittedAt: string | null;
+  readonly measured: readonly Recorded[];
+}
+
+/** So many dockets go into one question. */
+const AT_ONCE = 1_000;
+
+/** The links of some dockets, the oldest first. */
+export async function linksOf(database: Database, docketIds: readonly string[]): Promise<LinkStanding[]> {
+  const rows: (SelfLinkRow & { measured: unknown })[] = [];
+  for (let from = 0; from < docketIds.length; from += AT_ONCE)
+    rows.push(
+      ...(await database('self_links')
+        .whereIn('docket_id', docketIds.slice(from, from + AT_ONCE))
+        .orderBy(['expires_at', 'id'])
+        .select<(SelfLinkRow & { measured: unknown })[]>('*')),
+    );
+  return rows.map((row) => ({
+    docketId: row.docket_id,
+    madeAt: row.made_at?.toISOString() ?? null,
+    expiresAt: row.expires_at.toISOString(),
+    openedAt: row.opened_at?.toISOString() ?? null,
+    submittedAt: row.submitted_at?.toISOString() ?? null,
+    measured: row.submitted_at === null ? [] : asRecorded({ ...row, submitted_at: row.submitted_at }),
   }));
 }
 
@@ -158,19 +208,30 @@ export async function selfRecorded(database: Database, docketId: string): Promis
     .whereNotNull('submitted_at')
     .orderBy('submitted_at')
     .select<{ id: string; submitted_at: Date; measured: unknown }[]>('id', 'submitted_at', 'measured');
-  return rows.flatMap(({ id, submitted_at, measured }) =>
-    readJson(measuredSchema, measured, `self link ${id}`).map(
-      ({ code, value, waist, instrument, readings }) => ({
-        code: code as MeasurementCode,
-        value: value as Length,
-        takenAt: submitted_at.toISOString(),
-        origin: 'self' as const,
-        waist: waist ?? null,
-        instrument,
-        readings,
-        due: false,
-      }),
-    ),
+  return rows.flatMap(asRecorded);
+}
+
+/** What came back on a link, as values on record. */
+function asRecorded({
+  id,
+  submitted_at,
+  measured: sent,
+}: {
+  readonly id: string;
+  readonly submitted_at: Date;
+  readonly measured: unknown;
+}): Recorded[] {
+  return readJson(measuredSchema, sent, `self link ${id}`).map(
+    ({ code, value, waist, instrument, readings }) => ({
+      code: code as MeasurementCode,
+      value: value as Length,
+      takenAt: submitted_at.toISOString(),
+      origin: 'self' as const,
+      waist: waist ?? null,
+      instrument,
+      readings,
+      due: false,
+    }),
   );
 }
 

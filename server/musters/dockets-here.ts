@@ -26,13 +26,23 @@ export async function missingHere(
   hand: Hand,
 ): Promise<readonly Part[] | null> {
   const { docketId } = person;
-  if (!(await lockDocket(transaction, docketId)))
-    await openWith(transaction, await opening(transaction, muster, person, hand));
+  await openedHere(transaction, muster, person, hand);
   const acts = (await listActs(transaction, docketId)).map(({ act }) => act);
   const docket = replay(acts)!;
   // On a docket that asks for nothing nobody can say what is missing: the first station finds that out.
   if (docket.garments.length + docket.protocolIds.length + docket.extraCodes.length === 0) return null;
   return missingParts(docket, await shelfFor(transaction, acts));
+}
+
+/** Holds the docket that a wearer has at a muster; one that nobody has opened yet is opened. */
+export async function openedHere(
+  transaction: Database,
+  muster: Muster,
+  person: MusterPerson,
+  hand: Hand,
+): Promise<void> {
+  if (!(await lockDocket(transaction, person.docketId)))
+    await openWith(transaction, await opening(transaction, muster, person, hand));
 }
 
 async function opening(
@@ -52,9 +62,20 @@ async function opening(
 
 /** The kit that is proposed to a wearer by what they are; nothing where there is none. */
 async function kitOfRole(transaction: Database, wearerId: string) {
-  const role = plain((await findWearer(transaction, wearerId))?.role ?? '');
-  if (role === '') return null;
-  return (await listKits(transaction)).find(({ roles }) => roles.some((one) => plain(one) === role)) ?? null;
+  const { role } = (await findWearer(transaction, wearerId)) ?? { role: '' };
+  if (plain(role) === '') return null;
+  const kits = await listKits(transaction);
+  return kits.find(({ id }) => id === kitIdOfRole(kits, role)) ?? null;
+}
+
+/** Which kit whoever has a role is given; `null` for none. */
+export function kitIdOfRole(
+  kits: readonly { readonly id: string; readonly roles: readonly string[] }[],
+  role: string,
+): string | null {
+  const wanted = plain(role);
+  if (wanted === '') return null;
+  return kits.find(({ roles }) => roles.some((one) => plain(one) === wanted))?.id ?? null;
 }
 
 function plain(text: string): string {

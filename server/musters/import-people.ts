@@ -122,7 +122,9 @@ export async function importPeople(
   return tryAgain(async () => {
     const before = await findAct(database, actId);
     if (before !== undefined) {
-      if (isMusterAct(before.act) && before.act.musterId === musterId) return { came, kept: null };
+      const { act } = before;
+      if (isMusterAct(act) && act.kind === 'people-added' && act.musterId === musterId)
+        return { came, kept: null };
       throw new ProblemError(
         'invalid',
         'Something else was saved under this id. Reload the page and import again.',

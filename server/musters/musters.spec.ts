@@ -13,6 +13,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { checkAudit, sealAudit } from '../audit/seals';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { heardFrom } from '../testing/listen';
+import { DAYS, MusterHall, OPENING } from '../testing/musters';
 import { chartSave, problem, reading, Records } from '../testing/records';
 import { Standings } from './standing';
 import { takeMusterAct } from './take';
@@ -24,45 +25,12 @@ describe('musters', () => {
   afterAll(() => app.stop());
   afterEach(() => app.signIn());
 
-  /** Does something that must be let in. */
-  const does = async (id: string, doing: object, base: object = {}) => {
-    const answer = await app.musters(id, doing, base);
-    if (answer.outcome === 'refused') throw new Error(answer.detail);
-    return answer;
-  };
-  const refused = async (id: string, doing: object, base: object = {}) => {
-    const answer = await app.musters(id, doing, base);
-    return answer.outcome === 'refused' ? [answer.code, answer.detail] : [answer.outcome];
-  };
-  const opening = { kind: 'muster-opened', name: 'Winter intake', place: 'Boathouse hall', unit: 'cm' };
-  const days = { day: '2026-12-01', lastDay: '2026-12-02' };
-
-  /** A muster with a tape and a desk, and some wearers who get a jacket. */
-  const hall = async (people = 2) => {
-    const id = uuidv7();
-    await does(id, { ...opening, ...days });
-    const [tape, desk] = [uuidv7(), uuidv7()];
-    const station = (stationId: string, name: string, parts: readonly Part[]) =>
-      does(id, { kind: 'station-opened', stationId, name, parts });
-    await station(tape, 'Tape', ['girths', 'lengths', 'deciding']);
-    await station(desk, 'Handing over', ['handing']);
-    const chartId = await records.save(ROUTES.charts, chartSave());
-    const kitId = await records.save(ROUTES.kits, {
-      name: `Jacket ${id}`,
-      series: [chartId],
-      protocols: [],
-      roles: [],
-      version: 0,
-    });
-    const wearers: { wearerId: string; docketId: string; kitId: string }[] = [];
-    for (let one = 0; one < people; one += 1)
-      wearers.push({ wearerId: await records.wearer(), docketId: uuidv7(), kitId });
-    if (people > 0) await does(id, { kind: 'people-added', people: wearers });
-    return { id, tape, desk, wearers, chartId };
-  };
-  const view = async (id: string) => musterViewSchema.parse((await app.get(pathOf(ROUTES.musters, id))).body);
-  const dayOf = async (id: string, wearerId: string) =>
-    (await view(id)).muster.people.find((one) => one.wearerId === wearerId)!.day;
+  const halls = new MusterHall(() => app, records);
+  const does = halls.does.bind(halls);
+  const refused = halls.refused.bind(halls);
+  const hall = halls.open.bind(halls);
+  const view = halls.view.bind(halls);
+  const dayOf = async (id: string, wearerId: string) => (await halls.person(id, wearerId)).day;
 
   it('open a docket with its kit when somebody comes, and find on it what is missing', async () => {
     const { id, wearers, chartId, tape } = await hall();
@@ -120,13 +88,13 @@ describe('musters', () => {
 
   it('are listed, those that are open first, with how many are there', async () => {
     const { id, wearers } = await hall(3);
-    await does(id, { kind: 'muster-changed', name: `Hall ${id}`, place: '', ...days });
+    await does(id, { kind: 'muster-changed', name: `Hall ${id}`, place: '', ...DAYS });
     await does(id, { kind: 'checked-in', wearerId: wearers[0]!.wearerId });
     await does(id, { kind: 'went', wearerId: wearers[1]!.wearerId, why: 'Ill' });
     const listed = async () =>
       musterSummariesSchema.parse((await app.get(`${ROUTES.musters}?search=${id}`)).body).items;
     expect(await listed()).toEqual([
-      { id, name: `Hall ${id}`, place: '', ...days, closedAt: null, people: 3, here: 1, gone: 1 },
+      { id, name: `Hall ${id}`, place: '', ...DAYS, closedAt: null, people: 3, here: 1, gone: 1 },
     ]);
     await does(id, { kind: 'muster-closed' });
     expect((await listed())[0]!.closedAt).not.toBeNull();
@@ -156,7 +124,7 @@ describe('musters', () => {
       'here-already',
       'Ibrahima Lund is checked in already.',
     ]);
-    expect((await refused(id, { ...opening, ...days }))[0]).toBe('muster-opened-already');
+    expect((await refused(id, { ...OPENING, ...DAYS }))[0]).toBe('muster-opened-already');
     expect((await refused(uuidv7(), { kind: 'checked-in', wearerId }))[0]).toBe('no-muster');
     const stranger = { wearerId: uuidv7(), docketId: uuidv7() };
     expect((await refused(id, { kind: 'people-added', people: [stranger] }))[0]).toBe('no-such-wearer-here');
@@ -246,7 +214,7 @@ describe('musters', () => {
     );
     expect(await refused(id, { kind: 'muster-closed' })).toEqual([
       'muster-not-trusted',
-      'Your role does not let you open, change and close musters. Ask an administrator.',
+      'Your role does not let you open, change and close musters, and accept wearers’ own measurements. Ask an administrator.',
     ]);
     await asRole('viewer');
     expect((await app.get(pathOf(ROUTES.musters, id))).status).toBe(200);

@@ -1,5 +1,5 @@
 import { grants, type KeptAnyAct, type KeptMusterAct } from '@neat-measure/contract';
-import { isMusterAct, MUSTER_ACTS, type MusterAct } from '@neat-measure/core';
+import { isMusterAct, MUSTER_ACTS, type MeasurementCode, type MusterAct } from '@neat-measure/core';
 import {
   personOn,
   sayMusterRefusal,
@@ -13,6 +13,7 @@ import { isDuplicate, tryAgain } from '../database/trouble';
 import { addAct, findAct } from '../dockets/act-store';
 import { saysTheSame, type TakenOther } from '../dockets/take-acts';
 import type { Signing } from '../session/service';
+import { acceptOwn } from './before/own-values';
 import { missingHere } from './dockets-here';
 import type { Standing, Standings } from './standing';
 import { addMuster, keepMuster, lockMuster, ownersOf, wearersOf } from './store';
@@ -121,6 +122,15 @@ async function libraryFor(
   before: Standing | undefined,
   act: MusterAct,
 ): Promise<MusterLibrary> {
+  if (act.kind === 'values-accepted' && before !== undefined) {
+    const accepted = new Map<string, readonly MeasurementCode[]>();
+    for (const wearerId of new Set(act.wearerIds)) {
+      const person = personOn(before.muster, wearerId);
+      if (person !== undefined && before.muster.closedAt === null)
+        accepted.set(person.docketId, await acceptOwn(transaction, before.muster, person, act));
+    }
+    return { missingOn: () => null, acceptedOn: (docketId) => accepted.get(docketId) ?? [] };
+  }
   const missing = new Map<string, readonly Part[] | null>();
   // Whoever is called without having been checked in needs their docket open as well.
   const looks = MUSTER_ACTS.kindOf(act).finds !== undefined || act.kind === 'called';

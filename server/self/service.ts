@@ -17,14 +17,22 @@ import {
   wishesAsked,
   wishOf,
 } from '@neat-measure/core';
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
 import { shelfFor } from '../dockets/find-library';
 import { findDocket } from '../dockets/store';
 import { notFound, ProblemError } from '../http/problem-error';
-import { addLink, findLink, keepSubmission, type Measured, type SelfLinkRow } from '../links/store';
+import { hashOf } from '../links/code';
+import {
+  addLink,
+  findLink,
+  keepSubmission,
+  noteOpened,
+  type Measured,
+  type SelfLinkRow,
+} from '../links/store';
 
 /** How long a link stands. */
 const LINK_DAYS = 7;
@@ -43,7 +51,7 @@ export async function makeSelfLink(
     (transaction) =>
       addLink(transaction, {
         id,
-        token_hash: hash(token),
+        token_hash: hashOf(token),
         docket_id: docketId,
         fitter_id: fitterId,
         expires_at: expiresAt,
@@ -66,6 +74,7 @@ export async function makeSelfLink(
 export async function selfSheet(database: Database, token: string): Promise<SelfSheet> {
   const link = await usableLink(database, token);
   if (link.submitted_at !== null) throw usedUp();
+  await noteOpened(database, link.id);
   return sheetOf(database, link.docket_id);
 }
 
@@ -171,7 +180,7 @@ async function sheetOf(database: Database, docketId: string): Promise<SelfSheet>
 }
 
 async function usableLink(database: Database, token: string): Promise<SelfLinkRow> {
-  const link = await findLink(database, hash(token));
+  const link = await findLink(database, hashOf(token));
   if (link === undefined) throw notFound('link');
   if (link.expires_at < new Date())
     throw new ProblemError(
@@ -186,8 +195,4 @@ function usedUp(): ProblemError {
     'link-ended',
     'This link has been used; the fitter has your readings. To change something, tell the fitter or ask for another link.',
   );
-}
-
-function hash(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
 }

@@ -9,6 +9,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import type { Database } from '../database/database';
 import { runsOfChart, runsOnDocket } from '../dockets/runs';
+import { orderAheadFor } from '../musters/before/order-ahead';
 import { findCharts } from '../charts/store';
 import { listExceptions } from '../dockets/exceptions';
 import { createListener } from '../http/listener';
@@ -84,6 +85,7 @@ export class Harness {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
         onDocket: (id) => runsOnDocket(database, id),
       },
+      orderAhead: (musterId, wanted) => orderAheadFor(database, { musterId, wanted }),
       print: printSheet,
       maker: makerAt(maker),
       stopping: streams.signal,

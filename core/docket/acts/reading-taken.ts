@@ -31,6 +31,8 @@ const schema = z.object({
   carriedFrom: instantSchema.nullable(),
   /** How many readings it rests on, where it was carried over and that is known. */
   carriedReadings: z.int().min(1).max(20).optional(),
+  /** The muster for which a wearer's own measurement was accepted with those of others, by its name. */
+  acceptedFor: wordsSchema(80).optional(),
   /** The tape that sent it; `null` when it was typed. */
   device: z.string().max(40).nullable(),
 });
@@ -77,9 +79,11 @@ export const readingTaken: ActKind<ReadingTaken> = {
     const own = standing.find((one) => one.id === id) ?? standing.at(-1);
     return own === undefined ? null : { kind: 'reading-withdrawn', readingId: own.id, code };
   },
-  say: ({ code, typed, unit, carriedFrom, waist, origin }) => {
+  say: ({ code, typed, unit, carriedFrom, waist, origin, acceptedFor }) => {
     const value = /\d$/.test(typed) ? `${typed} ${unit}` : typed;
     const name = nameAt(code, waistOf({ code, waist })).toLowerCase();
+    if (acceptedFor !== undefined)
+      return `accepted the wearer’s own ${name} for the muster ${acceptedFor}: ${value}`;
     if (carriedFrom !== null) return `used the recorded value of ${name}: ${value}`;
     return `${origin === 'reported' ? 'was told' : 'read'} ${name}: ${value}`;
   },

@@ -199,6 +199,7 @@ describe('an order before anybody is measured', () => {
       said += order.leftOver;
     }
     const share = (part: number, of_: number) => Math.round((part / of_) * 1_000) / 10;
+    // eslint-disable-next-line no-console -- what it promises and keeps is shown
     console.log(
       `order ahead: interval held ${share(held, asked)} of 100 (${asked}), nobody without ${share(enough, groups)} of 100, left over ${(left / groups).toFixed(1)} (said ${(said / groups).toFixed(1)})`,
     );

@@ -3,3 +3,4 @@ export * from './known-ahead';
 export * from './member-bodies';
 export * from './order-ahead';
 export * from './tally-ahead';
+export { seededRandom } from '../random';

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { DONE_BASE, idSchema, type DoneAct } from '../../acts/act';
 import type { Kind } from '../../acts/kind';
+import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { Muster, MusterPerson, PersonDay, Standing } from '../muster';
 import { personOn } from '../muster';
 import { PARTS, type Part } from '../parts';
@@ -25,6 +26,8 @@ export interface MusterNames {
 export interface MusterLibrary {
   /** What is still to be done on a docket; `null` where it cannot be said here. */
   readonly missingOn: (docketId: string) => readonly Part[] | null;
+  /** Which of their own measurements were carried over to a docket with the act; nothing where it is not done here. */
+  readonly acceptedOn?: (docketId: string) => readonly MeasurementCode[];
 }
 
 /** A kind of act of a muster: everything there is to know of it, in one place. */

@@ -1,9 +1,11 @@
 import { SpecMuster } from '../../testing/muster';
 import { specId, TIERNAN } from '../../testing/docket';
 import { isMusterAct, readAnyAct, sayAnyAct, subjectOf } from '../any-act';
+import type { MusterPerson } from '../muster';
 import { PARTS, type Part } from '../parts';
 import { sayMusterRefusal } from '../say-refusal';
 import { MUSTER_ACTS, type MusterAct } from '.';
+import type { MusterLibrary } from './act';
 
 const TAPE: readonly Part[] = ['girths', 'lengths', 'deciding'];
 
@@ -227,6 +229,13 @@ describe('the acts of a muster', () => {
         }),
         'Odalys Wren undid the last change about Ilse Marrow.',
       ],
+      [
+        one.act('values-accepted', {
+          wearerIds: [first!],
+          accepted: [{ wearerId: first!, codes: ['height'] }],
+        }),
+        'Odalys Wren accepted what Ilse Marrow measured at home.',
+      ],
       [one.act('muster-closed', {}), 'Odalys Wren closed the muster.'],
       [one.act('muster-reopened', {}), 'Odalys Wren reopened the muster.'],
     ];
@@ -241,5 +250,28 @@ describe('the acts of a muster', () => {
     }
     expect(new Set(said.map(([{ kind }]) => kind)).size).toBe(MUSTER_ACTS.kinds.length);
     expect(PARTS.length).toBe(8);
+  });
+
+  it('accept for a group what is found on the dockets, and nothing that is only claimed', () => {
+    const day = new SpecMuster({}, 2);
+    const [one, other] = day.muster!.people as [MusterPerson, MusterPerson];
+    const library: MusterLibrary = {
+      missingOn: () => null,
+      acceptedOn: (docketId) => (docketId === one.docketId ? ['height'] : []),
+    };
+    const act = day.act('values-accepted', {
+      wearerIds: [one.wearerId, other.wearerId],
+      accepted: [{ wearerId: other.wearerId, codes: ['waist-girth'] }],
+    });
+    const applied = MUSTER_ACTS.apply(day.muster, act, library);
+    if (!applied.ok) throw new Error(applied.problem.code);
+    expect(applied.value.act).toEqual(
+      jasmine.objectContaining({ accepted: [{ wearerId: one.wearerId, codes: ['height'] }] }) as never,
+    );
+    expect(applied.value.state.people.map(({ ownAcceptedAt }) => ownAcceptedAt)).toEqual([act.at, null]);
+    const names = { wearer: () => 'Ada Tern', station: () => '' };
+    expect(sayAnyAct(applied.value.act, names as never)).toContain('accepted what Ada Tern measured at home');
+    const stranger = day.act('values-accepted', { wearerIds: [specId()], accepted: [] });
+    expect(day.tries(stranger)?.code).toBe('not-on-muster');
   });
 });

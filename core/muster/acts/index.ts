@@ -19,6 +19,7 @@ import { stationChanged, type StationChanged } from './station-changed';
 import { stationClosed, type StationClosed } from './station-closed';
 import { stationOpened, type StationOpened } from './station-opened';
 import { stationTaken, type StationTaken } from './station-taken';
+import { valuesAccepted, type ValuesAccepted } from './values-accepted';
 import { went, type Went } from './went';
 
 /** Something done on a muster. */
@@ -27,6 +28,7 @@ export type MusterAct =
   | MusterChanged
   | PeopleAdded
   | PeopleRemoved
+  | ValuesAccepted
   | StationOpened
   | StationChanged
   | StationClosed
@@ -50,6 +52,7 @@ const KINDS = [
   musterChanged,
   peopleAdded,
   peopleRemoved,
+  valuesAccepted,
   stationOpened,
   stationChanged,
   stationClosed,

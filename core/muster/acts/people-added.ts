@@ -43,7 +43,7 @@ export const peopleAdded: MusterActKind<PeopleAdded> = {
   },
   carryOut: (muster, { people }) => ({
     ...muster,
-    people: [...muster.people, ...people.map((one) => ({ ...one, day: DAY_AHEAD }))],
+    people: [...muster.people, ...people.map((one) => ({ ...one, ownAcceptedAt: null, day: DAY_AHEAD }))],
   }),
   undo: (_before, { people }, now) => {
     const still = people.filter(({ wearerId }) => personOn(now, wearerId) !== undefined);

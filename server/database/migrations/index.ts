@@ -5,6 +5,7 @@ import * as wishesSent from './0019-wishes-sent';
 import * as putBy from './0020-put-by';
 import * as reserved from './0021-reserved';
 import * as musters from './0022-musters';
+import * as beforeTheDay from './0023-before-the-day';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -46,6 +47,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0020-put-by', putBy],
   ['0021-reserved', reserved],
   ['0022-musters', musters],
+  ['0023-before-the-day', beforeTheDay],
 ];
 
 /** Their names, oldest first. */

@@ -20,6 +20,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'wearer-kept': 'saved a wearer',
   'wearers-imported': 'imported wearers',
   'muster-exported': 'exported the wearers of a muster',
+  'slips-made': 'created slips for self-measuring',
   'wearer-looked-at': 'viewed a docket',
   'wearer-exported': 'exported a wearer’s data',
   'wearer-erased': 'erased a wearer',

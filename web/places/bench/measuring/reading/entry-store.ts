@@ -4,6 +4,7 @@ import type { StreamedLine } from '@neat-measure/contract';
 import {
   asTyped,
   bareUnit,
+  carriedOver,
   deviceLength,
   formatLength,
   measurement,
@@ -16,16 +17,15 @@ import {
   type ReadingProblem,
   type Suspicion,
   offMark,
-  isSameWaist,
   standingReadings,
-  MICROMETRES_PER,
   type Length,
-  type ShownUnit,
   type OffMark,
   type WaistPlace,
   type Tension,
   type ToldEstimate,
   unitSlip,
+  usableRecord,
+  writtenExactly,
   type UnitSlip,
 } from '@neat-measure/core';
 import { EMPTY, switchMap } from 'rxjs';
@@ -216,7 +216,7 @@ export class EntryStore {
     if (recorded === null || recorded.elsewhere) return;
     const { code, value, origin, takenAt, waist, instrument, readings } = recorded;
     this.keep(code, {
-      ...exactly(code, value, bareUnit(code, this.units.entered())),
+      ...writtenExactly(code, value, bareUnit(code, this.units.entered())),
       origin,
       carriedFrom: takenAt,
       readings,
@@ -226,42 +226,18 @@ export class EntryStore {
   }
 
   /** What stands on record for steps nothing was read of yet, and may be used as it is. */
-  readonly usable = computed(() =>
-    this.docket.steps().flatMap((step) => {
-      if (step.readings.length > 0 || step.skipped !== null) return [];
-      const known = this.docket
-        .record()
-        .find(({ code, waist, due }) => code === step.code && !due && isSameWaist(waist ?? null, step.waist));
-      return known === undefined ? [] : [{ step, known }];
-    }),
-  );
+  readonly usable = computed(() => usableRecord(this.docket.steps(), this.docket.record()));
 
   /** Carries everything that stands on record and is not due over to this docket. */
   takeAllRecorded(): void {
-    for (const { step, known } of this.usable()) {
-      const unit = bareUnit(step.code, this.units.entered());
-      this.docket.does({
-        kind: 'reading-taken',
-        code: step.code,
-        ...exactly(step.code, known.value, unit),
-        length: known.value,
-        stance: measurement(step.code).stance,
-        tension: step.tension,
-        clothing: step.clothing,
-        waist: known.waist ?? step.waist ?? undefined,
-        instrument: known.instrument ?? measurement(step.code).instruments[0]!,
-        origin: known.origin,
-        carriedFrom: known.takenAt,
-        ...(known.readings === undefined ? {} : { carriedReadings: known.readings }),
-        device: null,
-      });
-    }
+    for (const one of this.usable())
+      this.docket.does(carriedOver(one, bareUnit(one.step.code, this.units.entered())));
   }
 
   /** Takes what a told size leads to, as told and not measured. */
   takeTold({ code, length }: ToldEstimate): void {
     const unit = bareUnit(code, this.units.entered());
-    this.keep(code, { ...exactly(code, length, unit), origin: 'reported' });
+    this.keep(code, { ...writtenExactly(code, length, unit), origin: 'reported' });
   }
 
   /** Takes back the last reading of the step at hand, or of the one before where there is none. */
@@ -333,18 +309,4 @@ export class EntryStore {
     this.clear();
     this.cursor.goOnIfSettled();
   }
-}
-
-/** A length on record as it is written exactly: in the docket's unit where that can be, else in millimetres or grams. */
-function exactly(
-  code: MeasurementCode,
-  value: Length,
-  unit: MeasureUnit,
-): { typed: string; unit: MeasureUnit } {
-  if (measurement(code).kind === 'mass') return { typed: `${value} g`, unit: 'kg' };
-  const typed = `${formatLength(value, unit as ShownUnit)}`;
-  const read = readReading(typed, code, unit);
-  return read.ok && read.value.length === value
-    ? { typed, unit }
-    : { typed: `${value / MICROMETRES_PER.mm} mm`, unit: 'mm' };
 }

@@ -1,0 +1,203 @@
+import type { GarmentAhead, OrderAheadView, OrderAheadWanted } from '@neat-measure/contract/musters';
+import {
+  ageAt,
+  compileChart,
+  historyOf,
+  houseRuling,
+  isNaturalWaist,
+  stillGrows,
+  type Act,
+  type Habits,
+} from '@neat-measure/core';
+import {
+  knownAhead,
+  orderAhead,
+  seededRandom,
+  tallyAhead,
+  type GrownValue,
+  type Member,
+  type PastValue,
+} from '@neat-measure/core/ahead';
+import type { Muster, MusterPerson } from '@neat-measure/core/muster';
+import type { Chart } from '@neat-measure/contract';
+import { findCharts } from '../../charts/store';
+import type { Database } from '../../database/database';
+import { actsByDocket } from '../../dockets/act-store';
+import { listKits } from '../../kits/store';
+import { linksOf } from '../../links/store';
+import { findSettings } from '../../settings/store';
+import { kitIdOfRole } from '../dockets-here';
+import { Standings } from '../standing';
+import { notFound } from '../../http/problem-error';
+
+/** What the thread that reckons is asked. */
+export interface OrderAheadTask {
+  readonly url: string;
+  readonly musterId: string;
+  readonly wanted: OrderAheadWanted;
+}
+
+/** So many members and days are drawn at most, so that the largest muster takes no more than a minute. */
+const MOST_DRAWN = 2_000_000;
+const MOST_WORLDS = 2_000;
+const FEWEST_WORLDS = 400;
+/** So many wearers' acts stand in memory at once. */
+const AT_ONCE = 200;
+/** Worlds are drawn alike for the same list, so that an order asked for twice is the same. */
+const SEED = 20_261_201;
+
+/** Somebody to be kitted out: what is known of them, and the garments they get. */
+interface Expected {
+  readonly member: Member;
+  readonly chartIds: readonly string[];
+  readonly rests: 'measured' | 'own' | 'nothing';
+  readonly grown: boolean;
+}
+
+/**
+ * What to order for a muster before anybody is measured there: its wearers as their records and what they sent tell of
+ * them, and others of whom only the build is known. Those who have a garment in hand already need none.
+ */
+export async function orderAheadFor(
+  database: Database,
+  { musterId, wanted }: Omit<OrderAheadTask, 'url'>,
+): Promise<OrderAheadView> {
+  const standing = await new Standings().read(database, musterId);
+  if (standing === undefined) throw notFound('muster');
+  const { habits } = await findSettings(database);
+  const expected = [
+    ...(await wearersExpected(database, standing.muster, habits)),
+    ...(await othersExpected(database, wanted.others)),
+  ];
+  const charts = await findCharts(database, [...new Set(expected.flatMap(({ chartIds }) => chartIds))]);
+  const drawn = Math.floor(MOST_DRAWN / Math.max(1, expected.length));
+  const worlds = Math.min(MOST_WORLDS, Math.max(FEWEST_WORLDS, drawn));
+  const tallies = tallyAhead(
+    charts.map((chart) => aheadOf(chart, habits)),
+    expected.map(({ member, chartIds }) => ({
+      member,
+      gets: chartIds.flatMap((id) => {
+        const at = charts.findIndex((chart) => chart.id === id);
+        return at < 0 ? [] : [at];
+      }),
+    })),
+    worlds,
+    seededRandom(SEED),
+  );
+  const count = (rests: Expected['rests']) => expected.filter((one) => one.rests === rests).length;
+  return {
+    garments: charts.map(({ seriesId, sheet: { maker, garment } }, at): GarmentAhead => {
+      const { lines, ...rest } = orderAhead(tallies[at]!, wanted.chance);
+      return { seriesId, maker, garment, lines: [...lines], ...rest };
+    }),
+    restsOn: {
+      ...{ measured: count('measured'), own: count('own'), nothing: count('nothing') },
+      ...{ grown: expected.filter(({ grown }) => grown).length, worlds },
+    },
+  };
+}
+
+function aheadOf(chart: Chart, habits: Habits) {
+  return { chart: compileChart(chart.sheet), rule: houseRuling(chart.sheet, habits).rule };
+}
+
+async function wearersExpected(database: Database, muster: Muster, habits: Habits): Promise<Expected[]> {
+  const people = muster.people.filter(({ day }) => day.standing.is !== 'gone');
+  const expected: Expected[] = [];
+  for (let from = 0; from < people.length; from += AT_ONCE)
+    expected.push(...(await someExpected(database, muster, people.slice(from, from + AT_ONCE), habits)));
+  return expected;
+}
+
+async function someExpected(
+  database: Database,
+  muster: Muster,
+  people: readonly MusterPerson[],
+  habits: Habits,
+): Promise<Expected[]> {
+  const ids = people.map(({ wearerId }) => wearerId);
+  const wearers = await database('wearers')
+    .whereIn('id', ids)
+    .select<{ id: string; role: string; born: string | null }[]>('id', 'role', 'born');
+  const dockets = await database('dockets')
+    .whereIn('wearer_id', ids)
+    .select<{ id: string; number: number; wearer_id: string }[]>('id', 'number', 'wearer_id');
+  const docketIds = dockets.map(({ id }) => id);
+  const [acts, links, asked, kits] = await Promise.all([
+    actsByDocket(database, docketIds),
+    linksOf(database, docketIds),
+    garmentsOn(database, people),
+    listKits(database),
+  ]);
+  const day = `${muster.day}T12:00:00.000Z`;
+  return wearers.map(({ id, role, born }): Expected => {
+    const person = people.find(({ wearerId }) => wearerId === id)!;
+    const own = dockets.filter(({ wearer_id }) => wearer_id === id);
+    const read = valuesRead(
+      own.map((one) => ({ number: one.number, acts: acts.get(one.id)! })),
+      habits,
+    );
+    const sent = links
+      .filter(({ docketId }) => own.some((one) => one.id === docketId))
+      .flatMap(({ measured }) => measured)
+      .filter(({ waist }) => isNaturalWaist(waist ?? null))
+      .map(({ code, value, takenAt }): PastValue => ({ code, value, takenAt, own: true }));
+    // What a fitter read counts before what was sent, of the same measurement.
+    const points = [...read, ...sent.filter(({ code }) => read.every((one) => one.code !== code))];
+    const age = ageAt(born, Date.parse(day));
+    const known: GrownValue[] = knownAhead(points, day, stillGrows(habits, age));
+    const kitId = person.kitId ?? kitIdOfRole(kits, role);
+    return {
+      member: { known, build: null },
+      chartIds: asked.get(person.docketId) ?? latestOf(kits, kitId),
+      rests: read.length > 0 ? 'measured' : sent.length > 0 ? 'own' : 'nothing',
+      grown: known.some(({ grown }) => grown),
+    };
+  });
+}
+
+function valuesRead(
+  dockets: readonly { readonly number: number; readonly acts: readonly Act[] }[],
+  habits: Habits,
+): PastValue[] {
+  return historyOf(dockets, habits, null, 0)
+    .points.filter(({ waist }) => isNaturalWaist(waist))
+    .map(({ code, value, takenAt, origin }) => ({ code, value, takenAt, own: origin !== 'fitter' }));
+}
+
+/** Which garments the dockets ask for that are open already, without those that are in hand. */
+async function garmentsOn(
+  database: Database,
+  people: readonly MusterPerson[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const rows = await database('docket_garments')
+    .whereIn(
+      'docket_id',
+      people.map(({ docketId }) => docketId),
+    )
+    .select<{ docket_id: string; chart_id: string; stage: string }[]>('docket_id', 'chart_id', 'stage');
+  const asked = new Map<string, string[]>();
+  for (const { docket_id, chart_id, stage } of rows) {
+    const own = asked.get(docket_id) ?? [];
+    if (stage !== 'handed-over') own.push(chart_id);
+    asked.set(docket_id, own);
+  }
+  return asked;
+}
+
+type Kits = Awaited<ReturnType<typeof listKits>>;
+
+function latestOf(kits: Kits, kitId: string | null): readonly string[] {
+  return kits.find(({ id }) => id === kitId)?.garments.map(({ chartId }) => chartId) ?? [];
+}
+
+async function othersExpected(database: Database, others: OrderAheadWanted['others']): Promise<Expected[]> {
+  if (others.length === 0) return [];
+  const kits = await listKits(database);
+  return others.flatMap(({ build, count, kitId }) =>
+    Array.from({ length: count }, (): Expected => {
+      const chartIds = latestOf(kits, kitId);
+      return { member: { known: [], build }, chartIds, rests: 'nothing', grown: false };
+    }),
+  );
+}
