@@ -113,6 +113,12 @@ export function musterMatchPath(id: string): string {
   return `${ROUTES.musters}/${id}/matches`;
 }
 
+/** GET all; GET one's wearers, and PUT one, by id. */
+export const GROUPS = '/api/groups';
+
+/** GET: what columns of lists were said to be, by the words of their headings. */
+export const LIST_HEADINGS = '/api/list-headings';
+
 /** PUT: a list of wearers onto a muster. */
 export function musterImportPath(id: string): string {
   return `${ROUTES.musters}/${id}/people`;

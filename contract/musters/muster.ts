@@ -69,12 +69,25 @@ export type MusterWearer = z.infer<typeof musterWearerSchema>;
 /** The wearers of some ids; those who have been erased are left out. */
 export const musterWearersSchema = z.array(musterWearerSchema);
 
+/** A named set of wearers that lasts: a squad, an intake, a class. */
+export const groupSchema = z.object({ id: idSchema, name: z.string(), count: z.int() });
+export type Group = z.infer<typeof groupSchema>;
+export const groupsSchema = z.array(groupSchema);
+/** Saving a group: its name and all of its wearers. */
+export const groupSaveSchema = z.object({
+  name: z.string().trim().min(1, { error: 'Enter a name.' }).max(80),
+  wearerIds: z.array(idSchema).max(10_000),
+});
+export type GroupSave = z.infer<typeof groupSaveSchema>;
+
 /** A muster with the names of its wearers. */
 export const musterViewSchema = z.object({
   muster: musterSchema,
   /** Up to which act it stands: what is kept behind it is told by the stream. */
   place: z.int(),
   wearers: musterWearersSchema,
+  /** The groups its wearers were added with. */
+  groups: z.array(groupSchema),
 });
 export type MusterView = z.infer<typeof musterViewSchema>;
 

@@ -1,3 +1,4 @@
+import { MEASURE_UNITS, MEASUREMENT_CODES, TOLD_ITEMS } from '@neat-measure/core';
 import { MOST_ADDED } from '@neat-measure/core/muster';
 import * as z from 'zod';
 import { idSchema, lineSchema } from '../shared';
@@ -11,6 +12,17 @@ const rowSchema = z.object({
   role: z.string().trim().max(80),
   born: bornSchema,
   number: numberSchema,
+  /** The group they belong to, by its name. */
+  group: z.string().trim().min(1).max(80).nullable().default(null),
+  /** What the list tells of their body, and which sizes fit them: as it was written. */
+  readings: z
+    .array(z.object({ code: z.enum(MEASUREMENT_CODES), typed: lineSchema(40), unit: z.enum(MEASURE_UNITS) }))
+    .max(MEASUREMENT_CODES.length)
+    .default([]),
+  sizes: z
+    .array(z.object({ item: z.enum(TOLD_ITEMS), told: lineSchema(40) }))
+    .max(TOLD_ITEMS.length)
+    .default([]),
 });
 export type PeopleRow = z.infer<typeof rowSchema>;
 
@@ -22,20 +34,32 @@ export const CHANGED_FIELDS = ['name', 'role', 'born', 'number'] as const;
 export type ChangedField = (typeof CHANGED_FIELDS)[number];
 
 /** Who a row is: somebody who is known, or might be, or is new. */
-export const peopleMatchedSchema = z.array(
-  z.object({
-    line: z.int(),
-    /** The wearers it may be; one is who it is, and more cannot be told apart by the row. */
-    known: z.array(
-      z.object({ id: idSchema, name: z.string(), role: z.string(), born: bornSchema, number: numberSchema }),
-    ),
-    /** What it would change of the one; nothing where the row says nothing else. */
-    changes: z.array(z.enum(CHANGED_FIELDS)),
-    /** Whether that one is on the muster already. */
-    onMuster: z.boolean(),
-  }),
-);
+const rowMatchedSchema = z.object({
+  line: z.int(),
+  /** The wearers it may be; one is who it is, and more cannot be told apart by the row. */
+  known: z.array(
+    z.object({ id: idSchema, name: z.string(), role: z.string(), born: bornSchema, number: numberSchema }),
+  ),
+  /** What it would change of the one; nothing where the row says nothing else. */
+  changes: z.array(z.enum(CHANGED_FIELDS)),
+  /** Whether that one is on the muster already. */
+  onMuster: z.boolean(),
+});
+export type RowMatched = z.infer<typeof rowMatchedSchema>;
+
+/** What the rows come to, and what of them is new to the house. */
+export const peopleMatchedSchema = z.object({
+  rows: z.array(rowMatchedSchema),
+  /** Groups that are not there yet, and roles that no wearer and no kit has. */
+  newGroups: z.array(z.string()),
+  newRoles: z.array(z.string()),
+});
 export type PeopleMatched = z.infer<typeof peopleMatchedSchema>;
+
+/** What a heading of a list was said to be. */
+const headingSchema = z.object({ heading: lineSchema(120), role: lineSchema(80) });
+export const headingsSchema = z.array(headingSchema);
+export type Headings = z.infer<typeof headingsSchema>;
 
 /** A list to be put on a muster: those who are new are added to the wearers, and the others changed where that is wanted. */
 export const peopleImportSchema = z.object({
@@ -45,6 +69,8 @@ export const peopleImportSchema = z.object({
   kitId: idSchema.nullable(),
   /** Whether what rows say otherwise of known wearers is saved. */
   changes: z.boolean(),
+  /** What columns were said to be, by the plain words of their headings: the house remembers it. */
+  headings: z.array(headingSchema).max(200).default([]),
   rows: z
     .array(
       rowSchema.extend({

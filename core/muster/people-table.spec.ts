@@ -8,6 +8,9 @@ const plan = (text: string, said: ReadonlyMap<number, PeopleRole> = new Map(), r
   return planPeople(grid.value, said, remembered as ReadonlyMap<string, PeopleRole>);
 };
 
+/** What a list tells that has only who they are. */
+const NOTHING = { group: null, readings: [], sizes: [] };
+
 describe('a list of wearers', () => {
   it('is read by its headings: whole names, or a first and a last', () => {
     const whole = plan(
@@ -15,8 +18,8 @@ describe('a list of wearers', () => {
     );
     expect(whole.asks).toEqual([]);
     expect(whole.rows).toEqual([
-      { line: 2, name: 'Ada Tern', role: 'Cadet', number: 'C-7', born: '2009-04' },
-      { line: 3, name: 'Bo Tern', role: '', number: null, born: null },
+      { line: 2, name: 'Ada Tern', role: 'Cadet', number: 'C-7', born: '2009-04', ...NOTHING },
+      { line: 3, name: 'Bo Tern', role: '', number: null, born: null, ...NOTHING },
     ]);
     const parted = plan('Vorname\tNachname\nÅse\tØkland\n');
     expect(parted.rows.map(({ name }) => name)).toEqual(['Åse Økland']);
@@ -39,6 +42,61 @@ describe('a list of wearers', () => {
     const told = plan(text, said, new Map([['name of boat', 'left-out']]));
     expect([told.asks, told.columns[2]!.remembered, told.rows.length]).toEqual([[], true, 1]);
     expect(plan('Name,Full name\nAda,Ada\n').asks).toEqual(['Two columns are name. Leave one of them out.']);
+  });
+
+  it('takes groups, measurements in the unit of their column, and sizes that fit', () => {
+    const { asks, rows, columns } = plan(
+      `Name,Squad,Height (m),Weight (kg),Chest girth,Waist (in),Collar
+Ada Tern,Otters,1.71,64,96,33 1/2,38
+Bo Tern,,5 ft 11,,101.5,,
+`,
+      new Map<number, PeopleRole>([
+        [5, 'waist-girth'],
+        [6, 'size-collar'],
+      ]),
+    );
+    expect(asks).toEqual([]);
+    expect(columns.map(({ role, unit }) => [role, unit])).toEqual([
+      ['name', null],
+      ['group', null],
+      ['height', 'm'],
+      ['weight', 'kg'],
+      ['chest-girth', 'cm'],
+      ['waist-girth', 'in'],
+      ['size-collar', null],
+    ]);
+    expect(rows.map(({ group, readings, sizes }) => ({ group, readings, sizes }))).toEqual([
+      {
+        group: 'Otters',
+        readings: [
+          { code: 'height', typed: '1.71 m', unit: 'cm' },
+          { code: 'weight', typed: '64', unit: 'kg' },
+          { code: 'chest-girth', typed: '96', unit: 'cm' },
+          { code: 'waist-girth', typed: '33 1/2', unit: 'in' },
+        ],
+        sizes: [{ item: 'collar', told: '38' }],
+      },
+      {
+        group: null,
+        readings: [
+          { code: 'height', typed: '5 ft 11', unit: 'cm' },
+          { code: 'chest-girth', typed: '101.5', unit: 'cm' },
+        ],
+        sizes: [],
+      },
+    ]);
+  });
+
+  it('asks for a unit that neither heading nor numbers tell, and refuses a body that nobody has', () => {
+    expect(plan('Name,Weight\nAda Tern,70\n').asks).toEqual(['Which unit is “Weight” in?']);
+    const grid = textGrid('Name,Weight,Height (cm)\nAda Tern,70,171\nBo Tern,80,17\nCy Tern,x,180\n');
+    if (!grid.ok) throw new Error('no grid');
+    const { rows, faults } = planPeople(grid.value, new Map(), new Map(), new Map([[1, 'kg']]));
+    expect(rows.map(({ name }) => name)).toEqual(['Ada Tern']);
+    expect(faults.map(({ line, says }) => [line, says])).toEqual([
+      [3, jasmine.stringContaining('outside any height') as never],
+      [4, jasmine.stringContaining('x') as never],
+    ]);
   });
 
   it('tells row by row what cannot be taken, with its cells, and takes the rest', () => {

@@ -1,27 +1,41 @@
 import { distance } from 'fastest-levenshtein';
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { measurement } from '../body/catalogue';
+import type { ToldItem } from '../body/told-sizes';
+import { readReading } from '../capture/read-reading';
+import { sayReadingProblem } from '../capture/say-reading-problem';
 import { columnRoles, type RoledColumn, type RoleWords } from '../chart/imported/words/column-roles';
+import { guessHeading } from '../chart/imported/words/guess-heading';
+import { possibleUnits, unitOfHeading } from '../chart/imported/words/unit-evidence';
+import { plainWords } from '../chart/imported/words/vocabulary';
+import { shownIn } from '../quantity/format-length';
+import type { MeasureUnit } from '../quantity/mass';
 import type { Grid } from '../chart/imported/layout/grid';
 import { failure, success, type Outcome } from '../outcome';
 import {
+  isMeasured,
   PEOPLE_ROLES,
   sayPeopleAsk,
+  sizeTold,
   sayPeopleFault,
   type PeopleFault,
   type PeopleRole,
 } from './say-people-table';
 
 export {
+  isMeasured,
   PEOPLE_ROLE_WORDS,
   PEOPLE_ROLES,
   sayPeopleAsk,
   sayPeopleFault,
+  sizeTold,
   type PeopleRole,
 } from './say-people-table';
 
 // A door of its own: reading tables takes packages that the Bench need not load.
 
 /** Words of headings; one that could be several is asked about. */
-const WORDS: RoleWords<PeopleRole> = {
+const WORDS: Partial<RoleWords<PeopleRole>> = {
   name: ['name', 'full name', 'wearer', 'cadet', 'person', 'student', 'employee', 'nom complet'],
   first: ['first name', 'firstname', 'given name', 'forename', 'first', 'vorname', 'prénom', 'nombre'],
   last: [
@@ -36,12 +50,16 @@ const WORDS: RoleWords<PeopleRole> = {
     'apellidos',
   ],
   role: ['role', 'position', 'job', 'function', 'rank', 'grade', 'funktion', 'rolle'],
+  group: ['group', 'squad', 'class', 'platoon', 'team', 'unit', 'gruppe', 'klasse'],
+  weight: ['weight', 'weight kg', 'weight lb', 'body weight', 'gewicht'],
   number: ['number', 'no', 'nr', 'id', 'house number', 'personnel number', 'staff number', 'service number'],
   born: ['born', 'date of birth', 'birth date', 'birthday', 'dob', 'year and month of birth', 'geboren'],
 };
 
 /** How long each may be, in letters. */
-const MOST = { name: 120, role: 80, number: 40 } as const;
+const MOST = { name: 120, role: 80, group: 80, number: 40 } as const;
+/** A size as somebody tells it is no longer. */
+const MOST_SIZE = 40;
 /** The most rows of one import. */
 export const MOST_ROWS = 5_000;
 
@@ -54,11 +72,31 @@ export interface PeopleTableRow {
   readonly number: string | null;
   /** Year and month of birth, `2009-04`; `null` where the list has none. */
   readonly born: string | null;
+  /** The group they belong to, by its name; `null` for none. */
+  readonly group: string | null;
+  /** What the list tells of their body, as it was written. */
+  readonly readings: readonly {
+    readonly code: MeasurementCode;
+    readonly typed: string;
+    readonly unit: MeasureUnit;
+  }[];
+  /** Sizes that fit, as they were written. */
+  readonly sizes: readonly { readonly item: ToldItem; readonly told: string }[];
+}
+
+/** The units a column of a list can be in: a height is written in metres, too. */
+export const COLUMN_UNITS = ['cm', 'in', 'mm', 'm', 'kg', 'lb'] as const;
+export type ColumnUnit = (typeof COLUMN_UNITS)[number];
+
+/** A column of a list of wearers. */
+export interface PeopleColumn extends RoledColumn<PeopleRole> {
+  /** The unit its numbers are in; `null` where that is to be said, or it has none. */
+  readonly unit: ColumnUnit | null;
 }
 
 /** A list as far as it is understood. */
 export interface PeoplePlan {
-  readonly columns: readonly RoledColumn<PeopleRole>[];
+  readonly columns: readonly PeopleColumn[];
   /** What is to be said before anything of it is taken. */
   readonly asks: readonly string[];
   readonly rows: readonly PeopleTableRow[];
@@ -124,19 +162,26 @@ function month(year: string, of: string): string | null {
  *
  * @param said what a person said a column is, by its place
  * @param remembered what such headings were said to be the last time
- * @example planPeople(textGrid('Name,Rank\nAda Tern,Cadet').value, new Map(), new Map()).rows // [{ line: 2, name: 'Ada Tern', role: 'Cadet', number: null, born: null }]
+ * @param units in which a person said a column is, by its place
+ * @example planPeople(textGrid('Name,Rank,Height (cm)\nAda Tern,Cadet,171').value, new Map(), new Map()).rows // [{ line: 2, name: 'Ada Tern', role: 'Cadet', number: null, born: null, group: null, readings: [{ code: 'height', typed: '171', unit: 'cm' }], sizes: [] }]
  */
 export function planPeople(
   grid: Grid,
   said: ReadonlyMap<number, PeopleRole>,
   remembered: ReadonlyMap<string, PeopleRole>,
+  units: ReadonlyMap<number, ColumnUnit> = new Map(),
 ): PeoplePlan {
-  const columns = columnRoles<PeopleRole>(grid, said, remembered, WORDS);
+  const columns = columnRoles<PeopleRole>(grid, said, remembered, WORDS as RoleWords<PeopleRole>).map(
+    (column, at) => withUnit(column, units.get(at) ?? null, () => cellsOf(grid, at)),
+  );
   const placeOf = (role: PeopleRole) => columns.findIndex((column) => column.role === role);
   const named = placeOf('name') >= 0 || (placeOf('first') >= 0 && placeOf('last') >= 0);
   const asks = [
     ...columns.flatMap(({ heading, role }) =>
       role === null ? [sayPeopleAsk({ code: 'heading', heading })] : [],
+    ),
+    ...columns.flatMap(({ heading, role, unit }) =>
+      isMeasured(role) && unit === null ? [sayPeopleAsk({ code: 'unit', heading })] : [],
     ),
     ...PEOPLE_ROLES.filter(
       (role) => role !== 'left-out' && columns.filter((column) => column.role === role).length > 1,
@@ -148,7 +193,7 @@ export function planPeople(
   const taken = new Taken();
   const faults: { line: number; says: string; cells: readonly string[] }[] = [];
   for (const { line, cells } of body.slice(0, MOST_ROWS)) {
-    const read = readRow((role) => (cells[placeOf(role)] ?? '').trim(), line);
+    const read = readRow((role) => (cells[placeOf(role)] ?? '').trim(), line, columns);
     const refused = read.ok ? taken.refuse(read.value) : read.problem;
     if (refused !== null) faults.push({ line, says: sayPeopleFault(refused), cells });
     else if (read.ok) taken.add(read.value);
@@ -156,25 +201,92 @@ export function planPeople(
   return { columns, asks, rows: taken.rows, faults, beyond: Math.max(0, body.length - MOST_ROWS) };
 }
 
+function cellsOf({ rows }: Grid, at: number): string[] {
+  return rows.slice(1).flatMap(({ cells }) => cells[at]?.trim() ?? []);
+}
+
+/** So many cells of a column tell its unit. */
+const TELLING = 200;
+
+/** A column as a measurement, where its heading can mean nothing else, and the unit that its heading or its numbers tell. */
+function withUnit(
+  column: RoledColumn<PeopleRole>,
+  said: ColumnUnit | null,
+  cells: () => readonly string[],
+): PeopleColumn {
+  const { heading } = column;
+  const guess = column.role === null ? guessHeading(heading) : null;
+  const meant = guess?.of === 'body' && guess.code !== null && isMeasured(guess.code as PeopleRole);
+  const role = meant ? (guess.code as MeasurementCode) : column.role;
+  if (!isMeasured(role)) return { ...column, role, unit: null };
+  return { ...column, role, unit: said ?? unitTold(role, heading, cells().slice(0, TELLING)) };
+}
+
+function unitTold(code: MeasurementCode, heading: string, cells: readonly string[]): ColumnUnit | null {
+  if (measurement(code).kind === 'mass') {
+    const words = plainWords(heading).split(' ');
+    const told = (['kg', 'lb'] as const).filter((unit) => words.includes(unit));
+    // A cell that says its own unit is read by it, whatever the column is in.
+    return told.length === 1 ? told[0]! : cells.every((cell) => /[a-z]/i.test(cell)) ? 'kg' : null;
+  }
+  const written = unitOfHeading(heading);
+  if (written !== null && written !== 'ft') return written;
+  const numbers = cells.map((cell) => Number(cell.replace(',', '.'))).filter((one) => one > 0);
+  if (numbers.length === 0) return 'cm';
+  const possible = possibleUnits(code, numbers);
+  const [only] = possible;
+  return possible.length === 1 && only !== undefined && only !== 'ft' ? only : null;
+}
+
 /** A row, or why it cannot be taken. */
-function readRow(cell: (role: PeopleRole) => string, line: number): Outcome<PeopleTableRow, PeopleFault> {
+function readRow(
+  cell: (role: PeopleRole) => string,
+  line: number,
+  columns: readonly PeopleColumn[],
+): Outcome<PeopleTableRow, PeopleFault> {
   const whole = cell('name');
   const name = (whole === '' ? `${cell('first')} ${cell('last')}` : turned(whole))
     .replace(/\s+/g, ' ')
     .trim();
-  const [role, number, born] = [cell('role'), cell('number'), cell('born')];
-  for (const text of [name, role, number, born])
+  const [role, group, number, born] = [cell('role'), cell('group'), cell('number'), cell('born')];
+  for (const text of [name, role, group, number, born])
     if (text.startsWith('=')) return failure({ code: 'formula', text: text.slice(0, 40) });
   if (!/\p{L}/u.test(name)) return failure({ code: 'name-missing' });
   for (const [of, text] of [
     ['name', name],
     ['role', role],
+    ['group', group],
     ['number', number],
   ] as const)
     if (text.length > MOST[of]) return failure({ code: 'too-long', role: of, most: MOST[of] });
   const at = born === '' ? null : monthOf(born);
   if (born !== '' && at === null) return failure({ code: 'no-month', text: born.slice(0, 40) });
-  return success({ line, name, role, number: number === '' ? null : number, born: at });
+  const readings: PeopleTableRow['readings'][number][] = [];
+  const sizes: PeopleTableRow['sizes'][number][] = [];
+  for (const { role: of, unit } of columns) {
+    const item = sizeTold(of);
+    const typed = of === null ? '' : cell(of);
+    if (typed === '') continue;
+    if (item !== null && typed.length > MOST_SIZE)
+      return failure({ code: 'too-long', role: of!, most: MOST_SIZE });
+    if (item !== null) sizes.push({ item, told: typed });
+    if (!isMeasured(of) || unit === null) continue;
+    const written = asWritten(typed, unit);
+    const read = readReading(written.typed, of, written.unit);
+    if (!read.ok)
+      return failure({ code: 'no-measure', says: sayReadingProblem(read.problem, shownIn(written.unit, 8)) });
+    readings.push({ code: of, ...written });
+  }
+  return success({
+    ...{ line, name, role, number: number === '' ? null : number, born: at },
+    ...{ group: group === '' ? null : group, readings, sizes },
+  });
+}
+
+/** A number of a column as it is read: one in metres says so itself. */
+function asWritten(typed: string, unit: ColumnUnit): { readonly typed: string; readonly unit: MeasureUnit } {
+  if (unit !== 'm') return { typed, unit };
+  return { typed: /[a-z'"]/i.test(typed) ? typed : `${typed} m`, unit: 'cm' };
 }
 
 /** `Tern, Ada` as it is said: `Ada Tern`. */

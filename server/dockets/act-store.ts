@@ -116,6 +116,22 @@ export async function musterActsAbout(database: Database, wearerId: string): Pro
   return rows.map((row) => toMusterAct(row).act);
 }
 
+/** The acts that put people on musters, but for one and those that are older. */
+export async function addingActs(
+  database: Database,
+  besides: string,
+): Promise<Extract<MusterAct, { kind: 'people-added' }>[]> {
+  const since = database('acts').where({ id: besides }).select('place');
+  const rows: ActRow[] = await actRows(database)
+    .where({ kind: 'people-added' })
+    .where('place', '>', since)
+    .orderBy('place');
+  return rows.flatMap((row) => {
+    const { act } = toMusterAct(row);
+    return act.kind === 'people-added' ? [act] : [];
+  });
+}
+
 /** The acts of a docket in the order they were let in. */
 export async function listActs(database: Database, docketId: string): Promise<KeptAct[]> {
   return (await actRows(database).where({ docket_id: docketId }).orderBy('place')).map(toAct);

@@ -1,4 +1,4 @@
-import { apply, type Act, type Docket } from '@neat-measure/core';
+import { apply, type Act, type Docket, type Library } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { addActs } from './act-store';
 import { shelfFor } from './find-library';
@@ -10,10 +10,27 @@ import { addDocket, keepRows } from './store';
  *
  * @param acts the first of them opens it
  */
-export async function openWith(transaction: Database, acts: readonly Act[]): Promise<Docket> {
+export async function openWith(transaction: Database, acts: readonly Act[]): Promise<Opened> {
   const library = await shelfFor(transaction, acts);
+  return carryOn(transaction, null, library, acts);
+}
+
+/** A docket, what it speaks of, and what was kept on it. */
+export interface Opened {
+  readonly docket: Docket;
+  readonly library: Library;
+  readonly kept: readonly Act[];
+}
+
+/** Does more on a docket that is held, from what is known of it; what is refused is left out. */
+export async function carryOn(
+  transaction: Database,
+  before: Docket | null,
+  library: Library,
+  acts: readonly Act[],
+): Promise<Opened> {
   const kept: Act[] = [];
-  let docket: Docket | null = null;
+  let docket = before;
   for (const act of acts) {
     const applied = apply(docket, act, library);
     if (!applied.ok) continue;
@@ -23,6 +40,6 @@ export async function openWith(transaction: Database, acts: readonly Act[]): Pro
     docket = applied.value.docket;
   }
   if (docket === null) throw new Error('a docket is opened by its opening');
-  await addActs(transaction, kept);
-  return docket;
+  if (kept.length > 0) await addActs(transaction, kept);
+  return { docket, library, kept };
 }

@@ -4,10 +4,11 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
 import { shelfFor } from '../dockets/find-library';
-import { openWith } from '../dockets/open-with';
+import { carryOn, openWith } from '../dockets/open-with';
 import { lockDocket } from '../dockets/store';
 import { findKit, listKits } from '../kits/store';
 import { findWearer } from '../wearers/store';
+import { toldActs, toldOf } from './told';
 
 /** Who does something, and when. */
 interface Hand {
@@ -41,8 +42,13 @@ export async function openedHere(
   person: MusterPerson,
   hand: Hand,
 ): Promise<void> {
-  if (!(await lockDocket(transaction, person.docketId)))
-    await openWith(transaction, await opening(transaction, muster, person, hand));
+  const { docketId, wearerId } = person;
+  if (await lockDocket(transaction, docketId)) return;
+  const { docket, library } = await openWith(transaction, await opening(transaction, muster, person, hand));
+  const told = (await toldOf(transaction, muster.id, [wearerId])).get(wearerId);
+  if (told === undefined) return;
+  const base = { docketId, at: hand.at, by: hand.by };
+  await carryOn(transaction, docket, library, toldActs(docket, library, told, base, uuidv7));
 }
 
 async function opening(

@@ -1,4 +1,6 @@
 import {
+  GROUPS,
+  LIST_HEADINGS,
   musterImportPath,
   musterListPath,
   musterMatchPath,
@@ -7,8 +9,11 @@ import {
   wearersSchema,
 } from '@neat-measure/contract';
 import {
+  groupsSchema,
+  headingsSchema,
   musterListSchema,
   musterViewSchema,
+  musterWearersSchema,
   peopleImportedSchema,
   peopleMatchedSchema,
   type PeopleImport,
@@ -16,7 +21,7 @@ import {
 } from '@neat-measure/contract/musters';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness, PASSPHRASE } from '../testing/harness';
-import { problem, Records } from '../testing/records';
+import { chartSave, problem, Records } from '../testing/records';
 
 describe('importing a list to a muster', () => {
   let app: Harness;
@@ -34,15 +39,17 @@ describe('importing a list to a muster', () => {
     return id;
   };
   const row = (line: number, name: string, more: Partial<PeopleRow> = {}): PeopleRow => ({
-    ...{ line, name, role: '', born: null, number: null },
+    ...{ line, name, role: '', born: null, number: null, group: null, readings: [], sizes: [] },
     ...more,
   });
   const wearer = (name: string, more: object = {}) =>
     records.save(ROUTES.wearers, { name, role: 'Cadet', version: 0, ...more });
-  const match = async (id: string, rows: readonly PeopleRow[]) =>
+  const match = (id: string, rows: readonly PeopleRow[]) =>
+    matchedWhole(id, rows).then((matched) => matched.rows);
+  const matchedWhole = async (id: string, rows: readonly PeopleRow[]) =>
     peopleMatchedSchema.parse((await app.send('POST', musterMatchPath(id), { rows })).body);
   const wanted = (rows: readonly (PeopleRow & { wearerId?: string })[], more: object = {}): PeopleImport => ({
-    ...{ actId: uuidv7(), at: new Date().toISOString(), kitId: null, changes: true },
+    ...{ actId: uuidv7(), at: new Date().toISOString(), kitId: null, changes: true, headings: [] },
     rows: rows.map((one) => ({
       ...one,
       wearerId: one.wearerId ?? uuidv7(),
@@ -177,5 +184,69 @@ describe('importing a list to a muster', () => {
     await app.person('fitter', 'importer');
     await app.signIn(PASSPHRASE, 'importer');
     expect(problem(await app.put(musterImportPath(id), wanted([row(2, 'X')])))).toEqual([403, 'not-allowed']);
+  });
+
+  it('makes groups that last, and says which are new', async () => {
+    const id = await muster();
+    const squad = `Otters ${id}`;
+    const rows = [
+      row(2, `Ada ${id}`, { group: squad, role: `Diver ${id}` }),
+      row(3, `Bo ${id}`, { group: squad.toUpperCase() }),
+    ];
+    const matched = await matchedWhole(id, rows);
+    expect([matched.newGroups, matched.newRoles]).toEqual([[squad], [`Diver ${id}`]]);
+    await app.put(musterImportPath(id), wanted(rows));
+    const [group] = (await view(id)).groups;
+    expect([group?.name, group?.count]).toEqual([squad, 2]);
+    expect((await view(id)).muster.people.map(({ groupId }) => groupId)).toEqual([group!.id, group!.id]);
+    const again = await matchedWhole(id, rows);
+    expect([again.newGroups, again.newRoles]).toEqual([[], []]);
+    const members = musterWearersSchema.parse((await app.get(pathOf(GROUPS, group!.id))).body);
+    expect(members.map(({ name }) => name)).toEqual([`Ada ${id}`, `Bo ${id}`]);
+    const save = { name: squad, wearerIds: [members[0]!.id, uuidv7()] };
+    expect(problem(await app.put(pathOf(GROUPS, uuidv7()), save))).toEqual([409, 'name-taken']);
+    expect((await app.put(pathOf(GROUPS, group!.id), save)).status).toBe(204);
+    const all = groupsSchema.parse((await app.get(GROUPS)).body);
+    expect(all.find(({ name }) => name === squad)?.count).toBe(1);
+  });
+
+  it('keeps what the list tells of bodies for the docket, as told and not measured', async () => {
+    const id = await muster();
+    const chartId = await records.save(ROUTES.charts, chartSave());
+    const kitId = await records.save(ROUTES.kits, {
+      ...{ name: `Jacket ${id}`, series: [chartId], protocols: [], roles: [], version: 0 },
+    });
+    const told = row(2, `Cy ${id}`, {
+      readings: [
+        { code: 'chest-girth', typed: '98', unit: 'cm' },
+        { code: 'foot-length-left', typed: '26', unit: 'cm' },
+      ],
+      sizes: [{ item: 'collar', told: '40' }],
+    });
+    const sent = wanted([told], { kitId, headings: [{ heading: 'brust', role: 'chest-girth' }] });
+    await app.put(musterImportPath(id), sent);
+    const [{ wearerId, docketId }] = sent.rows as [PeopleImport['rows'][number]];
+    await app.musters(id, { kind: 'checked-in', wearerId });
+    const docket = await records.made(docketId);
+    expect(docket.readings.map(({ code, typed, origin }) => [code, typed, origin])).toEqual([
+      ['chest-girth', '98', 'reported'],
+    ]);
+    expect(docket.told).toEqual({ collar: '40' });
+    const headings = headingsSchema.parse((await app.get(LIST_HEADINGS)).body);
+    expect(headings).toContain({ heading: 'brust', role: 'chest-girth' });
+  });
+
+  it('undone, takes out again whom it added, but for those who have something else by now', async () => {
+    const id = await muster();
+    const known = await wearer(`Known ${id}`);
+    const rows = [row(2, `New ${id}`), row(3, `Edited ${id}`), { ...row(4, `Known ${id}`), wearerId: known }];
+    const sent = wanted(rows);
+    await app.put(musterImportPath(id), sent);
+    const edited = sent.rows[1]!.wearerId;
+    await app.put(pathOf(ROUTES.wearers, edited), { name: `Edited ${id}`, role: 'Cook', version: 1 });
+    const undo = { kind: 'people-removed', wearerIds: sent.rows.map(({ wearerId }) => wearerId) };
+    expect((await app.musters(id, undo, { undoes: sent.actId })).outcome).toBe('kept');
+    expect((await view(id)).muster.people).toEqual([]);
+    expect((await found(`${id}`)).map(({ name }) => name).sort()).toEqual([`Edited ${id}`, `Known ${id}`]);
   });
 });

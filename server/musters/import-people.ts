@@ -1,5 +1,6 @@
 import type {
   ChangedField,
+  Headings,
   PeopleImport,
   PeopleImported,
   PeopleMatched,
@@ -12,12 +13,16 @@ import type { Database } from '../database/database';
 import { AS_IT_STANDS } from '../database/all-or-nothing';
 import { tryAgain } from '../database/trouble';
 import { findAct } from '../dockets/act-store';
+import { listKits } from '../kits/store';
 import type { KeptMusterAct } from '@neat-measure/contract';
 import { isMusterAct } from '@neat-measure/core';
 import { notFound, ProblemError } from '../http/problem-error';
+import { groupsNamed, join } from './groups';
+import { noteImported } from './imported';
 import type { Standings } from './standing';
 import { lockMuster } from './store';
 import { keepOn, Refused, said } from './take';
+import { keepTold } from './told';
 
 /** So many rows go into one question, or one statement. */
 const AT_ONCE = 1_000;
@@ -50,9 +55,13 @@ export async function matchPeople(
     wearersWhere(database, 'name', [...new Set(rows.flatMap(({ name }) => ordersOf(name)))]),
   ]);
   const numbered = new Map(byNumber.map((one) => [one.number!, one]));
+  const [newGroups, newRoles] = await Promise.all([
+    groupsMissing(database, rows),
+    rolesMissing(database, rows),
+  ]);
   const named = new Map<string, KnownWearer[]>();
   for (const one of byName) named.set(sameName(one.name), [...(named.get(sameName(one.name)) ?? []), one]);
-  return rows.map((row) => {
+  const matched = rows.map((row) => {
     const owner = row.number === null ? undefined : numbered.get(row.number);
     const alike = (named.get(sameName(row.name)) ?? []).filter((one) => mayBe(row, one));
     const known = owner === undefined ? alike : [owner];
@@ -65,6 +74,40 @@ export async function matchPeople(
       onMuster: one !== null && on.has(one.id),
     };
   });
+  return { rows: matched, newGroups, newRoles };
+}
+
+/** Groups that rows name and that are not there: a slip of typing would make another. */
+async function groupsMissing(database: Database, rows: readonly PeopleRow[]): Promise<string[]> {
+  const names = distinct(rows.flatMap(({ group }) => group ?? []));
+  if (names.size === 0) return [];
+  const there = await database('wearer_groups')
+    .whereIn('name', [...names.values()])
+    .pluck<string[]>('name');
+  const known = new Set(there.map((name) => name.toLowerCase()));
+  return [...names].flatMap(([key, name]) => (known.has(key) ? [] : [name])).sort();
+}
+
+/** Roles that rows name and that neither a wearer nor a kit has. */
+async function rolesMissing(database: Database, rows: readonly PeopleRow[]): Promise<string[]> {
+  const names = distinct(rows.flatMap(({ role }) => (role === '' ? [] : [role])));
+  if (names.size === 0) return [];
+  const [theirs, kits] = await Promise.all([
+    database('wearers')
+      .whereIn('role', [...names.values()])
+      .distinct('role')
+      .pluck<string[]>('role'),
+    listKits(database),
+  ]);
+  const known = new Set([...theirs, ...kits.flatMap(({ roles }) => roles)].map((role) => role.toLowerCase()));
+  return [...names].flatMap(([key, name]) => (known.has(key) ? [] : [name])).sort();
+}
+
+/** Names as they are first written, by their letters in any case. */
+function distinct(names: readonly string[]): Map<string, string> {
+  const all = new Map<string, string>();
+  for (const name of names) if (!all.has(name.toLowerCase())) all.set(name.toLowerCase(), name);
+  return all;
 }
 
 async function wearersWhere(
@@ -116,7 +159,7 @@ export async function importPeople(
   standings: Standings,
   by: { readonly id: string; readonly name: string },
   musterId: string,
-  { actId, at, kitId, changes, rows }: PeopleImport,
+  { actId, at, kitId, changes, headings, rows }: PeopleImport,
 ): Promise<{ readonly came: PeopleImported; readonly kept: KeptMusterAct | null }> {
   const came = { added: rows.filter(({ isNew }) => isNew).length, changed: 0, onMuster: rows.length };
   return tryAgain(async () => {
@@ -135,10 +178,28 @@ export async function importPeople(
         if (!(await lockMuster(transaction, musterId))) throw notFound('muster');
         await addWearers(transaction, rows);
         const changed = changes ? await changeWearers(transaction, rows) : 0;
+        await noteImported(transaction, actId, rows);
+        await keepTold(transaction, musterId, rows);
+        await keepHeadings(transaction, headings);
+        const groups = await groupsNamed(
+          transaction,
+          rows.flatMap(({ group }) => group ?? []),
+        );
+        const groupOf = (name: string | null) =>
+          name === null ? null : (groups.get(name.toLowerCase()) ?? null);
+        await join(
+          transaction,
+          rows.flatMap(({ group, wearerId }) => {
+            const groupId = groupOf(group);
+            return groupId === null ? [] : [[groupId, wearerId] as const];
+          }),
+        );
         const act: MusterAct = {
           ...{ id: actId, musterId, at: new Date(at).toISOString(), by },
           kind: 'people-added',
-          people: rows.map(({ wearerId, docketId }) => ({ wearerId, docketId, groupId: null, kitId })),
+          people: rows.map(({ wearerId, docketId, group }) => ({
+            ...{ wearerId, docketId, groupId: groupOf(group), kitId },
+          })),
         };
         const standing = await standings.read(transaction, musterId);
         const done = await keepOn(transaction, standing, act);
@@ -156,6 +217,21 @@ export async function importPeople(
       throw new ProblemError('invalid', (await said(database, error.refusal)).detail);
     }
   });
+}
+
+/** Keeps what columns were said to be, for whoever imports the next list. */
+async function keepHeadings(transaction: Database, headings: Headings): Promise<void> {
+  if (headings.length === 0) return;
+  const now = new Date();
+  await transaction('list_headings')
+    .insert(headings.map((one) => ({ ...one, said_at: now })))
+    .onConflict('heading')
+    .merge();
+}
+
+/** What columns of lists were said to be, the latest first. */
+export async function listHeadings(database: Database): Promise<Headings> {
+  return database('list_headings').orderBy('said_at', 'desc').limit(500).select<Headings>('heading', 'role');
 }
 
 async function addWearers(transaction: Database, rows: PeopleImport['rows']): Promise<void> {

@@ -7,14 +7,13 @@ import {
   wearerExportSchema,
   ROUTES,
 } from '@neat-measure/contract';
-import { musterSummariesSchema, musterViewSchema, musterWearersSchema } from '@neat-measure/contract/musters';
-import type { Part } from '@neat-measure/core/muster';
+import { musterSummariesSchema, musterWearersSchema } from '@neat-measure/contract/musters';
 import { v7 as uuidv7 } from 'uuid';
 import { checkAudit, sealAudit } from '../audit/seals';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { heardFrom } from '../testing/listen';
 import { DAYS, MusterHall, OPENING } from '../testing/musters';
-import { chartSave, problem, reading, Records } from '../testing/records';
+import { problem, reading, Records } from '../testing/records';
 import { Standings } from './standing';
 import { takeMusterAct } from './take';
 

@@ -1,4 +1,6 @@
 import {
+  GROUPS,
+  LIST_HEADINGS,
   listQuerySchema,
   musterImportPath,
   musterListPath,
@@ -9,6 +11,7 @@ import {
   type KeptAnyAct,
 } from '@neat-measure/contract';
 import {
+  groupSaveSchema,
   musterStreamQuerySchema,
   musterWearersQuerySchema,
   peopleImportSchema,
@@ -23,7 +26,8 @@ import type { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
-import { importPeople, matchPeople } from './import-people';
+import { listGroups, saveGroup, wearersIn } from './groups';
+import { importPeople, listHeadings, matchPeople } from './import-people';
 import { listOut } from './list-out';
 import type { Standings } from './standing';
 import { listMusters, wearersOf } from './store';
@@ -49,7 +53,12 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
       if (standing === undefined) throw notFound('muster');
       standings.remember(id, standing);
       const ids = standing.muster.people.map(({ wearerId }) => wearerId);
-      const view: MusterView = { ...asSent(standing), wearers: await wearersOf(database, ids) };
+      const groupIds = [...new Set(standing.muster.people.flatMap(({ groupId }) => groupId ?? []))];
+      const view: MusterView = {
+        ...asSent(standing),
+        wearers: await wearersOf(database, ids),
+        groups: await listGroups(database, groupIds),
+      };
       response.json(view);
     })
     .get(musterListPath(':id'), async (request, response) => {
@@ -74,6 +83,19 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
       const { came, kept } = await importPeople(database, standings, fitterOf(response), id, wanted);
       if (kept !== null) lookout.tell(id, kept);
       response.json(came);
+    })
+    .get(GROUPS, async (_request, response) => {
+      response.json(await listGroups(database));
+    })
+    .get(`${GROUPS}/:id`, async (request, response) => {
+      response.json(await wearersIn(database, readId(request)));
+    })
+    .put(`${GROUPS}/:id`, async (request, response) => {
+      await saveGroup(database, readId(request), readBody(groupSaveSchema, request));
+      response.status(204).end();
+    })
+    .get(LIST_HEADINGS, async (_request, response) => {
+      response.json(await listHeadings(database));
     })
     .get(musterStreamPath(':id'), async (request, response) => {
       const subject = readId(request);

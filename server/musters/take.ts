@@ -15,6 +15,7 @@ import { saysTheSame, type TakenOther } from '../dockets/take-acts';
 import type { Signing } from '../session/service';
 import { acceptOwn } from './before/own-values';
 import { missingHere } from './dockets-here';
+import { removeImported } from './imported';
 import type { Standing, Standings } from './standing';
 import { addMuster, keepMuster, lockMuster, ownersOf, wearersOf } from './store';
 
@@ -86,6 +87,8 @@ export async function keepOn(
   if (before === undefined) await addMuster(transaction, state);
   const kept = await addAct(transaction, applied.value.act);
   if (before !== undefined) await keepMuster(transaction, state);
+  if (act.kind === 'people-removed' && act.undoes !== undefined)
+    await removeImported(transaction, act.undoes, act.wearerIds);
   return { kept, standing: { muster: state, place: kept.place } };
 }
 

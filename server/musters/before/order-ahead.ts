@@ -28,6 +28,7 @@ import { linksOf } from '../../links/store';
 import { findSettings } from '../../settings/store';
 import { kitIdOfRole } from '../dockets-here';
 import { Standings } from '../standing';
+import { asPastValues, toldOf } from '../told';
 import { notFound } from '../../http/problem-error';
 
 /** What the thread that reckons is asked. */
@@ -123,11 +124,12 @@ async function someExpected(
     .whereIn('wearer_id', ids)
     .select<{ id: string; number: number; wearer_id: string }[]>('id', 'number', 'wearer_id');
   const docketIds = dockets.map(({ id }) => id);
-  const [acts, links, asked, kits] = await Promise.all([
+  const [acts, links, asked, kits, told] = await Promise.all([
     actsByDocket(database, docketIds),
     linksOf(database, docketIds),
     garmentsOn(database, people),
     listKits(database),
+    toldOf(database, muster.id, ids),
   ]);
   const day = `${muster.day}T12:00:00.000Z`;
   return wearers.map(({ id, role, born }): Expected => {
@@ -142,15 +144,17 @@ async function someExpected(
       .flatMap(({ measured }) => measured)
       .filter(({ waist }) => isNaturalWaist(waist ?? null))
       .map(({ code, value, takenAt }): PastValue => ({ code, value, takenAt, own: true }));
-    // What a fitter read counts before what was sent, of the same measurement.
-    const points = [...read, ...sent.filter(({ code }) => read.every((one) => one.code !== code))];
+    // What a fitter read counts before what was sent or told, of the same measurement.
+    const listed = told.get(id);
+    const theirs = [...(listed === undefined ? [] : asPastValues(listed)), ...sent];
+    const points = [...read, ...theirs.filter(({ code }) => read.every((one) => one.code !== code))];
     const age = ageAt(born, Date.parse(day));
     const known: GrownValue[] = knownAhead(points, day, stillGrows(habits, age));
     const kitId = person.kitId ?? kitIdOfRole(kits, role);
     return {
       member: { known, build: null },
       chartIds: asked.get(person.docketId) ?? latestOf(kits, kitId),
-      rests: read.length > 0 ? 'measured' : sent.length > 0 ? 'own' : 'nothing',
+      rests: read.length > 0 ? 'measured' : theirs.length > 0 ? 'own' : 'nothing',
       grown: known.some(({ grown }) => grown),
     };
   });

@@ -22,9 +22,9 @@ import { personOn, type Muster, type MusterPerson } from '@neat-measure/core/mus
 import type { Bench } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../../database/database';
-import { addActs } from '../../dockets/act-store';
+import { carryOn } from '../../dockets/open-with';
 import { openBench } from '../../dockets/service';
-import { keepRows, lockDocket } from '../../dockets/store';
+import { lockDocket } from '../../dockets/store';
 import { linksOf, type LinkStanding } from '../../links/store';
 
 /** What of a wearer's own measurements can be accepted for a group, and why the rest cannot. */
@@ -107,16 +107,8 @@ export async function acceptOwn(
   const bench = await openBench(transaction, docketId);
   const { acts } = ownValuesOn(bench, { by, at, muster: muster.name });
   const library = { charts: bench.charts, protocols: bench.protocols, habits: bench.habits };
-  const kept: Act[] = [];
-  let docket = replay(bench.acts.map(({ act }) => act))!;
-  for (const act of acts) {
-    const applied = apply(docket, act, library);
-    if (!applied.ok) continue;
-    await keepRows(transaction, docket, applied.value.act, applied.value.docket);
-    docket = applied.value.docket;
-    kept.push(applied.value.act);
-  }
-  if (kept.length > 0) await addActs(transaction, kept);
+  const docket = replay(bench.acts.map(({ act }) => act))!;
+  const { kept } = await carryOn(transaction, docket, library, acts);
   return kept.flatMap((act) => (act.kind === 'reading-taken' ? [act.code] : []));
 }
 
