@@ -84,6 +84,9 @@ export const garmentAheadSchema = z.object({
       median: z.int(),
       threeQuarters: z.int(),
       order: z.int(),
+      /** On the shelves, and coming by orders. */
+      there: z.int(),
+      coming: z.int(),
     }),
   ),
   chance: z.number(),

@@ -18,10 +18,12 @@ const rowSchema = z.object({
   readings: z
     .array(z.object({ code: z.enum(MEASUREMENT_CODES), typed: lineSchema(40), unit: z.enum(MEASURE_UNITS) }))
     .max(MEASUREMENT_CODES.length)
+    .readonly()
     .default([]),
   sizes: z
     .array(z.object({ item: z.enum(TOLD_ITEMS), told: lineSchema(40) }))
     .max(TOLD_ITEMS.length)
+    .readonly()
     .default([]),
 });
 export type PeopleRow = z.infer<typeof rowSchema>;

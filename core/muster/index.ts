@@ -10,5 +10,6 @@ export * from './parts';
 export * from './queue';
 export * from './refusal';
 export * from './say-refusal';
+export * from './slip';
 export * from './trust';
 export * from './undo';

@@ -3,7 +3,11 @@ const LISTS = {
   or: new Intl.ListFormat('en-GB', { type: 'disjunction' }),
 };
 
-/** Several things in a sentence: `S, M and L`, or `S, M or L`. */
+/**
+ * Several things in a sentence.
+ *
+ * @example list(['S', 'M', 'L'], 'or') // 'S, M or L'
+ */
 export function list(things: readonly string[], last: 'and' | 'or' = 'and'): string {
   return LISTS[last].format(things);
 }

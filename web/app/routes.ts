@@ -36,6 +36,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('../places/away/away').then(({ Away }) => Away),
   },
   {
+    path: 'self',
+    title: 'Your measurements · Neat Measure',
+    loadComponent: () => import('../places/self/self-code').then(({ SelfCode }) => SelfCode),
+  },
+  {
     path: 'self/:token',
     title: 'Your measurements · Neat Measure',
     loadComponent: () => import('../places/self/self-sheet').then(({ SelfSheet }) => SelfSheet),

@@ -13,12 +13,12 @@ import {
   slipOwnerSchema,
   slipsMadeSchema,
 } from '@neat-measure/contract/musters';
+import { printedSlip } from '@neat-measure/core/muster';
 import { readdir, readFile } from 'node:fs/promises';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness, outboxOfSpecs, PASSPHRASE } from '../../testing/harness';
 import { MusterHall } from '../../testing/musters';
 import { problem, reading, Records, sheetFrom } from '../../testing/records';
-import { printedCode } from '../../links/code';
 
 const OUTBOX = outboxOfSpecs();
 const LAST_DAY = '2099-12-31';
@@ -81,7 +81,7 @@ describe('before the day of a muster', () => {
     expect((await made(id, [one, other])).made).toBe(2);
     const [code] = await codesOf(one);
     // As it stands on paper, in small letters.
-    const typed = encodeURIComponent(printedCode(code!).toLowerCase());
+    const typed = encodeURIComponent(printedSlip(code!).toLowerCase());
     expect((await app.send('GET', selfPath(typed), undefined, { cookie: '' })).status).toBe(200);
     expect([...(await asked(id)).values()].map(({ state }) => state)).toEqual(['opened', 'sent']);
     expect((await sends(code!, { 'chest-girth': '98', 'waist-girth': '85' })).status).toBe(200);
@@ -179,7 +179,7 @@ describe('before the day of a muster', () => {
     const [code] = await codesOf(wearerId);
     const scan = (musterId: string, text: string) =>
       app.send('POST', musterSlipPath(musterId), { code: text });
-    for (const text of [code!, `https://hall.example/self/${code}`, printedCode(code!)])
+    for (const text of [code!, `https://hall.example/self/${code}`, printedSlip(code!)])
       expect(slipOwnerSchema.parse((await scan(id, text)).body)).toEqual({ wearerId });
     const elsewhere = await scan(other.id, code!);
     expect([elsewhere.status, elsewhere.body.detail]).toEqual([

@@ -26,6 +26,8 @@ import { actsByDocket } from '../../dockets/act-store';
 import { listKits } from '../../kits/store';
 import { linksOf } from '../../links/store';
 import { findSettings } from '../../settings/store';
+import { onShelves, tellArticles } from '../../stores/ledger/articles';
+import type { ArticleRow } from '../../stores/ledger/ledger';
 import { kitIdOfRole } from '../dockets-here';
 import { Standings } from '../standing';
 import { asPastValues, toldOf } from '../told';
@@ -85,17 +87,39 @@ export async function orderAheadFor(
     worlds,
     seededRandom(SEED),
   );
+  const stock = await stockOf(
+    database,
+    charts.map(({ seriesId }) => seriesId),
+  );
   const count = (rests: Expected['rests']) => expected.filter((one) => one.rests === rests).length;
   return {
     garments: charts.map(({ seriesId, sheet: { maker, garment } }, at): GarmentAhead => {
       const { lines, ...rest } = orderAhead(tallies[at]!, wanted.chance);
-      return { seriesId, maker, garment, lines: [...lines], ...rest };
+      return {
+        ...{ seriesId, maker, garment, ...rest },
+        lines: lines.map((line) => ({
+          ...line,
+          ...(stock.get(`${seriesId} ${line.label}`) ?? { there: 0, coming: 0 }),
+        })),
+      };
     }),
     restsOn: {
       ...{ measured: count('measured'), own: count('own'), nothing: count('nothing') },
       ...{ grown: expected.filter(({ grown }) => grown).length, worlds },
     },
   };
+}
+
+/** What lies on the shelves and is coming of some garments, by series and label. */
+async function stockOf(
+  database: Database,
+  series: readonly string[],
+): Promise<ReadonlyMap<string, { readonly there: number; readonly coming: number }>> {
+  const rows = await database<ArticleRow>('articles').whereIn('series_id', [...series]);
+  const known = await tellArticles(database, rows);
+  return new Map(
+    known.map((one) => [`${one.seriesId} ${one.label}`, { there: onShelves(one), coming: one.coming }]),
+  );
 }
 
 function aheadOf(chart: Chart, habits: Habits) {

@@ -12,13 +12,13 @@ import {
   type OrderAheadWanted,
   type SlipsMade,
 } from '@neat-measure/contract/musters';
-import type { Muster } from '@neat-measure/core/muster';
+import { printedSlip, type Muster } from '@neat-measure/core/muster';
 import { Router, type Request } from 'express';
 import type { Database } from '../../database/database';
 import { post } from '../../handing/post';
 import { notFound, ProblemError } from '../../http/problem-error';
 import { fitterOf, readBody, readId } from '../../http/request';
-import { hashOf, printedCode } from '../../links/code';
+import { hashOf } from '../../links/code';
 import type { Print } from '../../print/print';
 import type { Standings } from '../standing';
 import { listAsked, ownerOf } from './own-values';
@@ -103,7 +103,7 @@ async function postAll(
         `${name},`,
         '',
         `measure yourself until ${lastDay}: open ${address}/${code}`,
-        `or open ${address} and enter ${printedCode(code)}.`,
+        `or open ${address} and enter ${printedSlip(code)}.`,
         '',
         'Have at hand:',
         ...prepare.map((line) => `- ${line}`),

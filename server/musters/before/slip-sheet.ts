@@ -1,6 +1,6 @@
 import bwip from 'bwip-js/node';
 import type { Content } from 'pdfmake/interfaces';
-import { printedCode } from '../../links/code';
+import { printedSlip } from '@neat-measure/core/muster';
 import { printPdf, words } from '../../print/print-pdf';
 import { LINE, SOFT } from '../../print/sheet-parts';
 import type { Slip } from './slips';
@@ -59,7 +59,7 @@ function cellOf(
               soft('Scan, or open'),
               words(address, { fontSize: 9 }),
               { ...soft('and enter'), margin: [0, 6, 0, 0] },
-              words(printedCode(code), { bold: true, fontSize: 17 }),
+              words(printedSlip(code), { bold: true, fontSize: 17 }),
             ],
           },
         ],

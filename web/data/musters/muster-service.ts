@@ -1,10 +1,16 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  GROUPS,
   keptMusterActSchema,
+  LIST_HEADINGS,
   listPath,
+  musterAskedPath,
   musterImportPath,
   musterListPath,
   musterMatchPath,
+  musterOrderAheadPath,
+  musterSlipPath,
+  musterSlipsPath,
   musterStreamPath,
   musterWearersPath,
   pathOf,
@@ -14,20 +20,33 @@ import {
   type Page,
 } from '@neat-measure/contract';
 import {
+  askedListSchema,
+  groupsSchema,
+  headingsSchema,
   musterSummariesSchema,
   musterListSchema,
   musterViewSchema,
   musterWearersSchema,
+  orderAheadSchema,
   peopleImportedSchema,
   peopleMatchedSchema,
+  slipOwnerSchema,
+  slipsMadeSchema,
+  type Asked,
+  type Group,
+  type Headings,
   type MusterSummary,
   type MusterList,
   type MusterView,
   type MusterWearer,
+  type OrderAheadView,
+  type OrderAheadWanted,
   type PeopleImport,
   type PeopleImported,
   type PeopleMatched,
   type PeopleRow,
+  type SlipsMade,
+  type SlipsWanted,
 } from '@neat-measure/contract/musters';
 import type { Observable } from 'rxjs';
 import { Api } from '../api';
@@ -64,6 +83,41 @@ export class MusterService {
   /** Puts a list onto a muster. */
   importPeople(id: string, wanted: PeopleImport): Observable<PeopleImported> {
     return this.api.put(musterImportPath(id), wanted, peopleImportedSchema);
+  }
+
+  /** What columns of lists were said to be before. */
+  headings(): Observable<Headings> {
+    return this.api.get(LIST_HEADINGS, headingsSchema);
+  }
+
+  /** Groups of wearers, by name. */
+  groups(): Observable<Group[]> {
+    return this.api.get(GROUPS, groupsSchema);
+  }
+
+  /** The wearers of a group. */
+  wearersIn(groupId: string): Observable<MusterWearer[]> {
+    return this.api.get(pathOf(GROUPS, groupId), musterWearersSchema);
+  }
+
+  /** Makes slips or letters for measuring oneself. */
+  makeSlips(id: string, wanted: SlipsWanted): Observable<SlipsMade> {
+    return this.api.post(musterSlipsPath(id), wanted, slipsMadeSchema);
+  }
+
+  /** Who was asked to measure themselves, and what came of it. */
+  asked(id: string): Observable<Asked[]> {
+    return this.api.get(musterAskedPath(id), askedListSchema);
+  }
+
+  /** Whose a slip is. */
+  slipOwner(id: string, code: string): Observable<{ wearerId: string }> {
+    return this.api.post(musterSlipPath(id), { code }, slipOwnerSchema);
+  }
+
+  /** What to order before anybody is measured. */
+  orderAhead(id: string, wanted: OrderAheadWanted): Observable<OrderAheadView> {
+    return this.api.post(musterOrderAheadPath(id), wanted, orderAheadSchema);
   }
 
   /**

@@ -53,7 +53,12 @@ describe('the muster that is open', () => {
       { id: ilse, name: 'Ilse Marrow', role: 'Ranger', number: null },
       { id: jonas, name: 'Jonas Petek', role: 'Ranger', number: null },
     ];
-    return { muster: JSON.parse(JSON.stringify(muster)) as MusterView['muster'], place, wearers: names };
+    return {
+      muster: JSON.parse(JSON.stringify(muster)) as MusterView['muster'],
+      place,
+      wearers: names,
+      groups: [],
+    };
   };
 
   beforeEach(async () => {

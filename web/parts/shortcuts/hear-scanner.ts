@@ -3,29 +3,42 @@ import type { Scanned } from '@neat-measure/contract/stores';
 import { StoresService } from '../../data/stores-service';
 import { ScannerEar, type Listening } from './scanner-ear';
 
-/** Who hears what is scanned. */
-interface Hearing {
-  readonly heard: (scanned: Scanned) => void;
-  /** What is said where the code is none that is known, or nobody can be asked. */
-  readonly failed: (message: string) => void;
+/** Who hears codes. */
+interface HearingCodes {
+  readonly heard: (code: string) => void;
   /** Gets the keys that were no code after all. */
   readonly pass: (event: KeyboardEvent) => void;
   /** How a scanner is listened to now. */
   readonly how: () => Listening;
 }
 
+/** Who hears what of the stores is scanned. */
+interface Hearing extends Omit<HearingCodes, 'heard'> {
+  readonly heard: (scanned: Scanned) => void;
+  /** What is said where the code is none that is known, or nobody can be asked. */
+  readonly failed: (message: string) => void;
+  /** Gets what is no label of the stores, and says whether it took it. */
+  readonly first?: (code: string) => boolean;
+}
+
 /** A field that asks for codes or numbers itself says so with this: what is scanned into it stands there. */
 const ASKS_FOR_CODES = 'data-codes';
 
-/** Listens to a scanner for as long as what asks for it lives; fields are listened to before they get their keys. */
-export function hearScanner({ heard, failed, pass, how }: Hearing): ScannerEar {
+/** Listens to a scanner for labels of the stores, for as long as what asks for it lives. */
+export function hearScanner({ heard, failed, first, ...how }: Hearing): ScannerEar {
   const stores = inject(StoresService);
-  const ear = new ScannerEar(
-    (code) =>
-      stores.scan(code).subscribe({ next: heard, error: (problem: Error) => failed(problem.message) }),
-    pass,
-    how,
-  );
+  return hearCodes({
+    ...how,
+    heard: (code) => {
+      if (first?.(code) === true) return;
+      stores.scan(code).subscribe({ next: heard, error: (problem: Error) => failed(problem.message) });
+    },
+  });
+}
+
+/** Listens to a scanner for as long as what asks for it lives; fields are listened to before they get their keys. */
+export function hearCodes({ heard, pass, how }: HearingCodes): ScannerEar {
+  const ear = new ScannerEar(heard, pass, how);
   const listens = (event: KeyboardEvent) => {
     const field = event.target;
     const isField = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;

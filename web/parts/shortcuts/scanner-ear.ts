@@ -4,8 +4,8 @@ const SCANNER_MS = 60;
 const HALTS_MS = 200;
 /** A shorter burst is somebody's hand on the keys. */
 const SHORTEST_CODE = 4;
-/** Where numbers are typed by hand, a code is what begins with two letters and is as long as the house's own. */
-const LETTERED = /^[a-z]{2}[a-z0-9-]{5,}$/i;
+/** Where numbers are typed by hand, a code is what begins with two letters and is as long as the house's own, or an address. */
+const LETTERED = /^(?:[a-z]{2}[a-z0-9-]{5,}|https?:\/\/\S+)$/i;
 /** What is typed into a field has to be longer to be taken out of it again. */
 const SHORTEST_IN_FIELD = 6;
 

@@ -248,6 +248,7 @@ export class Bench {
           `Scanned: ${article.garment} ${article.label}. Tick it at Handing over.`,
       ),
     failed: (message) => this.store.trouble.set(message),
+    first: (code) => this.here.takesSlip(code),
     pass: (event) => this.take(event),
     how: () => this.listening(),
   });

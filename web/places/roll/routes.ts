@@ -13,6 +13,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./day/muster-day').then(({ MusterDay }) => MusterDay),
   },
   {
+    path: ':musterId/before',
+    data: ANEW,
+    loadComponent: () => import('./before/before-day').then(({ BeforeDay }) => BeforeDay),
+  },
+  {
     path: ':musterId/board',
     title: 'Board · Neat Measure',
     data: ANEW,

@@ -6,11 +6,14 @@ import {
   nextFor,
   personOn,
   sayParts,
+  slipIn,
   stationOn,
   type MusterPerson,
   type Part,
 } from '@neat-measure/core/muster';
+import { firstValueFrom } from 'rxjs';
 import { benchPath } from '../../../data/musters/bench-path';
+import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { Journal } from '../../../data/journal/journal';
 import { DocketStore } from '../docket-store';
@@ -24,6 +27,7 @@ export class StationHere {
   private readonly musters = inject(MusterStore);
   private readonly dockets = inject(DocketStore);
   private readonly journal = inject(Journal);
+  private readonly service = inject(MusterService);
   private readonly router = inject(Router);
   private readonly destroyed = inject(DestroyRef);
   private readonly stationId = signal<string | null>(null);
@@ -125,13 +129,50 @@ export class StationHere {
     }
     const next = this.next();
     if (next === null) return this.back();
-    if (!this.musters.does({ kind: 'called', wearerId: next.wearerId, stationId: station.id })) return;
+    await this.call(next.wearerId);
+  }
+
+  private async call(wearerId: string): Promise<void> {
+    const [muster, station] = [this.muster(), this.station()];
+    if (muster === null || station === null) return;
+    if (!this.musters.does({ kind: 'called', wearerId, stationId: station.id })) return;
     if (!(await this.sent(muster.id))) return;
     const now = this.muster();
-    const called = now === null ? undefined : personOn(now, next.wearerId);
+    const called = now === null ? undefined : personOn(now, wearerId);
     // Somebody else was faster: that is said at the muster, where another can be called.
     if (now === null || called === undefined || !isAt(called, station.id)) return this.back();
     await this.router.navigateByUrl(benchPath(now, station, called));
+  }
+
+  /**
+   * Calls whoever has a slip that was scanned here, once whoever is here is done with.
+   *
+   * @returns whether it is for a station to take: a slip, and the Bench stands at one
+   */
+  takesSlip(code: string): boolean {
+    // A label of the stores may look like a code that is typed: a slip is scanned with its address.
+    if (!this.isOne() || !code.includes('/') || slipIn(code) === null) return false;
+    void this.takeSlip(code);
+    return true;
+  }
+
+  private async takeSlip(code: string): Promise<void> {
+    const [muster, station, person] = [this.muster(), this.station(), this.person()];
+    if (muster === null || station === null || this.busy) return;
+    this.busy = true;
+    try {
+      const { wearerId } = await firstValueFrom(this.service.slipOwner(muster.id, code));
+      if (person?.wearerId === wearerId) return;
+      if (person !== null && isAt(person, station.id))
+        return this.musters.trouble.set(
+          `${this.musters.name(person.wearerId)} is still at ${station.name}. Finish with that wearer, then scan the slip again.`,
+        );
+      await this.call(wearerId);
+    } catch (problem) {
+      this.musters.trouble.set((problem as Error).message);
+    } finally {
+      this.busy = false;
+    }
   }
 
   private async sent(subject: string): Promise<boolean> {

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import {
+  dueOf,
   isAt,
   nextFor,
   paceOf,
@@ -9,12 +10,16 @@ import {
   visitsAnHour,
   whoIsAt,
   type Gone,
+  type Muster,
   type MusterPerson,
+  type Station,
 } from '@neat-measure/core/muster';
-import { map, timer } from 'rxjs';
+import { firstValueFrom, map, timer } from 'rxjs';
 import { Journal } from '../../../data/journal/journal';
+import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { benchPath } from '../../../data/musters/bench-path';
+import { sayStanding } from '../say-muster';
 
 /** Who of a muster is listed: all, or those who are expected, here, or gone in some way. */
 export type Listed = 'all' | 'expected' | 'here' | Gone;
@@ -29,6 +34,7 @@ export const MOST_SHOWN = 60;
 export class DayDesk {
   readonly store = inject(MusterStore);
   private readonly journal = inject(Journal);
+  private readonly service = inject(MusterService);
   private readonly router = inject(Router);
 
   readonly now = toSignal(timer(0, TICK_MS).pipe(map(() => new Date().toISOString())), {
@@ -138,10 +144,47 @@ export class DayDesk {
     if (own !== null) this.store.does({ kind: 'sent-back', wearerId, stationId: own.id });
   }
 
+  /**
+   * Takes on whoever has a slip that was scanned or typed: to the own station where that is free and has something for
+   * them, else they are checked in.
+   *
+   * @returns whether it was a slip of somebody here; if not, `store.trouble` says why
+   */
+  async takeSlip(code: string): Promise<boolean> {
+    const muster = this.muster();
+    if (muster === null) return false;
+    let wearerId: string;
+    try {
+      ({ wearerId } = await firstValueFrom(this.service.slipOwner(muster.id, code)));
+    } catch (problem) {
+      this.store.trouble.set((problem as Error).message);
+      return false;
+    }
+    const person = personOn(this.muster() ?? muster, wearerId);
+    if (person === undefined) return false;
+    this.store.trouble.set('');
+    const { standing } = person.day;
+    const [own, now] = [this.own(), this.muster() ?? muster];
+    const free = own !== null && this.current() === null;
+    if (own !== null && isAt(person, own.id)) await this.open(wearerId);
+    else if (free && standing.is !== 'at' && hasFor(now, own, person)) await this.call(person);
+    else if (standing.is === 'expected' || standing.is === 'gone') this.takeOn(person);
+    else
+      this.store.trouble.set(
+        `${this.store.name(wearerId)} is ${sayStanding(person, now.stations, this.now())}.`,
+      );
+    return true;
+  }
+
   forget(): void {
     this.sought.set('');
     this.row.set(0);
   }
+}
+
+/** Whether a station has something that can be done for somebody now. */
+function hasFor(muster: Muster, { parts }: Station, person: MusterPerson): boolean {
+  return dueOf(muster, person).some((part) => parts.includes(part));
 }
 
 function isListed({ day: { standing } }: MusterPerson, listed: Listed | null): boolean {

@@ -1,14 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Kit } from '@neat-measure/contract';
-import type { ChangedField, PeopleImport, PeopleMatched } from '@neat-measure/contract/musters';
+import type {
+  ChangedField,
+  Headings,
+  PeopleImport,
+  PeopleMatched,
+  RowMatched,
+} from '@neat-measure/contract/musters';
 import { counted } from '@neat-measure/core';
-import type { ImportedTable } from '@neat-measure/core/imported';
+import { plainWords, type ImportedTable } from '@neat-measure/core/imported';
 import {
+  COLUMN_UNITS,
+  isMeasured,
   MOST_ROWS,
   PEOPLE_ROLE_WORDS,
   PEOPLE_ROLES,
   planPeople,
+  type ColumnUnit,
   type PeopleRole,
   type PeopleTableRow,
 } from '@neat-measure/core/people-table';
@@ -16,25 +25,27 @@ import { tableAsCsv } from '@neat-measure/core/stock-table';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzProgressModule } from 'ng-zorro-antd/progress';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
-import { finalize } from 'rxjs';
+import { concatMap, finalize, from, scan, Subscription, tap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Fetched } from '../../../data/fetched';
 import { ChartFiles, type ImportedFile } from '../../../data/imported/chart-files';
-import { RememberedColumns } from '../../../data/imported/remembered-columns';
 import { KitService } from '../../../data/kit-service';
 import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { ControlName } from '../../../parts/forms/control-name';
 
+/** So many rows are looked up at a time, so that it is seen how far it has come. */
+const AT_ONCE = 500;
 /** So many rows are shown of each sort; how many more there are is said. */
 const SHOWN = 12;
 
 /** A row with who it is: new, somebody who is known, on the muster already, or several it could be. */
 interface Placed {
   readonly row: PeopleTableRow;
-  readonly match: PeopleMatched[number];
+  readonly match: RowMatched;
 }
 
 const FIELD_WORDS: Readonly<Record<ChangedField, string>> = {
@@ -53,6 +64,7 @@ const FIELD_WORDS: Readonly<Record<ChangedField, string>> = {
     NzButtonModule,
     NzCheckboxModule,
     NzInputModule,
+    NzProgressModule,
     NzSelectModule,
     NzUploadModule,
   ],
@@ -64,6 +76,9 @@ const FIELD_WORDS: Readonly<Record<ChangedField, string>> = {
     th > span {
       display: block;
       padding-top: 6px;
+    }
+    .unit {
+      min-width: 80px;
     }
     td input {
       min-width: 120px;
@@ -83,8 +98,18 @@ export class ImportPeople {
   protected readonly MOST_ROWS = MOST_ROWS;
   protected readonly counted = counted;
   protected readonly roles = PEOPLE_ROLES.map((value) => ({ value, label: PEOPLE_ROLE_WORDS[value] }));
-  private readonly memory = new RememberedColumns<PeopleRole>('neat-measure:people-columns', PEOPLE_ROLES);
-  private readonly remembered = this.memory.read();
+  protected readonly units = COLUMN_UNITS.map((value) => ({ value, label: value }));
+  protected readonly isMeasured = isMeasured;
+  /** What the house has called such columns before. */
+  private readonly headings = new Fetched<Headings>(() => this.service.headings());
+  private readonly remembered = computed(() => {
+    const known = new Set<string>(PEOPLE_ROLES);
+    return new Map(
+      (this.headings.value() ?? []).flatMap(({ heading, role }) =>
+        known.has(role) ? [[heading, role as PeopleRole] as const] : [],
+      ),
+    );
+  });
   protected readonly source = signal('');
   protected readonly trouble = signal<readonly string[]>([]);
   protected readonly tables = signal<readonly ImportedTable[]>([]);
@@ -93,6 +118,7 @@ export class ImportPeople {
     this.tables().map(({ name }, value) => ({ value, label: name === '' ? `Table ${value + 1}` : name })),
   );
   protected readonly said = signal<ReadonlyMap<number, PeopleRole>>(new Map());
+  private readonly saidUnits = signal<ReadonlyMap<number, ColumnUnit>>(new Map());
   /** Cells that were corrected here, by their line. */
   private readonly mended = signal<ReadonlyMap<number, readonly string[]>>(new Map());
   protected readonly busy = signal(false);
@@ -117,13 +143,13 @@ export class ImportPeople {
   });
   protected readonly plan = computed(() => {
     const grid = this.grid();
-    return grid === null ? null : planPeople(grid, this.said(), this.remembered);
+    return grid === null ? null : planPeople(grid, this.said(), this.remembered(), this.saidUnits());
   });
 
   private readonly placed = computed<readonly Placed[]>(() => {
     const [plan, matched] = [this.plan(), this.matched()];
     if (plan === null || matched === null) return [];
-    const byLine = new Map(matched.map((one) => [one.line, one]));
+    const byLine = new Map(matched.rows.map((one) => [one.line, one]));
     return plan.rows.flatMap((row) => {
       const match = byLine.get(row.line);
       return match === undefined ? [] : [{ row, match }];
@@ -169,12 +195,18 @@ export class ImportPeople {
   protected choose(which: number): void {
     this.which.set(which);
     this.said.set(new Map());
+    this.saidUnits.set(new Map());
     this.mended.set(new Map());
     this.changed();
   }
 
   protected say(at: number, role: PeopleRole): void {
     this.said.update((all) => new Map([...all, [at, role]]));
+    this.changed();
+  }
+
+  protected sayUnit(at: number, unit: ColumnUnit): void {
+    this.saidUnits.update((all) => new Map([...all, [at, unit]]));
     this.changed();
   }
 
@@ -191,6 +223,7 @@ export class ImportPeople {
 
   /** Other rows than were looked up, or sent: they are looked up anew, and are another import. */
   private changed(): void {
+    this.cancel();
     this.matched.set(null);
     this.sending = null;
   }
@@ -219,13 +252,35 @@ export class ImportPeople {
     if (plan === null || muster === null || plan.rows.length === 0) return;
     this.busy.set(true);
     this.trouble.set([]);
-    this.service
-      .match(muster.id, plan.rows)
-      .pipe(finalize(() => this.busy.set(false)))
+    this.lookedUp.set(0);
+    const parts = Array.from({ length: Math.ceil(plan.rows.length / AT_ONCE) }, (_, at) =>
+      plan.rows.slice(at * AT_ONCE, (at + 1) * AT_ONCE),
+    );
+    this.looking = from(parts)
+      .pipe(
+        concatMap((rows) => this.service.match(muster.id, rows)),
+        scan(together),
+        tap(({ rows }) => this.lookedUp.set(Math.round((100 * rows.length) / plan.rows.length))),
+        finalize(() => {
+          this.busy.set(false);
+          this.lookedUp.set(null);
+        }),
+      )
       .subscribe({
-        next: (matched) => this.matched.set(matched),
+        next: (matched) => {
+          if (matched.rows.length === plan.rows.length) this.matched.set(matched);
+        },
         error: (problem: Error) => this.trouble.set([problem.message]),
       });
+  }
+
+  private looking = Subscription.EMPTY;
+  /** How much of the list has been looked up, of 100; `null` while none is. */
+  protected readonly lookedUp = signal<number | null>(null);
+
+  /** Looks no further; nothing was saved. */
+  protected cancel(): void {
+    this.looking.unsubscribe();
   }
 
   /** What is being imported: asked for again after a failure, it is the same. */
@@ -238,6 +293,7 @@ export class ImportPeople {
       ...{ actId: uuidv7(), at: new Date().toISOString() },
       kitId: this.kitId() === '' ? null : this.kitId(),
       changes: this.changes(),
+      headings: this.headingsSaid(plan.columns.map(({ heading }) => heading)),
       rows: [...this.fresh(), ...this.known()].map(({ row, match }) => ({
         ...row,
         wearerId: match.known[0]?.id ?? uuidv7(),
@@ -251,12 +307,17 @@ export class ImportPeople {
       .importPeople(muster.id, this.sending)
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
-        next: () => {
-          this.memory.keep(plan.columns, this.said());
-          this.done.emit();
-        },
+        next: () => this.done.emit(),
         error: (problem: Error) => this.trouble.set([problem.message]),
       });
+  }
+
+  /** What was said of headings here, for the house to remember. */
+  private headingsSaid(headings: readonly string[]): PeopleImport['headings'] {
+    const said = new Map(
+      [...this.said()].map(([at, role]) => [plainWords(headings[at] ?? '').slice(0, 120), role] as const),
+    );
+    return [...said].flatMap(([heading, role]) => (heading === '' ? [] : [{ heading, role }]));
   }
 
   /** The rows that are left out, as a file to be corrected elsewhere. */
@@ -271,4 +332,14 @@ export class ImportPeople {
     ]);
     this.files.save(tableAsCsv([head, ...rows]), 'rows-to-correct.csv', 'text/csv');
   }
+}
+
+/** What was looked up so far, with the next part. */
+function together(before: PeopleMatched, part: PeopleMatched): PeopleMatched {
+  const each = (some: readonly string[], more: readonly string[]) => [...new Set([...some, ...more])].sort();
+  return {
+    rows: [...before.rows, ...part.rows],
+    newGroups: each(before.newGroups, part.newGroups),
+    newRoles: each(before.newRoles, part.newRoles),
+  };
 }

@@ -13,12 +13,13 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { counted } from '@neat-measure/core';
-import type { MusterPerson, Station } from '@neat-measure/core/muster';
+import { slipIn, type MusterPerson, type Station } from '@neat-measure/core/muster';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { SessionService } from '../../../data/session-service';
+import { hearCodes } from '../../../parts/shortcuts/hear-scanner';
 import { handleKey, keyOf, notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { minutesBetween, sayDays, sayMissing, sayStanding } from '../say-muster';
@@ -207,8 +208,38 @@ export class MusterDay {
   }
 
   protected onKey(event: KeyboardEvent): void {
-    if (event.defaultPrevented || isTakenElsewhere(event) || event.repeat) return;
+    if (event.defaultPrevented) return this.ear.forget();
+    if (isTakenElsewhere(event) || event.repeat) return;
+    if (!this.ear.takes(event)) this.press(event);
+  }
+
+  private press(event: KeyboardEvent): void {
+    if (isTakenElsewhere(event)) return;
     if (handleKey(this.keys, keyOf(event), event)) event.preventDefault();
+  }
+
+  /** What a scanner types is a slip or a house number wherever the keys are, and no key of it is a command. */
+  private readonly ear = hearCodes({
+    heard: (code) => this.scanned(code),
+    pass: (event) => this.press(event),
+    how: () => (this.works() && !this.closed() ? 'any' : 'none'),
+  });
+
+  private scanned(code: string): void {
+    this.beside.set(null);
+    if (slipIn(code) !== null) {
+      this.desk.forget();
+      this.shows();
+      return void this.desk.takeSlip(code);
+    }
+    this.seek(code);
+    this.shows();
+    const found = this.desk.shown()[0];
+    // A number is somebody's alone; of a code that is none it is shown that nobody has it.
+    if (found !== undefined && this.store.number(found.person.wearerId) === code) {
+      this.desk.takeOn(found.person);
+      this.shows();
+    }
   }
 
   protected onSearchKey(event: KeyboardEvent): void {
@@ -271,7 +302,15 @@ export class MusterDay {
       within: 'Find',
       when: () => this.desk.sought().trim() !== '',
       run: () => {
+        const sought = this.desk.sought();
         const found = this.desk.shown()[this.desk.row()];
+        // Nobody is called so: it may be a slip.
+        if (found === undefined && slipIn(sought) !== null) {
+          this.desk.forget();
+          this.shows();
+          void this.desk.takeSlip(sought);
+          return;
+        }
         if (found === undefined || this.actOn(found.person) === '') return;
         this.desk.takeOn(found.person);
         this.shows();
