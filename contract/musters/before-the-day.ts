@@ -96,6 +96,8 @@ export const garmentAheadSchema = z.object({
   beyond: z.number(),
   /** Of how many nothing leads to a size. */
   untold: z.int(),
+  /** What was reckoned by the build of those it was not taken of. */
+  reckoned: z.array(z.enum(MEASUREMENT_CODES)),
   members: z.int(),
 });
 export type GarmentAhead = z.infer<typeof garmentAheadSchema>;

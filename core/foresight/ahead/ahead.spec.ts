@@ -69,9 +69,20 @@ describe('bodies of somebody who is not measured yet', () => {
 
   it('have nothing where nothing tells of it, and what was told where the statistics have no such thing', () => {
     const member = of([['foot-length-left', 26, 0.2]]);
-    const [foot, head] = memberBodies(member, ['foot-length-left', 'head-girth'], 2_000, seededRandom(6));
+    const [foot, back] = memberBodies(member, ['foot-length-left', 'nape-to-belt'], 2_000, seededRandom(6));
     expect(mean(foot!) / 10_000).toBeCloseTo(26, 1);
-    expect([...head!].every(Number.isNaN)).toBeTrue();
+    expect([...back!].every(Number.isNaN)).toBeTrue();
+  });
+
+  it('are reckoned where something usually goes with what the statistics have, both feet alike', () => {
+    const tall = of([['height', 190, 0.5]]);
+    const codes = ['foot-length-left', 'foot-length-right', 'inside-leg-length'] as const;
+    const [left, right, leg] = memberBodies(tall, codes, 4_000, seededRandom(7));
+    expect(mean(left!) / 10_000).toBeCloseTo(28.3, 0);
+    expect(left!.every((one, at) => Math.abs(one - right![at]!) <= 1)).toBeTrue();
+    expect(deviation(leg!) / mean(leg!)).toBeGreaterThan(0.03);
+    const [short] = memberBodies(of([['height', 160, 0.5]]), ['inside-leg-length'], 4_000, seededRandom(8));
+    expect((mean(leg!) - mean(short!)) / 10_000).toBeGreaterThan(12);
   });
 });
 
@@ -118,8 +129,8 @@ describe('an order before anybody is measured', () => {
 
   it('is one of each for whoever is known, and none for whom nothing tells', () => {
     const sized = of([['chest-girth', 100, 0.1]]);
-    const [chests, feet] = tallyAhead(
-      [{ chart }, { chart: compileChart(widths('foot-length-left', [24, 26, 28])) }],
+    const [chests, backs] = tallyAhead(
+      [{ chart }, { chart: compileChart(widths('nape-to-belt', [40, 46, 52])) }],
       [{ member: sized, gets: [0, 1] }],
       200,
       steadyRandom(2),
@@ -127,8 +138,8 @@ describe('an order before anybody is measured', () => {
     const order = orderAhead(chests!, 0.95);
     expect(order.lines.map(({ label, order: many }) => [label, many])).toEqual([['4', 1]]);
     expect([order.chance, order.leftOver, order.untold]).toEqual([1, 0, 0]);
-    expect([feet!.labels, feet!.untold, feet!.members]).toEqual([[], 1, 1]);
-    expect(orderAhead(feet!, 0.95)).toEqual(jasmine.objectContaining({ lines: [], ordered: 0, untold: 1 }));
+    expect([backs!.labels, backs!.untold, backs!.members]).toEqual([[], 1, 1]);
+    expect(orderAhead(backs!, 0.95)).toEqual(jasmine.objectContaining({ lines: [], ordered: 0, untold: 1 }));
   });
 
   it('orders more for a greater chance, and nobody’s garment twice', () => {

@@ -2,5 +2,6 @@
 export * from './known-ahead';
 export * from './member-bodies';
 export * from './order-ahead';
+export * from './proportions';
 export * from './tally-ahead';
 export { seededRandom } from '../random';

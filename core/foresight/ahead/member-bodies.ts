@@ -3,8 +3,9 @@ import { measurement } from '../../body/catalogue';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import { BODY_STATISTICS, type BuildStatistics } from '../../capture/checks/body-statistics';
 import { variableOf } from '../../capture/checks/builds';
-import type { Length } from '../../quantity/length';
+import { MICROMETRES_PER, type Length } from '../../quantity/length';
 import type { Random } from '../plausible-bodies';
+import { PROPORTIONS, type Proportion } from './proportions';
 
 /** Builds that the statistics know: 247 men and 260 women. */
 export const BUILDS = ['men', 'women'] as const;
@@ -34,8 +35,9 @@ const WEIGHT = BODY_STATISTICS.variables.indexOf('weight');
  * order for many rests on how common a body is, and not on what is possible.
  *
  * @param codes the measurements wanted of each body
- * @returns a column of values a code, `count` long, in micrometres; `NaN` of what neither is known nor in the statistics
- * @example memberBodies({ known: [{ code: 'chest-girth', value: cm(98), spread: cm(1) }], build: null }, ['waist-girth', 'foot-length-left'], 3, steadyRandom(1)).map((column) => column.some(Number.isNaN)) // [false, true]
+ * @returns a column of values a code, `count` long, in micrometres; `NaN` of what neither is known, nor in the statistics,
+ *   nor usually goes with what is
+ * @example memberBodies({ known: [{ code: 'chest-girth', value: cm(98), spread: cm(1) }], build: null }, ['waist-girth', 'nape-to-belt'], 3, steadyRandom(1)).map((column) => column.some(Number.isNaN)) // [false, true]
  */
 export function memberBodies(
   { known, build }: Member,
@@ -54,20 +56,49 @@ export function memberBodies(
   const total = shares.reduce((sum, share) => sum + share, 0);
   const wanted = codes.map((code) => {
     const { least, most } = measurement(code).limits;
-    return { variable: aheadVariable(code), own: values.get(code), least, most };
+    const usual = PROPORTIONS[code];
+    return {
+      ...{ variable: aheadVariable(code), own: values.get(code), least, most },
+      usual: usual === undefined ? null : { ...usual, variable: variableOf(usual.from)! },
+    };
   });
   const columns = codes.map(() => new Float64Array(count));
   const drawn = new Float64Array(BODY_STATISTICS.variables.length);
+  const residuals = new Map<string, number>();
+  const residualOf = (like: string) => {
+    const before = residuals.get(like);
+    if (before !== undefined) return before;
+    const drawnNow = normal();
+    residuals.set(like, drawnNow);
+    return drawnNow;
+  };
   for (let row = 0; row < count; row++) {
+    residuals.clear();
     (random() * total < shares[0]! ? builds[0]! : builds.at(-1)!).draw(normal, drawn);
     for (let at = 0; at < wanted.length; at++) {
-      const { variable, own, least, most } = wanted[at]!;
-      const told = own === undefined ? NaN : own.value + own.spread * normal();
-      const value = variable === null ? told : Math.exp(drawn[variable]!);
+      const { variable, own, usual, least, most } = wanted[at]!;
+      const value =
+        variable !== null
+          ? Math.exp(drawn[variable]!)
+          : own !== undefined
+            ? own.value + own.spread * normal()
+            : usual !== null
+              ? usualOf(usual, drawn, residualOf)
+              : NaN;
       columns[at]![row] = Math.round(Math.min(Math.max(value, least), most));
     }
   }
   return columns;
+}
+
+/** A value as it usually goes with what was drawn, off by as much as people differ. */
+function usualOf(
+  { variable, at, is, power, spread, like }: Proportion & { readonly variable: number },
+  drawn: Float64Array,
+  residualOf: (like: string) => number,
+): number {
+  const further = power * (drawn[variable]! - Math.log(at * MICROMETRES_PER.mm));
+  return is * MICROMETRES_PER.mm * Math.exp(further + spread * residualOf(like));
 }
 
 /** Standard normal draws, two at a time by Box and Muller's transform (textbook): a group takes millions. */

@@ -26,6 +26,7 @@ export interface OrderAhead {
   /** How many the chart has no size for, on average. */
   readonly beyond: number;
   readonly untold: number;
+  readonly reckoned: TallyAhead['reckoned'];
   readonly members: number;
 }
 
@@ -40,11 +41,11 @@ const HOLDS = 0.95;
  *
  * @param chance from 0.5 up to 0.99
  * @throws RangeError for a chance beyond
- * @example orderAhead({ labels: ['M'], counts: Uint16Array.of(1, 2, 1, 2), worlds: 4, beyond: new Uint16Array(4), untold: 0, members: 2 }, 0.95).ordered // 2
+ * @example orderAhead({ labels: ['M'], counts: Uint16Array.of(1, 2, 1, 2), worlds: 4, beyond: new Uint16Array(4), untold: 0, reckoned: [], members: 2 }, 0.95).ordered // 2
  */
 export function orderAhead(tally: TallyAhead, chance: number): OrderAhead {
   if (!(chance >= 0.5 && chance <= 0.99)) throw new RangeError(`a chance of ${chance}`);
-  const { labels, counts, worlds, beyond, untold, members } = tally;
+  const { labels, counts, worlds, beyond, untold, reckoned, members } = tally;
   const wide = labels.length;
   const columnOf = (label: number) =>
     Uint16Array.from({ length: worlds }, (_, world) => counts[world * wide + label]!);
@@ -74,6 +75,7 @@ export function orderAhead(tally: TallyAhead, chance: number): OrderAhead {
     leftOverAtMost: left[Math.min(worlds - 1, Math.floor(HOLDS * worlds))] ?? 0,
     beyond: meanOf(beyond),
     untold,
+    reckoned,
     members,
   };
 }

@@ -1,12 +1,13 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { CompiledChart } from '../../chart/compile-chart';
 import { labelOf } from '../../chart/label';
-import { judge, type MeasuredValue } from '../../match/judge';
+import { findingOf, type MeasuredValue } from '../../match/judge';
 import { Kernel, type RuleOverride } from '../../match/kernel/kernel';
 import { VERDICTS } from '../../match/verdict';
 import type { Length } from '../../quantity/length';
 import type { Random } from '../plausible-bodies';
 import { memberBodies, type Member } from './member-bodies';
+import { PROPORTIONS } from './proportions';
 
 /** A garment of which an order is made, with what the house puts in the place of its chart's rule. */
 export interface AheadGarment {
@@ -24,6 +25,8 @@ export interface TallyAhead {
   readonly beyond: Uint16Array;
   /** Members of whom nothing leads to a size: they are in no count. */
   readonly untold: number;
+  /** Measurements that nobody took of some members, and that were reckoned by what usually goes with them. */
+  readonly reckoned: readonly MeasurementCode[];
   /** Members it is for. */
   readonly members: number;
 }
@@ -51,7 +54,14 @@ export function tallyAhead(
     const own = gets.map((at) => tallies[at]!);
     const codes = [...new Set(own.flatMap(({ codes: needed }) => needed))];
     const columns = memberBodies(member, codes, worlds, random);
-    for (const tally of own) tally.add(tally.codes.map((code) => columns[codes.indexOf(code)]!));
+    const known = new Set(member.known.map(({ code }) => code));
+    for (const tally of own) {
+      const reckoned = tally.codes.filter((code) => PROPORTIONS[code] !== undefined && !known.has(code));
+      tally.add(
+        tally.codes.map((code) => columns[codes.indexOf(code)]!),
+        reckoned,
+      );
+    }
   }
   return tallies.map((one) => one.done());
 }
@@ -65,6 +75,7 @@ class Tally {
   /** By the sizes of the parts: their label is made up once. */
   private readonly known = new Map<string, Uint16Array | null>();
   private readonly beyond: Uint16Array;
+  private readonly reckoned = new Set<MeasurementCode>();
   private untold = 0;
   private members = 0;
 
@@ -78,7 +89,7 @@ class Tally {
     this.beyond = new Uint16Array(worlds);
   }
 
-  add(columns: readonly Float64Array[]): void {
+  add(columns: readonly Float64Array[], reckoned: readonly MeasurementCode[]): void {
     this.members += 1;
     const { kernel, worlds } = this;
     kernel.take(columns, 0, worlds);
@@ -88,6 +99,7 @@ class Tally {
       this.untold += 1;
       return;
     }
+    for (const code of reckoned) this.reckoned.add(code);
     const { parts } = this.garment.chart.sheet;
     for (let world = 0; world < worlds; world++) {
       const sizes = kernel.parts.map((part) => part.sizes[world]!);
@@ -115,7 +127,7 @@ class Tally {
       const own = this.labels.get(label)!;
       for (let world = 0; world < worlds; world++) counts[world * labels.length + at] = own[world]!;
     });
-    return { labels, counts, worlds, beyond, untold, members };
+    return { labels, counts, worlds, beyond, untold, reckoned: [...this.reckoned], members };
   }
 
   /** The labels as the chart has its sizes, the smallest first. */
@@ -138,7 +150,8 @@ class Tally {
     const body = new Map<MeasurementCode, MeasuredValue>(
       this.codes.map((code, at) => [code, { value: columns[at]![world]! as Length }]),
     );
-    return judge(this.garment.chart, body, this.rule).proposed;
+    // Without the odds, which take far longer than all the rest.
+    return findingOf(this.kernel, world, body, this.rule).proposed;
   }
 
   private cached(key: string, label: () => string | null): Uint16Array | null {

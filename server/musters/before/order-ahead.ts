@@ -94,9 +94,9 @@ export async function orderAheadFor(
   const count = (rests: Expected['rests']) => expected.filter((one) => one.rests === rests).length;
   return {
     garments: charts.map(({ seriesId, sheet: { maker, garment } }, at): GarmentAhead => {
-      const { lines, ...rest } = orderAhead(tallies[at]!, wanted.chance);
+      const { lines, reckoned, ...rest } = orderAhead(tallies[at]!, wanted.chance);
       return {
-        ...{ seriesId, maker, garment, ...rest },
+        ...{ seriesId, maker, garment, reckoned: [...reckoned], ...rest },
         lines: lines.map((line) => ({
           ...line,
           ...(stock.get(`${seriesId} ${line.label}`) ?? { there: 0, coming: 0 }),

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MOST_SLIPS, type Asked, type AskedState, type SlipsMade } from '@neat-measure/contract/musters';
 import { counted, list, measurement } from '@neat-measure/core';
@@ -45,6 +45,13 @@ const WORDS: Readonly<Record<Exclude<Shown, 'all'>, string>> = {
   imports: [Fetching, FormsModule, NzButtonModule, NzInputModule],
   templateUrl: './asked-desk.html',
   styles: `
+    :host {
+      gap: 12px;
+      margin-top: 14px;
+    }
+    .panel {
+      padding: 14px 18px;
+    }
     input[type='date'] {
       width: 190px;
     }
@@ -68,11 +75,13 @@ export class AskedDesk {
   private readonly journal = inject(Journal);
   private readonly files = inject(ChartFiles);
   private readonly session = inject(SessionService);
-  readonly musterId = input.required<string>();
+
+  /** The muster is open before this is. */
+  private readonly musterId = this.store.muster()!.id;
 
   protected readonly counted = counted;
   protected readonly SHOWN = SHOWN;
-  protected readonly asked = new Fetched<readonly Asked[]>(() => this.service.asked(this.musterId()));
+  protected readonly asked = new Fetched<readonly Asked[]>(() => this.service.asked(this.musterId));
   protected readonly shown = signal<Shown>('all');
   /** Until when they can answer: the day before the muster, or a week where that is too near. */
   protected readonly lastDay = signal(dayAhead(7));
@@ -147,7 +156,7 @@ export class AskedDesk {
     this.told.set('');
     const wearerIds = this.toAsk().map(({ person }) => person.wearerId);
     this.service
-      .makeSlips(this.musterId(), { lastDay: this.lastDay(), wearerIds, as })
+      .makeSlips(this.musterId, { lastDay: this.lastDay(), wearerIds, as })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (made) => this.made(made, as),
@@ -176,7 +185,7 @@ export class AskedDesk {
     this.busy.set(true);
     this.failed.set('');
     try {
-      await this.journal.whenSent(this.musterId());
+      await this.journal.whenSent(this.musterId);
       this.told.set(`Measurements of ${counted(wearerIds.length, 'wearer')} accepted.`);
       this.asked.again();
     } catch (problem) {

@@ -31,7 +31,7 @@ import { OrderAheadDesk } from './order-ahead-desk';
         </div>
         <a nz-button [routerLink]="['/roll', one.id]">Back to the muster</a>
       </header>
-      <div class="row" role="group" aria-label="Before the day">
+      <div class="row under" role="group" aria-label="Before the day">
         @for (tab of tabs(); track tab.id) {
           <button
             nz-button
@@ -48,9 +48,9 @@ import { OrderAheadDesk } from './order-ahead-desk';
         <p class="fault" role="alert">{{ store.trouble() }}</p>
       }
       @if (shown() === 'asked') {
-        <nm-asked-desk [musterId]="musterId()" />
+        <nm-asked-desk />
       } @else {
-        <nm-order-ahead-desk [musterId]="musterId()" />
+        <nm-order-ahead-desk />
       }
     } @else if (store.trouble()) {
       <p class="fault" role="alert">

@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Kit } from '@neat-measure/contract';
 import type { GarmentAhead, OrderAheadView, OrderAheadWanted } from '@neat-measure/contract/musters';
 import type { OrderSave, Room } from '@neat-measure/contract/stores';
-import { counted, list } from '@neat-measure/core';
+import { counted, list, measurement } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
@@ -14,6 +14,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { Fetched } from '../../../data/fetched';
 import { KitService } from '../../../data/kit-service';
 import { MusterService } from '../../../data/musters/muster-service';
+import { MusterStore } from '../../../data/musters/muster-store';
 import { StoresService } from '../../../data/stores-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { SizeSpread } from './size-spread';
@@ -47,9 +48,12 @@ interface Others {
 })
 export class OrderAheadDesk {
   private readonly service = inject(MusterService);
+  private readonly store = inject(MusterStore);
   private readonly stores = inject(StoresService);
   private readonly kitService = inject(KitService);
-  readonly musterId = input.required<string>();
+
+  /** The muster is open before this is. */
+  private readonly musterId = this.store.muster()!.id;
 
   protected readonly counted = counted;
   protected readonly CHANCES = [0.8, 0.9, 0.95, 0.99] as const;
@@ -117,7 +121,7 @@ export class OrderAheadDesk {
     this.told.set('');
     const others = this.others().filter(({ count }) => count > 0);
     this.working = this.service
-      .orderAhead(this.musterId(), { chance: this.chance(), others })
+      .orderAhead(this.musterId, { chance: this.chance(), others })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (view) => {
@@ -149,6 +153,9 @@ export class OrderAheadDesk {
     const beyond = Math.round(one.beyond);
     return [
       `${one.ordered} in all. With a chance of ${chance} % everybody who has a size gets it; about ${left} left over, ${one.leftOverAtMost} at most in 95 of 100 cases.`,
+      ...(one.reckoned.length > 0
+        ? [`Where not measured, ${named(one.reckoned)} is estimated from height or girth.`]
+        : []),
       ...(beyond > 0 ? [`About ${counted(beyond, 'wearer')} without a size in this chart.`] : []),
     ].join(' ');
   }
@@ -192,4 +199,8 @@ export class OrderAheadDesk {
         },
       });
   }
+}
+
+function named(codes: GarmentAhead['reckoned']): string {
+  return list(codes.map((code) => measurement(code).name.toLowerCase()));
 }
