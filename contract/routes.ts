@@ -149,6 +149,16 @@ export function musterOrderAheadPath(id: string): string {
   return `${ROUTES.musters}/${id}/order-ahead`;
 }
 
+/** GET what is to be fetched for those who are decided, POST to reserve all of it. */
+export function musterPicksPath(id: string): string {
+  return `${ROUTES.musters}/${id}/picks`;
+}
+
+/** GET: labels for everything that is reserved for a muster. */
+export function musterParcelsPath(id: string): string {
+  return `${ROUTES.musters}/${id}/parcels.pdf`;
+}
+
 /** GET: the verdicts on a docket. */
 export function verdictsPath(docketId: string): string {
   return `${ROUTES.dockets}/${docketId}/verdicts`;

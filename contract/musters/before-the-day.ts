@@ -116,3 +116,42 @@ export const orderAheadSchema = z.object({
   }),
 });
 export type OrderAheadView = z.infer<typeof orderAheadSchema>;
+
+/** Something to be fetched for somebody who is decided. */
+const pickSchema = z.object({
+  docketId: idSchema,
+  chartId: idSchema,
+  docketNumber: z.int(),
+  wearer: z.string(),
+  garment: z.string(),
+  label: z.string(),
+});
+
+/** What is fetched for a muster, room by room; what nobody can fetch; and what is ready. */
+export const picksSchema = z.object({
+  rooms: z.array(
+    z.object({
+      roomId: idSchema,
+      room: z.string(),
+      /** Together what lies together. */
+      lines: z.array(z.object({ garment: z.string(), label: z.string(), for: z.array(pickSchema) })),
+    }),
+  ),
+  /** Numbered pieces: which one is chosen by hand. */
+  numbered: z.array(pickSchema),
+  /** Not on any shelf, with how many of that size are coming. */
+  short: z.array(pickSchema.extend({ coming: z.int() })),
+  /** Wearers for whom something is reserved, with how much of what they wait for that is. */
+  ready: z.array(
+    z.object({
+      wearerId: idSchema,
+      docketNumber: z.int(),
+      wearer: z.string(),
+      reserved: z.int(),
+      waits: z.int(),
+    }),
+  ),
+});
+export type Picks = z.infer<typeof picksSchema>;
+/** How many garments were reserved. */
+export const picksReservedSchema = z.object({ reserved: z.int() });

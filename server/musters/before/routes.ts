@@ -1,6 +1,8 @@
 import {
   musterAskedPath,
   musterOrderAheadPath,
+  musterParcelsPath,
+  musterPicksPath,
   musterSlipPath,
   musterSlipsPath,
 } from '@neat-measure/contract';
@@ -20,8 +22,11 @@ import { notFound, ProblemError } from '../../http/problem-error';
 import { fitterOf, readBody, readId } from '../../http/request';
 import { hashOf } from '../../links/code';
 import type { Print } from '../../print/print';
+import { sendPdf } from '../../print/send-pdf';
+import type { ReservedLabelsToPrint } from '../../stores/reserved/reserved-labels';
 import type { Standings } from '../standing';
 import { listAsked, ownerOf } from './own-values';
+import { listPicks, reservedFor, reservePicks } from './picks';
 import type { SlipsToPrint } from './slip-sheet';
 import { makeSlips, type Slip } from './slips';
 
@@ -29,7 +34,7 @@ import { makeSlips, type Slip } from './slips';
 export interface BeforeParts {
   readonly database: Database;
   readonly standings: Standings;
-  readonly print: Print<SlipsToPrint>;
+  readonly print: Print<SlipsToPrint | ReservedLabelsToPrint>;
   /** Where letters go. */
   readonly outbox: string;
   readonly orderAhead: (musterId: string, wanted: OrderAheadWanted) => Promise<OrderAheadView>;
@@ -74,6 +79,18 @@ export function beforeRoutes({ database, standings, print, outbox, orderAhead }:
           `This slip is of another muster${owner.muster === null || owner.muster === '' ? '' : ` (${owner.muster})`}, and its wearer is not on this list. Find the wearer by name, or add the wearer.`,
         );
       response.json(owner);
+    })
+    .get(musterPicksPath(':id'), async (request, response) => {
+      response.json(await listPicks(database, await musterOf(readId(request))));
+    })
+    .post(musterPicksPath(':id'), async (request, response) => {
+      const muster = await musterOf(readId(request));
+      response.json({ reserved: await reservePicks(database, muster, fitterOf(response).id) });
+    })
+    .get(musterParcelsPath(':id'), async (request, response) => {
+      const kept = await reservedFor(database, await musterOf(readId(request)));
+      if (kept.length === 0) throw notFound('garment reserved for this muster');
+      sendPdf(response, await print({ sheet: 'reserved', kept }), 'parcels.pdf');
     })
     .post(musterOrderAheadPath(':id'), async (request, response) => {
       response.json(await orderAhead(readId(request), readBody(orderAheadWantedSchema, request)));

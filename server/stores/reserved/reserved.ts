@@ -6,7 +6,7 @@ import { isDuplicate } from '../../database/trouble';
 import { notFound } from '../../http/problem-error';
 import { once } from '../ledger/batches';
 import { garmentOf } from '../ledger/garments';
-import { holdArticles, move, StockRefused, type ArticleRow } from '../ledger/ledger';
+import { countAt, holdArticles, move, StockRefused, type ArticleRow } from '../ledger/ledger';
 import { pieceOf } from '../ledger/pieces';
 import { listWanted } from '../orders/wanted';
 import { refuseRoom } from '../shelves/receive';
@@ -134,6 +134,63 @@ export async function reserve(database: Database, id: string, save: ReserveSave,
     });
     await keepFor(transaction, { docketId, chartId, articleId: article.id, pieceId, roomId, orderId: null });
   });
+}
+
+/** So many are reserved in one go: nobody else waits for longer. */
+const AT_ONCE = 40;
+
+/**
+ * Reserves many garments that lie on shelves and have no numbers, some at a time; what a docket waits for no more, or is
+ * not there any more, is left out.
+ *
+ * @returns how many were reserved
+ */
+export async function reserveMany(
+  database: Database,
+  picks: readonly Omit<ReserveSave, 'pieceId'>[],
+  by: string,
+): Promise<number> {
+  let reserved = 0;
+  for (let from = 0; from < picks.length; from += AT_ONCE) {
+    const some = picks.slice(from, from + AT_ONCE);
+    const id = uuidv7();
+    await once(database, { id, what: 'reserved', body: some, by }, async (transaction) => {
+      const wanted = await listWanted(transaction);
+      const has = await hasKept(transaction);
+      const going = some.flatMap((pick) => {
+        const one = wanted.find(
+          ({ docketId, chartId }) => docketId === pick.docketId && chartId === pick.chartId,
+        );
+        return one === undefined || has(one) ? [] : [{ ...one, roomId: pick.roomId }];
+      });
+      const rows = await transaction<ArticleRow>('articles')
+        .whereIn('series_id', [...new Set(going.map(({ seriesId }) => seriesId))])
+        .select('*');
+      const articleOf = (one: { readonly seriesId: string; readonly label: string }) =>
+        rows.find(({ series_id, label }) => series_id === one.seriesId && label === one.label);
+      // Held in one order, so that two who do this never wait for each other.
+      await holdArticles(
+        transaction,
+        going.flatMap((one) => articleOf(one)?.id ?? []),
+      );
+      for (const { seriesId, label, docketId, chartId, roomId } of going) {
+        const article = articleOf({ seriesId, label });
+        const { garment, keeping } = await garmentOf(transaction, seriesId);
+        const shelf: Whereabouts = { in: 'room', roomId, compartment: 'shelf' };
+        if (article === undefined || keeping.numbered) continue;
+        if ((await countAt(transaction, article.id, placeKey(shelf))) < 1) continue;
+        await move(transaction, {
+          ...{ batchId: id, kind: 'moved', articleId: article.id, what: `${garment} ${label}` },
+          ...{ from: shelf, to: reservedPlace(roomId), count: 1, pieceId: null, docketId, by },
+        });
+        await keepFor(transaction, {
+          ...{ docketId, chartId, articleId: article.id, pieceId: null, roomId, orderId: null },
+        });
+        reserved += 1;
+      }
+    });
+  }
+  return reserved;
 }
 
 /** Returns a garment to the shelf that was reserved for a docket. @throws ProblemError */

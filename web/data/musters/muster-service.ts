@@ -9,6 +9,7 @@ import {
   musterListPath,
   musterMatchPath,
   musterOrderAheadPath,
+  musterPicksPath,
   musterSlipPath,
   musterSlipsPath,
   musterStreamPath,
@@ -30,6 +31,8 @@ import {
   orderAheadSchema,
   peopleImportedSchema,
   peopleMatchedSchema,
+  picksReservedSchema,
+  picksSchema,
   slipOwnerSchema,
   slipsMadeSchema,
   type Asked,
@@ -45,6 +48,7 @@ import {
   type PeopleImported,
   type PeopleMatched,
   type PeopleRow,
+  type Picks,
   type SlipsMade,
   type SlipsWanted,
 } from '@neat-measure/contract/musters';
@@ -113,6 +117,16 @@ export class MusterService {
   /** Whose a slip is. */
   slipOwner(id: string, code: string): Observable<{ wearerId: string }> {
     return this.api.post(musterSlipPath(id), { code }, slipOwnerSchema);
+  }
+
+  /** What to fetch for those who are decided. */
+  picks(id: string): Observable<Picks> {
+    return this.api.get(musterPicksPath(id), picksSchema);
+  }
+
+  /** Reserves all that is to be fetched. */
+  reservePicks(id: string): Observable<{ reserved: number }> {
+    return this.api.post(musterPicksPath(id), {}, picksReservedSchema);
   }
 
   /** What to order before anybody is measured. */

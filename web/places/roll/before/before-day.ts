@@ -17,11 +17,12 @@ import { SessionService } from '../../../data/session-service';
 import { sayDays } from '../say-muster';
 import { AskedDesk } from './asked-desk';
 import { OrderAheadDesk } from './order-ahead-desk';
+import { PicksDesk } from './picks-desk';
 
 /** What comes before the day of a muster: who measures themselves at home, and what to order before the tape. */
 @Component({
   selector: 'nm-before-day',
-  imports: [AskedDesk, NzButtonModule, OrderAheadDesk, RouterLink],
+  imports: [AskedDesk, NzButtonModule, OrderAheadDesk, PicksDesk, RouterLink],
   template: `
     @if (muster(); as one) {
       <header class="split">
@@ -47,10 +48,16 @@ import { OrderAheadDesk } from './order-ahead-desk';
       @if (store.trouble()) {
         <p class="fault" role="alert">{{ store.trouble() }}</p>
       }
-      @if (shown() === 'asked') {
-        <nm-asked-desk />
-      } @else {
-        <nm-order-ahead-desk />
+      @switch (shown()) {
+        @case ('asked') {
+          <nm-asked-desk />
+        }
+        @case ('order') {
+          <nm-order-ahead-desk />
+        }
+        @case ('picks') {
+          <nm-picks-desk />
+        }
       }
     } @else if (store.trouble()) {
       <p class="fault" role="alert">
@@ -71,11 +78,12 @@ export class BeforeDay {
   protected readonly muster = this.store.muster;
   protected readonly sayDays = sayDays;
   protected readonly counted = counted;
-  protected readonly shown = signal<'asked' | 'order'>('asked');
+  protected readonly shown = signal<'asked' | 'order' | 'picks'>('asked');
   /** An order is a lead's. */
   protected readonly tabs = computed(() => [
     { id: 'asked' as const, name: 'Measured at home' },
     ...(this.session.may('lead-muster') ? [{ id: 'order' as const, name: 'Order before the tape' }] : []),
+    { id: 'picks' as const, name: 'Pick list' },
   ]);
 
   constructor() {

@@ -154,7 +154,7 @@ export class OrderAheadDesk {
     return [
       `${one.ordered} in all. With a chance of ${chance} % everybody who has a size gets it; about ${left} left over, ${one.leftOverAtMost} at most in 95 of 100 cases.`,
       ...(one.reckoned.length > 0
-        ? [`Where not measured, ${named(one.reckoned)} is estimated from height or girth.`]
+        ? [`Estimated from height or girth where not measured: ${named(one.reckoned)}.`]
         : []),
       ...(beyond > 0 ? [`About ${counted(beyond, 'wearer')} without a size in this chart.`] : []),
     ].join(' ');

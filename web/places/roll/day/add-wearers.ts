@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Kit, Wearer } from '@neat-measure/contract';
+import type { Group, MusterWearer } from '@neat-measure/contract/musters';
 import { counted } from '@neat-measure/core';
 import { personOn } from '@neat-measure/core/muster';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -20,6 +21,7 @@ import { finalize } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Fetched } from '../../../data/fetched';
 import { KitService } from '../../../data/kit-service';
+import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { Paged } from '../../../data/paged';
 import { SessionService } from '../../../data/session-service';
@@ -59,6 +61,18 @@ import { DayDesk } from './day-desk';
           [nzOptions]="kits()"
         />
       </div>
+      @if (groups().length > 0) {
+        <div class="field">
+          <label for="muster-group">A whole group</label>
+          <nz-select
+            nzId="muster-group"
+            nzPlaceHolder="choose a group"
+            [ngModel]="null"
+            (ngModelChange)="addGroup($event)"
+            [nzOptions]="groups()"
+          />
+        </div>
+      }
     </div>
     @if (failed()) {
       <p class="fault" role="alert">{{ failed() }}</p>
@@ -116,6 +130,7 @@ import { DayDesk } from './day-desk';
 export class AddWearers {
   private readonly service = inject(WearerService);
   private readonly kitService = inject(KitService);
+  private readonly musters = inject(MusterService);
   private readonly store = inject(MusterStore);
   private readonly session = inject(SessionService);
   private readonly desk = inject(DayDesk);
@@ -134,6 +149,10 @@ export class AddWearers {
     { value: '', label: 'By the wearer’s role' },
     ...(this.allKits.value() ?? []).map(({ id, name }) => ({ value: id, label: name })),
   ]);
+  private readonly allGroups = new Fetched<readonly Group[]>(() => this.musters.groups());
+  protected readonly groups = computed(() =>
+    (this.allGroups.value() ?? []).map(({ id, name, count }) => ({ value: id, label: `${name}, ${count}` })),
+  );
   protected readonly missing = computed(() => this.wearers.items().filter(({ id }) => !this.isOn(id)));
   protected readonly mayAddNew = computed(() => {
     const name = this.sought().trim().toLowerCase();
@@ -169,10 +188,27 @@ export class AddWearers {
     else if (only === undefined && this.mayAddNew()) this.addNew();
   }
 
-  protected add(wearers: readonly Wearer[]): void {
+  /** Everybody of a group who is not on the list yet. */
+  protected addGroup(groupId: string | null): void {
+    if (groupId === null || this.busy()) return;
+    this.busy.set(true);
+    this.musters
+      .wearersIn(groupId)
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: (wearers) => {
+          const missing = wearers.filter(({ id }) => !this.isOn(id));
+          if (missing.length > 0) this.add(missing, groupId);
+          else this.told.set('Everybody of this group is on the list.');
+        },
+        error: (problem: Error) => this.failed.set(problem.message),
+      });
+  }
+
+  protected add(wearers: readonly MusterWearer[], groupId: string | null = null): void {
     const kitId = this.kitId() === '' ? null : this.kitId();
     for (const { id, name, role, number } of wearers) this.store.knows({ id, name, role, number });
-    const people = wearers.map(({ id }) => ({ wearerId: id, docketId: uuidv7(), groupId: null, kitId }));
+    const people = wearers.map(({ id }) => ({ wearerId: id, docketId: uuidv7(), groupId, kitId }));
     if (!this.store.does({ kind: 'people-added', people })) {
       this.failed.set(this.store.trouble());
       return;

@@ -1,0 +1,74 @@
+import { musterParcelsPath, musterPicksPath } from '@neat-measure/contract';
+import { picksReservedSchema, picksSchema } from '@neat-measure/contract/musters';
+import { reservationsSchema, STORES } from '@neat-measure/contract/stores';
+import { v7 as uuidv7 } from 'uuid';
+import { Harness } from '../../testing/harness';
+import { DAYS, MusterHall, OPENING } from '../../testing/musters';
+import { problem } from '../../testing/records';
+import { Stores } from '../../testing/stock';
+
+describe('what is fetched for a muster', () => {
+  let app: Harness;
+  const stores = new Stores(() => app);
+  const { records } = stores;
+  const halls = new MusterHall(() => app, records);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+
+  const picks = async (id: string) => picksSchema.parse((await app.get(musterPicksPath(id))).body);
+  const reserve = async (id: string) =>
+    picksReservedSchema.parse((await app.send('POST', musterPicksPath(id), {})).body).reserved;
+
+  /** A muster of some wearers whose trousers are decided in 34. */
+  const decided = async (many: number) => {
+    const id = uuidv7();
+    await halls.does(id, { ...OPENING, ...DAYS });
+    const chartId = await stores.chart();
+    const people: { wearerId: string; docketId: string }[] = [];
+    for (let one = 0; one < many; one += 1) {
+      const docketId = await stores.sized(chartId, '34');
+      const { wearerId } = await records.made(docketId);
+      people.push({ wearerId, docketId });
+    }
+    await halls.does(id, { kind: 'people-added', people });
+    return { id, chartId, people };
+  };
+
+  it('lies in the room that has most, is reserved as a whole, and is then ready', async () => {
+    const { id, chartId, people } = await decided(3);
+    const [small, large] = [await stores.room(`A ${id}`), await stores.room(`B ${id}`)];
+    await stores.receive(small, chartId, '34', 1);
+    await stores.receive(large, chartId, '34', 1);
+    const before = await picks(id);
+    expect(before.rooms.map(({ room, lines }) => [room, lines.map((line) => line.for.length)])).toEqual([
+      [`A ${id}`, [1]],
+      [`B ${id}`, [1]],
+    ]);
+    expect([before.short.length, before.short[0]?.coming, before.ready]).toEqual([1, 0, []]);
+    expect(problem(await app.get(musterParcelsPath(id)))).toEqual([404, 'not-found']);
+    // Two who press at once reserve each garment once.
+    const [one, other] = await Promise.all([reserve(id), reserve(id)]);
+    expect(one + other).toBe(2);
+    const after = await picks(id);
+    expect([after.rooms, after.short.length]).toEqual([[], 1]);
+    expect(after.ready.map(({ reserved, waits }) => [reserved, waits])).toEqual([
+      [1, 0],
+      [1, 0],
+    ]);
+    const theirs = new Set(people.map(({ docketId }) => docketId));
+    const kept = reservationsSchema.parse((await app.get(STORES.reserved)).body);
+    expect(kept.filter(({ docketId }) => theirs.has(docketId)).length).toBe(2);
+    expect(await reserve(id)).toBe(0);
+    expect((await app.file(musterParcelsPath(id))).status).toBe(200);
+  });
+
+  it('is nothing of other musters, and of what is numbered the piece is chosen by hand', async () => {
+    const { id, chartId } = await decided(1);
+    const [roomId, other] = [await stores.room(), uuidv7()];
+    await stores.receive(roomId, chartId, '34', 5);
+    await halls.does(other, { ...OPENING, ...DAYS });
+    expect(await picks(other)).toEqual({ rooms: [], numbered: [], short: [], ready: [] });
+    expect(await reserve(other)).toBe(0);
+    expect((await picks(id)).rooms.length).toBe(1);
+  });
+});
