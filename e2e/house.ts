@@ -7,6 +7,8 @@ export interface House {
   /** The address of its maker's desk. */
   readonly desk: string;
   readonly databaseUrl: string;
+  /** The folder of its simulated post. */
+  readonly outbox: string;
 }
 
 /** What only measures and sizes leaves nothing that another could trip over: its files go to one house, as opening one takes seconds. */

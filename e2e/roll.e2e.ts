@@ -1,45 +1,8 @@
-import type { Browser, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { v7 as uuidv7 } from 'uuid';
 import { expectAccessible } from './axe';
-import { AGAIN, chooseFrom, expect, scans, stockUp, takeReadings, test } from './fitter';
-
-/** A browser of its own with somebody signed in, who is at a muster. */
-async function elsewhere(
-  browser: Browser,
-  base: string,
-  signIn: readonly [string, string],
-  path: string,
-): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
-  const data = { signIn: signIn[0], passphrase: signIn[1] };
-  await page.request.post(`${base}/api/session`, { data, headers: { origin: base } });
-  await page.goto(base + path);
-  return page;
-}
-
-/** A kit of one jacket for made-up cadets. */
-async function cadetKit(page: Page): Promise<void> {
-  const headers = { origin: new URL(page.url()).origin };
-  const { items } = (await (await page.request.get('/api/charts?search=ranger field', AGAIN)).json()) as {
-    items: { seriesId: string; garment: string }[];
-  };
-  const { seriesId } = items.find(({ garment }) => garment === 'Ranger field jacket')!;
-  const data = { name: 'Cadet day', series: [seriesId], protocols: [], roles: ['Day cadet'], version: 0 };
-  const answer = await page.request.put(`/api/kits/${uuidv7()}`, { data, headers });
-  expect(answer.status()).toBe(200);
-}
-
-async function wearers(page: Page, names: readonly string[]): Promise<void> {
-  const headers = { origin: new URL(page.url()).origin };
-  for (const name of names) {
-    const data = { name, role: 'Day cadet', version: 0 };
-    expect((await page.request.put(`/api/wearers/${uuidv7()}`, { data, headers })).status()).toBe(200);
-  }
-}
-
-const here = (page: Page, list: string) => page.getByRole('button', { name: new RegExp(`^${list}`) });
+import { chooseFrom, expect, scans, stockUp, takeReadings, test } from './fitter';
+import { cadetKit, elsewhere, here, wearers } from './musters';
 
 test('a muster goes from its list to the last wearer, at two stations and on a wall', async ({
   fitter: page,

@@ -14,6 +14,7 @@ import {
   type OrderAheadWanted,
   type SlipsMade,
 } from '@neat-measure/contract/musters';
+import { sayDay } from '@neat-measure/core';
 import { printedSlip, type Muster } from '@neat-measure/core/muster';
 import { Router, type Request } from 'express';
 import type { Database } from '../../database/database';
@@ -119,10 +120,11 @@ async function postAll(
       text: [
         `${name},`,
         '',
-        `measure yourself until ${lastDay}: open ${address}/${code}`,
+        `measure yourself until ${sayDay(lastDay)}: open ${address}/${code}`,
         `or open ${address} and enter ${printedSlip(code)}.`,
         '',
         'Have at hand:',
+        '- A soft tape, or a string and a ruler',
         ...prepare.map((line) => `- ${line}`),
         '',
       ].join('\n'),

@@ -1,3 +1,4 @@
+import { sayDay } from '@neat-measure/core';
 import bwip from 'bwip-js/node';
 import type { Content } from 'pdfmake/interfaces';
 import { printedSlip } from '@neat-measure/core/muster';
@@ -18,7 +19,7 @@ export interface SlipsToPrint {
 /** A quarter of what a page of A4 has between its margins, in points. */
 const HEIGHT = 352;
 /** A slip has room for so many lines of what to have at hand; the page of the link says all of it. */
-const MOST_LINES = 6;
+const MOST_LINES = 10;
 
 /** Slips two by two on a page, all equally high, so that a stack of pages is cut at once. */
 export function printSlips({ slips, ...of }: SlipsToPrint): Promise<Buffer> {
@@ -43,13 +44,14 @@ function cellOf(
   { muster, lastDay, address }: Omit<SlipsToPrint, 'slips' | 'sheet'>,
 ): Content {
   const soft = (text: string) => ({ ...words(text, { fontSize: 8.5 }), color: SOFT });
-  const shown = prepare.slice(0, MOST_LINES);
+  const all = ['A soft tape, or a string and a ruler', ...prepare];
+  const shown = all.slice(0, MOST_LINES);
   return {
     margin: [8, 8, 8, 8],
     stack: [
       words(name, { bold: true, fontSize: 14 }),
       soft([number, muster].filter((one) => one !== null).join(' · ')),
-      { ...words(`Measure yourself until ${lastDay}.`), margin: [0, 8, 0, 2] },
+      { ...words(`Measure yourself until ${sayDay(lastDay)}.`), margin: [0, 8, 0, 2] },
       {
         columns: [
           { width: 92, svg: bwip.toSVG({ bcid: 'qrcode', text: `${address}/${code}` }), fit: [84, 84] },
@@ -67,7 +69,7 @@ function cellOf(
       },
       { ...words('Have at hand', { bold: true, fontSize: 9 }), margin: [0, 8, 0, 0] },
       { ul: shown.map((line) => words(line, { fontSize: 9 })) },
-      ...(shown.length < prepare.length ? [soft('More is on the page.')] : []),
+      ...(shown.length < all.length ? [soft('More is on the page.')] : []),
       { ...soft('Bring this slip along: it is scanned at the stations.'), margin: [0, 6, 0, 0] },
     ],
   };

@@ -9,7 +9,7 @@ import { demoFolder, openHouse } from './demo-server.mjs';
 /**
  * Makes the demo once and copies it for everybody who asks. One is always open ahead of who asks next.
  *
- * `POST` opens a house and answers `{ id, base, desk, databaseUrl }`, `DELETE /<id>` ends it; any failure is answered
+ * `POST` opens a house and answers `{ id, base, desk, outbox, databaseUrl }`, `DELETE /<id>` ends it; any failure is answered
  * with 500 and its words.
  *
  * @param name tells its data folders from others
@@ -27,7 +27,8 @@ export async function demoHouses(name) {
     const house = await openHouse(folder, { lasting: false });
     const id = randomUUID();
     open.set(id, house);
-    return { id, base: house.base, desk: house.desk, databaseUrl: house.ways.url };
+    const { base, desk, outbox, ways } = house;
+    return { id, base, desk, outbox, databaseUrl: ways.url };
   };
   let ahead = another();
   const answers = {

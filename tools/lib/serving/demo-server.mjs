@@ -56,6 +56,7 @@ export async function openHouse(folder, { lasting }) {
     port,
     pid,
     ways,
+    outbox,
     desk: `http://127.0.0.1:${desk.port}`,
     close,
     async stop() {

@@ -43,6 +43,8 @@ export function hearCodes({ heard, pass, how }: HearingCodes): ScannerEar {
     const field = event.target;
     const isField = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;
     if (isField && !field.hasAttribute(ASKS_FOR_CODES)) ear.listensIn(field, event);
+    // Within a code no key is a command, of this place or of all places: an address has the key that opens the list of them.
+    if (!isField && ear.goesOn(event) && ear.takes(event)) event.stopImmediatePropagation();
   };
   document.addEventListener('keydown', listens, { capture: true });
   inject(DestroyRef).onDestroy(() => {

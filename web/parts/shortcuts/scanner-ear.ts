@@ -42,8 +42,23 @@ export class ScannerEar {
     private readonly how: () => Listening = () => 'any',
   ) {}
 
-  /** Takes a key that may be of a code, until it is known; whether it took it. */
+  /** Takes a key that may be of a code, until it is known; whether it took it. Asked again of one it says the same. */
   takes(event: KeyboardEvent): boolean {
+    const before = this.judged.get(event);
+    if (before !== undefined) return before;
+    const taken = this.judge(event);
+    this.judged.set(event, taken);
+    return taken;
+  }
+
+  /** Whether a key follows those that are held, as fast as no hand: it is the scanner's, whatever else it means here. */
+  goesOn(event: KeyboardEvent): boolean {
+    return this.held.length > 0 && !event.defaultPrevented && event.timeStamp - this.last <= this.patience;
+  }
+
+  private readonly judged = new WeakMap<KeyboardEvent, boolean>();
+
+  private judge(event: KeyboardEvent): boolean {
     const how = this.how();
     if (this.letGo.has(event) || how === 'none') return false;
     if (event.ctrlKey || event.metaKey || event.altKey) return false;
@@ -59,7 +74,7 @@ export class ScannerEar {
       if (!isFast) {
         this.flush();
         // What was held may have gone to where no scanner is listened to.
-        if (this.how() !== how) return this.takes(event);
+        if (this.how() !== how) return this.judge(event);
       }
       this.held.push(event);
       clearTimeout(this.waits);
@@ -79,8 +94,14 @@ export class ScannerEar {
       this.heard(code);
       return true;
     }
-    if (event.key !== 'Shift') this.flush();
-    return event.key === 'Shift' && this.held.length > 0;
+    if (event.key === 'Shift') return this.holds;
+    const held = this.holds;
+    this.flush();
+    // What was held has opened a field: what ends it belongs there, too.
+    if (!held || !isField(document.activeElement) || document.activeElement === event.target) return false;
+    event.preventDefault();
+    this.pressAnew(event);
+    return true;
   }
 
   /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
@@ -133,8 +154,7 @@ export class ScannerEar {
     this.held = [];
     held.forEach((event, at) => {
       // What was typed into a field stands there, unless it is a command.
-      const inField = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      if (at === 0 && !inField) this.pass(event);
+      if (at === 0 && !isField(event.target)) this.pass(event);
       else this.pressAnew(event);
     });
   }
@@ -151,7 +171,7 @@ export class ScannerEar {
     });
     this.letGo.add(anew);
     const isTaken = !at.dispatchEvent(anew);
-    if (isTaken || !(at instanceof HTMLInputElement || at instanceof HTMLTextAreaElement)) return;
+    if (isTaken || !isField(at) || event.key.length > 1) return;
     // A day or a tick takes no letters from here.
     if (!takesText(at)) return;
     at.setRangeText(event.key, at.selectionStart ?? 0, at.selectionEnd ?? 0, 'end');
@@ -162,6 +182,10 @@ export class ScannerEar {
 /** How long the next key may take: torn, the first of a code would be commands, and its rest another code. */
 function patienceAfter(keys: number): number {
   return keys >= 2 ? HALTS_MS : SCANNER_MS;
+}
+
+function isField(target: EventTarget | null): target is HTMLInputElement | HTMLTextAreaElement {
+  return target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement;
 }
 
 const NO_TEXT = ['date', 'time', 'datetime-local', 'month', 'week', 'checkbox', 'radio', 'range', 'color'];

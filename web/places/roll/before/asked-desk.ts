@@ -114,10 +114,14 @@ export class AskedDesk {
     return [{ id: 'all' as Shown, name: 'All', count: all.length }, ...some.filter(({ count }) => count > 0)];
   });
   protected readonly listed = computed(() => this.rows().filter((row) => isShown(row, this.shown())));
-  /** Who of them is asked, or asked again: whoever has not answered. */
+  /**
+   * Who of them is asked: whoever has not answered. Who has a slip that stands is asked again only where those are
+   * listed, as their first slip ends.
+   */
   protected readonly toAsk = computed(() =>
     this.listed()
       .filter(({ asked, person }) => asked.state !== 'answered' && person.ownAcceptedAt === null)
+      .filter(({ asked: { state } }) => this.shown() !== 'all' || state === 'not-asked' || state === 'ended')
       .slice(0, MOST_SLIPS),
   );
   protected readonly again = computed(() => this.toAsk().some(({ asked }) => asked.state !== 'not-asked'));

@@ -21,7 +21,7 @@ import { MusterStore } from '../../../data/musters/muster-store';
 import { SessionService } from '../../../data/session-service';
 import { hearCodes } from '../../../parts/shortcuts/hear-scanner';
 import { handleKey, keyOf, notOnButton, type KeyCommand } from '../../../parts/shortcuts/keys';
-import { isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
+import { isMeantElsewhere, isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { minutesBetween, sayDays, sayMissing, sayStanding } from '../say-muster';
 import { AddWearers } from './add-wearers';
 import { DayDesk, type Listed } from './day-desk';
@@ -213,8 +213,9 @@ export class MusterDay {
     if (!this.ear.takes(event)) this.press(event);
   }
 
+  /** Held for a scanner a key has been kept from the browser, and nobody else has it. */
   private press(event: KeyboardEvent): void {
-    if (isTakenElsewhere(event)) return;
+    if (isMeantElsewhere(event)) return;
     if (handleKey(this.keys, keyOf(event), event)) event.preventDefault();
   }
 
