@@ -29,6 +29,43 @@ describe('ScannerEar', () => {
     expect([heard, passed]).toEqual([['NM000024'], []]);
   });
 
+  it('hears an address whole, where numbers are typed, too', () => {
+    const lettered = new ScannerEar(
+      (code) => heard.push(code),
+      ({ key: name }) => passed.push(name),
+      () => 'lettered',
+    );
+    const address = 'https://hall.example/self/4K7QXF9MWB';
+    for (const one of [...address, 'Enter']) {
+      const event = key(one, 3);
+      // The slash would open a list of everything elsewhere: it is known to be the scanner's before that.
+      expect(lettered.goesOn(event)).toBe(one !== 'h' || lettered.holds);
+      expect(lettered.takes(event)).toBeTrue();
+      expect(lettered.takes(event)).withContext('asked again').toBeTrue();
+    }
+    jasmine.clock().tick(500);
+    expect([heard, passed]).toEqual([[address], []]);
+    expect(lettered.goesOn(key('/', 3))).toBeFalse();
+  });
+
+  it('gives Enter to the field that the keys before have opened', () => {
+    const field = document.body.appendChild(document.createElement('input'));
+    const opens = new ScannerEar(
+      (code) => heard.push(code),
+      ({ key: name }) => {
+        passed.push(name);
+        field.focus();
+      },
+    );
+    let entered = 0;
+    field.addEventListener('keydown', ({ key: name }) => (entered += name === 'Enter' ? 1 : 0));
+    for (const one of ['f', 'a', 'd', 'a']) opens.takes(key(one, 3));
+    const enter = key('Enter', 3);
+    expect(opens.takes(enter)).toBeTrue();
+    expect([passed, field.value, entered, heard]).toEqual([['f'], 'ada', 1, []]);
+    field.remove();
+  });
+
   it('hears a code once where a field that is about to go still has the keys', () => {
     const field = document.body.appendChild(document.createElement('input'));
     for (const one of [...'NM000024', 'Enter']) {
