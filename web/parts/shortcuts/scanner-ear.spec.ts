@@ -48,24 +48,6 @@ describe('ScannerEar', () => {
     expect(lettered.goesOn(key('/', 3))).toBeFalse();
   });
 
-  it('gives Enter to the field that the keys before have opened', () => {
-    const field = document.body.appendChild(document.createElement('input'));
-    const opens = new ScannerEar(
-      (code) => heard.push(code),
-      ({ key: name }) => {
-        passed.push(name);
-        field.focus();
-      },
-    );
-    let entered = 0;
-    field.addEventListener('keydown', ({ key: name }) => (entered += name === 'Enter' ? 1 : 0));
-    for (const one of ['f', 'a', 'd', 'a']) opens.takes(key(one, 3));
-    const enter = key('Enter', 3);
-    expect(opens.takes(enter)).toBeTrue();
-    expect([passed, field.value, entered, heard]).toEqual([['f'], 'ada', 1, []]);
-    field.remove();
-  });
-
   it('hears a code once where a field that is about to go still has the keys', () => {
     const field = document.body.appendChild(document.createElement('input'));
     for (const one of [...'NM000024', 'Enter']) {

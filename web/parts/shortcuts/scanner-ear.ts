@@ -94,14 +94,8 @@ export class ScannerEar {
       this.heard(code);
       return true;
     }
-    if (event.key === 'Shift') return this.holds;
-    const held = this.holds;
-    this.flush();
-    // What was held has opened a field: what ends it belongs there, too.
-    if (!held || !isField(document.activeElement) || document.activeElement === event.target) return false;
-    event.preventDefault();
-    this.pressAnew(event);
-    return true;
+    if (event.key !== 'Shift') this.flush();
+    return event.key === 'Shift' && this.holds;
   }
 
   /** Listens to what is typed into a field, before the field does: a code is taken out of it again. */
@@ -171,7 +165,7 @@ export class ScannerEar {
     });
     this.letGo.add(anew);
     const isTaken = !at.dispatchEvent(anew);
-    if (isTaken || !isField(at) || event.key.length > 1) return;
+    if (isTaken || !isField(at)) return;
     // A day or a tick takes no letters from here.
     if (!takesText(at)) return;
     at.setRangeText(event.key, at.selectionStart ?? 0, at.selectionEnd ?? 0, 'end');

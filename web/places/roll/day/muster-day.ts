@@ -216,6 +216,8 @@ export class MusterDay {
   /** Held for a scanner a key has been kept from the browser, and nobody else has it. */
   private press(event: KeyboardEvent): void {
     if (isMeantElsewhere(event)) return;
+    // Keys that were held have just opened the field: what ends them belongs there.
+    if (document.activeElement === this.search()?.nativeElement) return this.onSearchKey(event);
     if (handleKey(this.keys, keyOf(event), event)) event.preventDefault();
   }
 
