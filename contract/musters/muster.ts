@@ -88,6 +88,8 @@ export const musterViewSchema = z.object({
   wearers: musterWearersSchema,
   /** The groups its wearers were added with. */
   groups: z.array(groupSchema),
+  /** Who of them is on another muster of the same days, by its name: nobody can be at both at once. */
+  alsoOn: z.array(z.object({ wearerId: idSchema, muster: z.string() })),
 });
 export type MusterView = z.infer<typeof musterViewSchema>;
 

@@ -30,6 +30,17 @@ export const wearerExportSchema = z.object({
   ),
   /** What was done about them at musters, in words: the acts themselves name others, too. */
   musters: z.array(z.object({ at: instantSchema, words: z.string() })),
+  /** The groups they are in, by name. */
+  groups: z.array(z.string()),
+  /** What lists told of their body and sizes, as it was written. */
+  told: z.array(
+    z.object({
+      at: instantSchema,
+      muster: z.string(),
+      readings: z.array(z.object({ code: z.string(), typed: z.string(), unit: z.string() })),
+      sizes: z.array(z.object({ item: z.string(), told: z.string() })),
+    }),
+  ),
   /** What they sent by a link, as it came. */
   sent: z.array(
     z.object({

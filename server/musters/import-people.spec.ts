@@ -6,6 +6,9 @@ import {
   musterMatchPath,
   pathOf,
   ROUTES,
+  wearerExportPath,
+  wearerExportSchema,
+  wearerExportSheetPath,
   wearersSchema,
 } from '@neat-measure/contract';
 import {
@@ -232,6 +235,11 @@ describe('importing a list to a muster', () => {
       ['chest-girth', '98', 'reported'],
     ]);
     expect(docket.told).toEqual({ collar: '40' });
+    const exported = wearerExportSchema.parse((await app.get(wearerExportPath(wearerId))).body);
+    expect(
+      exported.told.map(({ muster: of, readings, sizes }) => [of, readings.length, sizes.length]),
+    ).toEqual([['Intake', 2, 1]]);
+    expect((await app.file(wearerExportSheetPath(wearerId))).status).toBe(200);
     const headings = headingsSchema.parse((await app.get(LIST_HEADINGS)).body);
     expect(headings).toContain({ heading: 'brust', role: 'chest-girth' });
   });

@@ -253,4 +253,14 @@ describe('musters', () => {
     const noted = await app.database('acts_noted').whereNotNull('muster_id').first<{ docket_id: unknown }>();
     expect(noted.docket_id).toBeNull();
   });
+
+  it('say who is on another muster of the same days, and let them be', async () => {
+    const one = await hall(1);
+    const [{ wearerId }] = one.wearers as [(typeof one.wearers)[0]];
+    const other = await hall(0);
+    await does(other.id, { kind: 'people-added', people: [{ wearerId, docketId: uuidv7() }] });
+    expect((await view(other.id)).alsoOn).toEqual([{ wearerId, muster: 'Winter intake' }]);
+    await does(one.id, { kind: 'muster-closed' });
+    expect((await view(other.id)).alsoOn).toEqual([]);
+  });
 });

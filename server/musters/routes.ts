@@ -18,6 +18,7 @@ import {
   peopleMatchSchema,
   type MusterView,
 } from '@neat-measure/contract/musters';
+import type { Muster } from '@neat-measure/core/muster';
 import { Router } from 'express';
 import { note } from '../audit/store';
 import type { Database } from '../database/database';
@@ -30,7 +31,7 @@ import { listGroups, saveGroup, wearersIn } from './groups';
 import { importPeople, listHeadings, matchPeople } from './import-people';
 import { listOut } from './list-out';
 import type { Standings } from './standing';
-import { listMusters, wearersOf } from './store';
+import { listMusters, mustersBeside, wearersOf } from './store';
 
 /** What the routes of musters work with. */
 export interface MusterParts {
@@ -58,6 +59,7 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
         ...asSent(standing),
         wearers: await wearersOf(database, ids),
         groups: await listGroups(database, groupIds),
+        alsoOn: await alsoOn(database, standings, standing.muster),
       };
       response.json(view);
     })
@@ -110,6 +112,25 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
       const { ids } = readQuery(musterWearersQuerySchema, request);
       response.json(await wearersOf(database, ids));
     });
+}
+
+/** Who of a muster is on another open one of the same days. */
+async function alsoOn(
+  database: Database,
+  standings: Standings,
+  muster: Muster,
+): Promise<MusterView['alsoOn']> {
+  const own = new Set(muster.people.map(({ wearerId }) => wearerId));
+  const found: MusterView['alsoOn'] = [];
+  for (const id of await mustersBeside(database, muster)) {
+    const other = await standings.read(database, id);
+    if (other === undefined) continue;
+    standings.remember(id, other);
+    for (const { wearerId, day } of other.muster.people)
+      if (own.has(wearerId) && day.standing.is !== 'gone')
+        found.push({ wearerId, muster: other.muster.name });
+  }
+  return found;
 }
 
 /** Lists that are sent may be changed by whoever gets them. */

@@ -66,6 +66,24 @@ export async function listMusters(
   return { items: rows.map(toSummary), total: Number(counted[0]!.n) };
 }
 
+/** So many others of the same days are looked at. */
+const MOST_BESIDE = 10;
+
+/** The other musters that are open on days of one. */
+export function mustersBeside(
+  database: Database,
+  { id, day, lastDay }: Pick<Muster, 'id' | 'day' | 'lastDay'>,
+): Promise<string[]> {
+  return database('musters')
+    .whereNot({ id })
+    .whereNull('closed_at')
+    .where('day', '<=', lastDay)
+    .where('last_day', '>=', day)
+    .orderBy('opened_at')
+    .limit(MOST_BESIDE)
+    .pluck<string[]>('id');
+}
+
 function toSummary({
   last_day,
   closed_at,

@@ -1,5 +1,12 @@
 import type { WearerExport } from '@neat-measure/contract';
-import { formatLength } from '@neat-measure/core';
+import {
+  formatLength,
+  list,
+  measurement,
+  TOLD_ITEM_WORDS,
+  type MeasurementCode,
+  type ToldItem,
+} from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
 import { printPdf, words } from '../print/print-pdf';
 
@@ -17,6 +24,9 @@ export function printPerson({
   writtenAt,
   measurements,
   dockets,
+  musters,
+  groups,
+  told,
   sent,
   looks,
 }: WearerExport): Promise<Buffer> {
@@ -44,6 +54,12 @@ export function printPerson({
         head(`Docket ${number}, ${occasion}`),
         ...acts.map(({ at, words: text }) => row(at, text)),
       ]),
+      ...(groups.length + musters.length + told.length === 0 ? [] : [head('Musters and groups')]),
+      ...(groups.length === 0 ? [] : [words(`In the groups ${list(groups)}.`)]),
+      ...musters.map(({ at, words: text }) => row(at, text)),
+      ...told.map(({ at, muster, readings, sizes }) =>
+        row(at, `A list for ${muster} told ${list(toldOf(readings, sizes))}.`),
+      ),
       head('Sent by the wearer'),
       ...sent.map(({ sentAt, measured }) => row(sentAt, `${measured.length} measurements`)),
       head('Who viewed or changed this record'),
@@ -53,6 +69,20 @@ export function printPerson({
     ],
     title,
   );
+}
+
+/** What a list told, as it was written. */
+function toldOf(
+  readings: WearerExport['told'][number]['readings'],
+  sizes: WearerExport['told'][number]['sizes'],
+): string[] {
+  return [
+    ...readings.map(({ code, typed, unit }) => {
+      const name = measurement(code as MeasurementCode).name.toLowerCase();
+      return `${name} ${/[a-z]/i.test(typed) ? typed : `${typed} ${unit}`}`;
+    }),
+    ...sizes.map(({ item, told }) => `${TOLD_ITEM_WORDS[item as ToldItem].toLowerCase()} ${told}`),
+  ];
 }
 
 function moment(at: string): string {

@@ -1,7 +1,9 @@
 import { PAGE, type AuditEntry, type WearerExport } from '@neat-measure/contract';
 import { latestSettled, sayAct, sayMusterAct, standingTaken, nameAt, waistOf } from '@neat-measure/core';
 import { listAudit } from '../audit/store';
+import * as z from 'zod';
 import type { Database } from '../database/database';
+import { readJson } from '../database/read-json';
 import { listActs, musterActsAbout } from '../dockets/act-store';
 import { shelfFor } from '../dockets/find-library';
 import { docketsOf } from '../dockets/store';
@@ -58,9 +60,38 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
         station: () => 'a station',
       }),
     })),
+    groups: await groupsOf(database, id),
+    told: await toldAbout(database, id),
     sent: await submissionsOf(database, id),
     looks: (await looksAt(database, id)).map(({ at, by, kind, detail }) => ({ at, by, kind, detail })),
   };
+}
+
+/** The groups of a wearer, by name. */
+function groupsOf(database: Database, id: string): Promise<string[]> {
+  return database('wearers_in_groups')
+    .join('wearer_groups', 'wearer_groups.id', 'wearers_in_groups.group_id')
+    .where({ wearer_id: id })
+    .orderBy('name')
+    .pluck<string[]>('name');
+}
+
+const toldSchema = z.object({
+  readings: z.array(z.object({ code: z.string(), typed: z.string(), unit: z.string() })),
+  sizes: z.array(z.object({ item: z.string(), told: z.string() })),
+});
+
+/** What lists told of a wearer. */
+async function toldAbout(database: Database, id: string): Promise<WearerExport['told']> {
+  const rows = await database('told_values')
+    .join('musters', 'musters.id', 'told_values.muster_id')
+    .where({ wearer_id: id })
+    .orderBy('told_at')
+    .select<{ name: string; told: unknown; told_at: Date }[]>('name', 'told', 'told_at');
+  return rows.map(({ name, told, told_at }) => ({
+    ...{ at: told_at.toISOString(), muster: name },
+    ...readJson(toldSchema, told, `told of ${id}`),
+  }));
 }
 
 /** What was noted of a wearer beside what was done on their dockets, which tells itself. */

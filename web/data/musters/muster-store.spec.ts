@@ -58,6 +58,7 @@ describe('the muster that is open', () => {
       place,
       wearers: names,
       groups: [],
+      alsoOn: [],
     };
   };
 

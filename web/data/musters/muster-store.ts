@@ -167,6 +167,15 @@ export class MusterStore {
     return this.wearers().get(wearerId)?.number ?? '';
   }
 
+  /** The other muster of the same days that a wearer is on; empty for none. */
+  alsoOn(wearerId: string): string {
+    return this.elsewhere().get(wearerId) ?? '';
+  }
+
+  private readonly elsewhere = computed(
+    () => new Map((this.base()?.alsoOn ?? []).map((one) => [one.wearerId, one.muster])),
+  );
+
   /** Puts somebody on who was added here, so that they have their name at once. */
   knows(wearer: MusterWearer): void {
     this.more.update((more) => [...more, wearer]);

@@ -122,6 +122,12 @@ export class MusterDay {
     return sayStanding(person, this.desk.muster()?.stations ?? [], this.desk.now());
   }
 
+  /** Somebody on two musters of one day is wanted at both. */
+  protected also({ wearerId }: MusterPerson): string {
+    const other = this.store.alsoOn(wearerId);
+    return other === '' ? '' : ` · also on ${other}`;
+  }
+
   /** What is done with somebody who was found, in the words of its button. */
   protected actOn({ day: { standing } }: MusterPerson): string {
     if (standing.is === 'waiting') return this.desk.own() === null ? '' : `Call to ${this.desk.own()!.name}`;
