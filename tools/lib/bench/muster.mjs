@@ -6,8 +6,15 @@ import { say } from '../run.mjs';
 const IMPORTED = 5_000;
 const OPENED = 600;
 const ACTS = 20;
+const SLIPS = 240;
+/** So many wearers a Bench serves in a row, after the first few. */
+const IN_A_ROW = 300;
+const FIRST = 20;
 
-/** Prints import, first paint of a muster of 600 and of 5,000, and how long an act takes to another browser. */
+/**
+ * Prints import, first paint of a muster of 600 and of 5,000, how long an act takes to another browser, an order before
+ * the tape, slips, and what a Bench holds after many wearers.
+ */
 export async function measureMuster() {
   const demo = await openDemo('muster');
   try {
@@ -27,12 +34,19 @@ export async function measureMuster() {
     say(
       `an act until it stands on another's Roll: median ${ms(times[times.length >> 1])} of ${times.length} (bar 250 ms), longest ${ms(times.at(-1))}`,
     );
+    say(`an order before the tape for ${OPENED}: ${ms(await api.order(usual))}`);
+    say(`${SLIPS} slips as a PDF: ${ms(await api.slips(usual, SLIPS))}`);
+    const [first, last] = await heldAfter(page, demo.base, usual, api);
+    say(
+      `memory of a Bench after ${IN_A_ROW} wearers in a row: ${(last / first).toFixed(2)} times that after the first ${FIRST}, ${mb(last)} (bar 1.2 times)`,
+    );
   } finally {
     await demo.stop();
   }
 }
 
 const ms = (time) => `${time.toFixed(0)} ms`;
+const mb = (bytes) => `${(bytes / 2 ** 20).toFixed(0)} MB`;
 
 /** What is done over the API under the name of the demo's fitter. */
 async function signedIn(page, base) {
@@ -65,10 +79,24 @@ async function signedIn(page, base) {
         });
       return musterId;
     },
+    order: (musterId) =>
+      timed(page, `${base}/api/musters/${musterId}/order-ahead`, { chance: 0.95 }, headers),
+    slips: (musterId, count) => {
+      const wearerIds = people
+        .get(musterId)
+        .slice(-count)
+        .map(({ wearerId }) => wearerId);
+      const data = { lastDay: '2099-12-31', wearerIds, as: 'slips' };
+      return timed(page, `${base}/api/musters/${musterId}/slips`, data, headers);
+    },
     import: async (musterId, count) => {
       const rows = Array.from({ length: count }, (_, at) => ({
         ...{ line: at + 2, name: `Wearer ${at} of ${musterId.slice(-6)}`, role: 'Ranger' },
-        ...{ born: null, number: null },
+        ...{ born: null, number: null, group: null, sizes: [] },
+        readings: [
+          { code: 'height', typed: String(155 + (at % 40)), unit: 'cm' },
+          { code: 'weight', typed: String(50 + (at % 45)), unit: 'kg' },
+        ],
       }));
       const began = performance.now();
       const path = `${base}/api/musters/${musterId}`;
@@ -87,6 +115,38 @@ async function signedIn(page, base) {
       return performance.now() - began;
     },
   };
+}
+
+/** How long a question takes that must be answered. */
+async function timed(page, path, data, headers) {
+  const began = performance.now();
+  const answer = await page.request.post(path, { data, headers, timeout: 300_000 });
+  if (answer.status() !== 200) throw new Error(await answer.text());
+  return performance.now() - began;
+}
+
+/** What a Bench at a station holds after its first wearers, and after many more, in bytes. */
+async function heldAfter(page, base, musterId, { act, people }) {
+  for (const { wearerId } of people.get(musterId).slice(ACTS, ACTS + FIRST + IN_A_ROW + 1))
+    await act(musterId, { kind: 'checked-in', wearerId, missing: null });
+  await page.goto(`${base}/roll/${musterId}`);
+  await page
+    .getByRole('listitem', { name: 'Station 1', exact: true })
+    .getByRole('button', { name: 'Work here' })
+    .click();
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/bench\//);
+  const devtools = await page.context().newCDPSession(page);
+  const serve = async (many) => {
+    for (let one = 0; one < many; one += 1) {
+      const before = page.url();
+      await page.getByRole('button', { name: 'Finish here' }).click();
+      await page.waitForURL((url) => url.href !== before && url.pathname.startsWith('/bench/'));
+    }
+    for (let times = 0; times < 3; times += 1) await devtools.send('HeapProfiler.collectGarbage');
+    return (await devtools.send('Runtime.getHeapUsage')).usedSize;
+  };
+  return [await serve(FIRST), await serve(IN_A_ROW)];
 }
 
 /** From the moment a muster is gone to within the application until its stations stand there; the middle of five. */
