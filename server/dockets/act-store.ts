@@ -36,7 +36,7 @@ export async function addAct<One extends AnyAct>(
   return { place: place!, receivedAt: receivedAt.toISOString(), act };
 }
 
-/** Whether a wearer has a reading of another docket, or sent one, of the moment that one was carried over from. */
+/** Whether a wearer has a reading of another docket, or sent one, or a list told one, of the moment that one was carried over from. */
 export async function isOnRecord(
   database: Database,
   docketId: string,
@@ -62,7 +62,12 @@ export async function isOnRecord(
     .whereIn('docket_id', theirs())
     .where('submitted_at', new Date(carriedFrom))
     .first('id');
-  return sent !== undefined;
+  if (sent !== undefined) return true;
+  const told = await database('told_values')
+    .where('wearer_id', whose)
+    .where('told_at', new Date(carriedFrom))
+    .first('wearer_id');
+  return told !== undefined;
 }
 
 /** Keeps many acts at once, in their order. */

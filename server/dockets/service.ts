@@ -4,6 +4,7 @@ import type { Database } from '../database/database';
 import { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
 import { selfRecorded, selfWished } from '../links/store';
+import { toldRecorded } from '../links/told';
 import { actsBehind, actsByDocket, latestAct, listActs } from './act-store';
 import { shelfFor } from './find-library';
 import { findDocket, otherDockets } from './store';
@@ -31,10 +32,11 @@ export function actsLookout(database: Database, stopping: AbortSignal): Lookout<
 export async function openBench(database: Database, docketId: string): Promise<Bench> {
   const record = await findDocket(database, docketId);
   if (record === undefined) throw notFound('docket');
-  const [acts, others, own, wished] = await Promise.all([
+  const [acts, others, own, told, wished] = await Promise.all([
     listActs(database, docketId),
     otherDockets(database, record.wearer.id, docketId),
     selfRecorded(database, docketId),
+    toldRecorded(database, record.wearer.id),
     selfWished(database, docketId),
   ]);
   const [library, earlier] = await Promise.all([
@@ -52,7 +54,8 @@ export async function openBench(database: Database, docketId: string): Promise<B
     habits: library.habits,
     acts,
     wished,
-    record: recordOf(taken, own, library, Date.now(), record.wearer.born),
+    // What somebody measured of themselves counts before what a list says of them.
+    record: recordOf(taken, [...told, ...own], library, Date.now(), record.wearer.born),
   };
 }
 

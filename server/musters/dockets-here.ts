@@ -7,8 +7,8 @@ import { shelfFor } from '../dockets/find-library';
 import { carryOn, openWith } from '../dockets/open-with';
 import { lockDocket } from '../dockets/store';
 import { findKit, listKits } from '../kits/store';
+import { sizesTold } from '../links/told';
 import { findWearer } from '../wearers/store';
-import { toldActs, toldOf } from './told';
 
 /** Who does something, and when. */
 interface Hand {
@@ -45,10 +45,11 @@ export async function openedHere(
   const { docketId, wearerId } = person;
   if (await lockDocket(transaction, docketId)) return;
   const { docket, library } = await openWith(transaction, await opening(transaction, muster, person, hand));
-  const told = (await toldOf(transaction, muster.id, [wearerId])).get(wearerId);
-  if (told === undefined) return;
-  const base = { docketId, at: hand.at, by: hand.by };
-  await carryOn(transaction, docket, library, toldActs(docket, library, told, base, uuidv7));
+  const told = await sizesTold(transaction, muster.id, wearerId);
+  const acts = told.map(
+    (one): Act => ({ id: uuidv7(), docketId, at: hand.at, by: hand.by, kind: 'size-told', ...one }),
+  );
+  if (acts.length > 0) await carryOn(transaction, docket, library, acts);
 }
 
 async function opening(

@@ -24,7 +24,7 @@ import {
 } from '@neat-measure/contract/musters';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness, PASSPHRASE } from '../testing/harness';
-import { chartSave, problem, Records } from '../testing/records';
+import { chartSave, problem, reading, Records } from '../testing/records';
 
 describe('importing a list to a muster', () => {
   let app: Harness;
@@ -213,7 +213,7 @@ describe('importing a list to a muster', () => {
     expect(all.find(({ name }) => name === squad)?.count).toBe(1);
   });
 
-  it('keeps what the list tells of bodies for the docket, as told and not measured', async () => {
+  it('offers on the docket what the list tells of bodies, and uses nothing of it by itself', async () => {
     const id = await muster();
     const chartId = await records.save(ROUTES.charts, chartSave());
     const kitId = await records.save(ROUTES.kits, {
@@ -231,9 +231,19 @@ describe('importing a list to a muster', () => {
     const [{ wearerId, docketId }] = sent.rows as [PeopleImport['rows'][number]];
     await app.musters(id, { kind: 'checked-in', wearerId });
     const docket = await records.made(docketId);
-    expect(docket.readings.map(({ code, typed, origin }) => [code, typed, origin])).toEqual([
-      ['chest-girth', '98', 'reported'],
+    expect(docket.readings).toEqual([]);
+    expect((await view(id)).muster.people[0]!.day.missing).toContain('girths');
+    const { record } = await records.bench(docketId);
+    expect(record.map(({ code, value, origin }) => [code, Number(value), origin])).toEqual([
+      ['chest-girth', 980_000, 'reported'],
+      ['foot-length-left', 260_000, 'reported'],
     ]);
+    // The fitter takes it over with a key, and it stands as told.
+    const [chest] = record;
+    await records.does(
+      docketId,
+      reading('chest-girth', '98', { origin: 'reported', carriedFrom: chest!.takenAt }),
+    );
     expect(docket.told).toEqual({ collar: '40' });
     const exported = wearerExportSchema.parse((await app.get(wearerExportPath(wearerId))).body);
     expect(

@@ -14,6 +14,7 @@ import { AS_IT_STANDS } from '../database/all-or-nothing';
 import { tryAgain } from '../database/trouble';
 import { findAct } from '../dockets/act-store';
 import { listKits } from '../kits/store';
+import { keepTold } from '../links/told';
 import type { KeptMusterAct } from '@neat-measure/contract';
 import { isMusterAct } from '@neat-measure/core';
 import { notFound, ProblemError } from '../http/problem-error';
@@ -22,7 +23,6 @@ import { noteImported } from './imported';
 import type { Standings } from './standing';
 import { lockMuster } from './store';
 import { keepOn, Refused, said } from './take';
-import { keepTold } from './told';
 
 /** So many rows go into one question, or one statement. */
 const AT_ONCE = 1_000;

@@ -25,12 +25,12 @@ import type { Database } from '../../database/database';
 import { actsByDocket } from '../../dockets/act-store';
 import { listKits } from '../../kits/store';
 import { linksOf } from '../../links/store';
+import { asPastValues, toldOf } from '../../links/told';
 import { findSettings } from '../../settings/store';
 import { onShelves, tellArticles } from '../../stores/ledger/articles';
 import type { ArticleRow } from '../../stores/ledger/ledger';
 import { kitIdOfRole } from '../dockets-here';
 import { Standings } from '../standing';
-import { asPastValues, toldOf } from '../told';
 import { notFound } from '../../http/problem-error';
 
 /** What the thread that reckons is asked. */

@@ -161,7 +161,12 @@ export class DayDesk {
       return false;
     }
     const person = personOn(this.muster() ?? muster, wearerId);
-    if (person === undefined) return false;
+    if (person === undefined) {
+      this.store.trouble.set(
+        'The list has changed since this page was opened. Reload the page, then scan the slip again.',
+      );
+      return false;
+    }
     this.store.trouble.set('');
     const { standing } = person.day;
     const [own, now] = [this.own(), this.muster() ?? muster];

@@ -1,15 +1,5 @@
-import {
-  TOLD_ITEMS,
-  measurement,
-  planOf,
-  readReading,
-  stepsOf,
-  type Act,
-  type Docket,
-  type Doing,
-  type Library,
-} from '@neat-measure/core';
-import { MEASURE_UNITS, MEASUREMENT_CODES } from '@neat-measure/core';
+import type { Recorded } from '@neat-measure/contract';
+import { MEASURE_UNITS, MEASUREMENT_CODES, readReading, TOLD_ITEMS, type ToldItem } from '@neat-measure/core';
 import type { PastValue } from '@neat-measure/core/ahead';
 import * as z from 'zod';
 import type { Database } from '../database/database';
@@ -47,6 +37,31 @@ export async function keepTold(
       .merge();
 }
 
+/**
+ * What lists told of a wearer, as values on record, the oldest first: offered to the fitter, and never used by itself.
+ */
+export async function toldRecorded(database: Database, wearerId: string): Promise<Recorded[]> {
+  const rows = await database('told_values')
+    .where({ wearer_id: wearerId })
+    .orderBy('told_at')
+    .select<{ told: unknown; told_at: Date }[]>('told', 'told_at');
+  return rows.flatMap(({ told, told_at }) => {
+    const at = told_at.toISOString();
+    return asPastValues({ ...readJson(toldSchema, told, `told of ${wearerId}`), at }).map(
+      ({ code, value, takenAt }): Recorded => ({ code, value, takenAt, origin: 'reported', due: false }),
+    );
+  });
+}
+
+/** Which sizes a list told that fit a wearer, for their docket at a muster. */
+export async function sizesTold(
+  database: Database,
+  musterId: string,
+  wearerId: string,
+): Promise<readonly { readonly item: ToldItem; readonly told: string }[]> {
+  return (await toldOf(database, musterId, [wearerId])).get(wearerId)?.sizes ?? [];
+}
+
 /** What was told of some wearers for a muster, with when. */
 export async function toldOf(
   database: Database,
@@ -71,35 +86,4 @@ export function asPastValues({ readings, at }: Told & { readonly at: string }): 
     const read = readReading(typed, code, unit);
     return read.ok ? [{ code, value: read.value.length, takenAt: at, own: true }] : [];
   });
-}
-
-/**
- * The acts that note on a docket what a list told: sizes that fit, and of what the docket asks for the measurements, as
- * told and not measured.
- */
-export function toldActs(
-  docket: Docket,
-  library: Library,
-  { readings, sizes }: Told,
-  base: Pick<Act, 'at' | 'by' | 'docketId'>,
-  newId: () => string,
-): Act[] {
-  const steps = stepsOf(planOf(docket, library), docket, [], library.habits);
-  const doings: Doing[] = [
-    ...sizes.map(({ item, told }): Doing => ({ kind: 'size-told', item, told })),
-    ...readings.flatMap(({ code, typed, unit }): Doing[] => {
-      const step = steps.find((one) => one.code === code);
-      const read = readReading(typed, code, unit);
-      if (step === undefined || !read.ok) return [];
-      const { stance, instruments } = measurement(code);
-      return [
-        {
-          ...{ kind: 'reading-taken', code, typed, unit, length: read.value.length, stance },
-          ...{ tension: step.tension, clothing: step.clothing, waist: step.waist ?? undefined },
-          ...{ instrument: instruments[0]!, origin: 'reported', carriedFrom: null, device: null },
-        },
-      ];
-    }),
-  ];
-  return doings.map((doing) => ({ id: newId(), ...base, ...doing }) as Act);
 }
