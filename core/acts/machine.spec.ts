@@ -96,12 +96,26 @@ describe('the machine of acts', () => {
     const [two, three] = [2, 3].map((count) => act('counted', { count }));
     expect(course.end([])?.sheep).toBe(5);
     expect(course.end([two!])?.sheep).toBe(7);
-    const before = course.through([two!]);
-    expect(course.through([two!, three!]).slice(0, 1)).toEqual(before);
     expect([course.before([two!, three!], 0)?.sheep, course.before([two!, three!], 1)?.sheep]).toEqual([
       5, 7,
     ]);
     expect(course.end([three!])?.sheep).toBe(8);
+  });
+
+  it('knows every state of a long list, kept or not, and of one that parts from it', () => {
+    const course = machine.course({ sheep: 0, shut: false });
+    const acts = Array.from({ length: 500 }, (_, at) => act('counted', { count: (at % 7) + 1 }));
+    const plain = (some: readonly TallyAct[]) => machine.replay(some, { sheep: 0, shut: false });
+    for (const many of [0, 1, 61, 200, 500])
+      expect(course.end(acts.slice(0, many))).toEqual(plain(acts.slice(0, many)));
+    for (const at of [0, 1, 59, 60, 61, 119, 121, 400, 439, 441, 499])
+      expect(course.before(acts, at))
+        .withContext(`${at}`)
+        .toEqual(plain(acts.slice(0, at)));
+    const parted = [...acts.slice(0, 130), act('counted', { count: 9 }), ...acts.slice(300)];
+    expect(course.end(parted)).toEqual(plain(parted));
+    expect(course.before(parted, 131)).toEqual(plain(parted.slice(0, 131)));
+    expect(course.end(acts.slice(0, 30))).toEqual(plain(acts.slice(0, 30)));
   });
 
   it('takes back the last that stands, through what was taken back and what changed nothing', () => {

@@ -33,6 +33,9 @@ export interface TallyAhead {
 
 /** Verdicts that leave it to a fitter which size it is; the proposed one is counted. */
 const LEFT_OPEN = new Set(['split', 'between', 'not-made'].map((one) => VERDICTS.indexOf(one as 'split')));
+/** In micrometres; and how many bodies that were looked at are kept. */
+const ALIKE = 2_500;
+const MOST_KEPT = 200_000;
 const INCOMPLETE = VERDICTS.indexOf('incomplete');
 
 /**
@@ -74,6 +77,7 @@ class Tally {
   private readonly labels = new Map<string, Uint16Array>();
   /** By the sizes of the parts: their label is made up once. */
   private readonly known = new Map<string, Uint16Array | null>();
+  private readonly proposed = new Map<string, string | null>();
   private readonly beyond: Uint16Array;
   private readonly reckoned = new Set<MeasurementCode>();
   private untold = 0;
@@ -145,8 +149,20 @@ class Tally {
     return placed.map(({ label }) => label);
   }
 
-  /** What is proposed to one body whose size a fitter decides; `null` for none. */
+  /**
+   * What is proposed to one body whose size a fitter decides; `null` for none. Bodies that are alike to a quarter of a
+   * centimetre are proposed the same: it is asked thousands of times, and of nobody who is there.
+   */
   private proposedTo(columns: readonly Float64Array[], world: number): string | null {
+    const key = this.codes.map((_, at) => Math.round(columns[at]![world]! / ALIKE)).join();
+    const before = this.proposed.get(key);
+    if (before !== undefined) return before;
+    const label = this.findProposed(columns, world);
+    if (this.proposed.size < MOST_KEPT) this.proposed.set(key, label);
+    return label;
+  }
+
+  private findProposed(columns: readonly Float64Array[], world: number): string | null {
     const body = new Map<MeasurementCode, MeasuredValue>(
       this.codes.map((code, at) => [code, { value: columns[at]![world]! as Length }]),
     );

@@ -41,8 +41,8 @@ export interface OrderAheadTask {
 }
 
 /** So many members and days are drawn at most, so that the largest muster takes no more than a minute. */
-const MOST_DRAWN = 2_000_000;
-const MOST_WORLDS = 2_000;
+const MOST_DRAWN = 600_000;
+const MOST_WORLDS = 1_600;
 const FEWEST_WORLDS = 400;
 /** So many wearers' acts stand in memory at once. */
 const AT_ONCE = 200;
