@@ -70,7 +70,7 @@ function cellOf(
       { ...words('Have at hand', { bold: true, fontSize: 9 }), margin: [0, 8, 0, 0] },
       { ul: shown.map((line) => words(line, { fontSize: 9 })) },
       ...(shown.length < all.length ? [soft('More is on the page.')] : []),
-      { ...soft('Bring this slip along: it is scanned at the stations.'), margin: [0, 6, 0, 0] },
+      { ...soft('Keep this slip: it is scanned at the stations.'), margin: [0, 6, 0, 0] },
     ],
   };
 }

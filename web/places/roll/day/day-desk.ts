@@ -144,32 +144,28 @@ export class DayDesk {
     if (own !== null) this.store.does({ kind: 'sent-back', wearerId, stationId: own.id });
   }
 
-  /**
-   * Takes on whoever has a slip that was scanned or typed: to the own station where that is free and has something for
-   * them, else they are checked in.
-   *
-   * @returns whether it was a slip of somebody here; if not, `store.trouble` says why
-   */
-  async takeSlip(code: string): Promise<boolean> {
+  /** Takes on whoever has a slip that was scanned or typed; where that is nobody here, `store.trouble` says why. */
+  async takeSlip(code: string): Promise<void> {
     const muster = this.muster();
-    if (muster === null) return false;
-    let wearerId: string;
+    if (muster === null) return;
     try {
-      ({ wearerId } = await firstValueFrom(this.service.slipOwner(muster.id, code)));
-    } catch (problem) {
-      this.store.trouble.set((problem as Error).message);
-      return false;
-    }
-    const person = personOn(this.muster() ?? muster, wearerId);
-    if (person === undefined) {
+      const { wearerId } = await firstValueFrom(this.service.slipOwner(muster.id, code));
+      const person = personOn(this.muster() ?? muster, wearerId);
+      if (person !== undefined) return await this.takeScanned(person);
       this.store.trouble.set(
         'The list has changed since this page was opened. Reload the page, then scan the slip again.',
       );
-      return false;
+    } catch (problem) {
+      this.store.trouble.set((problem as Error).message);
     }
+  }
+
+  /** Whoever was scanned is taken to the own station where that is free and has something for them, else checked in. */
+  async takeScanned(person: MusterPerson): Promise<void> {
     this.store.trouble.set('');
-    const { standing } = person.day;
-    const [own, now] = [this.own(), this.muster() ?? muster];
+    const { wearerId, day } = person;
+    const { standing } = day;
+    const [own, now] = [this.own(), this.muster()!];
     const free = own !== null && this.current() === null;
     if (own !== null && isAt(person, own.id)) await this.open(wearerId);
     else if (free && standing.is !== 'at' && hasFor(now, own, person)) await this.call(person);
@@ -178,7 +174,6 @@ export class DayDesk {
       this.store.trouble.set(
         `${this.store.name(wearerId)} is ${sayStanding(person, now.stations, this.now())}.`,
       );
-    return true;
   }
 
   forget(): void {

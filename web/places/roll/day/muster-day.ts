@@ -246,8 +246,9 @@ export class MusterDay {
     const found = this.desk.shown()[0];
     // A number is somebody's alone; of a code that is none it is shown that nobody has it.
     if (found !== undefined && this.store.number(found.person.wearerId) === code) {
-      this.desk.takeOn(found.person);
+      this.desk.forget();
       this.shows();
+      void this.desk.takeScanned(found.person);
     }
   }
 
