@@ -36,6 +36,9 @@ export function hearScanner({ heard, failed, first, ...how }: Hearing): ScannerE
   });
 }
 
+/** The keys of all places, which are heard before those of one. */
+const OPENS_COMMANDS: ReadonlySet<string> = new Set(['/', '?']);
+
 /** Listens to a scanner for as long as what asks for it lives; fields are listened to before they get their keys. */
 export function hearCodes({ heard, pass, how }: HearingCodes): ScannerEar {
   const ear = new ScannerEar(heard, pass, how);
@@ -43,8 +46,9 @@ export function hearCodes({ heard, pass, how }: HearingCodes): ScannerEar {
     const field = event.target;
     const isField = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;
     if (isField && !field.hasAttribute(ASKS_FOR_CODES)) ear.listensIn(field, event);
-    // Within a code no key is a command, of this place or of all places: an address has the key that opens the list of them.
-    if (!isField && ear.goesOn(event) && ear.takes(event)) event.stopImmediatePropagation();
+    // Within a code no key opens the list of all commands: an address has slashes.
+    if (!isField && OPENS_COMMANDS.has(event.key) && ear.goesOn(event) && ear.takes(event))
+      event.stopImmediatePropagation();
   };
   document.addEventListener('keydown', listens, { capture: true });
   inject(DestroyRef).onDestroy(() => {
