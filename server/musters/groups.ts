@@ -71,29 +71,22 @@ function nameTaken(name: string): ProblemError {
   return new ProblemError('name-taken', `Another group is called ${name}. Choose another name.`);
 }
 
-/** The groups of some names by their ids; those that are not there are made. Names are the same in any case. */
+/**
+ * The groups of some names, by the name as it was given; those that are not there are made. Which names are the same is
+ * for the database to say, which takes neither case nor accents for a difference.
+ */
 export async function groupsNamed(
   transaction: Database,
   names: readonly string[],
 ): Promise<ReadonlyMap<string, string>> {
-  // Of several ways to write it the first counts.
-  const wanted = new Map([...names].reverse().map((name) => [name.toLowerCase(), name]));
-  if (wanted.size === 0) return new Map();
-  const find = async () =>
-    new Map(
-      (
-        await transaction('wearer_groups')
-          .whereIn('name', [...wanted.values()])
-          .select<{ id: string; name: string }[]>('id', 'name')
-      ).map(({ id, name }) => [name.toLowerCase(), id]),
-    );
-  const there = await find();
-  const missing = [...wanted].filter(([key]) => !there.has(key));
-  if (missing.length === 0) return there;
-  await transaction('wearer_groups').insert(
-    missing.map(([, name]) => ({ id: uuidv7(), name, made_at: new Date() })),
-  );
-  return find();
+  const ids = new Map<string, string>();
+  for (const name of new Set(names)) {
+    const there = await transaction('wearer_groups').where({ name }).first<{ id: string } | undefined>('id');
+    const id = there?.id ?? uuidv7();
+    if (there === undefined) await transaction('wearer_groups').insert({ id, name, made_at: new Date() });
+    ids.set(name, id);
+  }
+  return ids;
 }
 
 /** Puts wearers into groups; who is in one already stays. */

@@ -202,10 +202,13 @@ describe('importing a list to a muster', () => {
     const [group] = (await view(id)).groups;
     expect([group?.name, group?.count]).toEqual([squad, 2]);
     expect((await view(id)).muster.people.map(({ groupId }) => groupId)).toEqual([group!.id, group!.id]);
+    // Another accent is the same group to the database.
+    const accented = row(4, `Cy ${id}`, { group: squad.replace('O', 'Ö') });
+    expect((await app.put(musterImportPath(await muster()), wanted([accented]))).status).toBe(200);
     const again = await matchedWhole(id, rows);
     expect([again.newGroups, again.newRoles]).toEqual([[], []]);
     const members = musterWearersSchema.parse((await app.get(pathOf(GROUPS, group!.id))).body);
-    expect(members.map(({ name }) => name)).toEqual([`Ada ${id}`, `Bo ${id}`]);
+    expect(members.map(({ name }) => name)).toEqual([`Ada ${id}`, `Bo ${id}`, `Cy ${id}`]);
     const save = { name: squad, wearerIds: [members[0]!.id, uuidv7()] };
     expect(problem(await app.put(pathOf(GROUPS, uuidv7()), save))).toEqual([409, 'name-taken']);
     expect((await app.put(pathOf(GROUPS, group!.id), save)).status).toBe(204);

@@ -185,8 +185,7 @@ export async function importPeople(
           transaction,
           rows.flatMap(({ group }) => group ?? []),
         );
-        const groupOf = (name: string | null) =>
-          name === null ? null : (groups.get(name.toLowerCase()) ?? null);
+        const groupOf = (name: string | null) => (name === null ? null : (groups.get(name) ?? null));
         await join(
           transaction,
           rows.flatMap(({ group, wearerId }) => {

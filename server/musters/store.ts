@@ -66,8 +66,8 @@ export async function listMusters(
   return { items: rows.map(toSummary), total: Number(counted[0]!.n) };
 }
 
-/** So many others of the same days are looked at. */
-const MOST_BESIDE = 10;
+/** So many others of the same days are looked at, the latest: a house hardly has more than two. */
+const MOST_BESIDE = 30;
 
 /** The other musters that are open on days of one. */
 export function mustersBeside(
@@ -79,7 +79,7 @@ export function mustersBeside(
     .whereNull('closed_at')
     .where('day', '<=', lastDay)
     .where('last_day', '>=', day)
-    .orderBy('opened_at')
+    .orderBy('opened_at', 'desc')
     .limit(MOST_BESIDE)
     .pluck<string[]>('id');
 }

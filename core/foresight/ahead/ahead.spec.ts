@@ -155,6 +155,21 @@ describe('an order before anybody is measured', () => {
     expect(() => orderAhead(tally!, 1)).toThrowError(RangeError);
   });
 
+  it('takes what is decided already in every world, also where nobody else takes it', () => {
+    const decided = new Map([
+      ['4', 2],
+      ['6', 1],
+    ]);
+    const sized = of([['chest-girth', 100, 0.1]]);
+    const [tally] = tallyAhead([{ chart, decided }], [{ member: sized, gets: [0] }], 100, steadyRandom(2));
+    const order = orderAhead(tally!, 0.95);
+    expect(order.lines.map(({ label, order: many }) => [label, many])).toEqual([
+      ['4', 3],
+      ['6', 1],
+    ]);
+    expect([order.members, order.leftOver]).toEqual([4, 0]);
+  });
+
   it('counts who has no size of the chart, and orders nothing for them', () => {
     const narrow = compileChart(widths('chest-girth', [60, 70]));
     const members = Array.from({ length: 10 }, () => ({ member: heights, gets: [0] }));

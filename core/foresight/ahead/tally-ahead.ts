@@ -13,6 +13,8 @@ import { PROPORTIONS } from './proportions';
 export interface AheadGarment {
   readonly chart: CompiledChart;
   readonly rule?: RuleOverride['rule'];
+  /** How many of a label are decided already: they are taken in every world. */
+  readonly decided?: ReadonlyMap<string, number>;
 }
 
 /** How many of each size a group takes, in each of many days that could be. */
@@ -91,6 +93,10 @@ class Tally {
     this.kernel = new Kernel(garment.chart, this.rule, worlds);
     this.codes = this.kernel.codes;
     this.beyond = new Uint16Array(worlds);
+    for (const [label, many] of garment.decided ?? []) {
+      this.countsOf(label)?.fill(many);
+      this.members += many;
+    }
   }
 
   add(columns: readonly Float64Array[], reckoned: readonly MeasurementCode[]): void {

@@ -20,15 +20,17 @@ import {
 } from '@neat-measure/core/ahead';
 import type { Muster, MusterPerson } from '@neat-measure/core/muster';
 import type { Chart } from '@neat-measure/contract';
-import { findCharts } from '../../charts/store';
+import { findCharts, listVersions } from '../../charts/store';
 import type { Database } from '../../database/database';
 import { actsByDocket } from '../../dockets/act-store';
 import { listKits } from '../../kits/store';
 import { linksOf } from '../../links/store';
 import { asPastValues, toldOf } from '../../links/told';
 import { findSettings } from '../../settings/store';
+import { labelNow } from '@neat-measure/core/stock';
 import { onShelves, tellArticles } from '../../stores/ledger/articles';
 import type { ArticleRow } from '../../stores/ledger/ledger';
+import { renamesOf } from '../../stores/ledger/renames';
 import { kitIdOfRole } from '../dockets-here';
 import { Standings } from '../standing';
 import { notFound } from '../../http/problem-error';
@@ -53,6 +55,8 @@ const SEED = 20_261_201;
 interface Expected {
   readonly member: Member;
   readonly chartIds: readonly string[];
+  /** Garments whose size is decided, and that are neither handed over nor reserved. */
+  readonly decided: readonly { readonly chartId: string; readonly label: string }[];
   readonly rests: 'measured' | 'own' | 'nothing';
   readonly grown: boolean;
 }
@@ -72,17 +76,31 @@ export async function orderAheadFor(
     ...(await wearersExpected(database, standing.muster, habits)),
     ...(await othersExpected(database, wanted.others)),
   ];
-  const charts = await findCharts(database, [...new Set(expected.flatMap(({ chartIds }) => chartIds))]);
+  const found = await findCharts(database, [
+    ...new Set(
+      expected.flatMap(({ chartIds, decided }) => [...chartIds, ...decided.map(({ chartId }) => chartId)]),
+    ),
+  ]);
+  // Dockets may ask for an older version of what is ordered as one thing.
+  const series = [...new Set(found.map(({ seriesId }) => seriesId))];
+  const charts = await Promise.all(series.map(async (id) => (await listVersions(database, id))[0]!));
+  const placeOf = (chartId: string) => series.indexOf(found.find(({ id }) => id === chartId)?.seriesId ?? '');
+  const renames = await renamesOf(database, series);
+  const decided = charts.map(() => new Map<string, number>());
+  for (const one of expected.flatMap((each) => each.decided)) {
+    const chart = found.find(({ id }) => id === one.chartId);
+    if (chart === undefined) continue;
+    const label = labelNow(renames, { ...chart, label: one.label });
+    const own = decided[placeOf(one.chartId)]!;
+    own.set(label, (own.get(label) ?? 0) + 1);
+  }
   const drawn = Math.floor(MOST_DRAWN / Math.max(1, expected.length));
   const worlds = Math.min(MOST_WORLDS, Math.max(FEWEST_WORLDS, drawn));
   const tallies = tallyAhead(
-    charts.map((chart) => aheadOf(chart, habits)),
+    charts.map((chart, at) => ({ ...aheadOf(chart, habits), decided: decided[at]! })),
     expected.map(({ member, chartIds }) => ({
       member,
-      gets: chartIds.flatMap((id) => {
-        const at = charts.findIndex((chart) => chart.id === id);
-        return at < 0 ? [] : [at];
-      }),
+      gets: [...new Set(chartIds.map(placeOf))].filter((at) => at >= 0),
     })),
     worlds,
     seededRandom(SEED),
@@ -175,9 +193,11 @@ async function someExpected(
     const age = ageAt(born, Date.parse(day));
     const known: GrownValue[] = knownAhead(points, day, stillGrows(habits, age));
     const kitId = person.kitId ?? kitIdOfRole(kits, role);
+    const open = asked.get(person.docketId);
     return {
       member: { known, build: null },
-      chartIds: asked.get(person.docketId) ?? latestOf(kits, kitId),
+      chartIds: open?.chartIds ?? latestOf(kits, kitId),
+      decided: open?.decided ?? [],
       rests: read.length > 0 ? 'measured' : theirs.length > 0 ? 'own' : 'nothing',
       grown: known.some(({ grown }) => grown),
     };
@@ -193,22 +213,32 @@ function valuesRead(
     .map(({ code, value, takenAt, origin }) => ({ code, value, takenAt, own: origin !== 'fitter' }));
 }
 
-/** Which garments the dockets ask for that are open already, without those that are in hand. */
+/** How far a garment has come of which none is ordered any more. */
+const NOT_ORDERED = new Set(['handed-over', 'made-to-measure']);
+
+/** What the dockets ask for that are open already: without what is in hand, or lies reserved. */
 async function garmentsOn(
   database: Database,
   people: readonly MusterPerson[],
-): Promise<ReadonlyMap<string, readonly string[]>> {
+): Promise<ReadonlyMap<string, Pick<Expected, 'chartIds' | 'decided'>>> {
+  const docketIds = people.map(({ docketId }) => docketId);
   const rows = await database('docket_garments')
-    .whereIn(
-      'docket_id',
-      people.map(({ docketId }) => docketId),
-    )
-    .select<{ docket_id: string; chart_id: string; stage: string }[]>('docket_id', 'chart_id', 'stage');
-  const asked = new Map<string, string[]>();
-  for (const { docket_id, chart_id, stage } of rows) {
-    const own = asked.get(docket_id) ?? [];
-    if (stage !== 'handed-over') own.push(chart_id);
+    .whereIn('docket_id', docketIds)
+    .select<
+      { docket_id: string; chart_id: string; stage: string; final_size: string | null }[]
+    >('docket_id', 'chart_id', 'stage', 'final_size');
+  const kept = await database('reservations')
+    .whereIn('docket_id', docketIds)
+    .whereNotNull('held_chart_id')
+    .select<{ docket_id: string; held_chart_id: string }[]>('docket_id', 'held_chart_id');
+  const reserved = new Set(kept.map(({ docket_id, held_chart_id }) => `${docket_id} ${held_chart_id}`));
+  const asked = new Map<string, { chartIds: string[]; decided: { chartId: string; label: string }[] }>();
+  for (const { docket_id, chart_id, stage, final_size } of rows) {
+    const own = asked.get(docket_id) ?? { chartIds: [], decided: [] };
     asked.set(docket_id, own);
+    if (NOT_ORDERED.has(stage) || reserved.has(`${docket_id} ${chart_id}`)) continue;
+    if (final_size === null || stage === 'came-back') own.chartIds.push(chart_id);
+    else own.decided.push({ chartId: chart_id, label: final_size });
   }
   return asked;
 }
@@ -225,7 +255,7 @@ async function othersExpected(database: Database, others: OrderAheadWanted['othe
   return others.flatMap(({ build, count, kitId }) =>
     Array.from({ length: count }, (): Expected => {
       const chartIds = latestOf(kits, kitId);
-      return { member: { known: [], build }, chartIds, rests: 'nothing', grown: false };
+      return { member: { known: [], build }, chartIds, decided: [], rests: 'nothing', grown: false };
     }),
   );
 }

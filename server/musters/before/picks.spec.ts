@@ -1,5 +1,5 @@
-import { musterParcelsPath, musterPicksPath } from '@neat-measure/contract';
-import { picksReservedSchema, picksSchema } from '@neat-measure/contract/musters';
+import { musterOrderAheadPath, musterParcelsPath, musterPicksPath } from '@neat-measure/contract';
+import { orderAheadSchema, picksReservedSchema, picksSchema } from '@neat-measure/contract/musters';
 import { reservationsSchema, STORES } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../../testing/harness';
@@ -60,6 +60,22 @@ describe('what is fetched for a muster', () => {
     expect(kept.filter(({ docketId }) => theirs.has(docketId)).length).toBe(2);
     expect(await reserve(id)).toBe(0);
     expect((await app.file(musterParcelsPath(id))).status).toBe(200);
+  });
+
+  it('is ordered before the tape as it is decided, and not once more when it is reserved', async () => {
+    const { id, chartId } = await decided(2);
+    const order = async () =>
+      orderAheadSchema
+        .parse((await app.send('POST', musterOrderAheadPath(id), { chance: 0.95 })).body)
+        .garments.map(({ lines, members }) => [
+          members,
+          lines.map((line) => [line.label, line.order, line.there]),
+        ]);
+    expect(await order()).toEqual([[2, [['34', 2, 0]]]]);
+    await stores.receive(await stores.room(), chartId, '34', 3);
+    expect(await order()).toEqual([[2, [['34', 2, 3]]]]);
+    expect(await reserve(id)).toBe(2);
+    expect(await order()).toEqual([]);
   });
 
   it('is nothing of other musters, and of what is numbered the piece is chosen by hand', async () => {

@@ -12,6 +12,7 @@ import {
   type Muster,
   type MusterLibrary,
   type MusterNames,
+  type MusterPerson,
   type Part,
 } from '@neat-measure/core/muster';
 import { Subscription } from 'rxjs';
@@ -166,6 +167,15 @@ export class MusterStore {
   number(wearerId: string): string {
     return this.wearers().get(wearerId)?.number ?? '';
   }
+
+  /** The group somebody was added with; empty for none, or where it is not known here yet. */
+  group({ groupId }: Pick<MusterPerson, 'groupId'>): string {
+    return groupId === null ? '' : (this.groups().get(groupId) ?? '');
+  }
+
+  private readonly groups = computed(
+    () => new Map((this.base()?.groups ?? []).map(({ id, name }) => [id, name])),
+  );
 
   /** The other muster of the same days that a wearer is on; empty for none. */
   alsoOn(wearerId: string): string {

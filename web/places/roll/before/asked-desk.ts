@@ -190,7 +190,11 @@ export class AskedDesk {
     this.failed.set('');
     try {
       await this.journal.whenSent(this.musterId);
-      this.told.set(`Measurements of ${counted(wearerIds.length, 'wearer')} accepted.`);
+      // What was found on the dockets, and not what was asked for: somebody else may have been faster.
+      const asked = new Set(wearerIds);
+      const people = this.store.muster()?.people ?? [];
+      const done = people.filter((one) => asked.has(one.wearerId) && one.ownAcceptedAt !== null);
+      this.told.set(`Measurements of ${counted(done.length, 'wearer')} accepted.`);
       this.asked.again();
     } catch (problem) {
       this.failed.set(

@@ -87,5 +87,9 @@ describe('OrderAheadDesk', () => {
     fixture.detectChanges();
     // What was worked out stands where the order came to nothing.
     expect(counts[1]!.value).toBe('2');
+    // Sent again it is the same order.
+    button('Create 1 order').click();
+    const again = http.expectOne(({ url }) => url.startsWith('/api/stores/orders/'));
+    expect(again.request.url).toBe(sent.request.url);
   });
 });

@@ -174,6 +174,16 @@ export class OrderAheadDesk {
     return [...byMaker].map(([maker, lines]) => ({ maker, roomId: this.roomId(), lines }));
   });
 
+  /** Under which id each order was sent: sent again after a failure it is the same one. */
+  private readonly ids = new Map<string, string>();
+
+  private idOf(order: OrderSave): string {
+    const key = JSON.stringify(order);
+    const id = this.ids.get(key) ?? uuidv7();
+    this.ids.set(key, id);
+    return id;
+  }
+
   protected order(): void {
     const orders = this.orders();
     if (orders.length === 0 || this.roomId() === '' || this.busy()) return;
@@ -182,7 +192,7 @@ export class OrderAheadDesk {
     let made = 0;
     from(orders)
       .pipe(
-        concatMap((one) => this.stores.saveOrder(uuidv7(), one)),
+        concatMap((one) => this.stores.saveOrder(this.idOf(one), one)),
         finalize(() => this.busy.set(false)),
       )
       .subscribe({
@@ -194,6 +204,7 @@ export class OrderAheadDesk {
               : `${problem.message} ${counted(made, 'order')} of ${orders.length} were created: look at Orders.`,
           ),
         complete: () => {
+          this.ids.clear();
           this.view.set(null);
           this.told.set(`${counted(made, 'order')} created.`);
         },

@@ -86,8 +86,11 @@ export class DayDesk {
           person,
           name: this.store.name(person.wearerId),
           number: this.store.number(person.wearerId),
+          group: this.store.group(person),
         }))
-        .filter(({ name, number }) => words.every((word) => plain(`${name} ${number}`).includes(word)))
+        .filter(({ name, number, group }) =>
+          words.every((word) => plain(`${name} ${number} ${group}`).includes(word)),
+        )
         // Whose number was typed or scanned whole comes first.
         .sort(
           (one, other) =>

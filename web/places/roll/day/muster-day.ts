@@ -236,11 +236,6 @@ export class MusterDay {
 
   private scanned(code: string): void {
     this.beside.set(null);
-    if (slipIn(code) !== null) {
-      this.desk.forget();
-      this.shows();
-      return void this.desk.takeSlip(code);
-    }
     this.seek(code);
     this.shows();
     const found = this.desk.shown()[0];
@@ -249,6 +244,10 @@ export class MusterDay {
       this.desk.forget();
       this.shows();
       void this.desk.takeScanned(found.person);
+    } else if (slipIn(code) !== null) {
+      this.desk.forget();
+      this.shows();
+      void this.desk.takeSlip(code);
     }
   }
 
