@@ -40,3 +40,15 @@ export async function wearers(page: Page, names: readonly string[]): Promise<voi
 
 /** A list of a muster, by its button. */
 export const here = (page: Page, list: string) => page.getByRole('button', { name: new RegExp(`^${list}`) });
+
+/** The counter calls whoever waits there and hands over the one garment they are decided for. */
+export async function handsOver(counter: Page): Promise<void> {
+  await counter.keyboard.press('Enter');
+  await expect(counter).toHaveURL(/\/bench\/.*fitting/);
+  await expect(counter.getByText(/docket \d+/)).toBeVisible();
+  await counter.keyboard.press('i');
+  await expect(counter.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
+  await counter.keyboard.press('w');
+  await counter.keyboard.press('Enter');
+  await expect(counter.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
+}

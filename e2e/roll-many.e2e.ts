@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { expectAccessible } from './axe';
 import { AGAIN, chooseFrom, expect, scans, stockUp, takeReadings, test } from './fitter';
 import type { House } from './house';
-import { cadetKit, elsewhere, here } from './musters';
+import { cadetKit, elsewhere, handsOver, here } from './musters';
 
 const MANY = 240;
 const ANSWER = 150;
@@ -242,14 +242,7 @@ test('a muster of 240 goes from a file to its last wearer', async ({
 
   await test.step('the counter hands over; one walks in, one of another muster is told so', async () => {
     await expect(row(counter, 'Counter').locator('.chip')).toHaveCount(2, { timeout: 10_000 });
-    await counter.keyboard.press('Enter');
-    await expect(counter).toHaveURL(/\/bench\/.*fitting/);
-    await expect(counter.getByText(/docket \d+/)).toBeVisible();
-    await counter.keyboard.press('i');
-    await expect(counter.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
-    await counter.keyboard.press('w');
-    await counter.keyboard.press('Enter');
-    await expect(counter.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
+    await handsOver(counter);
     await page.keyboard.press('n');
     await page.getByLabel('Name or role').fill('Walter Walkin');
     await expect(page.getByRole('button', { name: 'Add Walter Walkin' })).toBeVisible();

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expectAccessible } from './axe';
 import { chooseFrom, expect, scans, stockUp, takeReadings, test } from './fitter';
-import { cadetKit, elsewhere, here, wearers } from './musters';
+import { cadetKit, elsewhere, handsOver, here, wearers } from './musters';
 
 test('a muster goes from its list to the last wearer, at two stations and on a wall', async ({
   fitter: page,
