@@ -73,14 +73,7 @@ test('a muster goes from its list to the last wearer, at two stations and on a w
   await expect(row(counter, 'Counter')).toContainText('Ada Tern', { timeout: 5_000 });
 
   // The counter hands over what was decided at the tape.
-  await counter.keyboard.press('Enter');
-  await expect(counter).toHaveURL(/\/bench\/.*fitting/);
-  await expect(counter.getByText(/docket \d+/)).toBeVisible();
-  await counter.keyboard.press('i');
-  await expect(counter.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
-  await counter.keyboard.press('w');
-  await counter.keyboard.press('Enter');
-  await expect(counter.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
+  await handsOver(counter);
   await counter.keyboard.press('Enter');
   await expect(counter.getByRole('heading', { name: 'Cadets, first day' })).toBeVisible();
   await expect(here(counter, 'Done')).toContainText('1');
