@@ -62,9 +62,6 @@ const WORDS: Readonly<Record<Exclude<Shown, 'all'>, string>> = {
     .late {
       color: var(--brick);
     }
-    .line > .num {
-      min-width: 150px;
-    }
   `,
   host: { class: 'stack' },
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -118,12 +115,14 @@ export class AskedDesk {
    * Who of them is asked: whoever has not answered. Who has a slip that stands is asked again only where those are
    * listed, as their first slip ends.
    */
-  protected readonly toAsk = computed(() =>
+  private readonly unanswered = computed(() =>
     this.listed()
       .filter(({ asked, person }) => asked.state !== 'answered' && person.ownAcceptedAt === null)
-      .filter(({ asked: { state } }) => this.shown() !== 'all' || state === 'not-asked' || state === 'ended')
-      .slice(0, MOST_SLIPS),
+      .filter(({ asked: { state } }) => this.shown() !== 'all' || state === 'not-asked' || state === 'ended'),
   );
+  protected readonly toAsk = computed(() => this.unanswered().slice(0, MOST_SLIPS));
+  /** How many are left for the next time: so many slips are printed at once. */
+  protected readonly later = computed(() => this.unanswered().length - this.toAsk().length);
   protected readonly again = computed(() => this.toAsk().some(({ asked }) => asked.state !== 'not-asked'));
   protected readonly toAccept = computed(() =>
     this.listed()
