@@ -62,7 +62,7 @@ export function isFull(error: unknown): boolean {
   return hasCode(error, 'ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE');
 }
 
-const MOST_TRIES = 6;
+const MOST_TRIES = 10;
 
 /** Does something again that only met others on its way: a deadlock, or a lock that was held too long. */
 export async function tryAgain<Value>(work: () => Promise<Value>): Promise<Value> {

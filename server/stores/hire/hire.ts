@@ -194,6 +194,8 @@ const DAYS_SAID = {
  * @throws StockRefused where the piece is held, is blocked, or the days cannot be
  */
 export async function saveBooking(database: Database, id: string, save: BookingSave): Promise<SavedVersion> {
+  // One after the other: many who ask for one piece at once would hold each other up over the keys of its days.
+  await database('pieces').where({ id: save.pieceId }).forUpdate().first('id');
   const piece = await pieceOf(database, save.pieceId);
   const { garment, keeping } = await garmentOf(database, piece.seriesId);
   const wrong = refuseDays(save.from, save.until);

@@ -78,7 +78,7 @@ export class ScannerEar {
       }
       this.held.push(event);
       clearTimeout(this.waits);
-      this.waits = setTimeout(() => this.flush(), this.patience);
+      this.waits = setTimeout(() => this.flushUnlessMoreCame(), this.patience);
       event.preventDefault();
       return true;
     }
@@ -140,6 +140,11 @@ export class ScannerEar {
     clearTimeout(this.waits);
     this.held = [];
     this.typed = '';
+  }
+
+  /** A busy page comes to its timers late, and perhaps before keys that have come long ago: they go first. */
+  private flushUnlessMoreCame(): void {
+    this.waits = setTimeout(() => this.flush());
   }
 
   private flush(): void {

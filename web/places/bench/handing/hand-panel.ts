@@ -163,6 +163,13 @@ export class HandPanel {
 
   protected readonly signature = signal<Signature | null>(null);
   protected readonly fault = signal('');
+  private readonly tooSoon = signal(false);
+  /** What Enter came before, for as long as it is so. */
+  protected readonly waits = computed(() =>
+    this.tooSoon() && !this.handing.looked()
+      ? 'Stock is still being checked. Press Enter again when that is done.'
+      : '',
+  );
   protected readonly conditions = computed(() => [
     ...new Set(this.handing.taken().map(({ way }) => CONDITIONS[way])),
   ]);
@@ -228,7 +235,8 @@ export class HandPanel {
   ];
 
   protected enter(): void {
-    if (!this.handing.looked()) return;
+    // Nobody knows yet what is there: a key that does nothing says so.
+    if (!this.handing.looked()) return this.tooSoon.set(true);
     if (this.handing.taken().length === 0) this.leave.emit();
     else this.handOver();
   }
