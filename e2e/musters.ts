@@ -29,11 +29,11 @@ export async function cadetKit(page: Page): Promise<void> {
   expect(answer.status()).toBe(200);
 }
 
-/** Wearers of a class of cadets. */
-export async function wearers(page: Page, names: readonly string[]): Promise<void> {
+/** Wearers of one role. */
+export async function wearers(page: Page, names: readonly string[], role = 'Day cadet'): Promise<void> {
   const headers = { origin: new URL(page.url()).origin };
   for (const name of names) {
-    const data = { name, role: 'Day cadet', version: 0 };
+    const data = { name, role, version: 0 };
     expect((await page.request.put(`/api/wearers/${uuidv7()}`, { data, headers })).status()).toBe(200);
   }
 }
