@@ -24,6 +24,7 @@ describe('the habits of a house', () => {
       remeasure: { days: 183, of: {}, growing: { under: 18, days: 91 } },
       handing: {},
       cautions: [],
+      fitterMeasures: [],
     });
   });
 

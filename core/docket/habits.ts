@@ -50,6 +50,8 @@ export const habitsSchema = z.object({
     .array(z.object({ kind: kindSchema.nullable(), words: z.string().trim().min(1).max(500) }))
     .max(40)
     .default([]),
+  /** Kinds whose measurements a fitter takes, besides those that protect: what wearers send of themselves is accepted for none. */
+  fitterMeasures: z.array(kindSchema).max(GARMENT_KINDS.length).default([]),
 });
 export type Habits = z.infer<typeof habitsSchema>;
 
@@ -60,6 +62,18 @@ export type Habits = z.infer<typeof habitsSchema>;
  */
 export function handingIn({ handing }: Pick<Habits, 'handing'>, kind: GarmentKind): HandingWay {
   return named(handing, kind) ?? (garmentKind(kind).hired ? 'hired' : 'issued');
+}
+
+/**
+ * Whether only a fitter measures for a garment in this house: always where it protects, else where the house says so.
+ *
+ * @example fitterMeasures({ fitterMeasures: ['jacket'] }, jacket.sheet) // true
+ */
+export function fitterMeasures(
+  habits: Pick<Habits, 'fitterMeasures'>,
+  { kind }: Pick<ChartSheet, 'kind'>,
+): boolean {
+  return garmentKind(kind).protects || habits.fitterMeasures.includes(kind);
 }
 
 /** The habits of a house that has settled nothing. */

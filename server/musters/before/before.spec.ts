@@ -4,6 +4,7 @@ import {
   musterSlipPath,
   musterSlipsPath,
   pathOf,
+  PATHS,
   ROUTES,
   selfPath,
 } from '@neat-measure/contract';
@@ -157,10 +158,24 @@ describe('before the day of a muster', () => {
     expect((await asked(id)).get(good.wearerId)!.acceptable).toEqual([]);
   });
 
-  it('leaves what a protective garment rests on to a fitter', async () => {
-    const { id, wearers } = await halls.open(1, {
-      sheet: sheetFrom(VEST, { kind: 'vest', garment: 'Cover vest' }),
-    });
+  it('leaves what a protective garment rests on to a fitter, and what the house says', async () => {
+    await leavesToFitter(
+      await halls.open(1, { sheet: sheetFrom(VEST, { kind: 'vest', garment: 'Cover vest' }) }),
+    );
+    const coat = await halls.open(1, { sheet: sheetFrom(VEST, { kind: 'outerwear', garment: 'Bank coat' }) });
+    await settle({ fitterMeasures: ['outerwear'] });
+    await leavesToFitter(coat);
+    await settle({ fitterMeasures: [] });
+    const { wearerId } = coat.wearers[0]!;
+    expect((await asked(coat.id)).get(wearerId)!.acceptable).toEqual(['chest-girth', 'waist-girth']);
+  });
+  const settle = async (habits: object) => {
+    const now = (await app.get(PATHS.settings)).body as { habits: object };
+    expect((await app.put(PATHS.settings, { ...now, habits: { ...now.habits, ...habits } })).status).toBe(
+      200,
+    );
+  };
+  async function leavesToFitter({ id, wearers }: Awaited<ReturnType<MusterHall['open']>>): Promise<void> {
     const [{ wearerId, docketId }] = wearers as [(typeof wearers)[0]];
     await made(id, [wearerId]);
     await sends((await codesOf(wearerId))[0]!, { 'chest-girth': '98', 'waist-girth': '85' });
@@ -169,7 +184,7 @@ describe('before the day of a muster', () => {
     expect(answer.concerns[0]).toContain('a fitter measures it for');
     await halls.does(id, { kind: 'values-accepted', wearerIds: [wearerId] });
     expect((await records.made(docketId)).readings).toEqual([]);
-  });
+  }
 
   it('finds whose a slip is by whatever a scanner sends of it, and says where it is nobody’s', async () => {
     const { id, wearers } = await halls.open(1);

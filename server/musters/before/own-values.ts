@@ -4,7 +4,7 @@ import {
   bareUnit,
   carriedOver,
   codesBehind,
-  garmentKind,
+  fitterMeasures,
   judgeDocket,
   measurement,
   planOf,
@@ -42,8 +42,8 @@ interface Accepting {
 
 /**
  * The acts that carry over to a docket what its wearer measured of themselves, as far as it passes the checks: of
- * measurements that nobody has read yet, that still stand, and on which no protective garment's size rests. For those a
- * fitter measures.
+ * measurements that nobody has read yet, that still stand, and on which no garment's size rests for which only a fitter
+ * measures.
  */
 export function ownValuesOn(bench: Bench, { by, at, muster }: Accepting): OwnValues {
   const library = { charts: bench.charts, protocols: bench.protocols, habits: bench.habits };
@@ -84,12 +84,12 @@ export function ownValuesOn(bench: Bench, { by, at, muster }: Accepting): OwnVal
   };
 }
 
-/** On which measurements the size of something that protects rests, with its name. */
-function guardedOn({ garments }: Docket, { charts }: Bench): ReadonlyMap<MeasurementCode, string> {
+/** On which measurements the size of something rests that a fitter measures for, with its name. */
+function guardedOn({ garments }: Docket, { charts, habits }: Bench): ReadonlyMap<MeasurementCode, string> {
   const asked = charts.filter(({ id }) => garments.some(({ chartId }) => chartId === id));
   return new Map(
     asked
-      .filter(({ sheet }) => garmentKind(sheet.kind).protects)
+      .filter(({ sheet }) => fitterMeasures(habits, sheet))
       .flatMap(({ sheet }) => codesBehind(sheet).map((code) => [code, sheet.garment] as const)),
   );
 }

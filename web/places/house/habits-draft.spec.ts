@@ -10,6 +10,7 @@ const HABITS = habitsSchema.parse({
   remeasure: { days: 90, of: { height: 1_000, 'chest-girth': 30 }, growing: { under: 16, days: 40 } },
   handing: { hat: 'sold' },
   cautions: [{ kind: null, words: 'Write it into the ledger.' }],
+  fitterMeasures: ['jacket', 'hat'],
 });
 
 describe('the habits of a house as rows', () => {

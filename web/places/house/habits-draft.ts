@@ -52,11 +52,13 @@ export interface HabitsDraft {
   readonly rules: readonly RuleRow[];
   readonly handing: readonly HandingRow[];
   readonly cautions: readonly CautionRow[];
+  readonly fitterMeasures: readonly GarmentKind[];
 }
 
 /** Habits as rows to be typed in, lengths in the house's unit. */
 export function draftOf(habits: Habits): HabitsDraft {
-  const { unit, inchParts, edgePercent, remeasure, allowedApart, rules, handing, cautions } = habits;
+  const { unit, inchParts, edgePercent, remeasure, allowedApart, rules, handing } = habits;
+  const { cautions, fitterMeasures } = habits;
   const codes = [
     ...new Set([...Object.keys(allowedApart), ...Object.keys(remeasure.of)]),
   ] as MeasurementCode[];
@@ -75,6 +77,7 @@ export function draftOf(habits: Habits): HabitsDraft {
     rules: Object.entries(rules).map(([kind, rule]) => ({ kind: kind as GarmentKind, rule })),
     handing: Object.entries(handing).map(([kind, way]) => ({ kind: kind as GarmentKind, way })),
     cautions,
+    fitterMeasures,
   };
 }
 
@@ -85,7 +88,7 @@ export function draftOf(habits: Habits): HabitsDraft {
  */
 export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
   const { unit, inchParts, edgePercent, days, growingUnder, growingDays, measured, rules } = draft;
-  const { handing, cautions } = draft;
+  const { handing, cautions, fitterMeasures } = draft;
   const twice = repeated(measured.map(({ code }) => code));
   if (twice !== null) return failure(`${measurement(twice).name} is listed twice. Remove one.`);
   const twiceRuled = repeated(rules.map(({ kind }) => kind));
@@ -112,6 +115,7 @@ export function habitsOf(draft: HabitsDraft): Outcome<Habits, string> {
     rules: Object.fromEntries(rules.map(({ kind, rule }) => [kind, rule])),
     handing: Object.fromEntries(handing.map(({ kind, way }) => [kind, way])),
     cautions,
+    fitterMeasures,
   });
   return read.success ? success(read.data) : failure('Fill in every number and caution within its limits.');
 }

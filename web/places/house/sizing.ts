@@ -65,6 +65,7 @@ export class SizingDesk {
   ];
   protected readonly measurements = CATALOGUE.map(({ code, name }) => ({ value: code, label: name }));
   protected readonly kinds = KINDS;
+  protected readonly unguarded = KINDS.filter(({ value }) => !garmentKind(value).protects);
   protected readonly anyKinds = [{ value: '', label: 'Every garment' }, ...KINDS];
   protected readonly rules = HOUSE_RULES.map((value) => ({ value, label: RULE_WORDS[value] }));
 
