@@ -55,6 +55,8 @@ export const slipOwnerSchema = z.object({ wearerId: idSchema });
 /** An order before anybody is measured: the chance that it is enough, and whom it is for beside the list. */
 export const orderAheadWantedSchema = z.object({
   chance: z.number().min(0.5).max(0.99),
+  /** Whether it is to be enough of each garment by itself, or that nobody goes without any of theirs. */
+  over: z.enum(['each', 'all']).default('all'),
   /** People of whom only their build is known: they are not on the list, or it is empty. */
   others: z
     .array(
@@ -104,6 +106,8 @@ export type GarmentAhead = z.infer<typeof garmentAheadSchema>;
 
 /** The whole of it, and what it rests on. */
 export const orderAheadSchema = z.object({
+  /** The chance that nobody who has a size goes without any garment. */
+  chance: z.number(),
   garments: z.array(garmentAheadSchema),
   restsOn: z.object({
     /** Wearers with measurements of a fitter, with their own alone, and with none. */

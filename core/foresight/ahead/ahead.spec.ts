@@ -2,7 +2,7 @@ import { cm, compileChart, micrometres, steadyRandom, type MeasurementCode } fro
 import { bodyDimensions507 } from '../../reference/body-dimensions-507';
 import { shelvedChart } from '../../testing/docket';
 import { seededRandom } from '../../testing/random';
-import { knownAhead, memberBodies, orderAhead, tallyAhead, type Member } from './index';
+import { knownAhead, memberBodies, orderAhead, ordersAhead, tallyAhead, type Member } from './index';
 
 const mean = (values: Iterable<number>) => {
   const all = [...values];
@@ -153,6 +153,44 @@ describe('an order before anybody is measured', () => {
       expect(row.reduce((sum, one) => sum + one, 0) + tally!.beyond[world]!).toBe(40);
     }
     expect(() => orderAhead(tally!, 1)).toThrowError(RangeError);
+  });
+
+  it('covers each garment by itself, or all of them together, and says how sure that is on days it has not seen', () => {
+    const charts = [
+      chart,
+      compileChart(widths('waist-girth', [60, 68, 76, 84, 92, 100, 108])),
+      compileChart(widths('hip-girth', [76, 84, 92, 100, 108, 116])),
+    ].map((one) => ({ chart: one }));
+    const members = Array.from({ length: 60 }, () => ({ member: heights, gets: [0, 1, 2] }));
+    const draw = (seed: number) => tallyAhead(charts, members, 1_600, seededRandom(seed));
+    const tallies = draw(11);
+    const [each, all] = [ordersAhead(tallies, 0.95, 'each'), ordersAhead(tallies, 0.95, 'all')];
+    const sum = ({ orders }: typeof all) => orders.reduce((total, { ordered }) => total + ordered, 0);
+    const fresh = draw(12);
+    /** On how many other days everybody gets all of theirs. */
+    const enough = ({ orders }: typeof all) => {
+      let days = 0;
+      for (let world = 0; world < 1_600; world++)
+        days += Number(
+          fresh.every(({ labels, counts }, at) =>
+            labels.every(
+              (label, place) =>
+                counts[world * labels.length + place]! <=
+                (orders[at]!.lines.find((line) => line.label === label)?.order ?? 0),
+            ),
+          ),
+        );
+      return days / 1_600;
+    };
+    expect(all.chance).toBeGreaterThanOrEqual(0.95);
+    expect(Math.abs(enough(all) - 0.95)).toBeLessThan(0.025);
+    expect(Math.abs(enough(each) - each.chance)).toBeLessThan(0.04);
+    expect(each.chance).toBeLessThan(0.93);
+    expect(sum(all)).toBeGreaterThan(sum(each));
+    for (const { chance } of all.orders) expect(chance).toBeGreaterThanOrEqual(all.chance);
+    expect(() => ordersAhead([tallies[0]!, { ...fresh[1]!, worlds: 5 }], 0.95, 'all')).toThrowError(
+      RangeError,
+    );
   });
 
   it('takes what is decided already in every world, also where nobody else takes it', () => {

@@ -44,16 +44,58 @@ const HOLDS = 0.95;
  * @example orderAhead({ labels: ['M'], counts: Uint16Array.of(1, 2, 1, 2), worlds: 4, beyond: new Uint16Array(4), untold: 0, reckoned: [], members: 2 }, 0.95).ordered // 2
  */
 export function orderAhead(tally: TallyAhead, chance: number): OrderAhead {
+  return ordersAhead([tally], chance, 'each').orders[0]!;
+}
+
+/**
+ * The same of several garments: enough of each by itself, or so that nobody goes without any of theirs. Then each by itself
+ * is enough with a greater chance, and more is left over.
+ *
+ * @param tallies of the same worlds, as `tallyAhead` draws them
+ * @param over whether the chance is that of each garment by itself, or of all together
+ * @returns the orders, and the chance that all of them are enough
+ * @throws RangeError for a chance beyond 0.5 to 0.99, or tallies of unlike worlds
+ * @example ordersAhead([{ labels: ['M'], counts: Uint16Array.of(1, 2, 1, 2), worlds: 4, beyond: new Uint16Array(4), untold: 0, reckoned: [], members: 2 }], 0.95, 'all').chance // 1
+ */
+export function ordersAhead(
+  tallies: readonly TallyAhead[],
+  chance: number,
+  over: 'each' | 'all',
+): { readonly orders: readonly OrderAhead[]; readonly chance: number } {
   if (!(chance >= 0.5 && chance <= 0.99)) throw new RangeError(`a chance of ${chance}`);
-  const { labels, counts, worlds, beyond, untold, reckoned, members } = tally;
+  const worlds = tallies[0]?.worlds ?? 0;
+  if (tallies.some((one) => one.worlds !== worlds)) throw new RangeError('tallies of unlike worlds');
+  const columns = tallies.map(columnsOf);
+  const all = columns.flat();
+  const chosen =
+    over === 'all'
+      ? chooseOrder(all, worlds, chance)
+      : columns.flatMap((own) => chooseOrder(own, worlds, chance));
+  let from = 0;
+  const orders = tallies.map((tally, at) => {
+    const own = columns[at]!;
+    const order = chosen.slice(from, (from += own.length));
+    return tellOrder(tally, own, order);
+  });
+  return { orders, chance: enoughIn(all, chosen, worlds) };
+}
+
+/** How many of each label are taken, world after world. */
+function columnsOf({ labels, counts, worlds }: TallyAhead): Uint16Array[] {
   const wide = labels.length;
-  const columnOf = (label: number) =>
-    Uint16Array.from({ length: worlds }, (_, world) => counts[world * wide + label]!);
-  const columns = labels.map((_, at) => columnOf(at));
-  const chosen = chooseOrder(columns, worlds, chance);
-  const ordered = chosen.order.reduce((sum, one) => sum + one, 0);
+  return labels.map((_, label) =>
+    Uint16Array.from({ length: worlds }, (_world, world) => counts[world * wide + label]!),
+  );
+}
+
+/** What an order of one garment comes to. */
+function tellOrder(
+  { labels, worlds, beyond, untold, reckoned, members }: TallyAhead,
+  columns: readonly Uint16Array[],
+  order: readonly number[],
+): OrderAhead {
   const left = Float64Array.from({ length: worlds }, (_, world) =>
-    columns.reduce((sum, column, at) => sum + Math.max(0, chosen.order[at]! - column[world]!), 0),
+    columns.reduce((sum, column, at) => sum + Math.max(0, order[at]! - column[world]!), 0),
   ).sort();
   return {
     lines: labels.map((label, at) => {
@@ -66,11 +108,11 @@ export function orderAhead(tally: TallyAhead, chance: number): OrderAhead {
         quarter: quantile(0.25),
         median: quantile(0.5),
         threeQuarters: quantile(0.75),
-        order: chosen.order[at]!,
+        order: order[at]!,
       };
     }),
-    chance: chosen.chance,
-    ordered,
+    chance: enoughIn(columns, order, worlds),
+    ordered: order.reduce((sum, one) => sum + one, 0),
     leftOver: meanOf(left),
     leftOverAtMost: left[Math.min(worlds - 1, Math.floor(HOLDS * worlds))] ?? 0,
     beyond: meanOf(beyond),
@@ -80,17 +122,23 @@ export function orderAhead(tally: TallyAhead, chance: number): OrderAhead {
   };
 }
 
+/** The share of the days that an order was not chosen by in which it is enough. */
+function enoughIn(columns: readonly Uint16Array[], order: readonly number[], worlds: number): number {
+  const half = worlds >> 1;
+  let enough = 0;
+  for (let world = half; world < worlds; world++)
+    if (columns.every((column, at) => column[world]! <= order[at]!)) enough += 1;
+  return worlds === half ? 1 : enough / (worlds - half);
+}
+
 function meanOf(values: Uint16Array | Float64Array): number {
   let sum = 0;
   for (const one of values) sum += one;
   return values.length === 0 ? 0 : sum / values.length;
 }
 
-function chooseOrder(
-  columns: readonly Uint16Array[],
-  worlds: number,
-  chance: number,
-): { readonly order: readonly number[]; readonly chance: number } {
+/** How many of each label are enough with a chance. */
+function chooseOrder(columns: readonly Uint16Array[], worlds: number, chance: number): readonly number[] {
   const half = worlds >> 1;
   const order = columns.map((column) => column.reduce((most, one) => Math.max(most, one), 0));
   const covered = new Uint8Array(worlds).fill(1);
@@ -118,7 +166,7 @@ function chooseOrder(
     for (let world = 0; world < worlds; world++) if (column[world] === last) covered[world] = 0;
     order[least] = last - 1;
   }
-  return { order, chance: worlds === half ? 1 : sure / (worlds - half) };
+  return order;
 }
 
 /** The interval whose share of the days is nearest to what it is to hold, the rest as even at both ends as can be. */

@@ -11,7 +11,7 @@ import {
 } from '@neat-measure/core';
 import {
   knownAhead,
-  orderAhead,
+  ordersAhead,
   seededRandom,
   tallyAhead,
   type GrownValue,
@@ -105,14 +105,16 @@ export async function orderAheadFor(
     worlds,
     seededRandom(SEED),
   );
+  const { orders, chance } = ordersAhead(tallies, wanted.chance, wanted.over);
   const stock = await stockOf(
     database,
     charts.map(({ seriesId }) => seriesId),
   );
   const count = (rests: Expected['rests']) => expected.filter((one) => one.rests === rests).length;
   return {
+    chance,
     garments: charts.map(({ seriesId, sheet: { maker, garment } }, at): GarmentAhead => {
-      const { lines, reckoned, ...rest } = orderAhead(tallies[at]!, wanted.chance);
+      const { lines, reckoned, ...rest } = orders[at]!;
       return {
         ...{ seriesId, maker, garment, reckoned: [...reckoned], ...rest },
         lines: lines.map((line) => ({

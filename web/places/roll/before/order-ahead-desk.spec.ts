@@ -14,6 +14,7 @@ const line = (label: string, order: number, there: number, coming: number) => ({
   ...{ order, there, coming },
 });
 const VIEW: OrderAheadView = {
+  chance: 0.94,
   garments: [
     {
       ...{ seriesId: SERIES, maker: 'Ostrel Workwear', garment: 'Field jacket' },
@@ -50,7 +51,7 @@ describe('OrderAheadDesk', () => {
     http.expectOne('/api/stores/rooms').flush([{ id: ROOM, name: 'Main store', version: 1 }]);
     button('Work out order').click();
     const asked = http.expectOne('/api/musters/m/order-ahead');
-    expect(asked.request.body).toEqual({ chance: 0.95, others: [] });
+    expect(asked.request.body).toEqual({ chance: 0.95, over: 'all', others: [] });
     asked.flush(VIEW);
     fixture.detectChanges();
   });

@@ -63,6 +63,7 @@ export class OrderAheadDesk {
     { value: 'women', label: 'women' },
   ];
   protected readonly chance = signal<number>(0.95);
+  protected readonly over = signal<'each' | 'all'>('all');
   protected readonly others = signal<readonly Others[]>([]);
   private readonly allKits = new Fetched<readonly Kit[]>(() => this.kitService.list());
   protected readonly kits = computed(() =>
@@ -91,7 +92,12 @@ export class OrderAheadDesk {
     ];
     const grown =
       rests.grown === 0 ? '' : ` ${counted(rests.grown, 'wearer')} moved on by how they have grown.`;
-    return `Rests on ${list(parts)}.${grown}`;
+    const { chance, garments } = this.view()!;
+    const together =
+      garments.length < 2
+        ? ''
+        : `With a chance of ${Math.round(chance * 100)} % nobody goes without any garment. `;
+    return `${together}Rests on ${list(parts)}.${grown}`;
   });
   protected readonly unknown = computed(() => (this.view()?.restsOn.nothing ?? 0) > 0);
 
@@ -121,7 +127,7 @@ export class OrderAheadDesk {
     this.told.set('');
     const others = this.others().filter(({ count }) => count > 0);
     this.working = this.service
-      .orderAhead(this.musterId, { chance: this.chance(), others })
+      .orderAhead(this.musterId, { chance: this.chance(), over: this.over(), others })
       .pipe(finalize(() => this.busy.set(false)))
       .subscribe({
         next: (view) => {
