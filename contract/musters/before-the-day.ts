@@ -138,7 +138,15 @@ export const picksSchema = z.object({
       roomId: idSchema,
       room: z.string(),
       /** Together what lies together. */
-      lines: z.array(z.object({ garment: z.string(), label: z.string(), for: z.array(pickSchema) })),
+      lines: z.array(
+        z.object({
+          garment: z.string(),
+          label: z.string(),
+          /** The shelf, where the house has said so; in the order of shelves, and what has none last. */
+          bin: z.string().nullable(),
+          for: z.array(pickSchema),
+        }),
+      ),
     }),
   ),
   /** Numbered pieces: which one is chosen by hand. */

@@ -82,6 +82,8 @@ export const articleSchema = z.object({
   numbered: z.boolean(),
   minimum: z.int(),
   makerCode: z.string().nullable(),
+  /** The shelf it stands on, as the house calls it; what is fetched is fetched in their order. */
+  bin: z.string().nullable(),
   version: versionSchema,
   there: z.array(thereSchema),
   /** With wearers, as far as they were taken from here. */
@@ -105,6 +107,8 @@ export type StockQuery = z.infer<typeof stockQuerySchema>;
 export const articleSaveSchema = z.object({
   minimum: z.int().min(0).max(10_000),
   makerCode: codeSchema.nullable(),
+  /** Not said, it stays as it is. */
+  bin: lineSchema(40).nullable().optional(),
   version: versionSchema,
 });
 export type ArticleSave = z.infer<typeof articleSaveSchema>;
@@ -204,6 +208,7 @@ export const stockImportSchema = z.object({
         count: z.int().min(0).max(10_000),
         minimum: z.int().min(0).max(10_000).nullable(),
         makerCode: codeSchema.nullable(),
+        bin: lineSchema(40).nullable().default(null),
         serial: serialSchema.nullable(),
         made: daySchema.nullable(),
         /** Where it lies, where the table says so: else on the shelves of the room all of it goes to. */

@@ -13,6 +13,7 @@ export const STOCK_ROLES = [
   'code',
   'room',
   'place',
+  'bin',
   'left-out',
 ] as const;
 export type StockRole = (typeof STOCK_ROLES)[number];
@@ -29,6 +30,7 @@ export const STOCK_ROLE_WORDS: Readonly<Record<StockRole, string>> = {
   code: 'maker’s code',
   room: 'store room',
   place: 'place in the room',
+  bin: 'shelf',
   'left-out': 'left out',
 };
 

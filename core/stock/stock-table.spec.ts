@@ -131,6 +131,7 @@ describe('a table of stock', () => {
       'code',
       'room',
       'place',
+      'bin',
       'count',
       'minimum',
       'serial',

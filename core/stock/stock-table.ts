@@ -40,6 +40,7 @@ const WORDS: RoleWords<StockRole> = {
   code: ['code', 'ean', 'gtin', 'barcode', 'sku', 'maker code'],
   room: ['room', 'store', 'store room', 'storeroom', 'lager', 'raum', 'dépôt', 'magasin'],
   place: ['lies', 'place in the room', 'compartment'],
+  bin: ['shelf', 'bin', 'rack', 'location', 'regal', 'fach', 'rayon'],
 };
 
 /** The headings of a table of stock as this application writes it: each is read back as what it is. */
@@ -50,6 +51,7 @@ export const STOCK_TABLE_HEAD = [
   'code',
   'room',
   'lies',
+  'shelf',
   'count',
   'minimum',
   'serial',
@@ -80,6 +82,8 @@ export interface StockRow {
   /** The room it names; `null` where the table names none. */
   readonly roomId: string | null;
   readonly compartment: OpenCompartment;
+  /** The shelf it stands on, as the house calls it; `null` where the table names none. */
+  readonly bin: string | null;
 }
 
 /** What a table of stock may speak of, and what was said of such tables before. */
@@ -216,6 +220,7 @@ function readRow(
     code: cell('code') === '' ? null : cell('code'),
     roomId: room,
     compartment: compartment ?? 'shelf',
+    bin: cell('bin') === '' ? null : cell('bin').slice(0, 40),
   });
 }
 

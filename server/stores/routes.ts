@@ -99,14 +99,14 @@ export function stockRoutes(
     })
     .put(`${STORES.articles}/:id`, async (request, response) => {
       const id = readId(request);
-      const { minimum, makerCode, version } = readBody(articleSaveSchema, request);
-      await keptInStores(database, response, { article: id, minimum, makerCode }, (transaction) =>
+      const { minimum, makerCode, bin, version } = readBody(articleSaveSchema, request);
+      await keptInStores(database, response, { article: id, minimum, makerCode, bin }, (transaction) =>
         saveVersioned(transaction, {
           table: 'articles',
           id,
           version,
-          columns: { minimum, maker_code: makerCode },
-          compared: ['minimum', 'maker_code'],
+          columns: { minimum, maker_code: makerCode, ...(bin === undefined ? {} : { bin }) },
+          compared: ['minimum', 'maker_code', ...(bin === undefined ? [] : ['bin'])],
         }),
       ).catch((error: unknown) => {
         throw isDuplicate(error)

@@ -16,6 +16,7 @@ export function articleOf(changes: Partial<Article> = {}): Article {
     numbered: false,
     minimum: 0,
     makerCode: null,
+    bin: null,
     version: 1,
     there: [],
     out: 0,

@@ -6,6 +6,7 @@ import * as putBy from './0020-put-by';
 import * as reserved from './0021-reserved';
 import * as musters from './0022-musters';
 import * as beforeTheDay from './0023-before-the-day';
+import * as bins from './0024-bins';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -48,6 +49,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0021-reserved', reserved],
   ['0022-musters', musters],
   ['0023-before-the-day', beforeTheDay],
+  ['0024-bins', bins],
 ];
 
 /** Their names, oldest first. */

@@ -1,6 +1,11 @@
-import { musterOrderAheadPath, musterParcelsPath, musterPicksPath } from '@neat-measure/contract';
-import { orderAheadSchema, picksReservedSchema, picksSchema } from '@neat-measure/contract/musters';
-import { reservationsSchema, STORES } from '@neat-measure/contract/stores';
+import { musterOrderAheadPath, musterParcelsPath, musterPicksPath, pathOf } from '@neat-measure/contract';
+import {
+  orderAheadSchema,
+  picksReservedSchema,
+  picksSchema,
+  type Picks,
+} from '@neat-measure/contract/musters';
+import { articlesSchema, reservationsSchema, STORES } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../../testing/harness';
 import { DAYS, MusterHall, OPENING } from '../../testing/musters';
@@ -60,6 +65,43 @@ describe('what is fetched for a muster', () => {
     expect(kept.filter(({ docketId }) => theirs.has(docketId)).length).toBe(2);
     expect(await reserve(id)).toBe(0);
     expect((await app.file(musterParcelsPath(id))).status).toBe(200);
+  });
+
+  it('is fetched shelf by shelf, and what has no shelf last', async () => {
+    const { id, chartId, people } = await decided(1);
+    const labels = ['32', '36'];
+    for (const label of labels) {
+      const docketId = await stores.sized(chartId, label);
+      const { wearerId } = await records.made(docketId);
+      await halls.does(id, { kind: 'people-added', people: [{ wearerId, docketId }] });
+    }
+    const room = await stores.room(`C ${id}`);
+    for (const label of [...labels, '34']) await stores.receive(room, chartId, label, 1);
+    const { items } = articlesSchema.parse((await app.get(`${STORES.stock}?room=${room}`)).body);
+    const save = (label: string, bin: string | undefined, version = 0) => {
+      const article = items.find((one) => one.label === label)!;
+      return app.put(pathOf(STORES.articles, article.id), {
+        ...{ minimum: 2, makerCode: null, version: article.version + version },
+        ...(bin === undefined ? {} : { bin }),
+      });
+    };
+    for (const [label, bin] of [
+      ['36', 'A 9'],
+      ['32', 'A 10'],
+    ] as const)
+      expect((await save(label, bin)).status).toBe(200);
+    // Not said, it stays; the same again is no change.
+    expect((await save('36', undefined, 1)).body.bin).toBe('A 9');
+    expect(problem(await save('32', 'Z 1'))).toEqual([409, 'changed-meanwhile']);
+    const [{ lines }] = (await picks(id)).rooms.filter((one) => one.roomId === room) as [
+      Picks['rooms'][number],
+    ];
+    expect(lines.map(({ bin, label }) => [bin, label])).toEqual([
+      ['A 9', '36'],
+      ['A 10', '32'],
+      [null, '34'],
+    ]);
+    expect(people.length).toBe(1);
   });
 
   it('is ordered before the tape as it is decided, and not once more when it is reserved', async () => {

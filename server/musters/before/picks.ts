@@ -11,6 +11,13 @@ import type { Reservation } from '@neat-measure/contract/stores';
 
 type Pick = Picks['numbered'][number];
 
+/** Where something is fetched. */
+interface Found {
+  readonly roomId: string;
+  readonly bin: string | null;
+  readonly pick: Pick;
+}
+
 /**
  * What is to be fetched for those of a muster who are decided, room by room: each size from the room that has most of it,
  * whoever waits longest first. What is hired out is fetched by its booking.
@@ -32,8 +39,9 @@ export async function listPicks(database: Database, muster: Muster): Promise<Pic
       new Map(one.there.map(({ roomId, shelf, blocked }) => [roomId, shelf - blocked])),
     ]),
   );
+  const bins = new Map(articles.map(({ seriesId, label, bin }) => [`${seriesId} ${label}`, bin]));
   const coming = new Map(articles.map((one) => [`${one.seriesId} ${one.label}`, one.coming]));
-  const found: { readonly roomId: string; readonly pick: Pick }[] = [];
+  const found: Found[] = [];
   const [numbered, short]: [Pick[], Picks['short']] = [[], []];
   for (const one of wanted) {
     const garment = garments.get(one.seriesId);
@@ -49,12 +57,12 @@ export async function listPicks(database: Database, muster: Muster): Promise<Pic
     if (best === undefined) short.push({ ...pick, coming: coming.get(key) ?? 0 });
     else {
       left.get(key)!.set(best[0], best[1] - 1);
-      found.push({ roomId: best[0], pick });
+      found.push({ roomId: best[0], bin: bins.get(key) ?? null, pick });
     }
   }
   return {
     rooms: rooms.flatMap(({ id, name }) => {
-      const here = found.flatMap(({ roomId, pick }) => (roomId === id ? [pick] : []));
+      const here = found.filter(({ roomId }) => roomId === id);
       return here.length === 0 ? [] : [{ roomId: id, room: name, lines: together(here) }];
     }),
     numbered,
@@ -67,19 +75,23 @@ function asPick({ docketId, chartId, docketNumber, wearer, label }: Wanted, garm
   return { docketId, chartId, docketNumber, wearer, garment, label };
 }
 
-/** What lies together is fetched together: by garment, then size. */
-function together(picks: readonly Pick[]): Picks['rooms'][number]['lines'] {
+/** What lies together is fetched together: in the order of the shelves, then by garment and size; what has no shelf last. */
+function together(picks: readonly Found[]): Picks['rooms'][number]['lines'] {
   const lines = new Map<string, Picks['rooms'][number]['lines'][number]>();
-  for (const pick of picks) {
+  for (const { pick, bin } of picks) {
     const key = `${pick.garment}\n${pick.label}`;
-    const line = lines.get(key) ?? { garment: pick.garment, label: pick.label, for: [] };
+    const line = lines.get(key) ?? { garment: pick.garment, label: pick.label, bin, for: [] };
     line.for.push(pick);
     lines.set(key, line);
   }
   const name = ({ garment, label }: { readonly garment: string; readonly label: string }) =>
     `${garment} ${label}`;
-  return [...lines.values()].sort((one, other) =>
-    name(one).localeCompare(name(other), 'en', { numeric: true }),
+  const inOrder = (one: string, other: string) => one.localeCompare(other, 'en', { numeric: true });
+  return [...lines.values()].sort(
+    (one, other) =>
+      Number(one.bin === null) - Number(other.bin === null) ||
+      inOrder(one.bin ?? '', other.bin ?? '') ||
+      inOrder(name(one), name(other)),
   );
 }
 

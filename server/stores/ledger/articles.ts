@@ -56,6 +56,7 @@ export async function tellArticles(database: Database, rows: readonly ArticleRow
       numbered: keeping.numbered,
       minimum: row.minimum,
       makerCode: row.maker_code,
+      bin: row.bin,
       version: row.version,
       there: inRooms(own, blocked.get(row.id) ?? new Map<string, number>()),
       out: Math.max(0, own.get('wearer') ?? 0),

@@ -28,6 +28,7 @@ export interface ArticleRow {
   readonly label: string;
   readonly minimum: number;
   readonly maker_code: string | null;
+  readonly bin: string | null;
   readonly old_of: string | null;
   readonly version: number;
 }

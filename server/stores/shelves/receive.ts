@@ -141,15 +141,16 @@ export async function importStock(
 async function saveMore(
   transaction: Database,
   { id, version }: ArticleRow,
-  { minimum, makerCode }: StockImport['rows'][number],
+  { minimum, makerCode, bin }: StockImport['rows'][number],
 ): Promise<void> {
-  if (minimum === null && makerCode === null) return;
+  if (minimum === null && makerCode === null && bin === null) return;
   try {
     await transaction('articles')
       .where({ id })
       .update({
         ...(minimum === null ? {} : { minimum }),
         ...(makerCode === null ? {} : { maker_code: makerCode }),
+        ...(bin === null ? {} : { bin }),
         version: version + 1,
       });
   } catch (error) {

@@ -11,13 +11,14 @@ export async function stockTable(database: Database): Promise<string[][]> {
   const pieces = await listPieces(database, () => undefined);
   const named = await database('store_rooms').select<{ id: string; name: string }[]>('id', 'name');
   const rooms = new Map(named.map(({ id, name }) => [id, name]));
-  const rows = articles.flatMap(({ id, garment, maker, label, makerCode, minimum, numbered, there }) => {
+  const rows = articles.flatMap(({ id, garment, maker, label, makerCode, bin, minimum, numbered, there }) => {
     const row = (place: string, count: number, serial: string, made: string): string[] => {
       const where = placeOf(place);
       if (where.in !== 'room') return [];
       const lies = COMPARTMENT_WORDS[where.compartment];
       const [code, room] = [makerCode ?? '', rooms.get(where.roomId) ?? ''];
-      return [garment, maker, label, code, room, lies, String(count), String(minimum), serial, made];
+      const numbers = [String(count), String(minimum), serial, made];
+      return [garment, maker, label, code, room, lies, bin ?? '', ...numbers];
     };
     const own = numbered
       ? pieces

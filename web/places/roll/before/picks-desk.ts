@@ -34,6 +34,9 @@ import { Fetching } from '../../../parts/fetching/fetching';
           <ul class="rows">
             @for (line of one.lines; track line.garment + line.label) {
               <li class="line">
+                @if (shelved(one.lines)) {
+                  <span class="bin">{{ line.bin }}</span>
+                }
                 <b class="num count">{{ line.for.length }} ×</b>
                 <span class="what"
                   ><b>{{ line.garment }} {{ line.label }}</b>
@@ -111,6 +114,10 @@ import { Fetching } from '../../../parts/fetching/fetching';
     .count {
       width: 60px;
     }
+    .bin {
+      width: 90px;
+      overflow-wrap: anywhere;
+    }
     .what small {
       display: block;
       font-weight: 400;
@@ -135,6 +142,11 @@ export class PicksDesk {
       .flatMap(({ lines }) => lines)
       .reduce((sum, line) => sum + line.for.length, 0),
   );
+
+  /** Whether any of it stands on a shelf that has a name. */
+  protected shelved(lines: Picks['rooms'][number]['lines']): boolean {
+    return lines.some(({ bin }) => bin !== null);
+  }
 
   protected names(picks: readonly { readonly wearer: string }[]): string {
     return picks.map(({ wearer }) => wearer).join(', ');

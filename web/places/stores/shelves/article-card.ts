@@ -188,6 +188,8 @@ export class ArticleCard {
   private readonly moving = new SendingId();
   protected readonly minimum = signal('');
   protected readonly makerCode = signal('');
+  /** The shelf it stands on: pick lists go by it. */
+  protected readonly shelf = signal('');
 
   constructor() {
     effect((onCleanup) => {
@@ -206,6 +208,7 @@ export class ArticleCard {
     this.told.set(told);
     this.minimum.set(String(told.article.minimum));
     this.makerCode.set(told.article.makerCode ?? '');
+    this.shelf.set(told.article.bin ?? '');
     this.chosen.set([]);
     this.from.set(null);
     this.toRoom.set(null);
@@ -273,8 +276,11 @@ export class ArticleCard {
     if (article === null) return;
     if (!Number.isInteger(minimum) || minimum < 0)
       return this.trouble.set('Enter the minimum stock as a whole number.');
-    const makerCode = this.makerCode().trim() === '' ? null : this.makerCode().trim();
-    this.run(this.service.saveArticle(article.id, { minimum, makerCode, version: article.version }));
+    const [makerCode, bin] = [this.makerCode(), this.shelf()].map((text) => text.trim() || null) as [
+      string | null,
+      string | null,
+    ];
+    this.run(this.service.saveArticle(article.id, { minimum, makerCode, bin, version: article.version }));
   }
 
   /** The piece that is being inspected. */
