@@ -370,9 +370,7 @@ describe('the stores', () => {
     const room = (await app.get(STORES.rooms)).body.find((one: { id: string }) => one.id === roomId)
       .name as string;
     expect(
-      table
-        .filter((cells) => cells[4] === room)
-        .map((cells) => [cells[0], cells[2], ...cells.slice(5, 10)]),
+      table.filter((cells) => cells[4] === room).map((cells) => [cells[0], cells[2], ...cells.slice(5, 10)]),
     ).toEqual([
       ['Warden trousers', '32', 'shelf', 'A 4', '4', '2', ''],
       ['Grebe dry suit', 'M', 'shelf', '', '1', '0', 'T1'],
