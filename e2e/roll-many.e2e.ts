@@ -89,7 +89,9 @@ async function acting(page: Page, base: string, signIn: string, passphrase: stri
 async function peopleOf(page: Page, base: string, musterId: string) {
   const answer = await page.request.get(`${base}/api/musters/${musterId}`, AGAIN);
   return (
-    (await answer.json()) as { muster: { people: { wearerId: string; day: { standing: { is: string } } }[] } }
+    (await answer.json()) as {
+      muster: { people: { wearerId: string; docketId: string; day: { standing: { is: string } } }[] };
+    }
   ).muster.people;
 }
 
@@ -261,6 +263,28 @@ test('a muster of 240 goes from a file to its last wearer', async ({
     await expect(page.getByText('1 garment reserved.')).toBeVisible();
     await expect(page.getByText('1 garment, complete')).toBeVisible();
     await expectAccessible(page, 'a pick list');
+    const labels = await page.request.get(`${base}/api/musters/${musterId}/parcels.pdf`, AGAIN);
+    expect([labels.status(), labels.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  });
+
+  await test.step('a parcel that is scanned at the counter opens where it is handed over', async () => {
+    const picks = await page.request.get(`${base}/api/musters/${musterId}/picks`, AGAIN);
+    const [{ wearerId }] = ((await picks.json()) as { ready: [{ wearerId: string }] }).ready;
+    const { docketId } = (await peopleOf(page, base, musterId)).find((one) => one.wearerId === wearerId)!;
+    const parcel = `${base}/bench/${docketId}?hand=1`;
+    // Whoever is still there is finished with first.
+    await scans(counter, parcel);
+    await expect(counter.getByText(/is still at Counter\. Finish/)).toBeVisible();
+    await counter.goto(path);
+    await counter.getByRole('button', { name: 'Finish', exact: true }).click();
+    await expect(counter.getByText('Next for Counter')).toBeVisible();
+    await scans(counter, `${base}/bench/${uuidv7()}?hand=1`);
+    await expect(counter.getByRole('alert').first()).toContainText('not on this muster');
+    await scans(counter, parcel);
+    await expect(counter.getByRole('heading', { name: '1 garment to hand over' })).toBeVisible();
+    await counter.keyboard.press('w');
+    await counter.keyboard.press('Enter');
+    await expect(counter.getByRole('heading', { name: 'Everything handed over' })).toBeVisible();
   });
 
   await test.step('the rest goes without, and the day is over', async () => {

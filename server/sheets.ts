@@ -5,6 +5,7 @@ import { orderForm, type OrderToPrint } from './handing/order-form';
 import { sizeSheet, type SizesToPrint } from './handing/size-sheet';
 import { printStockLabels, type StockLabelsToPrint } from './stores/shelves/stock-labels';
 import { printReservedLabels, type ReservedLabelsToPrint } from './stores/reserved/reserved-labels';
+import { printParcels, type ParcelsToPrint } from './musters/before/parcel-labels';
 import { printSlips, type SlipsToPrint } from './musters/before/slip-sheet';
 import { printPdf, type Printed } from './print/print-pdf';
 import { printRecord, type RecordToPrint } from './wearers/record-sheet';
@@ -21,7 +22,8 @@ export type Sheet =
   | StockLabelsToPrint
   | ReservedLabelsToPrint
   | OrderToPrint
-  | SlipsToPrint;
+  | SlipsToPrint
+  | ParcelsToPrint;
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
 export function printSheet(sheet: Sheet): Promise<Buffer> {
@@ -44,6 +46,8 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printReservedLabels(sheet);
     case 'slips':
       return printSlips(sheet);
+    case 'parcels':
+      return printParcels(sheet);
     case 'order':
       return printed(orderForm(sheet));
   }

@@ -6,6 +6,7 @@ export { MOST_ADDED } from './acts/people-added';
 export * from './any-act';
 export * from './muster';
 export * from './pace';
+export * from './parcel';
 export * from './parts';
 export * from './queue';
 export * from './refusal';

@@ -10,7 +10,12 @@ export interface Label {
   readonly lines: readonly string[];
   readonly fine: string;
   /** Read by any scanner; letters of ASCII only. What may hold others goes as a square code. */
-  readonly code: { readonly as: 'bars' | 'square'; readonly text: string };
+  readonly code: {
+    readonly as: 'bars' | 'square';
+    readonly text: string;
+    /** Nobody types it: it does not stand below in letters. */
+    readonly unread?: boolean;
+  };
 }
 
 /** Labels two to a row. */
@@ -49,7 +54,7 @@ function cellOf({ large, bold, lines, fine, code }: Label): Content {
         width: bars ? 150 : 64,
         margin: [0, 6, 0, 0],
       },
-      { ...words(code.text, { fontSize: 8.5 }) },
+      ...(code.unread === true ? [] : [words(code.text, { fontSize: 8.5 })]),
     ],
   };
 }

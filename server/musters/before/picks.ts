@@ -134,9 +134,11 @@ export async function reservePicks(database: Database, muster: Muster, by: strin
   );
 }
 
-/** Everything that is reserved for a muster, by wearer: to be labelled. */
+/** Everything that is reserved for a muster and is still theirs, by wearer: to be labelled. */
 export async function reservedFor(database: Database, muster: Muster): Promise<Reservation[]> {
   const dockets = new Set(muster.people.map(({ docketId }) => docketId));
-  const kept = (await listReserved(database)).filter(({ docketId }) => dockets.has(docketId));
+  const kept = (await listReserved(database)).filter(
+    ({ docketId, astray }) => dockets.has(docketId) && astray === null,
+  );
   return kept.sort((one, other) => (one.wearer ?? '').localeCompare(other.wearer ?? ''));
 }

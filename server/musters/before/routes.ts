@@ -24,10 +24,10 @@ import { fitterOf, readBody, readId } from '../../http/request';
 import { hashOf } from '../../links/code';
 import type { Print } from '../../print/print';
 import { sendPdf } from '../../print/send-pdf';
-import type { ReservedLabelsToPrint } from '../../stores/reserved/reserved-labels';
 import type { Standings } from '../standing';
 import { listAsked, ownerOf } from './own-values';
 import { listPicks, reservedFor, reservePicks } from './picks';
+import type { ParcelsToPrint } from './parcel-labels';
 import type { SlipsToPrint } from './slip-sheet';
 import { makeSlips, type Slip } from './slips';
 
@@ -35,7 +35,7 @@ import { makeSlips, type Slip } from './slips';
 export interface BeforeParts {
   readonly database: Database;
   readonly standings: Standings;
-  readonly print: Print<SlipsToPrint | ReservedLabelsToPrint>;
+  readonly print: Print<SlipsToPrint | ParcelsToPrint>;
   /** Where letters go. */
   readonly outbox: string;
   readonly orderAhead: (musterId: string, wanted: OrderAheadWanted) => Promise<OrderAheadView>;
@@ -89,9 +89,14 @@ export function beforeRoutes({ database, standings, print, outbox, orderAhead }:
       response.json({ reserved: await reservePicks(database, muster, fitterOf(response).id) });
     })
     .get(musterParcelsPath(':id'), async (request, response) => {
-      const kept = await reservedFor(database, await musterOf(readId(request)));
+      const muster = await musterOf(readId(request));
+      const kept = await reservedFor(database, muster);
       if (kept.length === 0) throw notFound('garment reserved for this muster');
-      sendPdf(response, await print({ sheet: 'reserved', kept }), 'parcels.pdf');
+      sendPdf(
+        response,
+        await print({ sheet: 'parcels', muster: muster.name, house: houseOf(request), kept }),
+        'parcels.pdf',
+      );
     })
     .post(musterOrderAheadPath(':id'), async (request, response) => {
       response.json(await orderAhead(readId(request), readBody(orderAheadWantedSchema, request)));
@@ -100,7 +105,11 @@ export function beforeRoutes({ database, standings, print, outbox, orderAhead }:
 
 /** The page on which codes are entered, as whoever prints them has the house's address. */
 function addressOf(request: Request): string {
-  return `${request.protocol}://${request.get('host') ?? 'localhost'}/self`;
+  return `${houseOf(request)}/self`;
+}
+
+function houseOf(request: Request): string {
+  return `${request.protocol}://${request.get('host') ?? 'localhost'}`;
 }
 
 function today(): string {

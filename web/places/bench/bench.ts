@@ -248,7 +248,7 @@ export class Bench {
           `Scanned: ${article.garment} ${article.label}. Tick it at Handing over.`,
       ),
     failed: (message) => this.store.trouble.set(message),
-    first: (code) => this.here.takesSlip(code),
+    first: (code) => this.here.takesCode(code, () => this.cursor.toHanding()),
     pass: (event) => this.take(event),
     how: () => this.listening(),
   });

@@ -4,10 +4,12 @@ import {
   isAt,
   missingParts,
   nextFor,
+  parcelIn,
   personOn,
   sayParts,
   slipIn,
   stationOn,
+  type Muster,
   type MusterPerson,
   type Part,
 } from '@neat-measure/core/muster';
@@ -132,7 +134,7 @@ export class StationHere {
     await this.call(next.wearerId);
   }
 
-  private async call(wearerId: string): Promise<void> {
+  private async call(wearerId: string, at?: Part): Promise<void> {
     const [muster, station] = [this.muster(), this.station()];
     if (muster === null || station === null) return;
     if (!this.musters.does({ kind: 'called', wearerId, stationId: station.id })) return;
@@ -141,33 +143,51 @@ export class StationHere {
     const called = now === null ? undefined : personOn(now, wearerId);
     // Somebody else was faster: that is said at the muster, where another can be called.
     if (now === null || called === undefined || !isAt(called, station.id)) return this.back();
-    await this.router.navigateByUrl(benchPath(now, station, called));
+    await this.router.navigateByUrl(benchPath(now, station, called, at));
   }
 
   /**
-   * Calls whoever has a slip that was scanned here, once whoever is here is done with.
+   * Calls whoever has the slip or the parcel that was scanned here, once whoever is here is done with. A parcel opens at
+   * handing over; that of the docket that is open leads there, and without a station any parcel leads to its docket.
    *
-   * @returns whether it is for a station to take: a slip, and the Bench stands at one
+   * @param toHanding goes to handing over on the docket that is open
+   * @returns whether it was a slip or a parcel, and is taken
    */
-  takesSlip(code: string): boolean {
+  takesCode(code: string, toHanding: () => void): boolean {
+    const parcel = parcelIn(code);
+    if (parcel !== null) {
+      if (parcel === this.dockets.docket()?.id && this.has('handing')) toHanding();
+      else if (this.isOne()) void this.takeOn(() => this.ownerOf(parcel), 'handing');
+      else void this.router.navigateByUrl(`/bench/${parcel}?hand=1`);
+      return true;
+    }
     // A label of the stores may look like a code that is typed: a slip is scanned with its address.
     if (!this.isOne() || !code.includes('/') || slipIn(code) === null) return false;
-    void this.takeSlip(code);
+    void this.takeOn(
+      async (muster) => (await firstValueFrom(this.service.slipOwner(muster.id, code))).wearerId,
+    );
     return true;
   }
 
-  private async takeSlip(code: string): Promise<void> {
+  /** Whose parcel it is. @throws Error in a sentence where nobody on the muster has that docket */
+  private ownerOf(docketId: string): string {
+    const person = this.muster()?.people.find((one) => one.docketId === docketId);
+    if (person !== undefined) return person.wearerId;
+    throw new Error('This label is of a docket that is not on this muster. Add its wearer to the muster.');
+  }
+
+  private async takeOn(whose: (muster: Muster) => string | Promise<string>, at?: Part): Promise<void> {
     const [muster, station, person] = [this.muster(), this.station(), this.person()];
     if (muster === null || station === null || this.busy) return;
     this.busy = true;
     try {
-      const { wearerId } = await firstValueFrom(this.service.slipOwner(muster.id, code));
+      const wearerId = await whose(muster);
       if (person?.wearerId === wearerId) return;
       if (person !== null && isAt(person, station.id))
         return this.musters.trouble.set(
-          `${this.musters.name(person.wearerId)} is still at ${station.name}. Finish with that wearer, then scan the slip again.`,
+          `${this.musters.name(person.wearerId)} is still at ${station.name}. Finish with that wearer, then scan again.`,
         );
-      await this.call(wearerId);
+      await this.call(wearerId, station.parts.includes('handing') ? at : undefined);
     } catch (problem) {
       this.musters.trouble.set((problem as Error).message);
     } finally {

@@ -12,6 +12,7 @@ import {
   type Gone,
   type Muster,
   type MusterPerson,
+  type Part,
   type Station,
 } from '@neat-measure/core/muster';
 import { firstValueFrom, map, timer } from 'rxjs';
@@ -110,15 +111,19 @@ export class DayDesk {
   }
 
   /** Calls somebody to the own station and opens their docket there, once it is known to be theirs. */
-  async call({ wearerId }: MusterPerson): Promise<void> {
+  async call({ wearerId }: MusterPerson, at?: Part): Promise<void> {
     const own = this.own();
     if (own === null || !this.store.does({ kind: 'called', wearerId, stationId: own.id })) return;
     this.forget();
-    await this.open(wearerId);
+    await this.open(wearerId, at);
   }
 
-  /** Opens the Bench for whoever is at the own station. */
-  async open(wearerId: string): Promise<void> {
+  /**
+   * Opens the Bench for whoever is at the own station.
+   *
+   * @param at the part of the work it opens at; the first that is to be done without it
+   */
+  async open(wearerId: string, at?: Part): Promise<void> {
     const id = this.muster()!.id;
     try {
       // The server opens the docket as it hears of the call.
@@ -134,7 +139,7 @@ export class DayDesk {
     const person = muster === null ? undefined : personOn(muster, wearerId);
     // Refused meanwhile: somebody else was faster, which is said.
     if (muster === null || own === null || person === undefined || !isAt(person, own.id)) return;
-    await this.router.navigateByUrl(benchPath(muster, own, person));
+    await this.router.navigateByUrl(benchPath(muster, own, person, at));
   }
 
   finish({ wearerId }: MusterPerson): void {
@@ -163,15 +168,26 @@ export class DayDesk {
     }
   }
 
+  /** Takes on whose parcel was scanned: at a station that hands over, to where it is handed over. */
+  async takeParcel(docketId: string): Promise<void> {
+    const person = this.muster()?.people.find((one) => one.docketId === docketId);
+    if (person !== undefined) return this.takeScanned(person, 'handing');
+    this.store.trouble.set(
+      'This label is of a docket that is not on this muster. Scan it on the Bench, or add its wearer.',
+    );
+  }
+
   /** Whoever was scanned is taken to the own station where that is free and has something for them, else checked in. */
-  async takeScanned(person: MusterPerson): Promise<void> {
+  async takeScanned(person: MusterPerson, at?: Part): Promise<void> {
     this.store.trouble.set('');
     const { wearerId, day } = person;
     const { standing } = day;
     const [own, now] = [this.own(), this.muster()!];
     const free = own !== null && this.current() === null;
-    if (own !== null && isAt(person, own.id)) await this.open(wearerId);
-    else if (free && standing.is !== 'at' && hasFor(now, own, person)) await this.call(person);
+    const here = at !== undefined && own?.parts.includes(at) === true ? at : undefined;
+    if (own !== null && isAt(person, own.id)) await this.open(wearerId, here);
+    else if (free && standing.is !== 'at' && (here !== undefined || hasFor(now, own, person)))
+      await this.call(person, here);
     else if (standing.is === 'expected' || standing.is === 'gone') this.takeOn(person);
     else
       this.store.trouble.set(

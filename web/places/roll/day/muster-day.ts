@@ -13,7 +13,7 @@ import {
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { counted } from '@neat-measure/core';
-import { slipIn, type MusterPerson, type Station } from '@neat-measure/core/muster';
+import { parcelIn, slipIn, type MusterPerson, type Station } from '@neat-measure/core/muster';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
@@ -236,6 +236,12 @@ export class MusterDay {
 
   private scanned(code: string): void {
     this.beside.set(null);
+    const parcel = parcelIn(code);
+    if (parcel !== null) {
+      this.desk.forget();
+      this.shows();
+      return void this.desk.takeParcel(parcel);
+    }
     this.seek(code);
     this.shows();
     const found = this.desk.shown()[0];
