@@ -1,7 +1,7 @@
 import type { Reservation } from '@neat-measure/contract/stores';
 import { counted } from '@neat-measure/core';
 import { parcelAddress } from '@neat-measure/core/muster';
-import { printLabelGrid } from '../../print/label-grid';
+import { printLabelGrid, type Label } from '../../print/label-grid';
 
 /** What is printed for parcels that are ready: a label a wearer. */
 export interface ParcelsToPrint {
@@ -17,10 +17,16 @@ export interface ParcelsToPrint {
 const MOST_NAMED = 8;
 
 /** Labels for parcels: whose it is, what is in it, and a code that opens the docket where it is handed over. */
-export function printParcels({ muster, house, kept }: ParcelsToPrint): Promise<Buffer> {
+export function printParcels(parcels: ParcelsToPrint): Promise<Buffer> {
+  const title = `Parcels · ${parcels.muster}`;
+  return printLabelGrid(parcelLabels(parcels), title, 'Nothing is reserved for this muster.');
+}
+
+/** What stands on each of them. */
+export function parcelLabels({ muster, house, kept }: ParcelsToPrint): Label[] {
   const dockets = new Map<string, Reservation[]>();
   for (const one of kept) dockets.set(one.docketId, [...(dockets.get(one.docketId) ?? []), one]);
-  const labels = [...dockets].map(([docketId, all]) => {
+  return [...dockets].map(([docketId, all]) => {
     const [{ wearer, docketNumber }] = all as [Reservation];
     const named = all.map(
       ({ garment, label, serial }) => `${garment} ${label}${serial === null ? '' : `, no. ${serial}`}`,
@@ -40,5 +46,4 @@ export function printParcels({ muster, house, kept }: ParcelsToPrint): Promise<B
       code: { as: 'square' as const, text: parcelAddress(house, docketId), unread: true },
     };
   });
-  return printLabelGrid(labels, `Parcels · ${muster}`, 'Nothing is reserved for this muster.');
 }
