@@ -22,7 +22,7 @@ function kept(
       label: 'M',
     },
     ...{ code: 'NM000024', serial, roomId: ADA, room: 'Main store', since: '2026-12-01T08:00:00.000Z' },
-    ...{ called: null, astray: null },
+    ...{ called: null, astray: null, toCome: 0 },
   };
 }
 
