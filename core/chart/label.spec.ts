@@ -1,4 +1,5 @@
 import { compileChart, isMade, judge, labelOf, micrometres, nearestMade } from '../index';
+import { labelReadTwice, sizesOfLabel } from './label-reading';
 import { seededRandom } from '../testing/random';
 import { scale, wholeSheet } from '../testing/whole-sheet';
 
@@ -18,6 +19,115 @@ describe('labelOf', () => {
   });
   it('is nothing while a part has no size', () =>
     expect(labelOf(trousers(null), { waist: '34' })).toBeNull());
+});
+
+describe('sizesOfLabel', () => {
+  /** A chart that was let in before labels were looked at. */
+  const labelled = (label: string, sheet: Parameters<typeof wholeSheet>[0]) => ({
+    ...wholeSheet(sheet),
+    label,
+  });
+
+  it('is labelOf the other way round', () => {
+    const sheet = trousers({ '34': ['32'], '36': ['30'] });
+    expect(sizesOfLabel(sheet, '34x32')).toEqual({ waist: '34', leg: '32' });
+    expect(sizesOfLabel(sheet, '34x30')).withContext('not made').toBeNull();
+    expect(sizesOfLabel(sheet, '34x3')).toBeNull();
+  });
+
+  it('tries each size that a label may begin with', () => {
+    const [bands, cups] = [
+      ['3', '34', '340'],
+      ['40', '0', 'D'],
+    ];
+    const sheet = labelled('{band}{cup}', {
+      parts: [
+        scale('band', 'underbust-girth', bands, {}, ['30', '34', '38']),
+        scale('cup', 'bust-girth', cups, {}, ['1', '2', '3']),
+      ],
+    });
+    expect(sizesOfLabel(sheet, '34D')).toEqual({ band: '34', cup: 'D' });
+    expect(sizesOfLabel(sheet, '3400')).toEqual({ band: '340', cup: '0' });
+    expect(labelReadTwice(sheet)?.label).toBe('340');
+  });
+
+  it('ends soon for a label that can be read in more ways than anybody counts', () => {
+    const letters = Array.from({ length: 24 }, (_, at) => 'a'.repeat(at + 1));
+    const cells = letters.map((_, at) => String(20 + at));
+    const codes = [...'bcdefghi'];
+    const parts = codes.map((code) => scale(code, 'chest-girth', letters, {}, cells));
+    const label = codes.map((code) => `{${code}}`).join('');
+    // Of the last two nothing is made together: no reading is right, and all would be tried.
+    const combinations = [{ parts: ['h', 'i'] as [string, string], made: {} }];
+    const sheet = labelled(label, { parts, combinations });
+    const began = performance.now();
+    for (const text of ['a'.repeat(96), `${'a'.repeat(96)}b`]) expect(sizesOfLabel(sheet, text)).toBeNull();
+    // It took longer than anybody waited; no more than a halt of the machine is allowed for.
+    expect(performance.now() - began).toBeLessThan(5_000);
+    expect(labelReadTwice({ ...sheet, combinations: [] })).not.toBeNull();
+  });
+
+  it('is told of labels that stand for two sizes, and only of such', () => {
+    expect(labelReadTwice(trousers(null))).toBeNull();
+    expect(labelReadTwice(trousers(null, '{waist}{leg}'))).toBeNull();
+    const pair = (made: Record<string, string[]> | null) =>
+      labelled('{one}{two}', {
+        parts: [
+          scale('one', 'trouser-waist-girth', ['1', '12'], {}, ['30', '32']),
+          scale('two', 'inside-leg-length', ['2', '22'], {}, ['30', '32']),
+        ],
+        combinations: made === null ? [] : [{ parts: ['one', 'two'], made }],
+      });
+    expect(labelReadTwice(pair(null))).toEqual({
+      label: '122',
+      readings: [
+        { one: '12', two: '2' },
+        { one: '1', two: '22' },
+      ],
+    });
+    expect(labelReadTwice(pair({ '1': ['2'], '12': ['2', '22'] })))
+      .withContext('one is not made')
+      .toBeNull();
+  });
+
+  it('reads back every label of charts by chance, and finds every clash that going through all of them finds', () => {
+    const random = seededRandom(31);
+    const draw = (most: number) => Math.floor(random() * most);
+    let clashes = 0;
+    for (let round = 0; round < 300; round++) {
+      const sizes = () => [
+        ...new Set(
+          Array.from({ length: 3 }, () => Array.from({ length: 1 + draw(3) }, () => 'ab'[draw(2)]).join('')),
+        ),
+      ];
+      const [ones, twos, threes] = [sizes(), sizes(), sizes()];
+      const between = ['', '-', 'a'][draw(3)];
+      const part = (code: string, all: string[]) =>
+        scale(
+          code,
+          'chest-girth',
+          all,
+          {},
+          all.map((_, at) => `${20 + 4 * at}-${24 + 4 * at}`),
+        );
+      const sheet = labelled(`{k}{l}${between}{m}`, {
+        parts: [part('k', ones), part('l', twos), part('m', threes)],
+      });
+      const seen = new Map<string, number>();
+      for (const k of ones)
+        for (const l of twos)
+          for (const m of threes) {
+            const label = labelOf(sheet, { k, l, m })!;
+            seen.set(label, (seen.get(label) ?? 0) + 1);
+            expect(labelOf(sheet, sizesOfLabel(sheet, label) ?? {})).toBe(label);
+          }
+      const clash = labelReadTwice(sheet);
+      expect(clash === null).toBe([...seen.values()].every((many) => many === 1));
+      if (clash !== null) clashes += 1;
+      for (const reading of clash?.readings ?? []) expect(labelOf(sheet, reading)).toBe(clash!.label);
+    }
+    expect(clashes).toBeGreaterThan(50);
+  });
 });
 
 describe('isMade', () => {

@@ -45,55 +45,18 @@ const PIECES = new WeakMap<
   { readonly label: string | null; readonly pieces: string[] }
 >();
 
-/** A template taken apart, once a chart: text and the codes of parts in turn. */
-function piecesOf(parts: ChartSheet['parts'], label: string | null): readonly string[] {
+/**
+ * A template taken apart, once a chart: text and the codes of parts in turn.
+ *
+ * @example piecesOf([{ code: 'waist' }, { code: 'leg' }], '{waist}x{leg}') // ['', 'waist', 'x', 'leg', '']
+ */
+export function piecesOf(parts: ChartSheet['parts'], label: string | null): readonly string[] {
   const known = PIECES.get(parts);
   if (known?.label === label) return known.pieces;
   const template = label ?? parts.map(({ code }) => `{${code}}`).join(' ');
   const pieces = template.split(/\{([^}]*)\}/);
   PIECES.set(parts, { label, pieces });
   return pieces;
-}
-
-/**
- * The sizes of the parts that a label stands for: `labelOf` the other way round.
- *
- * @returns `null` for what is no label of the chart, or of nothing that it makes
- * @example sizesOfLabel(jacket.sheet, 'L') // { size: 'L' }
- */
-export function sizesOfLabel(
-  sheet: Pick<ChartSheet, 'label' | 'parts' | 'combinations'>,
-  label: string,
-): Record<string, string> | null {
-  const pieces = piecesOf(sheet.parts, sheet.label);
-  const walk = (at: number, from: number, sizes: Record<string, string>): Record<string, string> | null => {
-    const piece = pieces[at];
-    if (piece === undefined) return labelOf(sheet, sizes) === label ? sizes : null;
-    if (at % 2 === 0) return label.startsWith(piece, from) ? walk(at + 1, from + piece.length, sizes) : null;
-    const part = sheet.parts.find(({ code }) => code === piece);
-    // One size may begin as another does, `4` and `42`: each that fits is tried.
-    for (const size of part?.sizes ?? []) {
-      if (!label.startsWith(size, from)) continue;
-      const found = walk(at + 1, from + size.length, { ...sizes, [piece]: size });
-      if (found !== null && isMade(sheet, found)) return found;
-    }
-    return null;
-  };
-  return walk(0, 0, {}) ?? calledSo(sheet, label);
-}
-
-/** The two sizes that have a name of their own together. */
-function calledSo(
-  sheet: Pick<ChartSheet, 'label' | 'parts' | 'combinations'>,
-  label: string,
-): Record<string, string> | null {
-  for (const { parts, called } of sheet.combinations)
-    for (const [one, others] of Object.entries(called ?? {}))
-      for (const [other, name] of Object.entries(others)) {
-        const sizes = { [parts[0]]: one, [parts[1]]: other };
-        if (name === label && labelOf(sheet, sizes) === label && isMade(sheet, sizes)) return sizes;
-      }
-  return null;
 }
 
 /**

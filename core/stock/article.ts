@@ -1,5 +1,6 @@
 import type { ChartSheet } from '../chart/chart-shape';
-import { isMade, labelOf, sizesOfLabel } from '../chart/label';
+import { isMade, labelOf } from '../chart/label';
+import { sizesOfLabel } from '../chart/label-reading';
 
 /**
  * One thing that can lie on a shelf: a garment in one label. It belongs to a chart and not to a version of

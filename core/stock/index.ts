@@ -1,6 +1,6 @@
 // The stores: what lies where, what is hired, ordered and counted. A door of its own: the Bench need not load it.
 export * from './article';
-export { sizesOfLabel } from '../chart/label';
+export { sizesOfLabel } from '../chart/label-reading';
 export * from './movement';
 export * from './say-movement-refusal';
 export * from './movements-of';

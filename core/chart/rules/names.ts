@@ -3,6 +3,7 @@ import { isDerivedCode, type ColumnCode } from '../column-code';
 import { behindColumn, parsedSteps, type Derivation } from '../arithmetic/derivation';
 import { isStepName } from '../arithmetic/operand';
 import { isAlone, singleAmongIntervals } from './cells';
+import { labelReadTwice } from '../label-reading';
 import { named as valueNamed } from '../named';
 import { about, rulesOf, type Found, type RuleCode } from './rule';
 
@@ -43,6 +44,7 @@ export const NAME_RULES = rulesOf(
     'key-unknown',
     'label-unknown',
     'label-leaves-out',
+    'label-reads-twice',
     'combination-parts',
     'combination-unknown',
     'option-unknown',
@@ -161,6 +163,13 @@ function ofPart(sheet: ChartSheet, part: ChartPart, index: number): Found[] {
   return found;
 }
 
+/** Sizes part by part, as they stand in a message. */
+function sayReading(sizes: Readonly<Record<string, string>>): string {
+  return Object.entries(sizes)
+    .map(([code, size]) => `${code} ${size}`)
+    .join(', ');
+}
+
 function ofWhole(sheet: ChartSheet): Found[] {
   const found: Found[] = [];
   const tell = (code: RuleCode, path: Found['path'], ...labels: string[]) =>
@@ -178,6 +187,8 @@ function ofWhole(sheet: ChartSheet): Found[] {
     const left = sheet.parts.find((part) => !named.includes(part.code) && !isToldBy(sheet, part, named));
     if (left !== undefined) tell('label-leaves-out', ['label'], left.name);
   }
+  const twice = labelReadTwice(sheet);
+  if (twice !== null) tell('label-reads-twice', ['label'], twice.label, ...twice.readings.map(sayReading));
   sheet.combinations.forEach(({ parts: [first, second], made }, index) => {
     const path = ['combinations', index];
     const [firsts, seconds] = [sizesOf(first), sizesOf(second)];

@@ -70,6 +70,7 @@ export const SEVERITY = {
   'key-unknown': 'fault',
   'label-unknown': 'fault',
   'label-leaves-out': 'fault',
+  'label-reads-twice': 'fault',
   'combination-parts': 'fault',
   'combination-unknown': 'fault',
   'option-unknown': 'fault',

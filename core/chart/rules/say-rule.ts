@@ -180,6 +180,8 @@ export function sayFault({ code, facts: { labels } }: ChartFinding): string {
       return 'The measurement that decides is not a deciding column of this chart. Choose one of its columns.';
     case 'label-unknown':
       return `The label names “${first}”, which is not a part.`;
+    case 'label-reads-twice':
+      return `The label “${first}” means both ${second} and ${third}. Put a character between the sizes.`;
     case 'label-leaves-out':
       return `The label leaves out ${first}; two sizes would look alike.`;
     case 'combination-parts':
