@@ -57,7 +57,7 @@ describe('OrderAheadDesk', () => {
   });
 
   it('says what it rests on, what is enough, and what was only estimated', () => {
-    expect(text()).toContain('Rests on 4 wearers measured before and 7 wearers of whom nothing is known.');
+    expect(text()).toContain('Rests on 4 wearers measured before and 7 wearers of whom nothing is known (');
     expect(text()).toContain('built like the 507 adults');
     expect(text()).toContain(
       '14 in all. With a chance of 95 % everybody who has a size gets it; about 4 left over',

@@ -88,7 +88,11 @@ export class OrderAheadDesk {
     const parts = [
       ...(rests.measured > 0 ? [`${counted(rests.measured, 'wearer')} measured before`] : []),
       ...(rests.own > 0 ? [`${counted(rests.own, 'wearer')} by their own numbers or a list`] : []),
-      ...(rests.nothing > 0 ? [`${counted(rests.nothing, 'wearer')} of whom nothing is known`] : []),
+      ...(rests.nothing > 0
+        ? [
+            `${counted(rests.nothing, 'wearer')} of whom nothing is known (built like the 507 adults of a published survey)`,
+          ]
+        : []),
     ];
     const grown =
       rests.grown === 0 ? '' : ` ${counted(rests.grown, 'wearer')} moved on by how they have grown.`;
@@ -99,7 +103,6 @@ export class OrderAheadDesk {
         : `With a chance of ${Math.round(chance * 100)} % nobody goes without any garment. `;
     return `${together}Rests on ${list(parts)}.${grown}`;
   });
-  protected readonly unknown = computed(() => (this.view()?.restsOn.nothing ?? 0) > 0);
 
   protected addOthers(): void {
     const [kit] = this.kits();

@@ -83,6 +83,16 @@ const FIELD_WORDS: Readonly<Record<ChangedField, string>> = {
     td input {
       min-width: 120px;
     }
+    // Why a row cannot be taken is seen whole, however far the columns reach.
+    .why > td {
+      border-bottom: 0;
+      > span {
+        position: sticky;
+        left: 12px;
+        display: inline-block;
+        max-width: min(640px, 80vw);
+      }
+    }
   `,
   host: { class: 'stack scrolls' },
   changeDetection: ChangeDetectionStrategy.OnPush,
