@@ -1,6 +1,5 @@
 import { firstAccount, setByCode } from './people/service';
 import { ROUTES, type Exception } from '@neat-measure/contract';
-import { MOST_CHART_BYTES } from '@neat-measure/core/sheets';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Express, type RequestHandler } from 'express';
@@ -19,7 +18,8 @@ import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
 import { handingRoutes } from './handing/routes';
 import { guard } from './guard';
-import { refuseHalves, refuseHalvesRead, type Lasts } from './http/request';
+import { readBodies } from './bodies';
+import type { Lasts } from './http/request';
 import { ownRoutes, peopleRoutes } from './people/routes';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
@@ -62,9 +62,6 @@ export interface AppParts {
   readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT' | 'OUTBOX'>;
 }
 
-/** The largest request body: a chart file as JSON, with room for its escapes. */
-const MOST_BODY_BYTES = 2 * MOST_CHART_BYTES;
-
 /** Requests a minute from one address; a hall of fitters behind one router stays well below. */
 const REQUESTS_A_MINUTE = 30_000;
 
@@ -103,22 +100,15 @@ export function createApp({
   );
   app.use(packAnswers());
 
-  app.use(
-    '/api',
-    refuseForeignOrigins,
-    noStore,
-    limitRequests(),
-    express.json({ limit: MOST_BODY_BYTES, verify: refuseHalves }),
-    refuseHalvesRead,
-    cookieParser(),
-  );
+  app.use('/api', refuseForeignOrigins, noStore, limitRequests(), cookieParser());
   app.get(ROUTES.health, async (_request, response) => {
     if (!(await answers(database))) throw new ProblemError('unavailable', 'The database does not answer.');
     response.json({ status: 'ok' });
   });
   const settings = new HouseSettings(database);
   const cookie = new SessionCookie(config.SECURE_COOKIE);
-  app.use('/api', guard(database, settings, cookie));
+  // Who may not come in is not listened to.
+  app.use('/api', guard(database, settings, cookie), readBodies());
   const lasts: Lasts = (response) => {
     const { token } = askingOf(response);
     return () => stillLasts(database, settings, token);

@@ -41,11 +41,11 @@ export function asProblem(error: unknown): ProblemError {
 /** What Express and its parsers refuse by itself: each carries a status, and many a type. */
 function ofRequest(error: unknown): ProblemError | null {
   if (!(error instanceof Error)) return null;
-  const { type, status } = error as { readonly type?: unknown; readonly status?: unknown };
+  const { type, status, limit } = error as Partial<Record<'type' | 'status' | 'limit', unknown>>;
   if (type === 'entity.too.large')
     return new ProblemError(
       'too-large',
-      'The request is larger than 2 MB. Check that it is the right file; nothing was saved.',
+      `The request is larger than ${typeof limit === 'number' ? Math.round(limit / 1_000) : 2_000} kB. Check that it is the right file; nothing was saved.`,
     );
   if (status === 415)
     return new ProblemError('unsupported', 'The format of the request is not supported. Send JSON in UTF-8.');

@@ -36,6 +36,38 @@ describe('rough requests', () => {
     expect((await wearer('{"name":"Lund \\ud83d\\ude00","role":"","version":0}')).body.name).toBe('Lund 😀');
   });
 
+  it('nested deeper than anything is are refused, whoever sends them and wherever', async () => {
+    const nested = (deep: number, inside = '1') => `${'['.repeat(deep)}${inside}${']'.repeat(deep)}`;
+    for (const text of [nested(40), nested(20_000, '"\\ud83d"'), nested(20_000), '['.repeat(900_000)])
+      for (const cookie of [app.cookie, ''])
+        expect(problem(await app.send('POST', ROUTES.acts, text, { cookie }))).toEqual([
+          400,
+          'unreadable-request',
+        ]);
+    // In a text brackets are letters.
+    expect((await wearer({ name: '['.repeat(100), role: '\\"{'.repeat(20), version: 0 })).status).toBe(200);
+  });
+
+  it('of more than their route takes are refused before they are read, from strangers most of all', async () => {
+    const signIn = (more: number) => ({ signIn: 'odalys', passphrase: 'x'.repeat(more) });
+    const strangers = (body: unknown) => app.send('POST', ROUTES.session, body, { cookie: '' });
+    expect(problem(await strangers(signIn(20_000)))).toEqual([413, 'too-large']);
+    expect((await strangers(signIn(20_000))).body.detail).toContain('larger than 16 kB');
+    expect(problem(await wearer({ name: 'x'.repeat(500_000), role: '', version: 0 }))).toEqual([
+      413,
+      'too-large',
+    ]);
+    // Nobody who is not let in is listened to.
+    expect(
+      problem(await app.send('PUT', pathOf(ROUTES.wearers, uuidv7()), '['.repeat(900_000), { cookie: '' })),
+    ).toEqual([401, 'not-signed-in']);
+    const wide = { 'content-type': 'application/json; charset=utf-16' };
+    expect(problem(await wearer({ name: 'Ibrahima Lund', role: '', version: 0 }, wide))).toEqual([
+      415,
+      'unsupported',
+    ]);
+  });
+
   it('with more than fits, or a chart of more than can be sized by, are refused', async () => {
     expect(problem(await wearer({ name: 'x'.repeat(121), role: '', version: 0 }))).toEqual([400, 'invalid']);
     const sheet = sheetFrom('size,chest-girth (cm)\nM,90-95\n', { garment: 'Rough jacket' });
