@@ -324,4 +324,17 @@ export const HOSTILE: readonly HostileFile[] = [
     refused: 'too-many-cells',
     bytes: () => text(`${'a  b   c    '.repeat(16)}\n`.repeat(1_500)),
   },
+  {
+    what: 'columns by spaces in very many lines',
+    refused: 'too-far-out',
+    bytes: () => text(Array.from({ length: 60_000 }, (_, at) => `S${at}   80-84   7 4`).join('\n')),
+  },
+  {
+    what: 'one line that is as long as all others together',
+    refused: 'too-far-out',
+    bytes: () =>
+      text(
+        `a${' '.repeat(900_000)}b\n${Array.from({ length: 60_000 }, (_, at) => `S${at}  80 8`).join('\n')}`,
+      ),
+  },
 ];

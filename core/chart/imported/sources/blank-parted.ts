@@ -18,7 +18,7 @@ export function blankParted(lines: readonly string[]): Grid['rows'] | null {
     .map((line, at) => ({ line: at + 1, words: wordsOf(line) }))
     .filter(({ words }) => words.length > 0);
   const measures = rows.map(({ words }) => endsIn(words));
-  const most = Math.max(0, ...measures);
+  const most = measures.reduce((all, one) => Math.max(all, one), 0);
   const counted = measures.filter((count) => count === most).length;
   if (most < 1 || most > MOST_COLUMNS || counted < 2) return null;
   const first = measures.indexOf(most);

@@ -39,7 +39,7 @@ export function textGrid(text: string): Outcome<Grid, ImportProblem> {
 
 /** Whether columns by two blanks come to as many in each line as those by what stands in them. */
 function alike(rows: Grid['rows'], blanks: Grid['rows']): boolean {
-  const width = Math.max(...blanks.map(({ cells }) => cells.length));
+  const width = blanks.reduce((most, { cells }) => Math.max(most, cells.length), 0);
   const many = (all: Grid['rows']) => all.filter(({ cells }) => cells.length > 1).length;
   return (
     many(rows) >= many(blanks) &&
@@ -75,29 +75,43 @@ function strokes(lines: readonly string[]): Grid['rows'] {
  * before. Where that cannot be said of all of them, two spaces part the cells of each line.
  */
 function aligned(lines: readonly string[]): Grid['rows'] {
-  const body = lines.filter((line) => /\S {2,}\S/.test(line));
-  const width = Math.max(0, ...body.map((line) => line.length));
-  const empty = Array.from({ length: width }, (_, at) => body.every((line) => (line[at] ?? ' ') === ' '));
-  const begins = empty.flatMap((blank, at) => (!blank && (at === 0 || empty[at - 1]!) ? [at] : []));
+  const body = new Set(lines.filter((line) => /\S {2,}\S/.test(line)));
+  const filled = filledPlaces(body);
+  const begins = filled.flatMap((isFilled, at) => (isFilled && filled[at - 1] !== true ? [at] : []));
   const cellsOf = (line: string) => line.trim().split(/ {2,}/);
-  const even = body.every((line) => cellsOf(line).length === cellsOf(body[0]!).length);
+  const [first = ''] = body;
+  const many = cellsOf(first).length;
+  const even = [...body].every((line) => cellsOf(line).length === many);
+  const joins = begins.map((begin, index) => index > 0 && !isWide(begin, body));
   return lines.flatMap((line, at) => {
     if (line.trim() === '' || /^[\s=_-]+$/.test(line)) return [];
-    if (!body.includes(line) || even) return [{ line: at + 1, cells: cellsOf(line) }];
+    if (!body.has(line) || even) return [{ line: at + 1, cells: cellsOf(line) }];
     // One space may stand within a cell; a border is where nothing stands in any line, twice.
     const cells = begins.map((begin, index) => line.slice(begin, begins[index + 1] ?? line.length).trim());
-    return [{ line: at + 1, cells: joinedWords(cells, begins, body) }];
+    return [{ line: at + 1, cells: joinedWords(cells, joins) }];
   });
 }
 
+/** Where something stands in any of the lines, by its place in them. */
+function filledPlaces(lines: Iterable<string>): boolean[] {
+  const filled: boolean[] = [];
+  for (const line of lines)
+    for (let at = 0; at < line.length; at++) filled[at] = filled[at] === true || line[at] !== ' ';
+  return filled;
+}
+
+/** Whether nothing stands in any line where a column begins, nor before that: twice. */
+function isWide(begin: number, lines: Iterable<string>): boolean {
+  for (const line of lines) if (line.slice(Math.max(0, begin - 2), begin).trim() !== '') return false;
+  return true;
+}
+
 /** Puts together again what one space parts in every line: `36 to 38` is one cell, whatever stands above. */
-function joinedWords(cells: string[], begins: readonly number[], body: readonly string[]): string[] {
+function joinedWords(cells: readonly string[], joins: readonly boolean[]): string[] {
   const joined: string[] = [];
   cells.forEach((cell, index) => {
-    const begin = begins[index]!;
-    const wide = index === 0 || body.every((line) => line.slice(Math.max(0, begin - 2), begin).trim() === '');
-    if (wide) joined.push(cell);
-    else joined[joined.length - 1] = `${joined.at(-1)!} ${cell}`.trim();
+    if (joins[index] === true) joined[joined.length - 1] = `${joined.at(-1)!} ${cell}`.trim();
+    else joined.push(cell);
   });
   return joined;
 }
