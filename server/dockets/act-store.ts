@@ -8,7 +8,6 @@ import {
   type Act,
   type AnyAct,
   type MusterAct,
-  type RecordedReading,
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
@@ -34,40 +33,6 @@ export async function addAct<One extends AnyAct>(
   const receivedAt = new Date();
   const [place] = await database('acts').insert(rowOf(act, receivedAt));
   return { place: place!, receivedAt: receivedAt.toISOString(), act };
-}
-
-/** Whether a wearer has a reading of another docket, or sent one, or a list told one, of the moment that one was carried over from. */
-export async function isOnRecord(
-  database: Database,
-  docketId: string,
-  { code, carriedFrom, waist }: RecordedReading,
-): Promise<boolean> {
-  const whose = database('dockets').where({ id: docketId }).select('wearer_id');
-  const theirs = () => database('dockets').where('wearer_id', whose).select('id');
-  const read = await database('acts')
-    .where({ kind: 'reading-taken', about: code })
-    .whereIn('docket_id', theirs())
-    .whereNot({ docket_id: docketId })
-    // One that was carried over itself has the moment it was first taken.
-    .where((moment) =>
-      moment
-        .where('done_at', new Date(carriedFrom))
-        .orWhereRaw("json_value(body, '$.carriedFrom') = ?", [carriedFrom]),
-    )
-    // With the waist at the navel another length was read than with it where it creases.
-    .whereRaw("(coalesce(json_value(body, '$.waist'), 'natural') = 'navel') = ?", [waist === 'navel'])
-    .first('id');
-  if (read !== undefined) return true;
-  const sent = await database('self_links')
-    .whereIn('docket_id', theirs())
-    .where('submitted_at', new Date(carriedFrom))
-    .first('id');
-  if (sent !== undefined) return true;
-  const told = await database('told_values')
-    .where('wearer_id', whose)
-    .where('told_at', new Date(carriedFrom))
-    .first('wearer_id');
-  return told !== undefined;
 }
 
 /** Keeps many acts at once, in their order. */

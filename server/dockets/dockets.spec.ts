@@ -142,6 +142,11 @@ describe('the routes of dockets', () => {
         .withContext('what is on no record')
         .toBe('refused');
       const carriedFrom = record[0]!.takenAt;
+      // Of the right moment, and another number: it would settle another size in silence.
+      for (const typed of ['1050 mm', '985.6 mm', '97 cm'])
+        expect(await app.does(later.id, reading('chest-girth', typed, { unit: 'mm', carriedFrom })))
+          .withContext(typed)
+          .toEqual(jasmine.objectContaining({ outcome: 'refused', code: 'no-such-record' }) as never);
       await records.does(later.id, reading('chest-girth', '982.5 mm', { unit: 'mm', carriedFrom }));
       for (const typed of ['86', '86']) await records.does(later.id, reading('waist-girth', typed));
       expect((await verdict()).proposed).toBe('M');

@@ -21,7 +21,8 @@ import { isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
 import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
-import { addAct, findAct, isOnRecord, listActs } from './act-store';
+import { addAct, findAct, listActs } from './act-store';
+import { isOnRecord } from './on-record';
 import { shelfFor } from './find-library';
 import { addDocket, keepRows, lockDocket } from './store';
 

@@ -3,6 +3,7 @@ import type { Kind } from '../../acts/kind';
 import type { MeasurementCode } from '../../body/catalogue/codes';
 import type { WaistPlace } from '../../body/waist';
 import type { InchParts } from '../../quantity/format-length';
+import type { Length } from '../../quantity/length';
 import type { Docket } from '../docket';
 import type { Refusal } from '../refusal';
 import type { Library } from '../library';
@@ -31,6 +32,8 @@ export interface RecordedReading {
   readonly code: MeasurementCode;
   readonly carriedFrom: string;
   readonly waist?: WaistPlace | undefined;
+  /** What it says was read there. */
+  readonly length: Length;
 }
 
 /** What of that which an act names has to be found before it can be let in, or be read again. */

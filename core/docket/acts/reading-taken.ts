@@ -91,7 +91,7 @@ export const readingTaken: ActKind<ReadingTaken> = {
   about: noGarments,
   stages: noGarments,
   evidence: false,
-  needs: ({ code, carriedFrom, waist }) =>
-    needs({ recorded: carriedFrom === null ? null : { code, carriedFrom, waist } }),
+  needs: ({ code, carriedFrom, waist, length }) =>
+    needs({ recorded: carriedFrom === null ? null : { code, carriedFrom, waist, length } }),
   lookedUpBy: ({ code }) => code,
 };
