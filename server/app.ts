@@ -165,7 +165,8 @@ function logRequests(logger: Logger): RequestHandler {
     const begun = Date.now();
     response.once('finish', () => {
       const { statusCode: status } = response;
-      const level = status >= 500 ? 'error' : 'debug';
+      // What is away for a moment is no error of ours: whoever asked was told to ask again.
+      const level = status === 503 ? 'warn' : status >= 500 ? 'error' : 'debug';
       if (!logger.isLevelEnabled(level)) return;
       const path = request.originalUrl.split('?')[0]!.replace(/^(\/api)?\/self\/.*/, '$1/self/…');
       logger[level]({ method: request.method, path, status, ms: Date.now() - begun }, 'request');

@@ -28,7 +28,7 @@ import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { saveVersioned } from '../database/save-versioned';
 import { isDuplicate } from '../database/trouble';
-import { refuseEdit } from '../http/problem-error';
+import { notFound, refuseEdit } from '../http/problem-error';
 import { fitterOf, readBody, readId, readParam, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/print';
@@ -100,6 +100,8 @@ export function stockRoutes(
     .put(`${STORES.articles}/:id`, async (request, response) => {
       const id = readId(request);
       const { minimum, makerCode, bin, version } = readBody(articleSaveSchema, request);
+      // An article comes with what is received of it: none is made here.
+      if (version === 0) throw notFound('article');
       await keptInStores(database, response, { article: id, minimum, makerCode, bin }, (transaction) =>
         saveVersioned(transaction, {
           table: 'articles',

@@ -263,6 +263,8 @@ describe('the stores', () => {
     expect((await scanned(article.code)).piece).toBeNull();
     expect((await scanned('S-77/1')).piece?.articleId).toBe(suit.id);
     const { version } = (await scanned(article.code)).article;
+    const nowhere = { minimum: 1, makerCode: null, version: 0 };
+    expect(problem(await app.put(pathOf(STORES.articles, uuidv7()), nowhere))).toEqual([404, 'not-found']);
     await app.put(pathOf(STORES.articles, article.id), { minimum: 4, makerCode: '4006381333931', version });
     expect((await scanned('4006381333931')).article.minimum).toBe(4);
     expect((await warned('low', article.id))[0]).toContain('1 on the shelf, at least 4');

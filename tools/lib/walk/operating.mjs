@@ -55,6 +55,8 @@ export async function walkOperating(page, clone) {
     'it invites the others under **House, Users**, each by a one-time code that is told to them.',
     (await asks(application, 'POST', '/api/session/code', taken)).body.who?.role === 'fitter',
   );
+  const weak = await runLine(command('npm run fitter --'), { ...there, input: 'x' }).ended;
+  claim('A short or guessable passphrase is refused, as on the page.', weak.code === 1);
   const fitter = await runLine(command('npm run fitter --'), { ...there, input: 'gravel-spoon-heron' }).ended;
   claim(
     'adds a fitter from the command line, with the passphrase on standard input.',
