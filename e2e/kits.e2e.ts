@@ -70,10 +70,12 @@ test(`at a muster a kit of six is measured twice, decided, signed for and handed
   await page.getByRole('button', { name: 'Add all 2 shown' }).click();
   await expect(page.getByText('2 wearers added.')).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(here(page, 'Expected')).toContainText('2');
   await page.keyboard.press('f');
+  await expect(page.getByLabel('Find a wearer on the list')).toBeFocused();
   for (const name of ['una', 'vito']) await scans(page, name);
-  await page.keyboard.press('Escape');
   await expect(here(page, 'Here')).toContainText('2');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Work here' }).click();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Prepare, before the tape')).toBeVisible();

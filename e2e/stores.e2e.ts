@@ -85,11 +85,11 @@ test('a table of stock is imported, a code is scanned, and a room is counted bli
   await page
     .getByLabel('Or paste rows here')
     .fill(
-      'Article,Size,On hand,Bin\nGannet smock,M,1\nMarsh cap,M,3,B2\nMarsh cap,L,2,B2\nMarsh cap,XXXXL,1,B2\n',
+      'Article,Size,On hand,Gang\nGannet smock,M,1\nMarsh cap,M,3,B2\nMarsh cap,L,2,B2\nMarsh cap,XXXXL,1,B2\n',
     );
   await page.getByRole('button', { name: 'Read table' }).click();
-  await expect(page.getByText('What is “Bin”?')).toBeVisible();
-  await chooseFrom(page, 'What “Bin” is', 'left out');
+  await expect(page.getByText('What is “Gang”?')).toBeVisible();
+  await chooseFrom(page, 'What “Gang” is', 'left out');
   await expect(page.getByText('Line 2: There is no chart called “Gannet smock”.')).toBeVisible();
   await expect(page.getByText(/“XXXXL” is not a size of Marsh cap/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'To import: 5 in 2 lines' })).toBeVisible();
@@ -101,7 +101,7 @@ test('a table of stock is imported, a code is scanned, and a room is counted bli
   await expect(cap).toBeVisible();
   // What was said of a column is known the next time.
   await page.getByRole('button', { name: 'Import a table' }).click();
-  await page.getByLabel('Or paste rows here').fill('Article,Size,On hand,Bin\nMarsh cap,M,3,B2\n');
+  await page.getByLabel('Or paste rows here').fill('Article,Size,On hand,Gang\nMarsh cap,M,3,B2\n');
   await page.getByRole('button', { name: 'Read table' }).click();
   await expect(page.getByText('as in the last import')).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();

@@ -23,6 +23,7 @@ import { hearOf, openOrders } from './stores/orders/order-talk';
 import { openDatabase } from './database/database';
 import { grantApplication } from './database/grants';
 import { alone, migrateAlone, untilThere } from './database/prepare';
+import { wantTriggers } from './database/triggers';
 
 /** How long open requests may take to end once a stop is asked for. */
 const GRACE_MS = 8_000;
@@ -51,6 +52,7 @@ async function main(): Promise<void> {
   const owner = config.DATABASE_OWNER_URL ?? config.DATABASE_URL;
   await alone(owner, async (database) => {
     await migrateAlone(database);
+    await wantTriggers(database);
     if (owner !== config.DATABASE_URL) await grantApplication(database, config.DATABASE_URL);
     if (config.DEMO_FOLDER !== undefined && (await loadDemo(database, config.DEMO_FOLDER)))
       logger.info('demo loaded');

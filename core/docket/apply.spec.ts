@@ -127,6 +127,17 @@ describe('consent', () => {
     expect(one.docket!.consent!.by.name).not.toBe('');
     one.does('consent-recorded', { given: false, wording: CONSENT.version });
     expect(one.docket!.consent!.given).toBeFalse();
+    // Nothing is read of them from then on; what was read before and comes later stands.
+    const withdrawn = one.docket!.consent!.at;
+    const read = (at: string) => one.tries(one.act('reading-taken', one.reading('chest-girth', 98), { at }));
+    expect(read(new Date(Date.parse(withdrawn) + 1).toISOString())).toEqual({
+      code: 'consent-withdrawn',
+      at: withdrawn,
+    });
+    expect(read(new Date(Date.parse(withdrawn) - 60_000).toISOString())).toBeNull();
+    one.does('consent-recorded', { given: true, wording: CONSENT.version });
+    one.reads('chest-girth', 98);
+    one.does('consent-recorded', { given: false, wording: CONSENT.version });
     const names = { garment: () => 'it', protocol: () => 'it', inchParts: 8 } as const;
     expect(sayAct(one.act('consent-recorded', { given: false, wording: 1 }), names)).toContain(
       'no longer agree',

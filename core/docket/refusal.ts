@@ -20,6 +20,8 @@ export type Refusal =
   | { readonly code: 'moment-off'; readonly at: string; readonly now: string }
   /** It says to be carried over from a reading that is on no record of the wearer. */
   | { readonly code: 'no-such-record' }
+  /** The wearer has taken back that they agree to be measured. */
+  | { readonly code: 'consent-withdrawn'; readonly at: string }
   | { readonly code: 'no-such-wearer' }
   | { readonly code: 'no-such-chart' }
   | { readonly code: 'no-such-protocol' }

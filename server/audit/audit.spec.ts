@@ -134,6 +134,26 @@ describe('what happened', () => {
     expect((await checkAudit(app.database)).broken[0]).toContain('missing');
   });
 
+  it('is whole where the clock was wrong for a while, and waits for whoever is still at it', async () => {
+    const minutes = (many: number) => new Date(Date.now() + many * 60_000);
+    const row = (at: Date) => ({ kind: 'stores-kept', by_id: null, about_kind: null, about: null, at });
+    const noted = (database: Harness['database'], at: Date) => database('audit').insert(row(at));
+    await noted(app.database, minutes(10));
+    await noted(app.database, minutes(-10));
+    await sealAudit(app.database, 60);
+    await noted(app.database, minutes(-20));
+    expect((await checkAudit(app.database)).broken).toEqual([]);
+    // Somebody has a place, and has not written yet; others who came later have.
+    const slow = await app.database.transaction();
+    await noted(slow, minutes(-5));
+    await noted(app.database, minutes(-5));
+    const sealing = sealAudit(app.database, 60);
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    await slow.commit();
+    expect(await sealing).toBeGreaterThanOrEqual(3);
+    expect((await checkAudit(app.database)).broken).toEqual([]);
+  });
+
   it('can neither be changed nor taken out by the application’s own user', async () => {
     const url = app.url.replace('//neat_measure:', '//neat_measure_app:');
     await grantApplication(app.database, url);

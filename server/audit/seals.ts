@@ -57,11 +57,20 @@ function sealList(database: Database, list: List, settledAfter: number): Promise
       .orderBy('place', 'desc')
       .forUpdate()
       .first<Seal | undefined>();
-    const rows = await transaction(list)
-      .where('place', '>', last?.place ?? 0)
+    const from = last?.place ?? 0;
+    const settled = await transaction(list)
+      .where('place', '>', from)
       .whereRaw('at < date_sub(current_timestamp(3), interval ? second)', [settledAfter])
+      .max<{ place: number | null }>({ place: 'place' })
+      .first();
+    // By the order in which places were given, and not by time: a clock that was wrong for a while would leave rows out
+    // between others. Reading so waits for whoever is still at a row among them.
+    const rows = await transaction(list)
+      .where('place', '>', from)
+      .where('place', '<=', settled?.place ?? 0)
       .orderBy('place')
       .limit(AT_ONCE)
+      .forShare()
       .select<SealedRow[]>();
     if (rows.length === 0) return 0;
     await transaction('audit_seals')

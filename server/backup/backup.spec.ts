@@ -7,6 +7,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { checkAudit, sealAudit } from '../audit/seals';
 import { loadDemo } from '../demo/load-demo';
 import { alone, migrateAlone } from '../database/prepare';
+import { wantTriggers } from '../database/triggers';
 import { Harness } from '../testing/harness';
 import { newDatabase } from '../testing/new-database';
 import { Records, reading } from '../testing/records';
@@ -58,6 +59,16 @@ describe('a backup', () => {
         .database('acts')
         .insert({ ...act, place: undefined, id: uuidv7(), body: JSON.stringify(act.body) });
       expect((await countTables(empty.database))['acts_noted']!.rows).toBe(kept['acts_noted']!.rows + 1);
+      // Of a muster, too: the database notes as it does today, not as it once did.
+      const muster = { ...act, place: undefined, id: uuidv7(), docket_id: null, muster_id: uuidv7() };
+      await empty.database.transaction(async (transaction) => {
+        await transaction.raw('set session foreign_key_checks = 0');
+        await transaction('acts').insert({ ...muster, body: JSON.stringify(act.body) });
+        await transaction.raw('set session foreign_key_checks = 1');
+      });
+      const [noted] = await empty.database('acts_noted').where({ act_id: muster.id });
+      expect(noted.muster_id).toBe(muster.muster_id);
+      await wantTriggers(empty.database);
     } finally {
       await app.stop();
       await empty.drop();
@@ -101,10 +112,20 @@ describe('a backup', () => {
           (error: Error) => error.message,
         );
       expect(await why(restore(one.url, file, SECRET))).toContain('only be restored into an empty database');
-      expect(await why(restore(other.url, file, 'another'))).not.toBe('done');
+      expect(await why(restore(other.url, file, 'another'))).toContain('passphrase does not fit');
+      expect(await why(restore(other.url, join(folder, 'none.backup'), SECRET))).toContain(
+        'There is no file',
+      );
+      await writeFile(join(folder, 'text.backup'), 'size,chest\nM,90-98\n');
+      expect(await why(restore(other.url, join(folder, 'text.backup'), SECRET))).toContain('not a backup');
       const bytes = await readFile(file);
       await writeFile(file, bytes.subarray(0, bytes.length - 200));
-      expect(await why(restore(other.url, file, SECRET))).not.toBe('done');
+      expect(await why(restore(other.url, file, SECRET))).toMatch(/breaks off, after line \d+/);
+      // Nothing is left of it, and nobody starts on what is not whole.
+      expect(((await other.database.raw('show tables')) as [object[]])[0]).toEqual([]);
+      await alone(other.url, migrateAlone);
+      await other.database.raw('drop trigger acts_are_noted');
+      expect(await why(wantTriggers(other.database))).toContain('restore that broke off');
     } finally {
       await one.drop();
       await other.drop();

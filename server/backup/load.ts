@@ -1,6 +1,6 @@
 import type { Database } from '../database/database';
-import { noteActs } from '../database/migrations/0012-audit';
 import { migrateAlone } from '../database/prepare';
+import { dropTriggers, makeTriggers } from '../database/triggers';
 import { AT_ONCE, countTables, DUMP_FORMAT, type DumpHead, type DumpTables, type TextRow } from './dump';
 
 /** Why a backup is not put back, in words. */
@@ -13,7 +13,8 @@ export class RestoreProblem extends Error {}
  * @param migrate brings the same database up to a migration
  * @param lines of a backup
  * @returns what stands in each table
- * @throws RestoreProblem for a database with anything in it, and for lines that are no whole backup
+ * @throws RestoreProblem for a database with anything in it, and for lines that are no whole backup; the database is
+ * empty again then
  */
 export async function loadLines(
   database: Database,
@@ -25,6 +26,20 @@ export async function loadLines(
     throw new RestoreProblem(
       'The database is not empty. A backup can only be restored into an empty database.',
     );
+  try {
+    return await loadInto(database, migrate, lines);
+  } catch (error) {
+    // Half of a house is none: whoever starts on it would go on without what is missing.
+    await emptyOut(database);
+    throw error;
+  }
+}
+
+async function loadInto(
+  database: Database,
+  migrate: (until: string) => Promise<void>,
+  lines: AsyncIterable<string>,
+): Promise<DumpTables> {
   const reader = new LineReader(database, migrate);
   for await (const line of lines) await reader.take(line);
   const wanted = reader.end();
@@ -37,6 +52,14 @@ export async function loadLines(
       `The restored data differs from the backup in ${differing.join(', ')}. Do not use it; try another backup.`,
     );
   return found;
+}
+
+/** Leaves a database as empty as it was. */
+async function emptyOut(database: Database): Promise<void> {
+  await database.raw('set session foreign_key_checks = 0');
+  const [rows] = (await database.raw('show tables')) as [Record<string, string>[]];
+  for (const name of rows.map((row) => Object.values(row)[0]!))
+    await database.raw('drop table if exists ??', [name]);
 }
 
 /** Takes the lines of a backup one by one and writes them, some hundred rows at once. */
@@ -80,7 +103,7 @@ class LineReader {
     });
     // Rows come in the order of the tables' names, not of what they rest on; what was noted comes with them.
     await this.database.raw('set session foreign_key_checks = 0');
-    await this.database.raw('drop trigger if exists acts_are_noted');
+    await dropTriggers(this.database);
     await this.database('settings')
       .delete()
       .catch(() => undefined);
@@ -110,5 +133,5 @@ function parse(line: string): Record<string, unknown> | unknown[] {
 /** Brings what was put back up to this version, and lets the database note again what is done. */
 export async function finishLoading(database: Database): Promise<void> {
   await migrateAlone(database);
-  await noteActs(database);
+  await makeTriggers(database);
 }

@@ -1,10 +1,11 @@
 import { Decrypter, Encrypter } from 'age-encryption';
-import { createReadStream, createWriteStream } from 'node:fs';
+import { createWriteStream } from 'node:fs';
 import { open, rename } from 'node:fs/promises';
 import { Readable } from 'node:stream';
 import type { ReadableStream as WebStream } from 'node:stream/web';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
+import { hasCode } from '../database/trouble';
 
 /** How much work it is to make a key of a passphrase: 2^18 turns of scrypt, as age has it. */
 const STRENGTH = 18;
@@ -38,14 +39,25 @@ export async function writeSealed(
 /**
  * The lines of such a file.
  *
- * @throws Error for a wrong passphrase or a damaged file
+ * @throws Error in words: for a file that is not there or is no backup, and for a wrong passphrase, at once; where it is damaged
+ * or breaks off, as its lines are asked for
  */
 export async function readSealed(path: string, passphrase: string): Promise<AsyncIterable<string>> {
   const decrypter = new Decrypter();
   decrypter.addPassphrase(passphrase);
-  const opened = await decrypter.decrypt(
-    Readable.toWeb(createReadStream(path)) as unknown as ReadableStream<Uint8Array>,
-  );
+  const file = await open(path).catch((error: unknown) => {
+    throw hasCode(error, 'ENOENT')
+      ? new Error(`There is no file ${path}. Check its name and folder.`)
+      : error;
+  });
+  const opened = await decrypter
+    .decrypt(Readable.toWeb(file.createReadStream()) as unknown as ReadableStream<Uint8Array>)
+    .catch(async (error: unknown) => {
+      await file.close().catch(() => undefined);
+      throw isNoMatch(error)
+        ? new Error('The passphrase does not fit this backup. Enter the one it was made with.')
+        : new Error('This file is not a backup, or its beginning is damaged. Use another one.');
+    });
   const sealed = Readable.fromWeb(opened as unknown as WebStream);
   const unpacked = createGunzip();
   sealed.on('error', (error) => unpacked.destroy(error));
@@ -55,13 +67,25 @@ export async function readSealed(path: string, passphrase: string): Promise<Asyn
   return linesOf(unpacked);
 }
 
-/** The lines of a stream. What goes wrong on the way is thrown where they are asked for. */
+/** Whether a file was made with another passphrase, as the library says it. */
+function isNoMatch(error: unknown): boolean {
+  return error instanceof Error && error.message.includes('no identity matched');
+}
+
+/** The lines of a stream. What goes wrong on the way is thrown where they are asked for, with how far it came. */
 async function* linesOf(input: Readable): AsyncGenerator<string> {
   let left = '';
+  let read = 0;
   input.setEncoding('utf8');
-  for await (const text of input as AsyncIterable<string>) {
-    const lines = (left + text).split('\n');
+  const texts = (input as AsyncIterable<string>)[Symbol.asyncIterator]();
+  for (;;) {
+    const next = await texts.next().catch(() => {
+      throw new Error(`This backup is damaged, or breaks off, after line ${read}. Use another one.`);
+    });
+    if (next.done === true) break;
+    const lines = (left + next.value).split('\n');
     left = lines.pop()!;
+    read += lines.length;
     yield* lines;
   }
   if (left !== '') yield left;

@@ -278,6 +278,35 @@ describe('the route of acts', () => {
     }
   });
 
+  it('lets in nothing that is read after the wearer no longer agrees, however it comes, until they do again', async () => {
+    const { id } = await records.docket();
+    const at = (hour: string) => ({ at: `${YESTERDAY}T${hour}:00:00.000Z` });
+    const agrees = (given: boolean) => ({ kind: 'consent-recorded', given, wording: 1 });
+    const before = act(id, reading('chest-girth', '98'), at('08'));
+    const late = act(id, reading('chest-girth', '98.2'), at('09'));
+    expect(said(await send([before, act(id, agrees(false), at('10'))]))).toEqual(['kept', 'kept']);
+    const refused = act(id, reading('chest-girth', '98.4'), at('11'));
+    // What was read before that, on a device that was away, stands; and so does what is sent again.
+    const answers = await send([refused, late, before]);
+    expect(said(answers)).toEqual(['consent-withdrawn', 'kept', 'kept']);
+    expect(answers[0]).toEqual(
+      jasmine.objectContaining({
+        detail: jasmine.stringContaining('no longer agrees to be measured'),
+      }) as never,
+    );
+    // The database itself holds to it.
+    const [row] = await app.database('acts').where({ id: late.id });
+    const forced = { ...row, place: undefined, id: uuidv7(), body: JSON.stringify(row.body) };
+    await expectAsync(
+      app.database('acts').insert({ ...forced, done_at: new Date(`${YESTERDAY}T12:00:00.000Z`) }),
+    ).toBeRejected();
+    expect(said(await send([act(id, agrees(true), at('13')), { ...refused, ...at('14') }]))).toEqual([
+      'kept',
+      'kept',
+    ]);
+    expect((await records.made(id)).readings.length).toBe(3);
+  });
+
   it('costs a reading one statement', async () => {
     const { id } = await records.docket();
     await send([act(id, reading('chest-girth', '98'))]);

@@ -125,6 +125,15 @@ export async function keepRows(
       await transaction('docket_garments').insert(await newRow(transaction, act.docketId, chartId, is));
     else await row.update(columnsOf(is));
   }
+  if (before.consent !== after.consent)
+    await transaction('dockets')
+      .where({ id: act.docketId })
+      .update({ consent_withdrawn_at: withdrawnAt(after) });
+}
+
+/** Since when nothing may be read on a docket; the database holds to it. */
+function withdrawnAt({ consent }: Docket): Date | null {
+  return consent === null || consent.given ? null : new Date(consent.at);
 }
 
 async function newRow(

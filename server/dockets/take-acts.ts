@@ -5,6 +5,7 @@ import {
   isMusterAct,
   kindOf,
   readAnyAct,
+  refuseConsent,
   replay,
   sayRefusal,
   sayUnreadableAct,
@@ -17,7 +18,7 @@ import {
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { AS_IT_STANDS } from '../database/all-or-nothing';
-import { isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
+import { hasCode, isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
 import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
@@ -143,7 +144,12 @@ async function takeAlone(database: Database, act: Act): Promise<Taken> {
     return { kept: await addAct(database, act), repeated: false };
   } catch (error) {
     if (isUnknownReference(error)) return { refusal: { code: 'not-opened' } };
-    throw error;
+    if (!hasCode(error, 'ER_SIGNAL_EXCEPTION')) throw error;
+    // Sent again, what was kept before that stands.
+    const kept = await findAct(database, act.id);
+    if (kept !== undefined) return asRepeated(kept, act);
+    const acts = (await listActs(database, act.docketId)).map((one) => one.act);
+    return { refusal: refuseConsent(replay(acts)!.consent, act.at) ?? { code: 'not-opened' } };
   }
 }
 

@@ -85,8 +85,8 @@ export const itsGarment = ({ chartId }: { readonly chartId: string }): readonly 
 export interface ActKind<Act extends BaseAct>
   extends Kind<Docket, Act, Library, Refusal, ActNames, ActCapability> {
   /**
-   * Why it cannot be done whatever was done before. A kind that has it rests on nothing else: it is let in without its
-   * docket being read.
+   * Why it cannot be done whatever was done before. A kind that has it rests on nothing else, but that the wearer still
+   * agrees, which the database holds: it is let in without its docket being read.
    */
   readonly refuseAlone?: (act: Act) => Refusal | null;
   /** The garments it is about, by their charts. */

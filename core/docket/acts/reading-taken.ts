@@ -7,6 +7,7 @@ import { readReading } from '../../capture/read-reading';
 import { MEASURE_UNITS } from '../../quantity/mass';
 import type { Length } from '../../quantity/length';
 import { ORIGINS, type Docket, type Reading } from '../docket';
+import { refuseConsent } from '../record/consent';
 import type { Refusal } from '../refusal';
 import { ACT_BASE, instantSchema, needs, noGarments, wordsSchema, type ActKind } from './act';
 
@@ -40,7 +41,7 @@ const schema = z.object({
 export type ReadingTaken = z.infer<typeof schema>;
 
 /**
- * Why a reading cannot be: it rests on nothing before it, so that no docket is needed to ask.
+ * Why a reading cannot be, whoever agreed to it: no docket is needed to ask.
  *
  * @example refuseReading({ ...acts.find(({ kind }) => kind === 'reading-taken'), length: cm(99) }).code // 'length-differs'
  */
@@ -68,7 +69,7 @@ export function asReading({
 export const readingTaken: ActKind<ReadingTaken> = {
   kind: 'reading-taken',
   schema,
-  refuse: (_docket, act) => refuseReading(act),
+  refuse: ({ consent }, act) => refuseConsent(consent, act.at) ?? refuseReading(act),
   refuseAlone: refuseReading,
   carryOut: (docket, act): Docket => ({ ...docket, readings: [...docket.readings, asReading(act)] }),
   undo: (_before, { id, code, length }, { readings }) => {

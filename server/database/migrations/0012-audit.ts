@@ -51,7 +51,7 @@ export async function up(database: Knex): Promise<void> {
 }
 
 /** Lets the database itself note every act as it is kept. */
-export async function noteActs(database: Knex): Promise<void> {
+async function noteActs(database: Knex): Promise<void> {
   await database.raw(`create or replace trigger acts_are_noted after insert on acts for each row
     insert into acts_noted (act_id, docket_id, by_id, sha256)
     values (new.id, new.docket_id, new.fitter_id, sha2(new.body, 256))`);

@@ -1,0 +1,43 @@
+import type { Knex } from 'knex';
+
+/** What a trigger refuses with: it stands as the message of the error. */
+export const CONSENT_WITHDRAWN = 'consent-withdrawn';
+
+/**
+ * What the database itself does as an act is kept, by the trigger's name: it notes every act, and lets in no reading of
+ * somebody who has taken back that they agree, however it comes. The one place where triggers are written as they are today.
+ */
+const TRIGGERS: Readonly<Record<string, string>> = {
+  acts_are_noted: `after insert on acts for each row
+    insert into acts_noted (act_id, docket_id, muster_id, by_id, sha256)
+    values (new.id, new.docket_id, new.muster_id, new.fitter_id, sha2(new.body, 256))`,
+  readings_want_consent: `before insert on acts for each row
+    if new.kind = 'reading-taken' and exists (
+      select 1 from dockets where dockets.id = new.docket_id and dockets.consent_withdrawn_at <= new.done_at
+    ) then signal sqlstate '45000' set message_text = '${CONSENT_WITHDRAWN}'; end if`,
+};
+
+/** Makes every trigger as it is today, also where an older one of its name stands. */
+export async function makeTriggers(owner: Knex): Promise<void> {
+  for (const [name, does] of Object.entries(TRIGGERS))
+    await owner.raw(`create or replace trigger ${name} ${does}`);
+}
+
+/** Takes all of them away, while what was kept before is put back: it was noted then. */
+export async function dropTriggers(owner: Knex): Promise<void> {
+  for (const name of Object.keys(TRIGGERS)) await owner.raw(`drop trigger if exists ${name}`);
+}
+
+/**
+ * Looks whether the database does what it must by itself.
+ *
+ * @throws Error in words where a trigger is missing: what is done would not be noted, as after a restore that broke off
+ */
+export async function wantTriggers(owner: Knex): Promise<void> {
+  const [rows] = (await owner.raw('show triggers')) as [{ Trigger: string }[]];
+  const missing = Object.keys(TRIGGERS).filter((name) => rows.every((row) => row.Trigger !== name));
+  if (missing.length > 0)
+    throw new Error(
+      `The database lacks ${missing.join(' and ')}: what is done there would not be noted. It is not whole, as after a restore that broke off. Restore a backup into an empty database.`,
+    );
+}
