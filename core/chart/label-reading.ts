@@ -82,8 +82,9 @@ interface Apart {
 }
 
 /**
- * A label that stands for two garments which are made; `null` where none was found. Two labels are put together piece by
- * piece, the one that is behind next, so that it is found without going through all combinations.
+ * A label that stands for two garments which are made; `null` where every label tells which one it is. Two labels are put
+ * together piece by piece, the one that is behind next, so that most charts need no more. Only where the two that come out
+ * alike are not made are all that are made written out, as far as they can be counted.
  */
 export function labelReadTwice(sheet: Labelled): ReadTwice | null {
   const pieces = piecesOf(sheet.parts, sheet.label);
@@ -95,18 +96,46 @@ export function labelReadTwice(sheet: Labelled): ReadTwice | null {
   const seen = new Set<string>();
   const waiting = firstApart(options, adds);
   for (let one = waiting.pop(); one !== undefined && seen.size < MOST_WALKED; one = waiting.pop()) {
-    const { ahead } = one;
+    const { ahead, sizes } = one;
     const key = `${one.pieces.join()} ${ahead}`;
     if (seen.has(key)) continue;
     seen.add(key);
     const isWhole = one.pieces.every((many) => many === pieces.length);
-    if (isWhole && ahead === '') {
-      const label = writtenOut(pieces, one.sizes[0]);
-      const isSame = one.sizes.every((sizes) => writtenOut(pieces, sizes) === label && isMade(sheet, sizes));
-      if (isSame) return { label, readings: one.sizes };
-    } else waiting.push(...further(one, options, adds));
+    if (!isWhole || ahead !== '') {
+      waiting.push(...further(one, options, adds));
+      continue;
+    }
+    const label = writtenOut(pieces, sizes[0]);
+    const isOne = label === writtenOut(pieces, sizes[1]) && sizes.every((each) => isMade(sheet, each));
+    // Others that come to the same are not looked at one by one here.
+    return isOne ? { label, readings: sizes } : amongMade(sheet, pieces);
   }
   return null;
+}
+
+/** The same by writing out everything that is made; `null`, too, where that is more than is looked at. */
+function amongMade(sheet: Labelled, pieces: readonly string[]): ReadTwice | null {
+  const known = new Map<string, Sizes>();
+  let left = MOST_WALKED;
+  const walk = (at: number, sizes: Sizes): ReadTwice | null => {
+    if (left-- <= 0 || !isMade(sheet, sizes)) return null;
+    const part = sheet.parts[at];
+    if (part !== undefined) {
+      for (const size of part.sizes) {
+        const found = walk(at + 1, { ...sizes, [part.code]: size });
+        if (found !== null) return found;
+      }
+      return null;
+    }
+    const label = writtenOut(pieces, sizes);
+    // What has a name of its own is not told by its sizes.
+    if (labelOf(sheet, sizes) !== label) return null;
+    const before = known.get(label);
+    known.set(label, before ?? sizes);
+    const differs = pieces.some((piece, place) => place % 2 === 1 && before?.[piece] !== sizes[piece]);
+    return before !== undefined && differs ? { label, readings: [before, sizes] } : null;
+  };
+  return walk(0, {});
 }
 
 type Adds = (sizes: Sizes, at: number, text: string) => Sizes;
