@@ -12,6 +12,21 @@ describe('lastDone', () => {
   const values = ({ docket }: SpecDocket) =>
     docket!.readings.filter(({ withdrawnAt }) => withdrawnAt === null).map(({ typed }) => typed);
 
+  it('leaves consent that was taken back taken back, also where it was given again by mistake', () => {
+    const one = new SpecDocket();
+    one.does('consent-recorded', { given: true, wording: 1 });
+    one.does('consent-recorded', { given: false, wording: 1 });
+    one.does('consent-recorded', { given: true, wording: 1 });
+    expect(undo(one)).toBe('consent-recorded');
+    expect(one.docket!.consent!.given).toBeFalse();
+    // And saying that nobody was asked takes nothing of it away.
+    one.does('consent-recorded', { given: false, wording: 1, unasked: true });
+    expect(one.docket!.consent!.given).toBeFalse();
+    expect(one.tries(one.act('reading-taken', one.reading('chest-girth', 98)))?.code).toBe(
+      'consent-withdrawn',
+    );
+  });
+
   it('takes back act by act, the last first, down to how the docket was opened, and then nothing', () => {
     const chart = shelvedChart();
     const one = new SpecDocket([chart], ['headwear']);
@@ -37,7 +52,8 @@ describe('lastDone', () => {
     ]);
     expect(values(one)).toEqual([]);
     expect(one.docket!.extraCodes).toEqual([]);
-    expect(one.docket!.consent?.given).toBeFalse();
+    // Pressed by mistake it says of nobody that they took something back.
+    expect(one.docket!.consent).toBeNull();
     expect(one.docket!.garments)
       .withContext('what was asked for stays')
       .toEqual([{ chartId: chart.id, rule: null, preference: null, chosen: {} }]);

@@ -1,8 +1,5 @@
 import type { Knex } from 'knex';
 
-/** What a trigger refuses with: it stands as the message of the error. */
-export const CONSENT_WITHDRAWN = 'consent-withdrawn';
-
 /**
  * What the database itself does as an act is kept, by the trigger's name: it notes every act, and lets in no reading of
  * somebody who has taken back that they agree, however it comes. The one place where triggers are written as they are today.
@@ -14,7 +11,7 @@ const TRIGGERS: Readonly<Record<string, string>> = {
   readings_want_consent: `before insert on acts for each row
     if new.kind = 'reading-taken' and exists (
       select 1 from dockets where dockets.id = new.docket_id and dockets.consent_withdrawn_at <= new.done_at
-    ) then signal sqlstate '45000' set message_text = '${CONSENT_WITHDRAWN}'; end if`,
+    ) then signal sqlstate '45000' set message_text = 'consent-withdrawn'; end if`,
 };
 
 /** Makes every trigger as it is today, also where an older one of its name stands. */
