@@ -1,4 +1,4 @@
-import { MOVEMENT_KINDS, OPEN_COMPARTMENTS } from '@neat-measure/core/stock';
+import { LONGEST_BIN, MOVEMENT_KINDS, OPEN_COMPARTMENTS } from '@neat-measure/core/stock';
 import { GARMENT_KINDS } from '@neat-measure/core';
 import * as z from 'zod';
 import { listQuerySchema, pageSchema } from '../lists';
@@ -108,7 +108,7 @@ export const articleSaveSchema = z.object({
   minimum: z.int().min(0).max(10_000),
   makerCode: codeSchema.nullable(),
   /** Not said, it stays as it is. */
-  bin: lineSchema(40).nullable().optional(),
+  bin: lineSchema(LONGEST_BIN).nullable().optional(),
   version: versionSchema,
 });
 export type ArticleSave = z.infer<typeof articleSaveSchema>;
@@ -208,7 +208,7 @@ export const stockImportSchema = z.object({
         count: z.int().min(0).max(10_000),
         minimum: z.int().min(0).max(10_000).nullable(),
         makerCode: codeSchema.nullable(),
-        bin: lineSchema(40).nullable().default(null),
+        bin: lineSchema(LONGEST_BIN).nullable().default(null),
         serial: serialSchema.nullable(),
         made: daySchema.nullable(),
         /** Where it lies, where the table says so: else on the shelves of the room all of it goes to. */

@@ -2,6 +2,9 @@ import type { ChartSheet } from '../chart/chart-shape';
 import { isMade, labelOf } from '../chart/label';
 import { sizesOfLabel } from '../chart/label-reading';
 
+/** The longest name of a shelf. */
+export const LONGEST_BIN = 40;
+
 /**
  * One thing that can lie on a shelf: a garment in one label. It belongs to a chart and not to a version of
  * it, so that what is on the shelf stays what it is when the maker's table changes.

@@ -67,7 +67,10 @@ export type StockFault =
   | { readonly code: 'no-count' | 'no-minimum' | 'no-day' | 'no-place'; readonly text: string }
   | { readonly code: 'piece-count'; readonly serial: string; readonly count: number }
   | { readonly code: 'piece-twice'; readonly serial: string }
-  | { readonly code: 'no-room'; readonly name: string };
+  | { readonly code: 'no-room'; readonly name: string }
+  | { readonly code: 'shelf-too-long'; readonly text: string; readonly most: number }
+  /** An article has one shelf. */
+  | { readonly code: 'shelf-twice'; readonly what: string; readonly shelf: string };
 
 /**
  * Why a row cannot be taken, and what to do.
@@ -98,6 +101,10 @@ export function sayStockFault(fault: StockFault): string {
       return `Piece ${fault.serial} has a count of ${fault.count}; a numbered piece counts as 1.`;
     case 'piece-twice':
       return `Piece ${fault.serial} is listed twice.`;
+    case 'shelf-too-long':
+      return `The shelf “${fault.text.slice(0, 20)}…” is longer than ${fault.most} letters. Shorten it.`;
+    case 'shelf-twice':
+      return `${fault.what} is on shelf ${fault.shelf} in an earlier line. Enter the same shelf, or leave it empty.`;
     case 'no-room':
       return `There is no room called “${fault.name}”. Add it under Storage rules, or leave that column out.`;
   }

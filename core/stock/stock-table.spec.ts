@@ -123,6 +123,23 @@ describe('a table of stock', () => {
     expect(plan(table(['Cap', 'kelp', '7', '0', '', ''])).rows[0]!.seriesId).toBe('s3');
   });
 
+  it('gives an article one shelf, and cuts no name of one', () => {
+    const head = ['garment', 'maker', 'size', 'count', 'shelf'];
+    const { rows, faults } = plan([
+      head,
+      ['Field jacket', '', 'M', '1', 'A 12'],
+      ['Field jacket', '', 'M', '2', ''],
+      ['Field jacket', '', 'M', '1', 'A 12'],
+      ['Field jacket', '', 'M', '1', 'B 3'],
+      ['Field jacket', '', 'L', '1', 'x'.repeat(41)],
+    ]);
+    expect(rows.map(({ bin }) => bin)).toEqual(['A 12', null, 'A 12']);
+    expect(faults.map(({ says }) => says)).toEqual([
+      'Field jacket M is on shelf A 12 in an earlier line. Enter the same shelf, or leave it empty.',
+      `The shelf “${'x'.repeat(20)}…” is longer than 40 letters. Shorten it.`,
+    ]);
+  });
+
   it('reads back what it writes, into the rooms it names', () => {
     expect(STOCK_TABLE_HEAD.map(roleOfHeading)).toEqual([
       'garment',

@@ -7,6 +7,7 @@ import {
 } from '../chart/imported/words/column-roles';
 import { plainWords } from '../chart/imported/words/vocabulary';
 import type { Grid } from '../chart/imported/layout/grid';
+import { LONGEST_BIN } from './article';
 import { OPEN_COMPARTMENTS, type OpenCompartment } from './movement';
 import { failure, success, type Outcome } from '../outcome';
 import { COMPARTMENT_WORDS } from './say-compartment';
@@ -154,6 +155,7 @@ export function planStock(
   const taken: StockRow[] = [];
   const faults: { line: number; says: string }[] = [];
   const serials = new Set<string>();
+  const shelves = new Map<string, string>();
   for (const { line, cells } of body) {
     const cell = (role: StockRole) => (cells[placeOfRole(role)] ?? '').trim();
     const read = readRow(cell, known);
@@ -161,7 +163,14 @@ export function planStock(
       faults.push({ line, says: sayStockFault(read.problem) });
       continue;
     }
-    const { seriesId, serial } = read.value;
+    const { seriesId, serial, garment, label, bin } = read.value;
+    const shelf = shelves.get(`${seriesId} ${label}`);
+    if (bin !== null && shelf !== undefined && shelf !== bin) {
+      const says = sayStockFault({ code: 'shelf-twice', what: `${garment} ${label}`, shelf });
+      faults.push({ line, says });
+      continue;
+    }
+    if (bin !== null) shelves.set(`${seriesId} ${label}`, bin);
     if (serial !== null && serials.has(`${seriesId} ${serial}`))
       faults.push({ line, says: sayStockFault({ code: 'piece-twice', serial }) });
     else {
@@ -203,6 +212,8 @@ function readRow(
   if (made !== null && !isDay(made)) return failure({ code: 'no-day', text: made });
   const room = roomCalled(cell('room'), rooms);
   if (cell('room') !== '' && room === null) return failure({ code: 'no-room', name: cell('room') });
+  if (cell('bin').length > LONGEST_BIN)
+    return failure({ code: 'shelf-too-long', text: cell('bin'), most: LONGEST_BIN });
   // Reserved for whom, no table says: it goes to the shelf again. Tables written earlier say it in other words.
   const compartment = [COMPARTMENT_WORDS.reserved, 'put by'].some((one) => same(one, cell('place')))
     ? 'shelf'
@@ -220,7 +231,7 @@ function readRow(
     code: cell('code') === '' ? null : cell('code'),
     roomId: room,
     compartment: compartment ?? 'shelf',
-    bin: cell('bin') === '' ? null : cell('bin').slice(0, 40),
+    bin: cell('bin') === '' ? null : cell('bin'),
   });
 }
 
