@@ -23,7 +23,7 @@ import { hearOf, openOrders } from './stores/orders/order-talk';
 import { openDatabase } from './database/database';
 import { grantApplication } from './database/grants';
 import { alone, migrateAlone, untilThere } from './database/prepare';
-import { wantTriggers } from './database/triggers';
+import { refuseUnfinished, wantTriggers } from './database/whole';
 
 /** How long open requests may take to end once a stop is asked for. */
 const GRACE_MS = 8_000;
@@ -51,6 +51,7 @@ async function main(): Promise<void> {
   await untilThere(config.DATABASE_OWNER_URL ?? config.DATABASE_URL);
   const owner = config.DATABASE_OWNER_URL ?? config.DATABASE_URL;
   await alone(owner, async (database) => {
+    await refuseUnfinished(database);
     await migrateAlone(database);
     await wantTriggers(database);
     if (owner !== config.DATABASE_URL) await grantApplication(database, config.DATABASE_URL);

@@ -6,13 +6,14 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { v7 as uuidv7 } from 'uuid';
 import { checkAudit, sealAudit } from '../audit/seals';
 import { loadDemo } from '../demo/load-demo';
-import { alone, migrateAlone } from '../database/prepare';
-import { wantTriggers } from '../database/triggers';
+import { alone, migrate, migrateAlone } from '../database/prepare';
+import { refuseUnfinished, wantTriggers } from '../database/whole';
 import { Harness } from '../testing/harness';
 import { newDatabase } from '../testing/new-database';
 import { Records, reading } from '../testing/records';
 import { backUp, backUpNightly, nameOfDay, openPatiently, restore, thinned } from './backup';
-import { countTables } from './dump';
+import { countTables, dumpLines } from './dump';
+import { finishLoading, loadLines } from './load';
 
 const SECRET = 'a passphrase for this spec';
 /** A key that takes no time to make. */
@@ -125,7 +126,36 @@ describe('a backup', () => {
       expect(((await other.database.raw('show tables')) as [object[]])[0]).toEqual([]);
       await alone(other.url, migrateAlone);
       await other.database.raw('drop trigger acts_are_noted');
-      expect(await why(wantTriggers(other.database))).toContain('restore that broke off');
+      expect(await why(wantTriggers(other.database))).toContain('would not be noted');
+    } finally {
+      await one.drop();
+      await other.drop();
+    }
+  }, 60_000);
+
+  it('that is put back half-way when everything is killed is no house, whatever is made of it later', async () => {
+    const [one, other] = [await newDatabase(), await newDatabase()];
+    try {
+      await alone(one.url, migrateAlone);
+      let seen = '';
+      async function* halfWay() {
+        for await (const line of dumpLines(one.database)) {
+          yield* line.split('\n').filter(Boolean);
+          // What a start would meet if nothing went on from here.
+          seen = await refuseUnfinished(other.database).then(
+            () => 'started',
+            (error: Error) => error.message,
+          );
+        }
+      }
+      const loading = openPatiently(other.url);
+      await loadLines(loading, (until) => migrate(other.url, until), halfWay());
+      await loading.destroy();
+      expect(seen).toContain('was not finished');
+      await expectAsync(refuseUnfinished(other.database)).toBeRejected();
+      await alone(other.url, finishLoading);
+      await refuseUnfinished(other.database);
+      await wantTriggers(other.database);
     } finally {
       await one.drop();
       await other.drop();

@@ -16,8 +16,8 @@ export const DUMP_FORMAT = 'neat-measure-backup/1';
 /** So many rows are read, and written, at once. */
 export const AT_ONCE = 500;
 
-/** Tables that are not kept: they are the library's own, and made by the migrations. */
-const NOT_KEPT = /^schema_migrations/;
+/** Tables that are not kept: the library’s own, which migrations make, and what stands while a backup is put back. */
+const NOT_KEPT = /^(?:schema_migrations|restore_unfinished)/;
 
 /** A row as text, column by column: what the database itself would say, so that nothing is rounded or turned. */
 export type TextRow = readonly (string | null)[];

@@ -1,6 +1,7 @@
 import type { Database } from '../database/database';
 import { migrateAlone } from '../database/prepare';
 import { dropTriggers, makeTriggers } from '../database/triggers';
+import { UNFINISHED } from '../database/whole';
 import { AT_ONCE, countTables, DUMP_FORMAT, type DumpHead, type DumpTables, type TextRow } from './dump';
 
 /** Why a backup is not put back, in words. */
@@ -27,10 +28,12 @@ export async function loadLines(
       'The database is not empty. A backup can only be restored into an empty database.',
     );
   try {
+    // Killed on the way, it says so to whoever starts on it.
+    await database.raw(`create table ${UNFINISHED} (since datetime not null default current_timestamp)`);
     return await loadInto(database, migrate, lines);
   } catch (error) {
-    // Half of a house is none: whoever starts on it would go on without what is missing.
-    await emptyOut(database);
+    // Half of a house is none. What went wrong first is what is told, also where the database is away by now.
+    await emptyOut(database).catch(() => undefined);
     throw error;
   }
 }
@@ -134,4 +137,5 @@ function parse(line: string): Record<string, unknown> | unknown[] {
 export async function finishLoading(database: Database): Promise<void> {
   await migrateAlone(database);
   await makeTriggers(database);
+  await database.raw(`drop table if exists ${UNFINISHED}`);
 }

@@ -3,7 +3,8 @@ import { refuseGuessable } from '../accounts/passphrases';
 import { readConfig } from '../config';
 import { addPerson } from '../people/service';
 import { openDatabase } from '../database/database';
-import { migrate } from '../database/prepare';
+import { alone, migrateAlone } from '../database/prepare';
+import { refuseUnfinished } from '../database/whole';
 
 /** `add-fitter NAME SIGN-IN` with the passphrase on standard input: adds somebody who may sign in. */
 async function main(): Promise<void> {
@@ -22,7 +23,10 @@ async function main(): Promise<void> {
     return giveUp((problem as Error).message);
   }
   const { DATABASE_URL } = readConfig(process.env);
-  await migrate(DATABASE_URL);
+  await alone(DATABASE_URL, async (owner) => {
+    await refuseUnfinished(owner);
+    await migrateAlone(owner);
+  });
   const database = openDatabase(DATABASE_URL);
   const added = await addPerson(database, { ...fitter, role: 'fitter' });
   await database.destroy();
