@@ -1,11 +1,10 @@
 import { ROUTES, musterImportPath, musterMatchPath, type Access } from '@neat-measure/contract';
 import { STORES } from '@neat-measure/contract/stores';
 import { MOST_CHART_BYTES } from '@neat-measure/core/sheets';
-import express, { type Request, type RequestHandler } from 'express';
+import express, { type RequestHandler } from 'express';
 import type { IncomingMessage } from 'node:http';
-import { accessOf } from './guard';
 import { ProblemError } from './http/problem-error';
-import { refuseHalves, refuseHalvesRead } from './http/request';
+import { refuseHalves, refuseHalvesRead, type Entered } from './http/request';
 
 /** The largest body of all: a chart file as JSON, with room for its escapes; a list of wearers; what waited on a device. */
 const LARGE = 2 * MOST_CHART_BYTES;
@@ -41,23 +40,17 @@ export function readBodies(): RequestHandler[] {
     [LARGE, MIDDLE, OWN, SMALL].map((limit) => [limit, express.json({ limit, verify })]),
   );
   return [
-    (request, response, next) =>
-      readers.get(mostOf(accessOf(request.method, pathOf(request)), pathOf(request)))!(
-        request,
-        response,
-        next,
-      ),
+    (request, response, next) => {
+      const { access } = response.locals as Entered;
+      readers.get(mostOf(access, request.baseUrl + request.path))!(request, response, next);
+    },
     refuseHalvesRead,
   ];
 }
 
-function pathOf({ baseUrl, path }: Request): string {
-  return baseUrl + path;
-}
-
 /** How many bytes are read at most. */
-function mostOf(access: Access | null, path: string): number {
-  if (access === 'anyone' || access === null) return SMALL;
+function mostOf(access: Access | undefined, path: string): number {
+  if (access === 'anyone' || access === undefined) return SMALL;
   if (access === 'link') return OWN;
   return WHOLE.some((pattern) => pattern.test(path)) ? LARGE : MIDDLE;
 }

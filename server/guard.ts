@@ -31,8 +31,9 @@ export function guard(database: Database, settings: HouseSettings, cookie: Sessi
   return async (request, response, next) => {
     const access = accessOf(request.method, request.baseUrl + request.path);
     if (access === null) throw notFound('route');
-    if (access === 'anyone' || access === 'pen' || access === 'link') return next();
     const entered = response.locals as Entered;
+    entered.access = access;
+    if (access === 'anyone' || access === 'pen' || access === 'link') return next();
     if (access === 'tape') {
       const secret = /^Bearer (\S{1,100})$/.exec(request.get('authorization') ?? '')?.[1];
       if (secret !== undefined) {

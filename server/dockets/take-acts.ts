@@ -149,7 +149,9 @@ async function takeAlone(database: Database, act: Act): Promise<Taken> {
     const kept = await findAct(database, act.id);
     if (kept !== undefined) return asRepeated(kept, act);
     const acts = (await listActs(database, act.docketId)).map((one) => one.act);
-    return { refusal: refuseConsent(replay(acts)!.consent, act.at) ?? { code: 'consent-withdrawn', at: act.at } };
+    return {
+      refusal: refuseConsent(replay(acts)!.consent, act.at) ?? { code: 'consent-withdrawn', at: act.at },
+    };
   }
 }
 

@@ -1,4 +1,4 @@
-import { idSchema, type Fitter, type Role } from '@neat-measure/contract';
+import { idSchema, type Access, type Fitter, type Role } from '@neat-measure/contract';
 import { deviceLineSchema } from '@neat-measure/core';
 import type { Request, RequestHandler, Response } from 'express';
 import type { IncomingMessage } from 'node:http';
@@ -103,6 +103,8 @@ export interface Whoever {
 export interface Entered {
   /** Who asks; nobody where something else than a session opened the route. */
   asking?: Whoever;
+  /** What opens the route. */
+  access?: Access;
   /** The tape that sends, where one does. */
   tape?: string;
 }
