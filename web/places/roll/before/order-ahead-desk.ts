@@ -100,7 +100,7 @@ export class OrderAheadDesk {
     const together =
       garments.length < 2
         ? ''
-        : `With a chance of ${Math.round(chance * 100)} % nobody goes without any garment. `;
+        : `With a chance of ${percent(chance)} everybody whose sizes can be worked out gets every garment. `;
     return `${together}Rests on ${list(parts)}.${grown}`;
   });
 
@@ -157,11 +157,11 @@ export class OrderAheadDesk {
   }
 
   protected say(one: GarmentAhead): string {
-    const chance = Math.round(one.chance * 100);
+    const chance = percent(one.chance);
     const left = Math.round(one.leftOver);
     const beyond = Math.round(one.beyond);
     return [
-      `${one.ordered} in all. With a chance of ${chance} % everybody who has a size gets it; about ${left} left over, ${one.leftOverAtMost} at most in 95 of 100 cases.`,
+      `${one.ordered} in all. With a chance of ${chance} everybody who has a size gets it; about ${left} left over, ${one.leftOverAtMost} at most in 95 of 100 cases.`,
       ...(one.reckoned.length > 0
         ? [`Estimated from height or girth where not measured: ${named(one.reckoned)}.`]
         : []),
@@ -219,6 +219,11 @@ export class OrderAheadDesk {
         },
       });
   }
+}
+
+/** A chance in hundredths; what was drawn is never certain. */
+function percent(chance: number): string {
+  return chance >= 0.995 ? 'over 99 %' : `${Math.round(chance * 100)} %`;
 }
 
 function named(codes: GarmentAhead['reckoned']): string {
