@@ -44,12 +44,7 @@ test(`a kit of six, all settled, is opened, measured twice and decided with at m
   await expect(page.getByRole('list', { name: 'Ticked' }).getByRole('listitem')).toHaveCount(6);
   await keys.press('Enter');
   await expect(page.getByText('Prepare, before the tape')).toBeVisible();
-  await keys.press('Enter');
-  await expect(page.locator('#entry')).toBeFocused();
-  await measuresTwice(page, keys);
-  await keys.press('a');
-  await expect(page.getByText('6 accepted together')).toBeVisible();
-  await keys.press('Enter');
+  await measuresAndAccepts(page, keys);
   await expect(page.getByRole('combobox', { name: 'Wearer' })).toBeFocused();
   tell(keys, MOST_KEYS);
 });
@@ -82,12 +77,7 @@ test(`at a muster a kit of six is measured twice, decided, signed for and handed
 
   // From here on nobody's name is typed, and there is no mouse.
   const keys = new Keys(page);
-  await keys.press('Enter');
-  await expect(page.locator('#entry')).toBeFocused();
-  await measuresTwice(page, keys);
-  await keys.press('a');
-  await expect(page.getByText('6 accepted together')).toBeVisible();
-  await keys.press('Enter');
+  await measuresAndAccepts(page, keys);
   await expect(page.getByRole('heading', { name: '6 garments to hand over' })).toBeVisible();
   await keys.press('w');
   await keys.press('Enter');
@@ -97,6 +87,16 @@ test(`at a muster a kit of six is measured twice, decided, signed for and handed
   await expect(page.getByText('Prepare, before the tape')).toBeVisible();
   tell(keys, MOST_KEYS_AT_MUSTER);
 });
+
+/** From preparing to past the tape: everything read twice, and all six accepted together. */
+async function measuresAndAccepts(page: Page, keys: Keys): Promise<void> {
+  await keys.press('Enter');
+  await expect(page.locator('#entry')).toBeFocused();
+  await measuresTwice(page, keys);
+  await keys.press('a');
+  await expect(page.getByText('6 accepted together')).toBeVisible();
+  await keys.press('Enter');
+}
 
 /** Takes every reading of the plan twice, and passes what asks for none. */
 async function measuresTwice(page: Page, keys: Keys): Promise<void> {
