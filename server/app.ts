@@ -6,6 +6,7 @@ import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import type { HouseKey } from './accounts/house-key';
 import type { Config } from './config';
 import { auditRoutes } from './audit/routes';
 import { chartRoutes } from './charts/routes';
@@ -33,6 +34,7 @@ import { takeMusterAct } from './musters/take';
 import { protocolRoutes } from './protocols/routes';
 import { selfLinkRoutes, selfRoutes } from './self/routes';
 import { SessionCookie } from './session/cookie';
+import { KnownDevice } from './session/known-device';
 import { sessionRoutes } from './session/routes';
 import { askingOf } from './session/asking';
 import { stillLasts } from './session/service';
@@ -57,6 +59,8 @@ export interface AppParts {
   readonly print: Print<Sheet>;
   /** Who orders are sent to. */
   readonly maker: Maker;
+  /** The key of the house, which never stands in the database. */
+  readonly houseKey: HouseKey;
   /** Ends what would otherwise stay open: the streams. */
   readonly stopping: AbortSignal;
   readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT' | 'OUTBOX'>;
@@ -74,6 +78,7 @@ export function createApp({
   orderAhead,
   print,
   maker,
+  houseKey,
   stopping,
   config,
 }: AppParts): Express {
@@ -100,13 +105,15 @@ export function createApp({
   );
   app.use(packAnswers());
 
-  app.use('/api', refuseForeignOrigins, noStore, limitRequests(), cookieParser());
+  app.use('/api', refuseForeignOrigins, noStore, limitRequests());
+  app.use('/api', cookieParser(houseKey.for('known devices').toString('base64url')));
   app.get(ROUTES.health, async (_request, response) => {
     if (!(await answers(database))) throw new ProblemError('unavailable', 'The database does not answer.');
     response.json({ status: 'ok' });
   });
   const settings = new HouseSettings(database);
   const cookie = new SessionCookie(config.SECURE_COOKIE);
+  const device = new KnownDevice(config.SECURE_COOKIE);
   // Who may not come in is not listened to.
   app.use('/api', guard(database, settings, cookie), readBodies());
   const lasts: Lasts = (response) => {
@@ -127,7 +134,7 @@ export function createApp({
     stopping,
   };
   for (const routes of [
-    sessionRoutes({ database, settings, cookie, ways: { firstAccount, setByCode } }),
+    sessionRoutes({ database, settings, cookie, device, ways: { firstAccount, setByCode } }),
     ownRoutes(database),
     peopleRoutes(database),
     settingsRoutes(database, settings),

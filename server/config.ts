@@ -16,6 +16,10 @@ const environmentSchema = z.object({
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
   /** Set where browsers reach the application through https, so that the cookie never travels in the clear. */
   SECURE_COOKIE: z.stringbool().default(false),
+  /** What sessions' devices and second factors are signed and kept with: the same on all instances of a house, */
+  HOUSE_KEY: z.string().min(32, { error: 'HOUSE_KEY has at least 32 letters' }).optional(),
+  /** or else a file with it, made where there is none. */
+  KEY_FILE: z.string().min(1).default('.data/house-key'),
   /** Where the nightly backup goes, and the passphrase it is encrypted with; without both there is none. */
   BACKUP_FOLDER: z.string().optional(),
   BACKUP_PASSPHRASE: z.string().min(12).optional(),

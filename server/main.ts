@@ -8,6 +8,7 @@ import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
+import { readHouseKey } from './accounts/house-key';
 import { createApp } from './app';
 import { sealAudit } from './audit/seals';
 import type { Night } from './backup/nightly-worker';
@@ -105,6 +106,7 @@ async function main(): Promise<void> {
       orderAhead: (musterId, wanted) => drawing.run({ url: config.DATABASE_URL, musterId, wanted }),
       print: (sheet) => printing.run(sheet),
       maker,
+      houseKey: await readHouseKey(config),
       stopping: streams.signal,
       config: { ...config, SECURE_COOKIE: config.SECURE_COOKIE || certificate !== null },
     }),

@@ -40,6 +40,7 @@ const server = await keepServer({
   DATABASE_OWNER_URL: ways.owner,
   WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
   OUTBOX: join(DATA, 'outbox'),
+  ...(process.env.HOUSE_KEY === undefined ? { KEY_FILE: join(DATA, 'house-key') } : {}),
   LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
   // A port that was asked for is kept to; the usual one may give way to whoever has it.
   PORT_MAY_MOVE: process.env.PORT === undefined ? 'true' : 'false',

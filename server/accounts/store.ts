@@ -217,12 +217,11 @@ export async function listPeople(database: Database): Promise<Person[]> {
   }));
 }
 
-/** Who may take a bench over by a code. */
+/** Who could take a bench over by a code. Whether they have one is not told: it would say where guessing is worth it. */
 export function listHands(database: Database): Promise<Fitter[]> {
   return database('fitters')
     .where({ active: 1 })
     .whereIn('role', ROLES.filter(worksOnDockets))
-    .whereNotNull('bench_hash')
     .orderBy('name')
     .select<Fitter[]>('id', 'name');
 }

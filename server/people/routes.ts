@@ -13,7 +13,7 @@ import { noted } from '../audit/store';
 import { fitterOf, readBody, readId } from '../http/request';
 import { ownOf } from '../session/routes';
 import { endSessions } from '../session/store';
-import { attempt } from '../session/throttle';
+import { attempt, limitsOf } from '../session/throttle';
 import {
   beginFactor,
   changePassphrase,
@@ -35,8 +35,9 @@ export function ownRoutes(database: Database): Router {
     ): RequestHandler =>
     async (request, response) => {
       const own = ownOf(response);
-      const who = { account: own.owner.signIn, address: request.ip ?? '' };
-      await attempt(database, who, () => work(request, own));
+      const { signIn: account } = own.owner;
+      const limits = limitsOf({ account, address: request.ip ?? '', device: own.session.id });
+      await attempt(database, limits, () => work(request, own));
       response.status(204).end();
     };
   return Router()

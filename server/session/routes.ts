@@ -15,9 +15,10 @@ import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
 import { readBody, readId } from '../http/request';
 import { askingOf } from './asking';
-import { hasAccounts, listHands, type Account } from '../accounts/store';
+import { findAccount, hasAccounts, listHands, type Account } from '../accounts/store';
 import type { HouseSettings } from '../settings/service';
 import type { SessionCookie } from './cookie';
+import type { KnownDevice } from './known-device';
 import {
   begin,
   closeSession,
@@ -29,13 +30,14 @@ import {
   type From,
 } from './service';
 import { endSessions, listSessions } from './store';
-import { attempt } from './throttle';
+import { attempt, limitsOf } from './throttle';
 
 /** What the routes of sessions work with. */
 export interface SessionParts {
   readonly database: Database;
   readonly settings: HouseSettings;
   readonly cookie: SessionCookie;
+  readonly device: KnownDevice;
   /** The ways in for whoever has no passphrase yet, which the room of people keeps. */
   readonly ways: {
     readonly firstAccount: (database: Database, first: FirstRun) => Promise<{ readonly id: string }>;
@@ -44,17 +46,27 @@ export interface SessionParts {
 }
 
 /** Signing in and out, switching the fitter at a bench, and where one is signed in. */
-export function sessionRoutes({ database, settings, cookie, ways }: SessionParts): Router {
+export function sessionRoutes({ database, settings, cookie, device, ways }: SessionParts): Router {
+  const fromOf = (request: Request): From => ({
+    address: request.ip ?? '',
+    agent: request.get('user-agent') ?? '',
+    knownFor: (accountId) => device.ofAccount(request, accountId),
+  });
   const told = async (token: string | undefined): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
     if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)) };
     return { who: await signedIn(database, settings, asking), firstRun: false };
   };
-  /** A new session ends the one this browser had. */
-  const enter = async (request: Request, response: Response, token: string): Promise<void> => {
+  /** A new session ends the one this browser had, which is known for the account from now on. */
+  const enter = async (
+    request: Request,
+    response: Response,
+    { token, accountId }: { readonly token: string; readonly accountId: string },
+  ): Promise<void> => {
     const before = cookie.read(request);
     if (before !== undefined) await closeSession(database, before);
     cookie.write(response, token, (await settings.now()).sessionHours);
+    device.remember(request, response, accountId);
     response.json(await told(token));
   };
   return Router()
@@ -83,18 +95,24 @@ export function sessionRoutes({ database, settings, cookie, ways }: SessionParts
     })
     .post(PATHS.firstRun, async (request, response) => {
       const account = await ways.firstAccount(database, readBody(firstRunSchema, request));
-      await enter(request, response, await begin(database, settings, account, fromOf(request)));
+      const token = await begin(database, settings, account, fromOf(request));
+      await enter(request, response, { token, accountId: account.id });
     })
     .post(PATHS.takeCode, async (request, response) => {
       const taken = readBody(takeCodeSchema, request);
       const from = fromOf(request);
-      const account = await attempt(database, { account: taken.signIn, address: from.address }, () =>
-        ways.setByCode(database, taken),
-      );
+      const whose = await findAccount(database, taken.signIn);
+      const limits = limitsOf({
+        account: taken.signIn,
+        address: from.address,
+        device: whose === undefined ? null : from.knownFor(whose.id),
+      });
+      const account = await attempt(database, limits, () => ways.setByCode(database, taken));
       // A second factor stays what it was: whoever has one signs in with it.
       if (account.factorOn)
         throw new ProblemError('second-factor-wanted', 'The passphrase is set. Sign in with it.');
-      await enter(request, response, await begin(database, settings, account, from));
+      const token = await begin(database, settings, account, from);
+      await enter(request, response, { token, accountId: account.id });
     })
     .get(PATHS.hands, async (_request, response) => {
       response.json(await listHands(database));
@@ -136,8 +154,4 @@ export function ownOf(response: Response): ReturnType<typeof askingOf> {
   if (asking.person.id !== asking.owner.id)
     throw new ProblemError('not-allowed', 'Sign in with your own passphrase to change your own account.');
   return asking;
-}
-
-function fromOf(request: Request): From {
-  return { address: request.ip ?? '', agent: request.get('user-agent') ?? '' };
 }

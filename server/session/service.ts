@@ -27,12 +27,14 @@ import {
   seeSession,
   type OpenSession,
 } from './store';
-import { attempt } from './throttle';
+import { attempt, benchLimits, limitsOf } from './throttle';
 
 /** Where a request comes from. */
 export interface From {
   readonly address: string;
   readonly agent: string;
+  /** The device it comes from, where an account is known there; `null` elsewhere. */
+  readonly knownFor: (accountId: string) => string | null;
 }
 
 /** Who asks, as every route behind the guard finds them. */
@@ -55,7 +57,7 @@ const SEEN_EVERY_MS = 60_000;
 /**
  * Opens a session.
  *
- * @returns its token, for the cookie; only its hash is kept
+ * @returns its token, for the cookie, and whose it is; only a hash of it is kept
  * @throws ProblemError `sign-in-refused`, the same for a wrong name and a wrong passphrase;
  *   `second-factor-wanted` where the passphrase is right and a code must come with it
  */
@@ -64,23 +66,29 @@ export async function openSession(
   settings: HouseSettings,
   signIn: SignIn,
   from: From,
-): Promise<string> {
-  const account = await attempt(database, { account: signIn.signIn, address: from.address }, () =>
-    recognise(database, signIn),
-  ).catch(async (error: unknown) => {
-    if (error instanceof ProblemError && error.kind === 'sign-in-refused')
-      await noteRefused(database, await findAccount(database, signIn.signIn), from);
-    throw error;
+): Promise<{ readonly token: string; readonly accountId: string }> {
+  const account = await findAccount(database, signIn.signIn);
+  const limits = limitsOf({
+    account: signIn.signIn,
+    address: from.address,
+    device: account === undefined ? null : from.knownFor(account.id),
   });
+  const recognised = await attempt(database, limits, () => recognise(database, signIn)).catch(
+    async (error: unknown) => {
+      if (error instanceof ProblemError && error.kind === 'sign-in-refused')
+        await noteRefused(database, account, from);
+      throw error;
+    },
+  );
   await removeEnded(database);
-  return begin(database, settings, account, from);
+  return { token: await begin(database, settings, recognised, from), accountId: recognised.id };
 }
 
 /** Notes who was not let in. A name nobody has is not told: it may be a passphrase in the wrong field. */
 async function noteRefused(
   database: Database,
   account: Account | undefined,
-  { address }: From,
+  { address }: Pick<From, 'address'>,
 ): Promise<void> {
   await note(database, {
     by: null,
@@ -234,8 +242,13 @@ export async function takeBench(
   { id, code }: { readonly id: string; readonly code: string },
   from: From,
 ): Promise<void> {
-  const { address } = from;
-  await attempt(database, { account: `bench ${id}`, address }, async () => {
+  // Whoever clears the cookies of a browser has to sign in anew, and is counted by who they are.
+  const limits = benchLimits({
+    device: from.knownFor(owner.id) ?? session.id,
+    ownerId: owner.id,
+    handId: id,
+  });
+  const work = async () => {
     const hand = await accountOf(database, id);
     const right = await isSecret(code, hand?.benchHash);
     if (!right || hand?.active !== true || !worksOnDockets(hand.role))
@@ -243,7 +256,8 @@ export async function takeBench(
         'sign-in-refused',
         'This is not that fitter’s code. Try again, or sign in instead.',
       );
-  }).catch(async (error: unknown) => {
+  };
+  await attempt(database, limits, work, 'or sign in with your passphrase.').catch(async (error: unknown) => {
     if (error instanceof ProblemError && error.kind === 'sign-in-refused')
       await noteRefused(database, await accountOf(database, id), from);
     throw error;

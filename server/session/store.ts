@@ -122,13 +122,18 @@ export function endSessions(
   return which.allBut === null ? theirs.delete() : theirs.whereNot({ id: which.allBut }).delete();
 }
 
-/** Takes out what has ended, by its key: no gap is locked in which somebody is just signing in. */
+/** Takes out sessions that have ended and tries of long ago, by their keys: no gap is locked in which somebody is just signing in. */
 export async function removeEnded(database: Database): Promise<void> {
   const ended = await database('sessions')
     .where('expires_at', '<', new Date())
     .limit(1_000)
     .pluck<string[]>('id');
   if (ended.length > 0) await database('sessions').whereIn('id', ended).delete();
+  const forgotten = await database('sign_in_trials')
+    .whereRaw('last_at < now(3) - interval 1 day')
+    .limit(1_000)
+    .pluck<string[]>('who');
+  if (forgotten.length > 0) await database('sign_in_trials').whereIn('who', forgotten).delete();
 }
 
 /** Keeps a pen by the hash of it; one that is kept already stays. */
@@ -152,30 +157,4 @@ export async function findPen(
       { id: string; name: string; role: Role; active: number } | undefined
     >('fitters.id', 'fitters.name', 'fitters.role', 'fitters.active');
   return row && { ...row, active: row.active === 1 };
-}
-
-/** How often somebody, or an address, has failed of late. */
-export async function trialsOf(
-  database: Database,
-  who: readonly string[],
-): Promise<Map<string, { readonly failures: number; readonly lastAt: Date }>> {
-  const rows = await database('sign_in_trials')
-    .whereIn('who', [...who])
-    .select<{ who: string; failures: number; last_at: Date }[]>();
-  return new Map(rows.map((row) => [row.who, { failures: row.failures, lastAt: row.last_at }]));
-}
-
-/** Counts one more failure; those of long ago are forgotten. */
-export async function addTrial(database: Database, who: string, forgetAfterMs: number): Promise<void> {
-  const now = new Date();
-  await database.raw(
-    `insert into sign_in_trials (who, failures, last_at) values (?, 1, ?)
-     on duplicate key update failures = if(last_at < ?, 1, least(failures + 1, 1000)), last_at = ?`,
-    [who, now, new Date(now.getTime() - forgetAfterMs), now],
-  );
-}
-
-/** Forgets the failures of somebody who has shown who they are. */
-export async function forgetTrials(database: Database, who: string): Promise<void> {
-  await database('sign_in_trials').where({ who }).update({ failures: 0 });
 }

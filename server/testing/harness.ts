@@ -16,6 +16,7 @@ import { createListener } from '../http/listener';
 import { printSheet } from '../sheets';
 import { makerAt } from '../stores/orders/maker';
 import { addPerson } from '../people/service';
+import { HouseKey } from '../accounts/house-key';
 import { findAccount } from '../accounts/store';
 import type { OwnDatabase } from './new-database';
 import { readyDatabase } from './ready-database';
@@ -38,6 +39,9 @@ export interface Answer {
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   readonly body: any;
 }
+
+/** The key of every house in specs. */
+export const KEY_OF_SPECS = new HouseKey(Buffer.alloc(32, 7));
 
 /** The passphrase of whoever a spec begins with. */
 export const PASSPHRASE = 'low-tide-table';
@@ -88,6 +92,7 @@ export class Harness {
       orderAhead: (musterId, wanted) => orderAheadFor(database, { musterId, wanted }),
       print: printSheet,
       maker: makerAt(maker),
+      houseKey: KEY_OF_SPECS,
       stopping: streams.signal,
       config: {
         SECURE_COOKIE: false,

@@ -42,6 +42,7 @@ export async function openHouse(folder, { lasting }) {
     PORT: '0',
     WEB_ROOT: join(ROOT, 'web', 'dist', 'browser'),
     OUTBOX: outbox,
+    HOUSE_KEY: 'the key of every house that is only a trial',
     DEMO_FOLDER: join(ROOT, 'demo'),
     LOG_LEVEL: 'error',
   });

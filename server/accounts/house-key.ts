@@ -1,0 +1,56 @@
+import { hkdfSync, randomBytes } from 'node:crypto';
+import { mkdir, open, readFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
+import type { Config } from '../config';
+import { hasCode } from '../database/trouble';
+
+/** What the key of the house is used for; each use has a key of its own, so that none tells of another. */
+const USES = ['known devices', 'second factors'] as const;
+type Use = (typeof USES)[number];
+
+/** The key of a house: 256 bits that never stand in its database. */
+export class HouseKey {
+  /** @param secret what all its keys are made of, at least 32 bytes of it */
+  constructor(private readonly secret: Buffer) {}
+
+  /** The key for one use: HKDF with SHA-256 (RFC 5869). */
+  for(use: Use): Buffer {
+    return Buffer.from(hkdfSync('sha256', this.secret, '', use, 32));
+  }
+}
+
+/**
+ * The key this instance works with: `HOUSE_KEY`, or what stands in the file `KEY_FILE`, which is made, readable for its
+ * owner alone, where there is none.
+ *
+ * @throws Error where the file holds no key
+ */
+export async function readHouseKey({
+  HOUSE_KEY,
+  KEY_FILE,
+}: Pick<Config, 'HOUSE_KEY' | 'KEY_FILE'>): Promise<HouseKey> {
+  if (HOUSE_KEY !== undefined) return new HouseKey(Buffer.from(HOUSE_KEY));
+  await makeKeyFile(KEY_FILE);
+  const secret = Buffer.from((await readFile(KEY_FILE, 'utf8')).trim());
+  if (secret.length < 32)
+    throw new Error(
+      `${KEY_FILE} holds no key of the house: put back the file that stood there, or take it away and have second factors set up anew.`,
+    );
+  return new HouseKey(secret);
+}
+
+/** Makes a key file unless one stands there: of two instances that start at once, one makes it. */
+async function makeKeyFile(path: string): Promise<void> {
+  await mkdir(dirname(path), { recursive: true });
+  try {
+    const file = await open(path, 'wx', 0o600);
+    try {
+      await file.writeFile(`${randomBytes(32).toString('base64url')}\n`);
+      await file.sync();
+    } finally {
+      await file.close();
+    }
+  } catch (error) {
+    if (!hasCode(error, 'EEXIST')) throw error;
+  }
+}
