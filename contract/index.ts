@@ -9,6 +9,7 @@ export * from './charts/kit';
 export * from './dockets/letter';
 export * from './lists';
 export * from './dockets/acts';
+export * from './dockets/late';
 export * from './dockets/docket';
 export * from './dockets/bodies';
 export * from './dockets/device';

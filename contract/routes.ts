@@ -56,9 +56,16 @@ export const PATHS = {
   selfLinks: '/api/self-links',
   /** GET and PUT the settings of the house. */
   settings: '/api/settings',
+  /** GET what was sent after its sign-in had ended, and waits; POST to accept or discard some of it. */
+  late: '/api/late-changes',
   /** GET a part of what happened. */
   audit: '/api/audit',
 } as const;
+
+/** DELETE: signs out; `for-good` where nothing that was done on the device waits to be sent. */
+export function signedOutPath(pens: 'for-good'): string {
+  return `${ROUTES.session}?pens=${pens}`;
+}
 
 /** POST: a one-time code for somebody's passphrase. */
 export function codeOfPersonPath(id: string): string {

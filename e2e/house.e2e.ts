@@ -1,4 +1,4 @@
-import { chooseWearer, expect, test } from './fitter';
+import { chooseWearer, expect, takeReadings, test } from './fitter';
 
 test.describe('the house', () => {
   test('invites somebody, who sets a passphrase of their own and may do what their role says', async ({
@@ -141,4 +141,44 @@ test('what happened stands in the house log, and a person is erased with all tha
   await expect(page.getByText('Odalys Wren erased a wearer.').first()).toBeVisible();
   await expect(page.getByText(`name: ${name}`)).toHaveCount(0);
   await expect(page.getByText('about a wearer who has been erased').first()).toBeVisible();
+});
+
+test('what a device sends after its sign-in was ended waits for a lead fitter, who adds it', async ({
+  fitter: page,
+  browser,
+  baseURL,
+  allowErrors,
+}) => {
+  allowErrors(/401|ERR_INTERNET_DISCONNECTED/);
+  const away = await (await browser.newContext({ baseURL: baseURL! })).newPage();
+  await away.goto('/');
+  await away.getByLabel('Sign-in name').fill('tiernan');
+  await away.getByLabel('Passphrase').fill('slack-water-bell');
+  await away.keyboard.press('Enter');
+  await chooseWearer(away, 'maren');
+  await away.getByRole('checkbox', { name: 'Ranger field jacket' }).check();
+  await away.getByRole('button', { name: 'Open docket' }).click();
+  await away.getByRole('button', { name: 'Begin' }).click();
+  const address = new URL(away.url()).pathname;
+  await away.context().setOffline(true);
+  await takeReadings(away, '97.5');
+
+  await page.goto('/house/people');
+  const row = page.getByRole('listitem').filter({ hasText: 'tiernan' });
+  await row.getByRole('button', { name: 'Sign out' }).click();
+  await expect(row.getByRole('button', { name: 'Sign out' })).toHaveCount(0);
+  await away.context().setOffline(false);
+  await expect(away.getByRole('alert').filter({ hasText: 'Not added yet' })).toContainText(
+    'a lead fitter decides whether it is added',
+    { timeout: 40_000 },
+  );
+
+  await page.getByRole('link', { name: 'Late changes' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: '97.5' })).toContainText('Tiernan Oake');
+  await page.getByRole('button', { name: 'Accept', exact: true }).first().click();
+  await expect(page.getByText('Added: 1.')).toBeVisible();
+  await expect(page.getByText('No late changes.')).toBeVisible();
+  await page.goto(address.replace('bench', 'log'));
+  await expect(page.getByText(/^Tiernan Oake .*97.5/)).toBeVisible();
+  await away.context().close();
 });

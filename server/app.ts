@@ -14,6 +14,7 @@ import type { Runs } from './dockets/runs';
 import { answers, type Database } from './database/database';
 import { deviceRoutes, tapeRoutes } from './devices/routes';
 import { actRoutes, docketRoutes, type DocketParts } from './dockets/routes';
+import { lateRoutes } from './dockets/late/routes';
 import { openBench, actsLookout } from './dockets/service';
 import { answerProblems } from './http/answer-problems';
 import { notFound, ProblemError } from './http/problem-error';
@@ -142,6 +143,7 @@ export function createApp({
     selfLinkRoutes(database),
     actRoutes(dockets),
     docketRoutes(dockets),
+    lateRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
     wearerRoutes(database, settings, print),

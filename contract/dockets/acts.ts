@@ -44,7 +44,7 @@ export function isOnDocket(kept: KeptAnyAct): kept is KeptAct {
 
 const keptAnyActSchema: z.ZodType<KeptAnyAct, unknown> = z.union([keptActSchema, keptMusterActSchema]);
 
-/** What became of an act: kept, now or when it was sent before, or refused for good. */
+/** What became of an act: kept, now or when it was sent before, refused for good, or kept aside. */
 export const actAnswerSchema = z.discriminatedUnion('outcome', [
   z.object({ outcome: z.literal('kept'), id: idSchema, kept: keptAnyActSchema }),
   /** `id` is `null` where not even that could be read; `at` is its place in what was sent. */
@@ -54,6 +54,8 @@ export const actAnswerSchema = z.discriminatedUnion('outcome', [
     code: z.string(),
     detail: z.string(),
   }),
+  /** It came after its sign-in had ended: it waits on the server for a lead fitter. */
+  z.object({ outcome: z.literal('late'), id: idSchema, detail: z.string() }),
 ]);
 export type ActAnswer = z.infer<typeof actAnswerSchema>;
 

@@ -36,6 +36,8 @@ export const AUDIT_KINDS = [
   'link-ended',
   'link-used',
   'letter-posted',
+  'late-accepted',
+  'late-discarded',
   'stores-kept',
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];

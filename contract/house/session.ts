@@ -22,6 +22,7 @@ const roleSchema = z.enum(ROLES);
 /** Signed in: who it is, and the pen their acts are signed with on this device. */
 export const signedInSchema = fitterSchema.extend({
   role: roleSchema,
+  /** Empty while something must be done before anything else: nothing is signed until then. */
   pen: z.string(),
   preferences: preferencesSchema,
   /** How the house sizes. */
@@ -124,6 +125,8 @@ export const sessionEntrySchema = z.object({
   address: z.string(),
   /** Whether it is the one that asks. */
   here: z.boolean(),
+  /** `false` where one has signed out, or was signed out, and what was done there before may still be sent. */
+  signedIn: z.boolean(),
 });
 export type SessionEntry = z.infer<typeof sessionEntrySchema>;
 export const sessionEntriesSchema = z.array(sessionEntrySchema);

@@ -21,6 +21,8 @@ export const houseSettingsSchema = z.object({
   idleMinutes: z.int().min(5).max(1_440).default(480),
   /** and after so many hours whatever is done. */
   sessionHours: z.int().min(1).max(72).default(14),
+  /** What was done on a device that was away for longer waits for a lead fitter. */
+  awayDays: z.int().min(1).max(92).default(30),
   /** The roles that must have a second factor. */
   secondFactorFor: z.array(z.enum(ROLES)).default([]),
   /** Whether the values of whoever is erased stay without a name, for maps and coverage. */

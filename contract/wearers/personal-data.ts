@@ -1,5 +1,6 @@
 import { actSchema, MEASUREMENT_CODES } from '@neat-measure/core';
 import * as z from 'zod';
+import { lateActsSchema } from '../dockets/late';
 import { auditEntrySchema } from '../house/audit';
 import { idSchema, instantSchema, lengthSchema } from '../shared';
 import { wearerSchema } from './wearer';
@@ -30,6 +31,8 @@ export const wearerExportSchema = z.object({
   ),
   /** What was done about them at musters, in words: the acts themselves name others, too. */
   musters: z.array(z.object({ at: instantSchema, words: z.string() })),
+  /** What was sent after its sign-in had ended and is not decided yet, in words. */
+  late: lateActsSchema,
   /** The groups they are in, by name. */
   groups: z.array(z.string()),
   /** What lists told of their body and sizes, as it was written. */

@@ -1,12 +1,10 @@
 import { hkdfSync, randomBytes } from 'node:crypto';
 import { mkdir, open, readFile } from 'node:fs/promises';
 import { dirname } from 'node:path';
-import type { Config } from '../config';
 import { hasCode } from '../database/trouble';
 
 /** What the key of the house is used for; each use has a key of its own, so that none tells of another. */
-const USES = ['known devices', 'second factors'] as const;
-type Use = (typeof USES)[number];
+type Use = 'known devices' | 'second factors';
 
 /** The key of a house: 256 bits that never stand in its database. */
 export class HouseKey {
@@ -28,7 +26,10 @@ export class HouseKey {
 export async function readHouseKey({
   HOUSE_KEY,
   KEY_FILE,
-}: Pick<Config, 'HOUSE_KEY' | 'KEY_FILE'>): Promise<HouseKey> {
+}: {
+  readonly HOUSE_KEY?: string | undefined;
+  readonly KEY_FILE: string;
+}): Promise<HouseKey> {
   if (HOUSE_KEY !== undefined) return new HouseKey(Buffer.from(HOUSE_KEY));
   await makeKeyFile(KEY_FILE);
   const secret = Buffer.from((await readFile(KEY_FILE, 'utf8')).trim());

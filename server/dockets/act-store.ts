@@ -11,6 +11,7 @@ import {
 } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { readJson } from '../database/read-json';
+import type { Signing } from '../session/service';
 
 interface ActRow {
   readonly place: number;
@@ -25,14 +26,38 @@ interface ActRow {
   readonly received_at: Date;
 }
 
-/** Keeps an act behind all that were kept before. Rejects when its id is taken, or its docket is not there. */
+/** A pen has ended since it was last asked about, or its holder is trusted with something else. */
+export class PenEnded extends Error {}
+
+/**
+ * Keeps an act behind all that were kept before. Rejects when its id is taken, or its docket is not there.
+ *
+ * @param signed by whom, where somebody sends it with a pen: in the same statement the pen must still sign
+ * @throws PenEnded where it does not
+ */
 export async function addAct<One extends AnyAct>(
   database: Database,
   act: One,
+  signed?: Pick<Signing, 'role' | 'pen'>,
 ): Promise<{ readonly place: number; readonly receivedAt: string; readonly act: One }> {
   const receivedAt = new Date();
-  const [place] = await database('acts').insert(rowOf(act, receivedAt));
-  return { place: place!, receivedAt: receivedAt.toISOString(), act };
+  const row = rowOf(act, receivedAt);
+  const kept = { receivedAt: receivedAt.toISOString(), act };
+  const pen = signed?.pen ?? null;
+  if (signed === undefined || pen === null) {
+    const [place] = await database('acts').insert(row);
+    return { place: place!, ...kept };
+  }
+  const columns = Object.keys(row);
+  const [done] = (await database.raw(
+    `insert into \`acts\` (${columns.join(', ')}) select ${columns.map(() => '?').join(', ')}
+     from pens join fitters on fitters.id = pens.fitter_id
+     where pens.token_hash = ? and pens.ended_at is null and pens.renewed_at > ?
+       and fitters.active = 1 and fitters.role = ?`,
+    [...(Object.values(row) as string[]), pen.hash, pen.since, signed.role],
+  )) as [{ insertId: number; affectedRows: number }];
+  if (done.affectedRows === 0) throw new PenEnded();
+  return { place: done.insertId, ...kept };
 }
 
 /** Keeps many acts at once, in their order. */
@@ -41,7 +66,7 @@ export async function addActs(database: Database, acts: readonly Act[]): Promise
   await database('acts').insert(acts.map((act) => rowOf(act, receivedAt)));
 }
 
-function rowOf(act: AnyAct, receivedAt: Date): object {
+function rowOf(act: AnyAct, receivedAt: Date): Record<string, unknown> {
   const { id, kind, at, by, ...rest } = act;
   // What it is done on has a column of its own.
   const body: object = { ...rest, docketId: undefined, musterId: undefined };

@@ -7,6 +7,7 @@ import {
   ROUTES,
   sheetPath,
   verdictsPath,
+  type ActAnswer,
   type Bench,
   type Exception,
   type KeptAnyAct,
@@ -23,10 +24,11 @@ import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/print';
 import type { StepsToPrint } from './measuring-sheet';
-import { whoSigns } from '../session/service';
+import { forgetPen, whoSigns } from '../session/service';
 import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
+import { keepLate } from './late/late-acts';
 import { listDockets } from './store';
 import { takeActs, type TakeOther } from './take-acts';
 
@@ -47,20 +49,37 @@ export interface DocketParts {
   readonly stopping: AbortSignal;
 }
 
+/** So often a pen is asked about anew within one request. */
+const MOST_TRIES = 5;
+
 /**
  * The one way in for what is done on dockets, and on musters. The pen says who did it, so that it needs no session:
  * what waited on a device while the session ended is kept all the same.
  */
-export function actRoutes({ database, lookout, takeOther }: DocketParts): Router {
+export function actRoutes({ database, lookout, takeOther, settings }: DocketParts): Router {
   const take: RequestHandler = async (request, response) => {
     const { pen, acts } = readBody(actsSaveSchema, request);
-    const signing = await whoSigns(database, pen);
-    if (signing === undefined)
-      throw new ProblemError(
-        'not-signed-in',
-        'The server does not know who made this change. Sign in again on this device; the change stays here until then.',
-      );
-    response.json(await takeActs(database, lookout, signing, acts, takeOther));
+    const answers: ActAnswer[] = [];
+    for (let rest: readonly unknown[] = acts, tries = 0; rest.length > 0; tries++) {
+      if (tries === MOST_TRIES)
+        throw new ProblemError('unavailable', 'Accounts are being changed. Try again in a moment.');
+      const whose = await whoSigns(database, settings, pen);
+      if (whose === undefined)
+        throw new ProblemError(
+          'not-signed-in',
+          'The server does not know who made this change. Sign in again on this device; the change stays here until then.',
+        );
+      if ('ended' in whose) {
+        answers.push(...(await keepLate(database, whose.ended, rest)));
+        break;
+      }
+      const taken = await takeActs(database, lookout, whose.signs, rest, takeOther);
+      answers.push(...taken.answers);
+      rest = taken.rest;
+      // Something about the pen has changed just now: it is asked about anew, and not by what was known.
+      if (rest.length > 0) forgetPen(whose.signs);
+    }
+    response.json(answers);
   };
   return Router().post(ROUTES.acts, take);
 }

@@ -22,7 +22,7 @@ import { hasCode, isDuplicate, isUnknownReference, tryAgain } from '../database/
 import type { Lookout } from '../http/lookout';
 import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
-import { addAct, findAct, listActs } from './act-store';
+import { addAct, findAct, listActs, PenEnded } from './act-store';
 import { isOnRecord } from './on-record';
 import { shelfFor } from './find-library';
 import { addDocket, keepRows, lockDocket } from './store';
@@ -43,6 +43,8 @@ export type TakeOther = (signing: Signing, act: MusterAct) => Promise<TakenOther
  *
  * @param signing whose pen they are signed with, and what that one is trusted with
  * @param takeOther takes what is done on musters
+ * @returns an answer to each, and those that were not looked at, as the pen had ended or its holder is trusted with
+ *   something else by then
  */
 export async function takeActs(
   database: Database,
@@ -50,9 +52,9 @@ export async function takeActs(
   signing: Signing,
   sent: readonly unknown[],
   takeOther: TakeOther,
-): Promise<ActAnswer[]> {
+): Promise<{ readonly answers: readonly ActAnswer[]; readonly rest: readonly unknown[] }> {
   const answers: ActAnswer[] = [];
-  for (const one of sent) {
+  for (const [at, one] of sent.entries()) {
     const read = readAnyAct(one);
     if (!read.ok) {
       answers.push({
@@ -64,32 +66,38 @@ export async function takeActs(
       continue;
     }
     const act = read.value;
-    const taken = await takeAny(database, signing, act, takeOther);
-    if ('refused' in taken) {
-      answers.push({ outcome: 'refused', id: act.id, ...taken.refused });
-      continue;
+    try {
+      const misSigned = refuseSigned(signing, act);
+      const taken =
+        misSigned === null
+          ? await takeRead(database, signing, act, takeOther)
+          : await asRefused(database, misSigned);
+      if ('refused' in taken) {
+        answers.push({ outcome: 'refused', id: act.id, ...taken.refused });
+        continue;
+      }
+      if (!taken.repeated) lookout.tell(subjectOf(act), taken.kept);
+      answers.push({ outcome: 'kept', id: act.id, kept: taken.kept });
+    } catch (error) {
+      if (error instanceof PenEnded) return { answers, rest: sent.slice(at) };
+      throw error;
     }
-    if (!taken.repeated) lookout.tell(subjectOf(act), taken.kept);
-    answers.push({ outcome: 'kept', id: act.id, kept: taken.kept });
   }
-  return answers;
+  return { answers, rest: [] };
 }
 
-async function takeAny(
+/** Takes an act that was read, in the name of whoever signs it. */
+export async function takeRead(
   database: Database,
   signing: Signing,
   act: AnyAct,
   takeOther: TakeOther,
 ): Promise<TakenOther> {
-  const misSigned = refuseSigned(signing, act);
-  const taken =
-    misSigned !== null
-      ? { refusal: misSigned }
-      : isMusterAct(act)
-        ? await takeOther(signing, act)
-        : await takeAct(database, signing, act);
-  if (!('refusal' in taken)) return taken;
-  const { refusal } = taken;
+  const taken = isMusterAct(act) ? await takeOther(signing, act) : await takeAct(database, signing, act);
+  return 'refusal' in taken ? asRefused(database, taken.refusal) : taken;
+}
+
+async function asRefused(database: Database, refusal: Refusal): Promise<TakenOther> {
   const { habits } = await findSettings(database);
   return { refused: { code: refusal.code, detail: sayRefusal(refusal, habits.inchParts) } };
 }
@@ -100,7 +108,7 @@ const MOST_AHEAD_MS = DAY_MS;
 const MOST_BEHIND_MS = 92 * DAY_MS;
 
 /** Why an act is not one that its signer may have done just now; `null` where it may be. */
-function refuseSigned({ fitter }: Signing, sent: AnyAct): Refusal | null {
+export function refuseSigned({ fitter }: Pick<Signing, 'fitter'>, sent: AnyAct): Refusal | null {
   if (sent.by.id !== fitter.id) return { code: 'other-hand' };
   const now = Date.now();
   const off = Date.parse(sent.at) - now;
@@ -110,7 +118,8 @@ function refuseSigned({ fitter }: Signing, sent: AnyAct): Refusal | null {
 }
 
 /** Takes one act on a docket: reading the docket, asking whether it may be done, and keeping it are one transaction. */
-async function takeAct(database: Database, { fitter: author, role }: Signing, sent: Act): Promise<Taken> {
+async function takeAct(database: Database, signing: Signing, sent: Act): Promise<Taken> {
+  const { fitter: author, role } = signing;
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   const kind = kindOf(act);
   if (!grants(role, kind.takes)) {
@@ -127,9 +136,9 @@ async function takeAct(database: Database, { fitter: author, role }: Signing, se
       const { recorded } = kind.needs(act);
       if (recorded !== null && !(await isOnRecord(database, act.docketId, recorded)))
         return { refusal: { code: 'no-such-record' } };
-      if (kind.refuseAlone !== undefined) return await takeAlone(database, act);
-      if (kind.opens !== undefined) return await open(database, act, kind.opens(act));
-      return await takeOnDocket(database, act);
+      if (kind.refuseAlone !== undefined) return await takeAlone(database, signing, act);
+      if (kind.opens !== undefined) return await open(database, signing, act, kind.opens(act));
+      return await takeOnDocket(database, signing, act);
     } catch (error) {
       if (error instanceof ActRefused) return { refusal: error.refusal };
       if (!isDuplicate(error)) throw error;
@@ -139,9 +148,9 @@ async function takeAct(database: Database, { fitter: author, role }: Signing, se
 }
 
 /** An act that rests on nothing before it: that its docket is there is asked by the row it names. One statement. */
-async function takeAlone(database: Database, act: Act): Promise<Taken> {
+async function takeAlone(database: Database, signing: Signing, act: Act): Promise<Taken> {
   try {
-    return { kept: await addAct(database, act), repeated: false };
+    return { kept: await addAct(database, act, signing), repeated: false };
   } catch (error) {
     if (isUnknownReference(error)) return { refusal: { code: 'not-opened' } };
     if (!hasCode(error, 'ER_SIGNAL_EXCEPTION')) throw error;
@@ -155,11 +164,11 @@ async function takeAlone(database: Database, act: Act): Promise<Taken> {
   }
 }
 
-async function open(database: Database, act: Act, docket: Docket): Promise<Taken> {
+async function open(database: Database, signing: Signing, act: Act, docket: Docket): Promise<Taken> {
   try {
     return await database.transaction(async (transaction) => {
       await addDocket(transaction, docket);
-      return { kept: await addAct(transaction, act), repeated: false };
+      return { kept: await addAct(transaction, act, signing), repeated: false };
     });
   } catch (error) {
     if (isUnknownReference(error)) return { refusal: { code: 'no-such-wearer' } };
@@ -170,7 +179,7 @@ async function open(database: Database, act: Act, docket: Docket): Promise<Taken
   }
 }
 
-async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
+async function takeOnDocket(database: Database, signing: Signing, act: Act): Promise<Taken> {
   return database.transaction(async (transaction) => {
     if (!(await lockDocket(transaction, act.docketId))) return { refusal: { code: 'not-opened' } };
     const before = await listActs(transaction, act.docketId);
@@ -181,7 +190,7 @@ async function takeOnDocket(database: Database, act: Act): Promise<Taken> {
     const docket = replay(acts);
     const applied = apply(docket, act, library);
     if (!applied.ok) return { refusal: applied.problem };
-    const kept = await addAct(transaction, applied.value.act);
+    const kept = await addAct(transaction, applied.value.act, signing);
     await keepRows(transaction, docket!, applied.value.act, applied.value.docket);
     await moveForAct(transaction, applied.value.act, docket!, applied.value.docket, library);
     return { kept, repeated: false };
@@ -214,7 +223,8 @@ export function saysTheSame(one: AnyAct, other: AnyAct): boolean {
   return text(one) === text(other);
 }
 
-function idOf(sent: unknown): string | null {
+/** The id of what may be no act at all. */
+export function idOf(sent: unknown): string | null {
   const id = typeof sent === 'object' && sent !== null && 'id' in sent ? sent.id : null;
   return typeof id === 'string' ? id.slice(0, 40) : null;
 }

@@ -190,7 +190,7 @@ describe('musters', () => {
       at: new Date().toISOString(),
       by: app.fitter,
     };
-    const signing = { fitter: app.fitter, role: 'fitter' as const };
+    const signing = { fitter: app.fitter, role: 'fitter' as const, pen: null };
     expect('kept' in (await takeMusterAct(app.database, other, signing, called))).toBeTrue();
     expect((await refused(id, { kind: 'checked-in', wearerId }))[0]).toBe('here-already');
     await does(id, { kind: 'finished', wearerId, stationId: tape });

@@ -30,9 +30,10 @@ type Taken =
 export async function takeMusterAct(
   database: Database,
   standings: Standings,
-  { fitter: author, role }: Signing,
+  signing: Signing,
   sent: MusterAct,
 ): Promise<TakenOther> {
+  const { fitter: author, role } = signing;
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   const { takes } = MUSTER_ACTS.kindOf(act);
   const taken = await tryAgain(async (): Promise<Taken> => {
@@ -41,7 +42,7 @@ export async function takeMusterAct(
     if (before !== undefined) return asRepeated(before, act);
     if (!grants(role, takes)) return { refusal: { code: 'muster-not-trusted', takes } };
     try {
-      return await take(database, standings, act);
+      return await take(database, standings, signing, act);
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       const kept = await findAct(database, act.id);
@@ -55,12 +56,12 @@ export async function takeMusterAct(
   return taken;
 }
 
-function take(database: Database, standings: Standings, act: MusterAct): Promise<Taken> {
+function take(database: Database, standings: Standings, signing: Signing, act: MusterAct): Promise<Taken> {
   return database
     .transaction(async (transaction): Promise<Taken> => {
       const there = await lockMuster(transaction, act.musterId);
       const before = there ? await standings.read(transaction, act.musterId) : undefined;
-      return { ...(await keepOn(transaction, before, act)), repeated: false };
+      return { ...(await keepOn(transaction, before, act, signing)), repeated: false };
     }, AS_IT_STANDS)
     .catch((error: unknown): Taken => {
       if (error instanceof Refused) return { refusal: error.refusal };
@@ -77,6 +78,7 @@ export async function keepOn(
   transaction: Database,
   before: Standing | undefined,
   act: MusterAct,
+  signing?: Signing,
 ): Promise<{ readonly kept: KeptMusterAct; readonly standing: Standing }> {
   const unknown = await refuseUnknown(transaction, act);
   if (unknown !== null) throw new Refused(unknown);
@@ -85,7 +87,7 @@ export async function keepOn(
   if (!applied.ok) throw new Refused(applied.problem);
   const { state } = applied.value;
   if (before === undefined) await addMuster(transaction, state);
-  const kept = await addAct(transaction, applied.value.act);
+  const kept = await addAct(transaction, applied.value.act, signing);
   if (before !== undefined) await keepMuster(transaction, state);
   if (act.kind === 'people-removed' && act.undoes !== undefined)
     await removeImported(transaction, act.undoes, act.wearerIds);

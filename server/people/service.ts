@@ -84,7 +84,11 @@ export async function keepPerson(
   const before = await accountOf(database, id);
   const saved = await noted(
     database,
-    (transaction) => savePerson(transaction, id, save),
+    async (transaction) => {
+      const done = await savePerson(transaction, id, save);
+      if (done === 'saved' && !save.active) await endSessions(transaction, id, { allBut: null });
+      return done;
+    },
     (done) =>
       done === 'saved'
         ? {
@@ -106,7 +110,6 @@ export async function keepPerson(
       'There is no other administrator. Make another user an administrator first.',
     );
   refuseEdit(saved);
-  if (!save.active) await endSessions(database, id, { allBut: null });
   forgetPens();
 }
 

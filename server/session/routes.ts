@@ -24,11 +24,13 @@ import {
   closeSession,
   giveBenchBack,
   openSession,
+  pensSince,
   signedIn,
   takeBench,
   whoAsks,
   type From,
 } from './service';
+import { endPens } from './pens';
 import { endSessions, listSessions } from './store';
 import { attempt, limitsOf } from './throttle';
 
@@ -52,10 +54,10 @@ export function sessionRoutes({ database, settings, cookie, device, ways }: Sess
     agent: request.get('user-agent') ?? '',
     knownFor: (accountId) => device.ofAccount(request, accountId),
   });
-  const told = async (token: string | undefined): Promise<Session> => {
+  const told = async (request: Request, token: string | undefined): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
     if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)) };
-    return { who: await signedIn(database, settings, asking), firstRun: false };
+    return { who: await signedIn(database, settings, asking, fromOf(request)), firstRun: false };
   };
   /** A new session ends the one this browser had, which is known for the account from now on. */
   const enter = async (
@@ -67,11 +69,11 @@ export function sessionRoutes({ database, settings, cookie, device, ways }: Sess
     if (before !== undefined) await closeSession(database, before);
     cookie.write(response, token, (await settings.now()).sessionHours);
     device.remember(request, response, accountId);
-    response.json(await told(token));
+    response.json(await told(request, token));
   };
   return Router()
     .get(ROUTES.session, async (request, response) => {
-      response.json(await told(cookie.read(request)));
+      response.json(await told(request, cookie.read(request)));
     })
     .post(ROUTES.session, async (request, response) => {
       const signIn = readBody(signInSchema, request);
@@ -83,7 +85,12 @@ export function sessionRoutes({ database, settings, cookie, device, ways }: Sess
       if (asking !== undefined)
         await noted(
           database,
-          (transaction) => closeSession(transaction, asking.token),
+          async (transaction) => {
+            await closeSession(transaction, asking.token);
+            // Nothing waits on the device any more: what signed it need not outlast the session.
+            if (request.query['pens'] === 'for-good')
+              await endPens(transaction, { sessionIds: [asking.session.id] });
+          },
           () => ({
             by: asking.person.id,
             kind: 'signed-out',
@@ -120,16 +127,16 @@ export function sessionRoutes({ database, settings, cookie, device, ways }: Sess
     .post(PATHS.hand, async (request, response) => {
       const asking = askingOf(response);
       await takeBench(database, asking, readBody(handSchema, request), fromOf(request));
-      response.json(await told(asking.token));
+      response.json(await told(request, asking.token));
     })
-    .delete(PATHS.hand, async (_request, response) => {
+    .delete(PATHS.hand, async (request, response) => {
       const asking = askingOf(response);
       await giveBenchBack(database, asking);
-      response.json(await told(asking.token));
+      response.json(await told(request, asking.token));
     })
     .get(PATHS.sessions, async (_request, response) => {
       const { owner, session } = ownOf(response);
-      response.json(await listSessions(database, owner.id, session.id));
+      response.json(await listSessions(database, owner.id, session.id, await pensSince(settings)));
     })
     .delete(PATHS.sessions, async (_request, response) => {
       const { owner, session } = ownOf(response);

@@ -17,9 +17,7 @@ import { accountOf, changeAccount, findAccount, type Account } from '../accounts
 import type { HouseSettings } from '../settings/service';
 import { stepOfCode } from './second-factor';
 import {
-  addPen,
   addSession,
-  findPen,
   findSession,
   handOver,
   removeEnded,
@@ -27,6 +25,7 @@ import {
   seeSession,
   type OpenSession,
 } from './store';
+import { endedPens, findPen, keepPen, type FoundPen } from './pens';
 import { attempt, benchLimits, limitsOf } from './throttle';
 
 /** Where a request comes from. */
@@ -191,7 +190,10 @@ export async function whoAsks(
     owner,
     person,
     role: handed ? roleAtBench(person.role) : person.role,
-    owes: handed || owner.factorOn || !secondFactorFor.includes(owner.role) ? [] : ['second-factor'],
+    // Neither whoever signed in nor whoever has the bench gets round what the house wants of them.
+    owes: [owner, person].some((one) => !one.factorOn && secondFactorFor.includes(one.role))
+      ? ['second-factor']
+      : [],
   };
 }
 
@@ -210,13 +212,14 @@ export async function signedIn(
   database: Database,
   settings: HouseSettings,
   asking: Asking,
+  from: Pick<From, 'agent' | 'address'>,
 ): Promise<SignedIn> {
   const { person, owner, role, owes } = asking;
   return {
     id: person.id,
     name: person.name,
     role,
-    pen: await takePen(database, asking),
+    pen: owes.length > 0 ? '' : await takePen(database, asking, from),
     preferences: person.preferences,
     habits: (await settings.now()).habits,
     house: person.id === owner.id ? null : { id: owner.id, name: owner.name },
@@ -282,39 +285,70 @@ export function giveBenchBack(database: Database, { session, person, owner }: As
  * The pen of whoever is at a bench: what their acts are signed with on that device. It is made of the
  * session's token, so that the page can ask for it again, and outlasts the session: what was done
  * before it ended is sent whenever there is a network, whoever has the bench by then, and kept under
- * the name of who did it. It opens nothing but the list of acts.
+ * the name of who did it. It opens nothing but the list of acts, and ends (`pensSince`, `endPens`).
  */
-async function takePen(database: Database, { token, person }: Asking): Promise<string> {
-  const pen = createHmac('sha256', token).update(`pen of ${person.id}`).digest('base64url');
-  await addPen(database, hashToken(pen), person.id);
-  return pen;
+async function takePen(
+  database: Database,
+  { token, session, person }: Asking,
+  { agent, address }: Pick<From, 'agent' | 'address'>,
+): Promise<string> {
+  // One that was ended is never taken up again: whoever takes the bench anew gets another.
+  for (let nth = await endedPens(database, session.id, person.id); ; nth++) {
+    const pen = createHmac('sha256', token).update(`pen of ${person.id} ${nth}`).digest('base64url');
+    const made = { tokenHash: hashToken(pen), fitterId: person.id, sessionId: session.id, agent, address };
+    if (await keepPen(database, made)) return pen;
+  }
+}
+
+/** Since when a pen must have been asked for: it ends by itself after the days a device may be away. */
+export async function pensSince(settings: HouseSettings): Promise<Date> {
+  const { awayDays } = await settings.now();
+  return new Date(Date.now() - awayDays * 86_400_000);
 }
 
 /** Who signs with a pen, and what they are trusted with by their role. */
 export interface Signing {
   readonly fitter: Fitter;
   readonly role: Role;
+  /**
+   * The pen, as the database knows it, and since when it must have been asked for; `null` where a lead fitter accepts
+   * what it signed after it had ended.
+   */
+  readonly pen: { readonly hash: string; readonly since: Date } | null;
 }
-
-/** Whose a pen is stays so; what they may do can change, and is asked again before long. */
-const WHOSE = new LRUCache<string, Signing>({ max: 1_000, ttl: 15_000 });
 
 /**
- * Whose a pen is; `undefined` for one that was never given out, and for one of somebody who may do
- * nothing on dockets any more.
+ * Whose a pen is, for some seconds. That it still signs, and that its holder is still trusted with as much, is asked by
+ * the very statement that keeps an act (`addAct`), so that nothing is kept by what was known here.
  */
-export async function whoSigns(database: Database, pen: string): Promise<Signing | undefined> {
-  const key = hashToken(pen);
-  const known = WHOSE.get(key);
-  if (known !== undefined) return known;
-  const found = await findPen(database, key);
-  if (found === undefined || !found.active || !worksOnDockets(found.role)) return undefined;
-  const signing = { fitter: { id: found.id, name: found.name }, role: found.role };
-  WHOSE.set(key, signing);
-  return signing;
+const WHOSE = new LRUCache<string, Signing>({ max: 1_000, ttl: 15_000 });
+
+/** Whose a pen is: what it signs, or that it signs no more; `undefined` for one that was never given out. */
+export async function whoSigns(
+  database: Database,
+  settings: HouseSettings,
+  pen: string,
+): Promise<{ readonly signs: Signing } | { readonly ended: FoundPen } | undefined> {
+  const hash = hashToken(pen);
+  const known = WHOSE.get(hash);
+  if (known !== undefined) return { signs: known };
+  const since = await pensSince(settings);
+  const found = await findPen(database, hash, since);
+  if (found === undefined) return undefined;
+  const { secondFactorFor } = await settings.now();
+  const owes = !found.factorOn && secondFactorFor.includes(found.role);
+  if (!found.lives || owes || !worksOnDockets(found.role)) return { ended: found };
+  const signing = { fitter: { id: found.id, name: found.name }, role: found.role, pen: { hash, since } };
+  WHOSE.set(hash, signing);
+  return { signs: signing };
 }
 
-/** Somebody's pens are asked about anew: what they may do has changed. */
+/** A pen is asked about anew: it has ended, or its holder is trusted with something else. */
+export function forgetPen({ pen }: Signing): void {
+  if (pen !== null) WHOSE.delete(pen.hash);
+}
+
+/** All pens are asked about anew. */
 export function forgetPens(): void {
   WHOSE.clear();
 }

@@ -1,5 +1,7 @@
-import type { Fitter, Role, SessionEntry } from '@neat-measure/contract';
+import type { SessionEntry } from '@neat-measure/contract';
 import type { Database } from '../database/database';
+import { allOrNothing } from '../database/all-or-nothing';
+import { endPens, livingPens } from './pens';
 
 /** A session that lasts, with whoever has the bench. */
 export interface OpenSession {
@@ -86,75 +88,73 @@ export async function removeSession(database: Database, tokenHash: string): Prom
   await database('sessions').where({ token_hash: tokenHash }).delete();
 }
 
-/** Where somebody is signed in, the latest first. */
+/**
+ * Where somebody is signed in, the latest first, and behind it where they were and a pen of theirs still signs.
+ *
+ * @param pensSince pens not asked for since then have ended by themselves
+ */
 export async function listSessions(
   database: Database,
   fitterId: string,
   here: string,
+  pensSince: Date,
 ): Promise<SessionEntry[]> {
   const rows = await database('sessions')
     .where({ fitter_id: fitterId })
     .where('expires_at', '>', new Date())
     .orderBy('seen_at', 'desc')
     .select<SessionRow[]>();
-  return rows.map(({ id, begun_at, seen_at, agent, address }) => ({
-    id,
-    begunAt: begun_at.toISOString(),
-    seenAt: seen_at.toISOString(),
-    agent,
-    address,
-    here: id === here,
-  }));
+  const open = new Set(rows.map(({ id }) => id));
+  const pens = await livingPens(database, fitterId, pensSince);
+  return [
+    ...rows.map(({ id, begun_at, seen_at, agent, address }) => ({
+      ...{ id, begunAt: begun_at.toISOString(), seenAt: seen_at.toISOString(), agent, address },
+      ...{ here: id === here, signedIn: true },
+    })),
+    ...pens
+      .filter(({ sessionId }, at, all) => {
+        const first = all.findIndex((one) => one.sessionId === sessionId) === at;
+        return first && !open.has(sessionId);
+      })
+      .map(({ sessionId, madeAt, renewedAt, agent, address }) => ({
+        ...{ id: sessionId, begunAt: madeAt.toISOString(), seenAt: renewedAt.toISOString(), agent, address },
+        ...{ here: sessionId === here, signedIn: false },
+      })),
+  ];
 }
 
 /**
- * Ends sessions of somebody: one, or all but one.
+ * Ends sessions of somebody with every pen that was made in them: one, or all but one. With all but one, their own pens
+ * end wherever they were made.
  *
  * @returns how many ended
  */
-export function endSessions(
+export async function endSessions(
   database: Database,
   fitterId: string,
   which: { readonly id: string } | { readonly allBut: string | null },
 ): Promise<number> {
-  const theirs = database('sessions').where({ fitter_id: fitterId });
-  if ('id' in which) return theirs.where({ id: which.id }).delete();
-  return which.allBut === null ? theirs.delete() : theirs.whereNot({ id: which.allBut }).delete();
+  return allOrNothing(database, async (transaction) => {
+    const theirs = transaction('sessions').where({ fitter_id: fitterId });
+    if ('id' in which) void theirs.where({ id: which.id });
+    else if (which.allBut !== null) void theirs.whereNot({ id: which.allBut });
+    const ids = await theirs.forUpdate().pluck<string[]>('id');
+    await transaction('sessions').whereIn('id', ids).delete();
+    // Whoever had the bench of a session that is ended from elsewhere had it on the same device.
+    const pens = await endPens(transaction, { sessionIds: ids });
+    const own =
+      'id' in which
+        ? await endPens(transaction, { sessionIds: [which.id], fitterId })
+        : await endPens(transaction, { fitterId, allBut: which.allBut });
+    return ids.length === 0 ? pens + own : ids.length;
+  });
 }
 
-/** Takes out sessions that have ended and tries of long ago, by their keys: no gap is locked in which somebody is just signing in. */
+/** Takes out what has ended, by its key: no gap is locked in which somebody is just signing in. */
 export async function removeEnded(database: Database): Promise<void> {
   const ended = await database('sessions')
     .where('expires_at', '<', new Date())
     .limit(1_000)
     .pluck<string[]>('id');
   if (ended.length > 0) await database('sessions').whereIn('id', ended).delete();
-  const forgotten = await database('sign_in_trials')
-    .whereRaw('last_at < now(3) - interval 1 day')
-    .limit(1_000)
-    .pluck<string[]>('who');
-  if (forgotten.length > 0) await database('sign_in_trials').whereIn('who', forgotten).delete();
-}
-
-/** Keeps a pen by the hash of it; one that is kept already stays. */
-export async function addPen(database: Database, tokenHash: string, fitterId: string): Promise<void> {
-  if ((await database('pens').where({ token_hash: tokenHash }).first('token_hash')) !== undefined) return;
-  await database('pens')
-    .insert({ token_hash: tokenHash, fitter_id: fitterId, made_at: new Date() })
-    .onConflict('token_hash')
-    .ignore();
-}
-
-/** Whose a pen is, and what they are to the house now. */
-export async function findPen(
-  database: Database,
-  tokenHash: string,
-): Promise<(Fitter & { readonly role: Role; readonly active: boolean }) | undefined> {
-  const row = await database('pens')
-    .join('fitters', 'fitters.id', 'pens.fitter_id')
-    .where({ token_hash: tokenHash })
-    .first<
-      { id: string; name: string; role: Role; active: number } | undefined
-    >('fitters.id', 'fitters.name', 'fitters.role', 'fitters.active');
-  return row && { ...row, active: row.active === 1 };
 }

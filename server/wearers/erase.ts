@@ -4,6 +4,7 @@ import { forgetKey, note } from '../audit/store';
 import type { Database } from '../database/database';
 import { tryAgain } from '../database/trouble';
 import { actsByDocket } from '../dockets/act-store';
+import { forgetLate } from '../dockets/late/store';
 import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { removeLinks } from '../links/store';
@@ -40,6 +41,7 @@ async function erase(database: Database, id: string, by: string | null, keep: bo
       if (values.size > 0) await keepBody(transaction, uuidv7(), Object.fromEntries(values));
     }
     await removeLinks(transaction, dockets);
+    await forgetLate(transaction, id, dockets);
     await forgetHiresOf(transaction, dockets);
     await removeDockets(transaction, dockets);
     if (!(await removeWearer(transaction, id))) throw notFound('person');

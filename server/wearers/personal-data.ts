@@ -10,6 +10,7 @@ import { docketsOf } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { submissionsOf } from '../links/store';
 import { findSettings } from '../settings/store';
+import { lateActsAbout } from '../dockets/late/late-acts';
 import { findWearer } from './store';
 
 /**
@@ -60,6 +61,11 @@ export async function exportWearer(database: Database, id: string): Promise<Wear
         station: () => 'a station',
       }),
     })),
+    late: await lateActsAbout(
+      database,
+      id,
+      records.map((one) => one.id),
+    ),
     groups: await groupsOf(database, id),
     told: await toldAbout(database, id),
     sent: await submissionsOf(database, id),

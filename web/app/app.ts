@@ -73,13 +73,16 @@ export class App {
   });
   /** What will not be kept, in words, until somebody has seen it. */
   protected readonly aside = computed(() =>
-    this.journal.aside().map(({ order, act, why, at }) => {
+    this.journal.aside().map(({ order, act, why, at, late }) => {
       const read = readAnyAct(act);
       const day = new Date(at).toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
       const what = read.ok
         ? sayAnyAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
         : 'A change made by another version.';
-      return { order: order!, words: `Not saved (${day}): ${what} ${why}` };
+      return {
+        order: order!,
+        words: `${late === true ? 'Not added yet' : 'Not saved'} (${day}): ${what} ${why}`,
+      };
     }),
   );
 

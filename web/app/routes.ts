@@ -141,6 +141,7 @@ export const ROUTES: Routes = [
             path: 'settings',
             loadComponent: () => import('../places/house/settings').then(({ SettingsDesk }) => SettingsDesk),
           },
+          { path: 'late', loadComponent: () => import('../places/house/late').then(({ Late }) => Late) },
           { path: 'tapes', loadComponent: () => import('../places/house/tapes').then(({ Tapes }) => Tapes) },
         ],
       },

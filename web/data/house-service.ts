@@ -10,6 +10,11 @@ import {
   personSchema,
   ROUTES,
   selfLinkEntriesSchema,
+  actAnswersSchema,
+  lateActsSchema,
+  type ActAnswer,
+  type LateAct,
+  type LateDecision,
   sessionEntriesSchema,
   sessionsOfPersonPath,
   settingsSchema,
@@ -60,6 +65,15 @@ export class HouseService {
 
   saveSettings(settings: Settings): Observable<Settings> {
     return this.api.put(PATHS.settings, settings, settingsSchema);
+  }
+
+  /** Changes that were sent after their sign-in had ended, in the order they came. */
+  lateActs(): Observable<LateAct[]> {
+    return this.api.get(PATHS.late, lateActsSchema);
+  }
+
+  decideLate(decision: LateDecision): Observable<ActAnswer[]> {
+    return this.api.post(PATHS.late, decision, actAnswersSchema);
   }
 
   sessions(): Observable<SessionEntry[]> {

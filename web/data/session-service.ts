@@ -6,6 +6,7 @@ import {
   preferencesSchema,
   ROUTES,
   sessionSchema,
+  signedOutPath,
   type FirstRun,
   type Fitter,
   type Hand,
@@ -72,7 +73,9 @@ export class SessionService {
   }
 
   signOut(): Observable<void> {
-    return this.api.delete(ROUTES.session).pipe(tap(() => this.current.set({ who: null, firstRun: false })));
+    // Where nothing waits to be sent, nothing need be left that signs.
+    const path = this.journal.unsent() === 0 ? signedOutPath('for-good') : ROUTES.session;
+    return this.api.delete(path).pipe(tap(() => this.current.set({ who: null, firstRun: false })));
   }
 
   /** Who may take the bench over. */

@@ -8,6 +8,7 @@ import * as musters from './0022-musters';
 import * as beforeTheDay from './0023-before-the-day';
 import * as bins from './0024-bins';
 import * as consentWithdrawn from './0025-consent-withdrawn';
+import * as pensEnd from './0026-pens-end';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -52,6 +53,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0023-before-the-day', beforeTheDay],
   ['0024-bins', bins],
   ['0025-consent-withdrawn', consentWithdrawn],
+  ['0026-pens-end', pensEnd],
 ];
 
 /** Their names, oldest first. */

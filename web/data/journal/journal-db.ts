@@ -20,6 +20,8 @@ export interface AsideRow {
   readonly subject: string;
   readonly act: unknown;
   readonly why: string;
+  /** Whether the server has it, for a lead fitter to accept. */
+  readonly late?: boolean;
   readonly at: string;
 }
 

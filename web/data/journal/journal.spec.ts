@@ -195,6 +195,17 @@ describe('the journal', () => {
     await until(() => journal.aside().length === 0);
   });
 
+  it('hands over what came after its sign-in had ended, and says that the server has it', async () => {
+    const act = reading();
+    journal.write('pen', act);
+    const { request } = await wire.sent();
+    const detail = 'A lead fitter decides whether it is added.';
+    request.flush([{ outcome: 'late', id: act.id, detail } satisfies ActAnswer]);
+    await until(() => journal.aside().length === 1);
+    expect([journal.unsent(), journal.aside()[0]!.late, journal.aside()[0]!.why]).toEqual([0, true, detail]);
+    expect(refused.map((one) => one.act.id)).toEqual([act.id]);
+  });
+
   it('sets aside what this version cannot read, and sends the rest', async () => {
     const act = reading();
     const row = { subject: docketId, pen: 'pen' };

@@ -219,20 +219,21 @@ export class Journal {
         // Told before it is crossed out, it is never seen by neither.
         this.arrivals.next(answer.kept);
         await this.crossOut(row.id);
-      } else if (answer !== undefined) await this.setAside(row, answer.detail);
+      } else if (answer !== undefined) await this.setAside(row, answer.detail, answer.outcome === 'late');
     }
     // An answer that says nothing of an act leaves it where it is.
     if (answers.length < batch.length) throw new Error('The server did not confirm every change.');
   }
 
-  private async setAside(row: JournalRow, why: string): Promise<void> {
+  /** @param late whether the server keeps it for somebody to accept */
+  private async setAside(row: JournalRow, why: string, late = false): Promise<void> {
     const { id, subject, act } = row;
     this.answered.add(id);
     underWay.over(id);
     await this.db
       .transaction('rw', this.db.acts, this.db.aside, async () => {
         await this.db.aside.where({ id }).delete();
-        await this.db.aside.add({ id, subject, act, why, at: new Date().toISOString() });
+        await this.db.aside.add({ id, subject, act, why, late, at: new Date().toISOString() });
         await this.db.acts.where({ id }).delete();
       })
       .catch(() => undefined);

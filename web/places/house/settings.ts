@@ -102,6 +102,7 @@ export class SettingsDesk {
     name: new FormControl('', { nonNullable: true }),
     idleMinutes: new FormControl<number | null>(null),
     sessionHours: new FormControl<number | null>(null),
+    awayDays: new FormControl<number | null>(null),
     secondFactorFor: new FormControl<Role[]>([], { nonNullable: true }),
     keepErasedBodies: new FormControl(false, { nonNullable: true }),
     retention: new FormGroup({
@@ -122,6 +123,11 @@ export class SettingsDesk {
       control: this.fields.idleMinutes,
     },
     { path: 'sessionHours', words: 'Hours in total', control: this.fields.sessionHours },
+    {
+      path: 'awayDays',
+      words: 'Days a device may stay offline before a lead fitter has to accept its changes',
+      control: this.fields.awayDays,
+    },
   ];
   protected readonly kept = [
     {

@@ -34,6 +34,8 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'link-ended': 'revoked a link',
   'link-used': 'submitted measurements by a link',
   'letter-posted': 'sent a sheet',
+  'late-accepted': 'accepted a late change',
+  'late-discarded': 'discarded a late change',
 };
 
 /** Something that happened, as a sentence: who, what, and what of it. */
