@@ -153,6 +153,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('POST', PATHS.factor, 'self', 'Start setting up your own second factor'),
   at('PUT', PATHS.factor, 'self', 'Confirm the second factor with its first code'),
   at('DELETE', PATHS.factor, 'self', 'Remove the second factor'),
+  at('POST', PATHS.recoveryCodes, 'self', 'Get new recovery codes'),
   at('PUT', PATHS.preferences, 'self', 'Change your own unit, speech and text size'),
   at('GET', PATHS.sessions, 'self', 'List your own sessions'),
   at('DELETE', one(PATHS.sessions), 'self', 'End one of your own sessions'),

@@ -46,6 +46,8 @@ export const PATHS = {
   preferences: '/api/me/preferences',
   /** POST begins, PUT confirms, DELETE takes out. */
   factor: '/api/me/second-factor',
+  /** POST: new ones. */
+  recoveryCodes: '/api/me/recovery-codes',
   /** GET one's own; DELETE one by id, or all others. */
   sessions: '/api/sessions',
   /** GET all; PUT one by id. */

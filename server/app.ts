@@ -6,6 +6,7 @@ import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
+import { Factors } from './accounts/factors';
 import type { HouseKey } from './accounts/house-key';
 import type { Config } from './config';
 import { auditRoutes } from './audit/routes';
@@ -114,6 +115,7 @@ export function createApp({
   });
   const settings = new HouseSettings(database);
   const cookie = new SessionCookie(config.SECURE_COOKIE);
+  const factors = new Factors(houseKey);
   const device = new KnownDevice(config.SECURE_COOKIE);
   // Who may not come in is not listened to.
   app.use('/api', guard(database, settings, cookie), readBodies());
@@ -135,8 +137,8 @@ export function createApp({
     stopping,
   };
   for (const routes of [
-    sessionRoutes({ database, settings, cookie, device, ways: { firstAccount, setByCode } }),
-    ownRoutes(database),
+    sessionRoutes({ database, settings, cookie, device, factors, ways: { firstAccount, setByCode } }),
+    ownRoutes(database, factors),
     peopleRoutes(database),
     settingsRoutes(database, settings),
     selfRoutes(database),

@@ -8,6 +8,7 @@ import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
+import { Factors } from './accounts/factors';
 import { readHouseKey } from './accounts/house-key';
 import { createApp } from './app';
 import { sealAudit } from './audit/seals';
@@ -92,6 +93,8 @@ async function main(): Promise<void> {
     nightly.run(night).catch((error: unknown) => logger.error({ err: error }, 'the nightly backup failed'));
   }, NIGHT_LOOK_MS);
   const certificate = await readCertificate(config);
+  const houseKey = await readHouseKey(config);
+  await new Factors(houseKey).sealAll(database);
   const server = createListener(
     createApp({
       database,
@@ -106,7 +109,7 @@ async function main(): Promise<void> {
       orderAhead: (musterId, wanted) => drawing.run({ url: config.DATABASE_URL, musterId, wanted }),
       print: (sheet) => printing.run(sheet),
       maker,
-      houseKey: await readHouseKey(config),
+      houseKey,
       stopping: streams.signal,
       config: { ...config, SECURE_COOKIE: config.SECURE_COOKIE || certificate !== null },
     }),

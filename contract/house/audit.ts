@@ -12,6 +12,7 @@ export const AUDIT_KINDS = [
   'code-given',
   'factor-on',
   'factor-off',
+  'recovery-code-used',
   'bench-code-set',
   'bench-taken',
   'bench-given-back',

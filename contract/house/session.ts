@@ -32,6 +32,8 @@ export const signedInSchema = fitterSchema.extend({
   /** What must be done before anything else. */
   owes: z.array(z.enum(['passphrase', 'second-factor'])),
   hasSecondFactor: z.boolean(),
+  /** How many recovery codes are left. */
+  recoveryCodes: z.int(),
   hasBenchCode: z.boolean(),
 });
 export type SignedIn = z.infer<typeof signedInSchema>;
@@ -47,12 +49,34 @@ const timeCodeSchema = z
   .transform((code) => code.replace(/\s/g, ''))
   .pipe(z.string().regex(/^\d{6}$/, { error: 'The code has six digits.' }));
 
+/** A recovery code: three groups of letters and digits, as it was told. */
+const RECOVERY_CODE = /^[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}$/;
+
+/**
+ * Whether a code is one for whoever has lost their authenticator, and not one of an authenticator.
+ *
+ * @example isRecoveryCode('k4mt-9fwe-b2xz') // true
+ */
+export function isRecoveryCode(code: string): boolean {
+  return RECOVERY_CODE.test(code);
+}
+
+/** What comes with a passphrase where a second factor is on. */
+const factorCodeSchema = z
+  .string()
+  .transform((code) => code.replace(/\s/g, '').toLowerCase())
+  .pipe(
+    z.string().refine((code) => /^\d{6}$/.test(code) || isRecoveryCode(code), {
+      error: 'The code has six digits; a recovery code has three groups of four.',
+    }),
+  );
+
 /** Signing in. */
 export const signInSchema = z.object({
   signIn: signInNameSchema,
   passphrase: z.string().min(1, { error: 'Enter your passphrase.' }).max(200),
-  /** The code of the second factor, where the account has one. */
-  code: timeCodeSchema.optional(),
+  /** The code of the second factor, where the account has one, or a recovery code. */
+  code: factorCodeSchema.optional(),
 });
 export type SignIn = z.infer<typeof signInSchema>;
 
@@ -111,7 +135,12 @@ export const factorOfferSchema = z.object({
 });
 export type FactorOffer = z.infer<typeof factorOfferSchema>;
 export const factorConfirmSchema = z.object({ code: timeCodeSchema });
-export const factorEndSchema = z.object({
+/** Recovery codes, told once. */
+export const recoveryCodesSchema = z.object({ codes: z.array(z.string()) });
+export type RecoveryCodes = z.infer<typeof recoveryCodesSchema>;
+
+/** Whoever sets up a second factor, takes it out, or wants new recovery codes says their passphrase again. */
+export const ownPassphraseSchema = z.object({
   passphrase: z.string().min(1, { error: 'Enter your passphrase.' }).max(200),
 });
 

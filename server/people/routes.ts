@@ -1,7 +1,7 @@
 import {
   benchCodeSaveSchema,
   factorConfirmSchema,
-  factorEndSchema,
+  ownPassphraseSchema,
   passphraseChangeSchema,
   PATHS,
   personSaveSchema,
@@ -14,31 +14,25 @@ import { fitterOf, readBody, readId } from '../http/request';
 import { ownOf } from '../session/routes';
 import { endSessions } from '../session/store';
 import { attempt, limitsOf } from '../session/throttle';
-import {
-  beginFactor,
-  changePassphrase,
-  clearFactor,
-  confirmFactor,
-  endFactor,
-  giveCode,
-  keepPerson,
-  setBenchCode,
-} from './service';
+import type { Factors } from '../accounts/factors';
+import { beginFactor, clearFactor, confirmFactor, endFactor, renewCodes } from './second-factor';
+import { changePassphrase, giveCode, keepPerson, setBenchCode } from './service';
 import { accountOf, changeAccount, listPeople } from '../accounts/store';
 
 /** What is one's own: passphrase, bench code, second factor, how one likes to work. */
-export function ownRoutes(database: Database): Router {
+export function ownRoutes(database: Database, factors: Factors): Router {
   /** Something that needs the passphrase again: guessed at a bench left alone, it is throttled like signing in. */
   const guarded =
     (
-      work: (request: Parameters<RequestHandler>[0], own: ReturnType<typeof ownOf>) => Promise<void>,
+      work: (request: Parameters<RequestHandler>[0], own: ReturnType<typeof ownOf>) => Promise<unknown>,
     ): RequestHandler =>
     async (request, response) => {
       const own = ownOf(response);
       const { signIn: account } = own.owner;
       const limits = limitsOf({ account, address: request.ip ?? '', device: own.session.id });
-      await attempt(database, limits, () => work(request, own));
-      response.status(204).end();
+      await attempt(database, limits, () => work(request, own)).then((told) =>
+        told === undefined ? response.status(204).end() : response.json(told),
+      );
     };
   return Router()
     .put(
@@ -51,17 +45,26 @@ export function ownRoutes(database: Database): Router {
       PATHS.benchCode,
       guarded((request, { owner }) => setBenchCode(database, owner, readBody(benchCodeSaveSchema, request))),
     )
-    .post(PATHS.factor, async (_request, response) => {
-      response.json(await beginFactor(database, ownOf(response).owner));
-    })
+    .post(
+      PATHS.factor,
+      guarded((request, { owner }) =>
+        beginFactor(database, factors, owner, readBody(ownPassphraseSchema, request).passphrase),
+      ),
+    )
     .put(PATHS.factor, async (request, response) => {
-      await confirmFactor(database, ownOf(response).owner, readBody(factorConfirmSchema, request).code);
-      response.status(204).end();
+      const { code } = readBody(factorConfirmSchema, request);
+      response.json(await confirmFactor(database, factors, ownOf(response).owner, code));
     })
+    .post(
+      PATHS.recoveryCodes,
+      guarded((request, { owner }) =>
+        renewCodes(database, factors, owner, readBody(ownPassphraseSchema, request).passphrase),
+      ),
+    )
     .delete(
       PATHS.factor,
       guarded((request, { owner }) =>
-        endFactor(database, owner, readBody(factorEndSchema, request).passphrase),
+        endFactor(database, owner, readBody(ownPassphraseSchema, request).passphrase),
       ),
     )
     .put(PATHS.preferences, async (request, response) => {

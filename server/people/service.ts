@@ -1,6 +1,5 @@
 import type {
   BenchCodeSave,
-  FactorOffer,
   FirstRun,
   OneTimeCode,
   PassphraseChange,
@@ -10,22 +9,20 @@ import type {
   TakeCode,
 } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { noted, type Noted } from '../audit/store';
+import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError, refuseEdit } from '../http/problem-error';
-import { offerFactor, stepOfCode } from '../session/second-factor';
 import { forgetPens } from '../session/service';
 import { endSessions } from '../session/store';
+import { changed, confirm } from './own-account';
 import { hashSecret, isSecret, oneTimeCode, refuseGuessable } from '../accounts/passphrases';
 import {
   accountOf,
   addAccount,
   addFirstAccount,
-  changeAccount,
   findAccount,
   savePerson,
   type Account,
-  type AccountChange,
 } from '../accounts/store';
 
 /** How long a one-time code stands. */
@@ -190,68 +187,4 @@ export async function setBenchCode(
   await confirm(account, passphrase);
   const benchHash = code === null ? null : await hashSecret(code);
   await changed(database, account.id, { benchHash }, { by: account.id, kind: 'bench-code-set' });
-}
-
-/** Begins a second factor: it counts from its first code on. */
-export async function beginFactor(database: Database, account: Account): Promise<FactorOffer> {
-  if (account.factorOn)
-    throw new ProblemError(
-      'invalid',
-      'You already have a second factor. Remove it before setting up another.',
-    );
-  const offer = offerFactor(account.signIn);
-  await changeAccount(database, account.id, { factorSecret: offer.secret, factorStep: null });
-  return offer;
-}
-
-/** @throws ProblemError `invalid` for a code that is not the one shown now */
-export async function confirmFactor(database: Database, account: Account, code: string): Promise<void> {
-  const step = account.factorSecret === null ? null : await stepOfCode(account.factorSecret, code);
-  if (step === null)
-    throw new ProblemError(
-      'invalid',
-      'This is not the code your authenticator shows now. Wait for the next one.',
-    );
-  await changed(
-    database,
-    account.id,
-    { factorOn: true, factorStep: step },
-    { by: account.id, kind: 'factor-on' },
-    { factorSecret: account.factorSecret },
-  );
-}
-
-/** Takes one's own second factor out. */
-export async function endFactor(database: Database, account: Account, passphrase: string): Promise<void> {
-  await confirm(account, passphrase);
-  await changed(database, account.id, NO_FACTOR, { by: account.id, kind: 'factor-off' });
-}
-
-/** Takes somebody's second factor out who has lost it; an administrator's doing. */
-export async function clearFactor(database: Database, id: string, by: string): Promise<void> {
-  const account = await accountOf(database, id);
-  if (account === undefined) throw notFound('person');
-  if (account.factorOn) await changed(database, id, NO_FACTOR, { by, kind: 'factor-off' });
-}
-
-const NO_FACTOR: AccountChange = { factorOn: false, factorSecret: null, factorStep: null };
-
-/** Changes an account and notes that it was, and never what proves who somebody is. */
-function changed(
-  database: Database,
-  id: string,
-  change: AccountChange,
-  what: Pick<Noted, 'by' | 'kind'>,
-  held: AccountChange = {},
-): Promise<boolean> {
-  return noted(
-    database,
-    (transaction) => changeAccount(transaction, id, change, held),
-    (done) => (done ? { ...what, about: { kind: 'person', id } } : null),
-  );
-}
-
-async function confirm(account: Account, passphrase: string): Promise<void> {
-  if (!(await isSecret(passphrase, account.passphraseHash)))
-    throw new ProblemError('sign-in-refused', 'This is not your passphrase.');
 }

@@ -60,7 +60,11 @@ describe('a pen', () => {
       .withContext('signed out, and nothing waited')
       .toBe('late');
 
-    type Entry = { id: string; signedIn: boolean; here: boolean };
+    interface Entry {
+      id: string;
+      signedIn: boolean;
+      here: boolean;
+    }
     const list = async () =>
       (await app.send('GET', PATHS.sessions, undefined, { cookie: here.cookie })).body as Entry[];
     const open = (await list()).filter(({ signedIn }) => signedIn);

@@ -14,6 +14,7 @@ import { noted } from '../audit/store';
 import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
 import { readBody, readId } from '../http/request';
+import type { Factors } from '../accounts/factors';
 import { askingOf } from './asking';
 import { findAccount, hasAccounts, listHands, type Account } from '../accounts/store';
 import type { HouseSettings } from '../settings/service';
@@ -40,6 +41,7 @@ export interface SessionParts {
   readonly settings: HouseSettings;
   readonly cookie: SessionCookie;
   readonly device: KnownDevice;
+  readonly factors: Factors;
   /** The ways in for whoever has no passphrase yet, which the room of people keeps. */
   readonly ways: {
     readonly firstAccount: (database: Database, first: FirstRun) => Promise<{ readonly id: string }>;
@@ -48,7 +50,7 @@ export interface SessionParts {
 }
 
 /** Signing in and out, switching the fitter at a bench, and where one is signed in. */
-export function sessionRoutes({ database, settings, cookie, device, ways }: SessionParts): Router {
+export function sessionRoutes({ database, settings, cookie, device, factors, ways }: SessionParts): Router {
   const fromOf = (request: Request): From => ({
     address: request.ip ?? '',
     agent: request.get('user-agent') ?? '',
@@ -77,7 +79,11 @@ export function sessionRoutes({ database, settings, cookie, device, ways }: Sess
     })
     .post(ROUTES.session, async (request, response) => {
       const signIn = readBody(signInSchema, request);
-      await enter(request, response, await openSession(database, settings, signIn, fromOf(request)));
+      await enter(
+        request,
+        response,
+        await openSession({ database, settings, factors }, signIn, fromOf(request)),
+      );
     })
     .delete(ROUTES.session, async (request, response) => {
       const token = cookie.read(request);

@@ -4,6 +4,7 @@ import {
   type Role,
   type SignedIn,
   type SignIn,
+  isRecoveryCode,
   worksOnDockets,
 } from '@neat-measure/contract';
 import { LRUCache } from 'lru-cache';
@@ -15,6 +16,7 @@ import { ProblemError } from '../http/problem-error';
 import { hashSecret, hashToken, isOld, isSecret, newToken } from '../accounts/passphrases';
 import { accountOf, changeAccount, findAccount, type Account } from '../accounts/store';
 import type { HouseSettings } from '../settings/service';
+import { codesLeft, type Factors } from '../accounts/factors';
 import { stepOfCode } from './second-factor';
 import {
   addSession,
@@ -61,8 +63,7 @@ const SEEN_EVERY_MS = 60_000;
  *   `second-factor-wanted` where the passphrase is right and a code must come with it
  */
 export async function openSession(
-  database: Database,
-  settings: HouseSettings,
+  { database, settings, factors }: { database: Database; settings: HouseSettings; factors: Factors },
   signIn: SignIn,
   from: From,
 ): Promise<{ readonly token: string; readonly accountId: string }> {
@@ -72,7 +73,7 @@ export async function openSession(
     address: from.address,
     device: account === undefined ? null : from.knownFor(account.id),
   });
-  const recognised = await attempt(database, limits, () => recognise(database, signIn)).catch(
+  const recognised = await attempt(database, limits, () => recognise(database, factors, signIn)).catch(
     async (error: unknown) => {
       if (error instanceof ProblemError && error.kind === 'sign-in-refused')
         await noteRefused(database, account, from);
@@ -127,7 +128,11 @@ export async function begin(
   return token;
 }
 
-async function recognise(database: Database, { signIn, passphrase, code }: SignIn): Promise<Account> {
+async function recognise(
+  database: Database,
+  factors: Factors,
+  { signIn, passphrase, code }: SignIn,
+): Promise<Account> {
   const account = await findAccount(database, signIn);
   const right = await isSecret(passphrase, account?.passphraseHash);
   if (account === undefined || !right || !account.active) throw refused();
@@ -135,8 +140,24 @@ async function recognise(database: Database, { signIn, passphrase, code }: SignI
     await changeAccount(database, account.id, { passphraseHash: await hashSecret(passphrase) });
   if (!account.factorOn) return account;
   if (code === undefined)
-    throw new ProblemError('second-factor-wanted', 'Enter the six digits your authenticator shows now.');
-  const step = await stepOfCode(account.factorSecret!, code);
+    throw new ProblemError(
+      'second-factor-wanted',
+      'Enter the six digits your authenticator shows now, or a recovery code.',
+    );
+  if (isRecoveryCode(code)) {
+    if (!(await factors.useCode(database, account.id, code)))
+      throw new ProblemError(
+        'sign-in-refused',
+        'This is none of your recovery codes, or it was used. Use another.',
+      );
+    await note(database, {
+      by: account.id,
+      kind: 'recovery-code-used',
+      about: { kind: 'person', id: account.id },
+    });
+    return account;
+  }
+  const step = await stepOfCode(factors.open(account.id, account.factorSecret!), code);
   if (step === null || (account.factorStep !== null && step <= account.factorStep))
     throw new ProblemError(
       'sign-in-refused',
@@ -225,6 +246,7 @@ export async function signedIn(
     house: person.id === owner.id ? null : { id: owner.id, name: owner.name },
     owes,
     hasSecondFactor: person.factorOn,
+    recoveryCodes: person.factorOn ? await codesLeft(database, person.id) : 0,
     hasBenchCode: person.benchHash !== null,
   };
 }

@@ -1,10 +1,8 @@
 import { PATHS, pathOf, ROUTES } from '@neat-measure/contract';
-import { generate } from 'otplib';
 import { scryptSync } from 'node:crypto';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, Records, reading } from '../testing/records';
 import { HouseSettings } from '../settings/service';
-import { stepOfCode } from './second-factor';
 import { stillLasts, whoAsks } from './service';
 import { endSessions } from './store';
 
@@ -239,79 +237,6 @@ describe('a session', () => {
     const [{ passphrase_hash }] = await app.database('fitters').select('passphrase_hash');
     expect(passphrase_hash).toMatch(/^\$argon2id\$/);
     expect((await signInAs('odalys', { passphrase: 'tide-table' })).status).toBe(200);
-  });
-
-  describe('with a second factor', () => {
-    const begin = async () => {
-      const { body } = await app.send('POST', PATHS.factor, {});
-      const now = Math.floor(Date.now() / 1_000);
-      await app.send('PUT', PATHS.factor, { code: await generate({ secret: body.secret, epoch: now - 30 }) });
-      return body.secret as string;
-    };
-
-    // RFC 6238, appendix B: SHA-1, the last six of its eight digits.
-    it('agrees with the RFC', async () => {
-      const secret = 'GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ';
-      const vectors: [number, string][] = [
-        [59, '287082'],
-        [1_111_111_109, '081804'],
-        [1_111_111_111, '050471'],
-        [1_234_567_890, '005924'],
-        [2_000_000_000, '279037'],
-        [20_000_000_000, '353130'],
-      ];
-      for (const [at, code] of vectors) {
-        expect(await generate({ secret, epoch: at })).toBe(code);
-        expect(await stepOfCode(secret, code, at)).toBe(Math.floor(at / 30));
-        expect(await stepOfCode(secret, code, at + 90)).toBeNull();
-      }
-    });
-
-    it('wants a code with the passphrase, and each code once', async () => {
-      const secret = await begin();
-      expect(problem(await signInAs('odalys'))).toEqual([401, 'second-factor-wanted']);
-      // Who had the passphrase and was asked for the code was not refused.
-      const refused = () => app.database('audit').where({ kind: 'sign-in-refused' }).pluck('about');
-      expect(await refused()).toEqual([]);
-      expect(await app.database('sign_in_trials').where('failures', '>', 0)).toEqual([]);
-      expect(problem(await signInAs('odalys', { passphrase: 'wrong' }))).toEqual([401, 'sign-in-refused']);
-      expect(await refused()).toEqual([app.fitter.id]);
-      expect(problem(await signInAs('odalys', { code: '12345' }))[1]).toBe('invalid');
-      const code = await generate({ secret });
-      expect((await signInAs('odalys', { code })).status).toBe(200);
-      expect(problem(await signInAs('odalys', { code }))).toEqual([401, 'sign-in-refused']);
-      const both = await generate({ secret, epoch: Math.floor(Date.now() / 1_000) + 30 });
-      const twice = await Promise.all([
-        signInAs('odalys', { code: both }),
-        signInAs('odalys', { code: both }),
-      ]);
-      expect(twice.map(({ status }) => status).sort()).toEqual([200, 401]);
-    });
-
-    it('counts from its first code on, and is taken out with the passphrase', async () => {
-      const { body } = await app.send('POST', PATHS.factor, {});
-      expect(body.picture).toMatch(/^data:image\/svg\+xml;base64,/);
-      expect((await signInAs('odalys')).status)
-        .withContext('not yet')
-        .toBe(200);
-      expect(problem(await app.send('PUT', PATHS.factor, { code: '000000' }))[1]).toBe('invalid');
-      await begin();
-      expect(problem(await app.send('POST', PATHS.factor, {}))[1]).toBe('invalid');
-      expect(problem(await app.send('DELETE', PATHS.factor, { passphrase: 'wrong' }))[1]).toBe(
-        'sign-in-refused',
-      );
-      expect((await app.send('DELETE', PATHS.factor, { passphrase: PASSPHRASE })).status).toBe(204);
-      expect((await signInAs('odalys')).status).toBe(200);
-    });
-
-    it('is owed by roles of which the house wants it', async () => {
-      const { body } = await app.get(PATHS.settings);
-      await app.put(PATHS.settings, { ...body, secondFactorFor: ['administrator'] });
-      expect(problem(await app.get(ROUTES.wearers))).toEqual([403, 'not-allowed']);
-      expect((await app.get(ROUTES.session)).body.who.owes).toEqual(['second-factor']);
-      await begin();
-      expect((await app.get(ROUTES.wearers)).status).toBe(200);
-    });
   });
 
   describe('at a shared bench', () => {

@@ -15,6 +15,8 @@ import {
   type ActAnswer,
   type LateAct,
   type LateDecision,
+  recoveryCodesSchema,
+  type RecoveryCodes,
   sessionEntriesSchema,
   sessionsOfPersonPath,
   settingsSchema,
@@ -96,12 +98,17 @@ export class HouseService {
     return this.api.put(PATHS.benchCode, save);
   }
 
-  beginFactor(): Observable<FactorOffer> {
-    return this.api.post(PATHS.factor, {}, factorOfferSchema);
+  beginFactor(passphrase: string): Observable<FactorOffer> {
+    return this.api.post(PATHS.factor, { passphrase }, factorOfferSchema);
   }
 
-  confirmFactor(code: string): Observable<void> {
-    return this.api.put(PATHS.factor, { code });
+  confirmFactor(code: string): Observable<RecoveryCodes> {
+    return this.api.put(PATHS.factor, { code }, recoveryCodesSchema);
+  }
+
+  /** New recovery codes; those of before are good no more. */
+  renewCodes(passphrase: string): Observable<RecoveryCodes> {
+    return this.api.post(PATHS.recoveryCodes, { passphrase }, recoveryCodesSchema);
   }
 
   endFactor(passphrase: string): Observable<void> {

@@ -21,6 +21,7 @@ const SIGNED_IN: Omit<SignedIn, 'id' | 'name' | 'pen'> = {
   house: null,
   owes: [],
   hasSecondFactor: false,
+  recoveryCodes: 0,
   hasBenchCode: false,
 };
 

@@ -9,6 +9,7 @@ import * as beforeTheDay from './0023-before-the-day';
 import * as bins from './0024-bins';
 import * as consentWithdrawn from './0025-consent-withdrawn';
 import * as pensEnd from './0026-pens-end';
+import * as recoveryCodes from './0027-recovery-codes';
 import * as stages from './0016-stages';
 import * as born from './0015-born';
 import * as kits from './0014-kits';
@@ -54,6 +55,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0024-bins', bins],
   ['0025-consent-withdrawn', consentWithdrawn],
   ['0026-pens-end', pensEnd],
+  ['0027-recovery-codes', recoveryCodes],
 ];
 
 /** Their names, oldest first. */

@@ -94,7 +94,10 @@ describe('what comes after its sign-in has ended', () => {
     expect((await app.send('GET', PATHS.late, undefined, { cookie: lead })).body.length).toBe(1);
     const [one] = await waiting();
     expect(problem(await decide(true, [one!.id], fitter))).toEqual([403, 'not-allowed']);
-    expect(problem(await app.send('GET', PATHS.late, undefined, { cookie: fitter }))).toEqual([403, 'not-allowed']);
+    expect(problem(await app.send('GET', PATHS.late, undefined, { cookie: fitter }))).toEqual([
+      403,
+      'not-allowed',
+    ]);
   });
 
   it('is added once where two decide at once', async () => {

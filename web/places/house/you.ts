@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import {
   benchCodeSaveSchema,
   factorConfirmSchema,
-  factorEndSchema,
+  ownPassphraseSchema,
   passphraseChangeSchema,
   type FactorOffer,
   type Preferences,
@@ -41,6 +41,8 @@ export class You {
     this.fitter()?.house === null ? this.house.sessions() : of([]),
   );
   protected readonly offer = signal<FactorOffer | null>(null);
+  /** Recovery codes, while they are told. */
+  protected readonly codes = signal<readonly string[]>([]);
   protected readonly trouble = signal('');
   protected readonly done = signal('');
   protected readonly worksOnDockets = worksOnDockets;
@@ -56,7 +58,8 @@ export class You {
   ];
 
   protected readonly changed = new SchemaForm(passphraseChangeSchema, { passphrase: line(), next: line() });
-  protected readonly out = new SchemaForm(factorEndSchema, { passphrase: line() });
+  /** Whatever of the second factor needs the passphrase again: beginning it, new codes, taking it out. */
+  protected readonly again = new SchemaForm(ownPassphraseSchema, { passphrase: line() });
   protected readonly confirmed = new SchemaForm(factorConfirmSchema, { code: line() });
   private takingOut = false;
   protected readonly bench = new SchemaForm(
@@ -91,23 +94,38 @@ export class You {
   }
 
   protected beginFactor(): void {
-    this.does(this.house.beginFactor(), '', (offer) => this.offer.set(offer));
+    const read = this.again.read();
+    if (read !== null)
+      this.does(this.house.beginFactor(read.passphrase), '', (offer) => {
+        this.offer.set(offer);
+        this.again.group.reset();
+      });
+  }
+
+  protected renewCodes(): void {
+    const read = this.again.read();
+    if (read !== null)
+      this.does(this.house.renewCodes(read.passphrase), '', ({ codes }) => {
+        this.codes.set(codes);
+        this.again.group.reset();
+      });
   }
 
   protected confirmFactor(): void {
     const read = this.confirmed.read();
     if (read !== null)
-      this.does(this.house.confirmFactor(read.code), 'Your second factor is on.', () => {
+      this.does(this.house.confirmFactor(read.code), 'Your second factor is on.', ({ codes }) => {
+        this.codes.set(codes);
         this.offer.set(null);
         this.confirmed.group.reset();
       });
   }
 
   protected endFactor(): void {
-    const read = this.out.read();
+    const read = this.again.read();
     if (read !== null)
       this.does(this.house.endFactor(read.passphrase), 'Your second factor is removed.', () =>
-        this.out.group.reset(),
+        this.again.group.reset(),
       );
   }
 

@@ -9,6 +9,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'code-given': 'gave a one-time code',
   'factor-on': 'turned a second factor on',
   'factor-off': 'removed a second factor',
+  'recovery-code-used': 'signed in with a recovery code',
   'bench-code-set': 'set a bench code',
   'bench-taken': 'switched a bench',
   'bench-given-back': 'returned a bench',
