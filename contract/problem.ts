@@ -10,6 +10,7 @@ export const PROBLEM_KINDS = [
   'not-allowed',
   'name-taken',
   'foreign-origin',
+  'unknown-host',
   'not-found',
   'changed-meanwhile',
   'id-taken',

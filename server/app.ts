@@ -24,6 +24,7 @@ import { guard } from './guard';
 import { readBodies } from './bodies';
 import type { Lasts } from './http/request';
 import { ownRoutes, peopleRoutes } from './people/routes';
+import { knownHosts, refuseUnknownHosts } from './http/known-hosts';
 import { refuseForeignOrigins } from './http/same-site';
 import { serveWeb } from './http/web';
 import type { Print } from './print/print';
@@ -65,7 +66,10 @@ export interface AppParts {
   readonly houseKey: HouseKey;
   /** Ends what would otherwise stay open: the streams. */
   readonly stopping: AbortSignal;
-  readonly config: Pick<Config, 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT' | 'OUTBOX'>;
+  readonly config: Pick<
+    Config,
+    'HOST' | 'HOSTS' | 'SECURE_COOKIE' | 'TRUSTED_PROXIES' | 'WEB_ROOT' | 'OUTBOX'
+  >;
 }
 
 /** Requests a minute from one address; a hall of fitters behind one router stays well below. */
@@ -105,6 +109,7 @@ export function createApp({
       strictTransportSecurity: config.SECURE_COOKIE,
     }),
   );
+  app.use(refuseUnknownHosts(knownHosts(config)));
   app.use(packAnswers());
 
   app.use('/api', refuseForeignOrigins, noStore, limitRequests());

@@ -8,6 +8,16 @@ const environmentSchema = z.object({
     .startsWith('mysql://', { error: 'DATABASE_OWNER_URL must start with mysql://' })
     .optional(),
   HOST: z.string().default('127.0.0.1'),
+  /** The names and addresses browsers reach the application by, with commas between; without it, this machine's own. */
+  HOSTS: z
+    .string()
+    .default('')
+    .transform((list) =>
+      list
+        .split(',')
+        .map((one) => one.trim())
+        .filter((one) => one !== ''),
+    ),
   PORT: z.coerce.number().int().min(0).max(65_535).default(4180),
   /** Whether another free port may be taken when PORT is in use. */
   PORT_MAY_MOVE: z.stringbool().default(false),

@@ -7,6 +7,7 @@ import { once, setMaxListeners } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { dirname } from 'node:path';
 import { pino } from 'pino';
 import { Factors } from './accounts/factors';
 import { readHouseKey } from './accounts/house-key';
@@ -14,7 +15,9 @@ import { createApp } from './app';
 import { sealAudit } from './audit/seals';
 import type { Night } from './backup/nightly-worker';
 import { readConfig, type Config } from './config';
+import { isLoopback, knownHosts, LOOPBACK } from './http/known-hosts';
 import { createListener, type Certificate } from './http/listener';
+import { fingerprintOf, ownCertificate } from './http/own-certificate';
 import { Thread } from './http/threads';
 import type { Sheet } from './sheets';
 import { keepRetention } from './retention/retention';
@@ -92,7 +95,7 @@ async function main(): Promise<void> {
     if (night === null) return;
     nightly.run(night).catch((error: unknown) => logger.error({ err: error }, 'the nightly backup failed'));
   }, NIGHT_LOOK_MS);
-  const certificate = await readCertificate(config);
+  const certificate = await certificateOf(config);
   const houseKey = await readHouseKey(config);
   await new Factors(houseKey).sealAll(database);
   const server = createListener(
@@ -119,7 +122,13 @@ async function main(): Promise<void> {
   await listen(server, config);
   const { port } = server.address() as AddressInfo;
   logger.info({ port }, 'listening');
-  process.send?.({ port });
+  process.send?.({
+    port,
+    secure: certificate !== null,
+    elsewhere: isLoopback(config.HOST) ? [] : knownHosts(config).filter((host) => !LOOPBACK.includes(host)),
+    // Of one made here, which browsers ask about: for whoever compares it.
+    fingerprint: certificate !== null && makesOwn(config) ? fingerprintOf(certificate) : null,
+  });
 
   let stopping = false;
   const stop = async (why: string): Promise<void> => {
@@ -145,8 +154,15 @@ async function main(): Promise<void> {
   if (process.send) process.on('disconnect', () => void stop('the starting process ended'));
 }
 
-/** The certificate the application speaks https with, where one is given. */
-async function readCertificate({ TLS_CERTIFICATE, TLS_KEY }: Config): Promise<Certificate | null> {
+/** Whether it speaks https by itself without being given a certificate: what leaves the machine is never in the clear. */
+function makesOwn({ HOST, SECURE_COOKIE, TLS_CERTIFICATE }: Config): boolean {
+  return TLS_CERTIFICATE === undefined && !isLoopback(HOST) && !SECURE_COOKIE;
+}
+
+/** The certificate the application speaks https with: the one it is given, or one of its own; `null` behind a proxy or on loopback. */
+async function certificateOf(config: Config): Promise<Certificate | null> {
+  const { TLS_CERTIFICATE, TLS_KEY, KEY_FILE } = config;
+  if (makesOwn(config)) return ownCertificate(dirname(KEY_FILE), knownHosts(config));
   if (TLS_CERTIFICATE === undefined || TLS_KEY === undefined) return null;
   const [cert, key] = await Promise.all([readFile(TLS_CERTIFICATE, 'utf8'), readFile(TLS_KEY, 'utf8')]);
   return { cert, key };

@@ -51,9 +51,17 @@ const server = await keepServer({
   giveUp(`Neat Measure could not start: ${error.message}.`);
 });
 
-const address = `http://127.0.0.1:${server.port}`;
+const address = `${server.secure ? 'https' : 'http'}://127.0.0.1:${server.port}`;
 database.tell({ address });
 say(`\nNeat Measure is ready: ${address}`);
+if (server.elsewhere.length > 0)
+  say(
+    `From other machines: ${server.elsewhere.map((host) => `${server.secure ? 'https' : 'http'}://${host}:${server.port}`).join('  ')}`,
+  );
+if (server.fingerprint !== null)
+  say(
+    `It made its own certificate, so browsers ask once. Compare the fingerprint before you accept:\n  ${server.fingerprint}`,
+  );
 if (demo) {
   say('Sign in as  odalys  with the passphrase  low-tide-table  (demo data; see README for real use).');
   say('A second fitter, to see two at one docket:  tiernan , slack-water-bell .');

@@ -9,6 +9,7 @@ const TITLES: Readonly<Record<ProblemKind, readonly [status: number, title: stri
   'not-allowed': [403, 'Not allowed'],
   'name-taken': [409, 'The name is taken'],
   'foreign-origin': [403, 'Request from another site'],
+  'unknown-host': [421, 'Not known by this name'],
   'not-found': [404, 'Not found'],
   'changed-meanwhile': [409, 'Changed in the meantime'],
   'id-taken': [409, 'The id is taken'],

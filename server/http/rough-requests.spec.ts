@@ -121,7 +121,7 @@ describe('rough requests', () => {
   });
 
   it('that come half and no further are dropped', async () => {
-    const head = `PUT ${pathOf(ROUTES.wearers, uuidv7())} HTTP/1.1\r\nHost: x\r\nCookie: ${app.cookie}\r\n`;
+    const head = `PUT ${pathOf(ROUTES.wearers, uuidv7())} HTTP/1.1\r\nHost: 127.0.0.1\r\nCookie: ${app.cookie}\r\n`;
     expect(await rawRequest(app.port, head)).toMatch(/^HTTP\/1\.1 408 /);
     expect(
       await rawRequest(

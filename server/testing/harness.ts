@@ -95,6 +95,8 @@ export class Harness {
       houseKey: KEY_OF_SPECS,
       stopping: streams.signal,
       config: {
+        HOST: '127.0.0.1',
+        HOSTS: [],
         SECURE_COOKIE: false,
         TRUSTED_PROXIES: 0,
         WEB_ROOT: undefined,

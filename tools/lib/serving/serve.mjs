@@ -8,7 +8,8 @@ import { say } from '../run.mjs';
  * Starts one instance of the built server and waits until it listens.
  *
  * @param env its configuration, see server/config.ts
- * @returns `{ port, pid, ended, stop() }`; `ended` resolves when it ends by itself or is stopped
+ * @returns `{ port, secure, fingerprint, elsewhere, pid, ended, stop() }`: whether it speaks https, the fingerprint of a
+ *   certificate it made for itself, the names by which other machines reach it; `ended` resolves when it ends by itself or is stopped
  */
 export function startServer(env) {
   return startBuilt(join('server', 'dist', 'main.js'), env);
@@ -30,12 +31,15 @@ async function startBuilt(script, env) {
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
-  const port = await new Promise((resolve, reject) => {
-    child.once('message', (message) => resolve(message.port));
+  const { port, secure, fingerprint, elsewhere } = await new Promise((resolve, reject) => {
+    child.once('message', (message) => resolve(message));
     void ended.then((code) => reject(new Error(`${script} ended with code ${code} before it listened`)));
   });
   return {
     port,
+    secure,
+    fingerprint,
+    elsewhere,
     pid: child.pid,
     ended,
     stop: async () => {
@@ -57,7 +61,7 @@ const MOST_ENDS = 5;
  */
 export async function keepServer(env, mostEnds = MOST_ENDS) {
   let server = await startServer(env);
-  const { port } = server;
+  const { port, secure, fingerprint, elsewhere } = server;
   let stopping = false;
   const ended = (async () => {
     let ends = [];
@@ -74,6 +78,9 @@ export async function keepServer(env, mostEnds = MOST_ENDS) {
   })();
   return {
     port,
+    secure,
+    fingerprint,
+    elsewhere,
     get pid() {
       return server.pid;
     },
