@@ -84,6 +84,11 @@ export function wearerExportPath(id: string): string {
   return `${ROUTES.wearers}/${id}/export`;
 }
 
+/** GET: what erasing a wearer does not reach by itself. */
+export function wearerErasingPath(id: string): string {
+  return `${ROUTES.wearers}/${id}/erasing`;
+}
+
 /** GET: the same as a PDF. */
 export function wearerExportSheetPath(id: string): string {
   return `${ROUTES.wearers}/${id}/export.pdf`;

@@ -153,7 +153,7 @@ export function createApp({
     lateRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
-    wearerRoutes(database, settings, print),
+    wearerRoutes(database, settings, print, config.OUTBOX),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),
     protocolRoutes(database),

@@ -109,7 +109,7 @@ async function results(ranges, specs) {
     }),
   );
   const mariadb = server ? await database() : null;
-  const env = mariadb === null ? {} : { TEST_DATABASE_URL: mariadb.url('neat_measure') };
+  const env = mariadb === null ? {} : (await import('./lib/database/mariadb.mjs')).forSpecs(mariadb);
   await node(['node_modules/@stryker-mutator/core/bin/stryker.js', 'run', config], { env });
   await mariadb?.stop();
   return JSON.parse(readFileSync(report, 'utf8')).files;

@@ -39,6 +39,7 @@ export const AUDIT_KINDS = [
   'letter-posted',
   'late-accepted',
   'late-discarded',
+  'log-resealed',
   'stores-kept',
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];

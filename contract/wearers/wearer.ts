@@ -46,6 +46,21 @@ export type Wearer = z.infer<typeof wearerSchema>;
 
 export const wearersSchema = pageSchema(wearerSchema);
 
+/** What erasing a wearer does not reach by itself. */
+export const erasingSchema = z.object({
+  /** Hires without a docket under the same name: they are forgotten as well where that is said. */
+  hires: z.array(z.object({ id: idSchema, garment: z.string(), from: z.iso.date(), until: z.iso.date() })),
+  /** Files in the outbox that were posted about them. */
+  outbox: z.array(z.string()),
+});
+export type Erasing = z.infer<typeof erasingSchema>;
+
+/** Which hires of the same name are forgotten with a wearer. */
+export const eraseSchema = z
+  .object({ hires: z.array(idSchema).max(1_000).default([]) })
+  .default({ hires: [] });
+export type Erase = z.infer<typeof eraseSchema>;
+
 /** What a wearer's measurements were over time. */
 export const wearerRecordSchema = z.object({
   person: wearerSchema,

@@ -155,7 +155,8 @@ describe('what happened', () => {
   });
 
   it('can neither be changed nor taken out by the application’s own user', async () => {
-    const url = app.url.replace('//neat_measure:', '//neat_measure_app:');
+    const { username, password } = new URL(process.env['TEST_APPLICATION_URL']!);
+    const url = Object.assign(new URL(app.url), { username, password }).href;
     await grantApplication(app.database, url);
     const own = openDatabase(url);
     const code = (work: Promise<unknown>) =>

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Database } from '../database/database';
+import { keyedHash } from '../database/triggers';
 
 /** A row this old has been committed or never will be: no statement may take nearly so long. In seconds. */
 const SETTLED_AFTER_S = 60;
@@ -96,7 +97,17 @@ export async function checkAudit(database: Database): Promise<AuditCheck> {
   const count = async (query: ReturnType<Database['queryBuilder']>) =>
     Number((await query.count<{ n: number }[]>({ n: '*' }))[0]!.n);
   const noted = () => database('acts_noted').leftJoin('acts', 'acts.id', 'acts_noted.act_id');
-  const changed = await count(noted().whereRaw('binary sha2(acts.body, 256) <> binary acts_noted.sha256'));
+  // What is done on a docket is hashed by the key of whoever it is about; without the key it cannot be held against it.
+  const changed = await count(
+    noted()
+      .leftJoin('dockets', 'dockets.id', 'acts_noted.docket_id')
+      .leftJoin('wearer_keys', 'wearer_keys.wearer_id', 'dockets.wearer_id')
+      .whereNotNull('acts.id')
+      .whereRaw(
+        `binary if(acts_noted.docket_id is null, sha2(acts.body, 256),
+           ifnull(${keyedHash('wearer_keys.secret', 'acts.body')}, '')) <> binary acts_noted.sha256`,
+      ),
+  );
   if (changed > 0) found.broken.push(`Acts that differ from what was saved: ${changed}.`);
   const gone = await count(
     noted()
@@ -118,6 +129,16 @@ export async function checkAudit(database: Database): Promise<AuditCheck> {
         database('acts_noted').whereRaw('acts_noted.act_id = acts.id').select(database.raw('1')),
       ),
   );
+  // A change of how hashes are made seals anew what was sealed; what did not fit until then is not whole since.
+  const unsealed = await count(
+    database('audit')
+      .where({ kind: 'log-resealed' })
+      .whereRaw("json_value(detail, '$.whole') in ('false', '0')"),
+  );
+  if (unsealed > 0)
+    found.broken.push(
+      'Before entries were sealed anew by an update, some had been changed, removed or added.',
+    );
   if (unnoted > 0) found.broken.push(`Acts added outside the audit log: ${unnoted}.`);
   return found;
 }

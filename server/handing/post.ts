@@ -38,11 +38,12 @@ export async function post(
     disableFileAccess: true,
     disableUrlAccess: true,
   });
-  await mkdir(folder, { recursive: true });
+  // What is about somebody is for its owner's eyes alone.
+  await mkdir(folder, { recursive: true, mode: 0o700 });
   const file = `${id}.eml`;
   // Written beside, then given its name, which fails where it has been given: nobody finds half a message.
   const beside = join(folder, `.${id}-${process.pid}`);
-  await writeFile(beside, message as Buffer);
+  await writeFile(beside, message as Buffer, { mode: 0o600 });
   try {
     await link(beside, join(folder, file));
     return { name: file, written: true };

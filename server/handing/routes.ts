@@ -82,7 +82,7 @@ export function handingRoutes(database: Database, print: Print<HandingSheet>, ou
             kind: 'letter-posted',
             about: { kind: 'docket', id: bench.id },
             wearerId: bench.wearer.id,
-            detail: { sheet: letter.sheet, to: letter.to },
+            detail: { sheet: letter.sheet, to: letter.to, file: file.name },
           }),
         );
       response.json({ file: file.name });

@@ -1,7 +1,6 @@
 import type { RequestHandler } from 'express';
 import { isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
-import type { Config } from '../config';
 import { ProblemError } from './problem-error';
 
 /** How this machine reaches itself. */
@@ -16,7 +15,13 @@ export function isLoopback(host: string): boolean {
  * The names and addresses the application is reached by, as they stand in an address: those of `HOSTS`; without it, this
  * machine's own, as far as it listens there.
  */
-export function knownHosts({ HOST, HOSTS }: Pick<Config, 'HOST' | 'HOSTS'>): string[] {
+export function knownHosts({
+  HOST,
+  HOSTS,
+}: {
+  readonly HOST: string;
+  readonly HOSTS: readonly string[];
+}): string[] {
   if (HOSTS.length > 0) return [...new Set([...HOSTS.map(inAddress), ...LOOPBACK])];
   if (isLoopback(HOST)) return [...LOOPBACK];
   if (HOST !== '0.0.0.0' && HOST !== '::') return [inAddress(HOST), ...LOOPBACK];

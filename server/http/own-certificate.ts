@@ -1,7 +1,7 @@
 import { randomBytes, X509Certificate } from 'node:crypto';
 import { chmod, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { isIP } from 'node:net';
-import { dirname, join } from 'node:path';
+import { join } from 'node:path';
 import { generate } from 'selfsigned';
 import type { Certificate } from './listener';
 

@@ -161,7 +161,8 @@ export async function fillEarlierHouse(database: Database): Promise<EarlierHouse
     };
     const found = { size: 'M', verdict: asParts(verdict) };
     await act('garment-decided', chartId, { ...decided, found }, 7, decisionId);
-    await put('pens', { token_hash: 'a'.repeat(64), ...fitter, made_at: at(0) });
+    const made = { made_at: at(0), renewed_at: at(0), session_id: ids() };
+    await put('pens', { token_hash: 'a'.repeat(64), ...fitter, ...made });
   }
   await put('sessions', {
     ...{

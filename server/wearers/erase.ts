@@ -9,28 +9,42 @@ import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
 import { removeLinks } from '../links/store';
 import { findSettings } from '../settings/store';
-import { forgetHiresOf } from '../stores/hire/forget';
-import { keepBody, removeWearer } from './store';
+import { forgetHiresNamed, forgetHiresOf } from '../stores/hire/forget';
+import { findWearer, keepBody, removeWearer } from './store';
+
+/** How somebody is erased. */
+export interface Erasure {
+  /** Whether their latest values stay without a name, for maps and coverage. */
+  readonly keepBody: boolean;
+  /** Hires without a docket under their name that are theirs. */
+  readonly hires?: readonly string[];
+  /** Files in the outbox about them, which stay there: they are named in what is noted. */
+  readonly outbox?: readonly string[];
+}
 
 /**
  * Erases a wearer: their name, their dockets with all that was done on them, their links, and what was
  * noted of them, whose key is thrown away. That they were erased, when and by whom stays.
  *
  * @param by whoever did it; `null` for the house's own retention
- * @param keepBody whether their latest values stay without a name, for maps and coverage
  * @throws ProblemError `not-found`
  */
 export async function eraseWearer(
   database: Database,
   id: string,
   by: string | null,
-  { keepBody: keep }: { readonly keepBody: boolean },
+  { keepBody: keep, hires = [], outbox = [] }: Erasure,
 ): Promise<void> {
   // Somebody may be doing something on one of the dockets just then.
-  await tryAgain(() => erase(database, id, by, keep));
+  await tryAgain(() => erase(database, id, by, { keep, hires, outbox }));
 }
 
-async function erase(database: Database, id: string, by: string | null, keep: boolean): Promise<void> {
+async function erase(
+  database: Database,
+  id: string,
+  by: string | null,
+  { keep, hires, outbox }: { keep: boolean; hires: readonly string[]; outbox: readonly string[] },
+): Promise<void> {
   await database.transaction(async (transaction) => {
     const dockets = (await docketsOf(transaction, id)).map((one) => one.id);
     if (keep) {
@@ -43,6 +57,8 @@ async function erase(database: Database, id: string, by: string | null, keep: bo
     await removeLinks(transaction, dockets);
     await forgetLate(transaction, id, dockets);
     await forgetHiresOf(transaction, dockets);
+    const wearer = await findWearer(transaction, id);
+    if (wearer !== undefined && hires.length > 0) await forgetHiresNamed(transaction, wearer.name, hires);
     await removeDockets(transaction, dockets);
     if (!(await removeWearer(transaction, id))) throw notFound('person');
     await forgetKey(transaction, id);
@@ -50,7 +66,7 @@ async function erase(database: Database, id: string, by: string | null, keep: bo
       by,
       kind: 'wearer-erased',
       about: { kind: 'wearer', id },
-      detail: { docketIds: dockets, valuesKept: keep },
+      detail: { docketIds: dockets, valuesKept: keep, hires: hires.length, outbox },
     });
   });
 }

@@ -1,7 +1,9 @@
 import {
   bodiesQuerySchema,
+  eraseSchema,
   listQuerySchema,
   ROUTES,
+  wearerErasingPath,
   wearerExportPath,
   wearerExportSheetPath,
   wearerRecordPath,
@@ -21,6 +23,7 @@ import type { PersonToPrint } from './person-sheet';
 import type { RecordToPrint } from './record-sheet';
 import type { HouseSettings } from '../settings/service';
 import { eraseWearer } from './erase';
+import { beforeErasing } from './erasing';
 import { exportWearer } from './personal-data';
 import { keepWearer } from './service';
 import { listBodies } from './bodies';
@@ -32,6 +35,7 @@ export function wearerRoutes(
   database: Database,
   settings: HouseSettings,
   print: Print<PersonToPrint | RecordToPrint>,
+  outbox: string,
 ): Router {
   const exported = async (id: string, by: string, form: string): Promise<WearerExport> => {
     const person = await exportWearer(database, id);
@@ -80,9 +84,18 @@ export function wearerRoutes(
       const record = await recordTaken(readId(request), fitterOf(response).id, 'record pdf');
       sendPdf(response, await print({ sheet: 'record', record }), 'record.pdf');
     })
+    .get(wearerErasingPath(':id'), async (request, response) => {
+      response.json(await beforeErasing(database, outbox, readId(request)));
+    })
     .delete(`${ROUTES.wearers}/:id`, async (request, response) => {
       const { keepErasedBodies } = await settings.now();
-      await eraseWearer(database, readId(request), fitterOf(response).id, { keepBody: keepErasedBodies });
+      const id = readId(request);
+      const { hires } = readBody(eraseSchema, request);
+      await eraseWearer(database, id, fitterOf(response).id, {
+        keepBody: keepErasedBodies,
+        hires,
+        outbox: (await beforeErasing(database, outbox, id)).outbox,
+      });
       response.status(204).end();
     })
     .get(ROUTES.bodies, async (request, response) => {

@@ -1,5 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  erasingSchema,
+  wearerErasingPath,
+  type Erasing,
   listPath,
   pathOf,
   ROUTES,
@@ -39,8 +42,17 @@ export class WearerService {
     return this.api.get(wearerRecordPath(id), wearerRecordSchema);
   }
 
-  /** Erases somebody with all that is kept of them. */
-  erase(id: string): Observable<void> {
-    return this.api.delete(pathOf(ROUTES.wearers, id));
+  /** What erasing somebody does not reach by itself. */
+  beforeErasing(id: string): Observable<Erasing> {
+    return this.api.get(wearerErasingPath(id), erasingSchema);
+  }
+
+  /**
+   * Erases somebody with all that is kept of them.
+   *
+   * @param hires hires without a docket under the same name that are theirs
+   */
+  erase(id: string, hires: readonly string[]): Observable<void> {
+    return this.api.delete(pathOf(ROUTES.wearers, id), { hires });
   }
 }

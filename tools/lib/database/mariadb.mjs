@@ -40,6 +40,14 @@ export async function startMariadb(folder, { lasting = true } = {}) {
   return { port: keeper.port, url: urlsOf(keeper.port, secrets), stop: () => keeper.stop() };
 }
 
+/** Where specs of the server find their MariaDB: as the owner of the tables, and as the application. */
+export function forSpecs(mariadb) {
+  return {
+    TEST_DATABASE_URL: mariadb.url('neat_measure'),
+    TEST_APPLICATION_URL: mariadb.url('neat_measure', APPLICATION),
+  };
+}
+
 /** The way into a MariaDB that another process of this folder has started. */
 export function borrowMariadb(folder, port) {
   return { port, url: urlsOf(port, keptSecrets(folder)), stop: () => Promise.resolve() };

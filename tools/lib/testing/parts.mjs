@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { buildChanged, bundleSpecs } from '../build.mjs';
 import { demoHouses } from '../serving/demo-houses.mjs';
 import { debianProgram } from '../install.mjs';
-import { startMariadb } from '../database/mariadb.mjs';
+import { forSpecs, startMariadb } from '../database/mariadb.mjs';
 import { DATA, ROOT } from '../paths.mjs';
 
 /** The folders whose specs make a part that runs in Node. */
@@ -32,7 +32,7 @@ export const PARTS = {
     run: async (node) => {
       const mariadb = await startMariadb(join(DATA, `test-${process.pid}`), { lasting: false });
       try {
-        return await jasmine(node, bundles.server, { TEST_DATABASE_URL: mariadb.url('neat_measure') });
+        return await jasmine(node, bundles.server, forSpecs(mariadb));
       } finally {
         await mariadb.stop();
       }

@@ -37,6 +37,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'letter-posted': 'sent a sheet',
   'late-accepted': 'accepted a late change',
   'late-discarded': 'discarded a late change',
+  'log-resealed': 'sealed the log anew',
 };
 
 /** Something that happened, as a sentence: who, what, and what of it. */
@@ -46,6 +47,8 @@ export function sayAudit(entry: AuditEntry, nameOf: (id: string) => string | nul
   const who = by?.name ?? (kind === 'link-used' ? 'A wearer' : 'A user');
   const whom = about === null ? null : nameOf(about);
   switch (kind) {
+    case 'log-resealed':
+      return 'An update sealed the log anew.';
     case 'sign-in-refused':
       return `${whom ?? 'An unknown user'} was refused sign-in${tail(of['address'], 'from')}.`;
     case 'signed-in':
