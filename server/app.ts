@@ -1,5 +1,5 @@
 import { firstAccount, setByCode } from './people/service';
-import { ROUTES, type Exception } from '@neat-measure/contract';
+import { ROUTES } from '@neat-measure/contract';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Express, type RequestHandler } from 'express';
@@ -54,8 +54,7 @@ import { wearerRoutes } from './wearers/routes';
 export interface AppParts {
   readonly database: Database;
   readonly logger: Logger;
-  /** Judges all open dockets, away from the thread that answers. */
-  readonly exceptions: () => Promise<readonly Exception[]>;
+  readonly exceptions: DocketParts['exceptions'];
   readonly runs: Runs;
   readonly orderAhead: BeforeParts['orderAhead'];
   /** Makes what is to be printed, away from it too. */

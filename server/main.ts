@@ -1,8 +1,11 @@
-import type { DocketRuns, Exception } from '@neat-measure/contract';
+import type { DocketRuns } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
 import type { OrderAheadView } from '@neat-measure/contract/musters';
 import type { RunsTask } from './dockets/runs';
 import type { OrderAheadTask } from './musters/before/order-ahead';
+import { Exceptions } from './dockets/exceptions/exceptions';
+import type { JudgeTask } from './dockets/exceptions/exceptions-worker';
+import { createHash } from 'node:crypto';
 import { once, setMaxListeners } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
@@ -78,7 +81,8 @@ async function main(): Promise<void> {
   const streams = new AbortController();
   // One listener for every stream that is open, and those are many.
   setMaxListeners(0, streams.signal);
-  const judging = new Thread<string, Exception[]>('./dockets/exceptions-worker.js');
+  const judging = new Thread<JudgeTask, number>('./dockets/exceptions/exceptions-worker.js');
+  const build = await buildOf('./dockets/exceptions/exceptions-worker.js');
   const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./dockets/runs-worker.js');
   const drawing = new Thread<OrderAheadTask, OrderAheadView>('./musters/before/order-ahead-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js');
@@ -102,7 +106,7 @@ async function main(): Promise<void> {
     createApp({
       database,
       logger,
-      exceptions: () => judging.run(config.DATABASE_URL),
+      exceptions: new Exceptions(database, build, () => judging.run({ url: config.DATABASE_URL, build })),
       runs: {
         ofChart: (id) =>
           reckoning.run({ url: config.DATABASE_URL, of: 'chart', id }) as Promise<readonly ChartRun[]>,
@@ -152,6 +156,12 @@ async function main(): Promise<void> {
   process.on('SIGINT', () => void stop('SIGINT'));
   // Whoever started this instance is gone, and with it the database it may have started.
   if (process.send) process.on('disconnect', () => void stop('the starting process ended'));
+}
+
+/** Which version a bundled script is: what another one judged may have been judged otherwise. */
+async function buildOf(script: string): Promise<string> {
+  const text = await readFile(new URL(script, import.meta.url));
+  return createHash('sha256').update(text).digest('hex').slice(0, 16);
 }
 
 /** Whether it speaks https by itself without being given a certificate: what leaves the machine is never in the clear. */

@@ -92,4 +92,19 @@ export const exceptionSchema = z.object({
   verdict: keptVerdictSchema,
 });
 export type Exception = z.infer<typeof exceptionSchema>;
-export const exceptionsSchema = z.array(exceptionSchema);
+/** Which part of the exceptions is wanted, and what they are in order of. */
+export const exceptionsQuerySchema = z.object({
+  by: z.enum(['garment', 'kind']).default('garment'),
+  from: z.coerce.number().int().min(0).max(10_000_000).default(0),
+});
+export type ExceptionsQuery = z.infer<typeof exceptionsQuerySchema>;
+
+/** A part of the exceptions, and how many dockets are still being judged: theirs are missing. */
+export const exceptionsSchema = z.object({
+  items: z.array(exceptionSchema),
+  total: z.int(),
+  /** How many there are in each group: of a garment and its maker, or of a kind of verdict. */
+  groups: z.array(z.object({ name: z.string(), count: z.int() })),
+  pending: z.int(),
+});
+export type ExceptionsPage = z.infer<typeof exceptionsSchema>;

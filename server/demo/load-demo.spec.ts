@@ -1,8 +1,9 @@
 import { join } from 'node:path';
 import { Harness } from '../testing/harness';
 import { listCharts } from '../charts/store';
-import { listExceptions } from '../dockets/exceptions';
-import { listDockets, listOpenDockets } from '../dockets/store';
+import { Exceptions } from '../dockets/exceptions/exceptions';
+import { judgeOpen } from '../dockets/exceptions/judge-open';
+import { listDockets } from '../dockets/store';
 import { listMusters } from '../musters/store';
 import { listWearers } from '../wearers/store';
 import { loadDemo } from './load-demo';
@@ -28,11 +29,13 @@ describe('loadDemo', () => {
       const { items: dockets, total } = await listDockets(app.database, ALL);
       expect(total).toBeGreaterThan(40);
       // A season behind, decided; and a day's work that waits.
-      expect((await listOpenDockets(app.database)).length).toBeGreaterThan(10);
       expect(Math.min(...dockets.map(({ openedAt }) => Date.parse(openedAt)))).toBeLessThan(
         Date.now() - 100 * 86_400_000,
       );
-      const flags = new Set((await listExceptions(app.database)).map(({ verdict }) => verdict.verdict));
+      expect(await judgeOpen(app.database, 'specs')).toBeGreaterThan(10);
+      const exceptions = new Exceptions(app.database, 'specs', () => Promise.resolve());
+      const { items } = await exceptions.list({ by: 'kind', from: 0 });
+      const flags = new Set(items.map(({ verdict }) => verdict.verdict));
       expect([...flags].sort()).toEqual(['between', 'beyond', 'not-made', 'split']);
       // A muster for today, begun, with people to come; the dockets of those who are here are the season's.
       const [muster] = (await listMusters(app.database, ALL)).items;

@@ -1,6 +1,7 @@
 import {
   actsSaveSchema,
   docketsQuerySchema,
+  exceptionsQuerySchema,
   docketRunsPath,
   docketStreamPath,
   HABITS_EVENT,
@@ -9,12 +10,12 @@ import {
   verdictsPath,
   type ActAnswer,
   type Bench,
-  type Exception,
   type KeptAnyAct,
   worksOnDockets,
 } from '@neat-measure/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { note } from '../audit/store';
+import type { Exceptions } from './exceptions/exceptions';
 import type { Runs } from './runs';
 import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
@@ -38,8 +39,7 @@ export interface DocketParts {
   readonly lookout: Lookout<KeptAnyAct>;
   /** Takes what is done on musters, which are not known here. */
   readonly takeOther: TakeOther;
-  /** Judges all open dockets, away from the requests. */
-  readonly exceptions: () => Promise<readonly Exception[]>;
+  readonly exceptions: Pick<Exceptions, 'list'>;
   readonly runs: Runs;
   /** Makes what is to be printed, away from the requests too. */
   readonly print: Print<StepsToPrint>;
@@ -135,7 +135,7 @@ export function docketRoutes({
     .get(verdictsPath(':id'), async (request, response) => {
       response.json(await verdictsOn(database, readId(request)));
     })
-    .get(ROUTES.exceptions, async (_request, response) => {
-      response.json(await exceptions());
+    .get(ROUTES.exceptions, async (request, response) => {
+      response.json(await exceptions.list(readQuery(exceptionsQuerySchema, request)));
     });
 }

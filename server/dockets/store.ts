@@ -157,16 +157,6 @@ function columnsOf({ finalSize, ...row }: GarmentRow): object {
   return { ...row, final_size: finalSize };
 }
 
-/** Every docket with a garment that is not decided for good: none of them may be forgotten, however old. */
-export async function listOpenDockets(database: Database): Promise<DocketSummary[]> {
-  const open = await database('docket_garments')
-    .where((undecided) => undecided.whereNull('outcome').orWhere({ outcome: 'later' }))
-    .distinct('docket_id')
-    .pluck<string[]>('docket_id');
-  const rows = await docketRows(database).whereIn('dockets.id', open).orderBy('opened_at', 'desc');
-  return withGarments(database, rows);
-}
-
 /** A part of the dockets that match a search, by the wearer, the occasion, a garment or their number; the latest first. */
 export async function listDockets(
   database: Database,

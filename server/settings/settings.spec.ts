@@ -38,7 +38,7 @@ describe('the habits of the house', () => {
     const bench = await records.bench(id);
     const [screen] = judgeDocket(replay(bench.acts.map(({ act }) => act))!, bench).garments;
     const [server] = await verdictsOf(id);
-    const [listed] = (await app.get(ROUTES.exceptions)).body;
+    const [listed] = (await app.get(ROUTES.exceptions)).body.items;
     expect([server.chartId, server.verdict]).toEqual([chartId, JSON.parse(JSON.stringify(screen!.verdict))]);
     expect(listed.verdict).toEqual(server.verdict);
     expect([server.verdict.rule, server.verdict.cautions]).toEqual(['closest', ['Ask first.']]);

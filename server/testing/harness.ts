@@ -11,7 +11,8 @@ import type { Database } from '../database/database';
 import { runsOfChart, runsOnDocket } from '../dockets/runs';
 import { orderAheadFor } from '../musters/before/order-ahead';
 import { findCharts } from '../charts/store';
-import { listExceptions } from '../dockets/exceptions';
+import { Exceptions } from '../dockets/exceptions/exceptions';
+import { judgeOpen } from '../dockets/exceptions/judge-open';
 import { createListener } from '../http/listener';
 import { printSheet } from '../sheets';
 import { makerAt } from '../stores/orders/maker';
@@ -84,7 +85,7 @@ export class Harness {
     const app = createApp({
       database,
       logger,
-      exceptions: () => listExceptions(database),
+      exceptions: new Exceptions(database, 'specs', () => judgeOpen(database, 'specs')),
       runs: {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
         onDocket: (id) => runsOnDocket(database, id),

@@ -24,7 +24,7 @@ const PRODUCTS = {
       bundle(
         [
           'server/main.ts',
-          'server/dockets/exceptions-worker.ts',
+          'server/dockets/exceptions/exceptions-worker.ts',
           'server/dockets/runs-worker.ts',
           'server/musters/before/order-ahead-worker.ts',
           'server/sheets-worker.ts',

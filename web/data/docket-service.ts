@@ -19,7 +19,8 @@ import {
   type DocketRuns,
   type DocketsQuery,
   type DocketSummary,
-  type Exception,
+  type ExceptionsPage,
+  type ExceptionsQuery,
   type KeptAct,
   type Letter,
   type Page,
@@ -45,9 +46,9 @@ export class DocketService {
     return this.api.get(listPath(ROUTES.dockets, query), summariesSchema);
   }
 
-  /** The flags of all wearers that nobody has decided yet. */
-  exceptions(): Observable<Exception[]> {
-    return this.api.get(ROUTES.exceptions, exceptionsSchema);
+  /** A part of the flags of all wearers that nobody has decided yet. */
+  exceptions({ by, from }: ExceptionsQuery): Observable<ExceptionsPage> {
+    return this.api.get(listPath(ROUTES.exceptions, { from, by }), exceptionsSchema);
   }
 
   /** The charts of a docket that run otherwise than they say. */

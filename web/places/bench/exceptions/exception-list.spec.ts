@@ -6,8 +6,8 @@ import {
 } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { ROUTES, type Exception } from '@neat-measure/contract';
-import { cm, compileChart, judge } from '@neat-measure/core';
+import { ROUTES, type Exception, type ExceptionsPage } from '@neat-measure/contract';
+import { cm, compileChart, FLAGS as ORDER, judge } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Journal } from '../../../data/journal/journal';
 import { actOn, readingOf, watchCoat } from '../../../testing/watch-coat';
@@ -48,10 +48,27 @@ describe('ExceptionList', () => {
     document.body.append(host);
     fixture.detectChanges();
     const headings = () => [...host.querySelectorAll('h2')].map((one) => one.textContent.trim());
-    const arrive = async (flags: readonly Exception[]) => {
-      (await asked(http)).flush(flags);
+    /** A part of the list comes, as the server orders it; what was asked for. */
+    const arrive = async (flags: readonly Exception[], more: Partial<ExceptionsPage> = {}) => {
+      const request = await asked(http);
+      const byKind = request.request.url.includes('by=kind');
+      const keyOf = ({ garment, maker, verdict }: Exception) =>
+        byKind ? verdict.verdict : `${garment}, ${maker}`;
+      const items = [...flags].sort((one, other) =>
+        byKind
+          ? ORDER.indexOf(one.verdict.verdict) - ORDER.indexOf(other.verdict.verdict)
+          : keyOf(one).localeCompare(keyOf(other)),
+      );
+      const names = [...new Set(items.map(keyOf))];
+      const groups = names.map((name) => ({
+        name,
+        count: items.filter((one) => keyOf(one) === name).length,
+      }));
+      request.flush({ items, total: items.length, groups, pending: 0, ...more });
       fixture.detectChanges();
       await fixture.whenStable();
+      fixture.detectChanges();
+      return request.request.url;
     };
     return { fixture, http, host, headings, arrive };
   }
@@ -60,17 +77,17 @@ describe('ExceptionList', () => {
   /** The list is asked for once nothing is on its way any more. */
   const asked = async (http: HttpTestingController): Promise<TestRequest> => {
     let found: TestRequest[] = [];
-    await until(() => (found = http.match(ROUTES.exceptions)).length > 0);
+    await until(() => (found = http.match(({ url }) => url.startsWith(ROUTES.exceptions))).length > 0);
     return found[0]!;
   };
 
   it('lists the flags by garment, or by kind in the order of the verdicts', async () => {
-    const { fixture, host, headings, arrive } = open();
+    const { host, headings, arrive } = open();
     await arrive(FLAGS);
     expect(headings()).toEqual(['Pea coat, Ostrel Workwear 2', 'Watch coat, Ostrel Workwear 1']);
     expect(host.textContent).toContain('3 exceptions to decide.');
     host.querySelector('button')!.click();
-    fixture.detectChanges();
+    await arrive(FLAGS);
     expect(headings()).toEqual(['Between sizes 1', 'Split 1', 'Beyond the range 1']);
     const [first] = host.querySelectorAll('.flag');
     expect(first!.textContent).toContain('Watch coat');
@@ -94,21 +111,34 @@ describe('ExceptionList', () => {
   });
 
   it('shows the beginning of a long list, with how many each group has in all, and more when asked', async () => {
-    const { fixture, host, headings, arrive } = open();
-    const many = Array.from({ length: 130 }, (_, at) => ({
-      ...FLAGS[0]!,
-      docketId: `01990000-0000-7000-8000-${String(at).padStart(12, '0')}`,
-    }));
-    await arrive(many);
+    const { host, headings, arrive } = open();
+    const part = (from: number, count: number) =>
+      Array.from({ length: count }, (_, at) => ({
+        ...FLAGS[0]!,
+        docketId: `01990000-0000-7000-8000-${String(from + at).padStart(12, '0')}`,
+      }));
+    const whole = { total: 80, groups: [{ name: 'Watch coat, Ostrel Workwear', count: 80 }] };
+    await arrive(part(0, 50), whole);
     const shown = () => host.querySelectorAll('.flag').length;
-    expect(shown()).toBe(60);
-    expect(headings()[0]).toMatch(/ 130$/);
-    for (const next of [120, 130]) {
-      [...host.querySelectorAll('button')].at(-1)!.click();
-      fixture.detectChanges();
-      expect(shown()).toBe(next);
-    }
-    expect([...host.querySelectorAll('button')].at(-1)!.textContent).not.toContain('more');
+    expect([shown(), headings()[0]]).toEqual([50, 'Watch coat, Ostrel Workwear 80']);
+    const last = () => [...host.querySelectorAll('button')].at(-1)!;
+    expect(last().textContent).toContain('30 more exceptions');
+    last().click();
+    expect(await arrive(part(50, 30), whole)).toContain('from=50');
+    expect(shown()).toBe(80);
+    expect(last().textContent).not.toContain('more');
+  });
+
+  it('says how many dockets are being judged, and asks again until all are, taking nobody’s place away', async () => {
+    const { host, arrive } = open();
+    await arrive([FLAGS[0]!], { pending: 2 });
+    expect(host.textContent).toContain('2 dockets are being judged');
+    const [link] = host.querySelectorAll<HTMLElement>('.flag');
+    expect(document.activeElement).toBe(link!);
+    host.querySelector('button')!.focus();
+    await arrive(FLAGS);
+    expect(host.textContent).not.toContain('being judged');
+    expect(document.activeElement).toBe(host.querySelector('button'));
   });
 
   it('says when nothing is flagged, and when the server cannot be reached', async () => {
@@ -127,7 +157,7 @@ describe('ExceptionList', () => {
     let sent: TestRequest[] = [];
     await until(() => (sent = http.match(ROUTES.acts)).length > 0);
     // What was done goes first; the list is not asked for before it has been tried.
-    http.expectNone(ROUTES.exceptions);
+    http.expectNone(({ url }) => url.startsWith(ROUTES.exceptions));
     sent[0]!.error(new ProgressEvent('error'));
     fixture.detectChanges();
     await arrive([]);

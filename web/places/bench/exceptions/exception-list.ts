@@ -3,16 +3,17 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   ElementRef,
   inject,
   Injector,
   signal,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Exception } from '@neat-measure/contract';
-import { FLAGS, sayReason, VERDICT_WORDS, type Verdict } from '@neat-measure/core';
+import { PAGE, type Exception, type ExceptionsPage } from '@neat-measure/contract';
+import { sayReason, VERDICT_WORDS } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { catchError, from, of, switchMap } from 'rxjs';
+import { catchError, from, of, switchMap, tap } from 'rxjs';
 import { DocketService } from '../../../data/docket-service';
 import { Journal } from '../../../data/journal/journal';
 import { UnitService } from '../../../data/unit-service';
@@ -22,7 +23,10 @@ import { shortOutcome } from '../../../parts/verdict-account/verdict-view';
 import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { Fetching } from '../../../parts/fetching/fetching';
-import { Fetched } from '../../../data/fetched';
+import { Paged } from '../../../data/paged';
+
+/** How often a list that is not whole yet is asked for anew. */
+const AGAIN_MS = 2_000;
 
 /** The flags of all wearers that nobody has decided yet, by garment or by kind, worked through by keyboard. */
 @Component({
@@ -40,47 +44,69 @@ export class ExceptionList {
   private readonly journal = inject(Journal);
   protected readonly unsent = this.journal.unsent;
   private readonly dockets = inject(DocketService);
-  // What has been read a moment ago may still be on its way; without it the list would be short.
-  protected readonly all = new Fetched<readonly Exception[]>(
-    () =>
-      from(this.journal.whenSent()).pipe(
-        catchError(() => of(undefined)),
-        switchMap(() => this.dockets.exceptions()),
-      ),
-    // The first waits for Enter; nobody has to find it.
-    () => afterNextRender(() => this.links()[0]?.focus(), { injector: this.injector }),
-  );
   protected readonly byKind = signal(false);
+  /** How many there are in each group, and of how many dockets it is not known yet. */
+  private readonly told = signal<Pick<ExceptionsPage, 'groups' | 'pending'>>({ groups: [], pending: 0 });
+  protected readonly pending = computed(() => this.told().pending);
+  // What has been read a moment ago may still be on its way; without it the list would be short.
+  protected readonly all = new Paged<Exception>(({ from: at }) =>
+    from(this.journal.whenSent()).pipe(
+      catchError(() => of(undefined)),
+      switchMap(() => this.dockets.exceptions({ by: this.byKind() ? 'kind' : 'garment', from: at })),
+      tap(({ groups, pending }) => {
+        this.told.set({ groups, pending });
+        this.begin();
+      }),
+    ),
+  );
+  protected readonly count = this.all.total;
 
-  /** How many flags are shown: a season's list is long, and only its beginning is looked at first. */
-  protected readonly most = signal(60);
-  /** The groups as far as they are shown. */
+  /** What is shown, in its groups: in the order in which the server gives it. */
   protected readonly groups = computed(() => {
-    let left = this.most();
-    return this.whole().flatMap((group) => {
-      const rows = group.rows.slice(0, Math.max(0, left));
-      left -= rows.length;
-      return rows.length === 0 ? [] : [{ ...group, rows, count: group.rows.length }];
-    });
+    const counts = new Map(this.told().groups.map(({ name, count }) => [name, count]));
+    const groups = new Map<
+      string,
+      { name: string; count: number; rows: ReturnType<ExceptionList['row']>[] }
+    >();
+    for (const one of this.all.items()) {
+      const { verdict } = one.verdict;
+      const key = this.byKind() ? verdict : `${one.garment}, ${one.maker}`;
+      const word = this.byKind() ? VERDICT_WORDS[verdict] : key;
+      const group = groups.get(key) ?? {
+        name: word.charAt(0).toUpperCase() + word.slice(1),
+        count: counts.get(key) ?? 0,
+        rows: [],
+      };
+      group.rows.push(this.row(one));
+      groups.set(key, group);
+    }
+    return [...groups.values()];
   });
 
-  private readonly whole = computed(() => {
-    const groups = new Map<string, ReturnType<ExceptionList['row']>[]>();
-    for (const one of this.all.value() ?? []) {
-      const name = this.byKind() ? VERDICT_WORDS[one.verdict.verdict] : `${one.garment}, ${one.maker}`;
-      groups.set(name, [...(groups.get(name) ?? []), this.row(one)]);
-    }
-    const order = FLAGS.map((flag: Verdict) => VERDICT_WORDS[flag]);
-    return [...groups]
-      .map(([name, rows]) => ({ name: name.charAt(0).toUpperCase() + name.slice(1), raw: name, rows }))
-      .sort((a, b) =>
-        this.byKind() ? order.indexOf(a.raw) - order.indexOf(b.raw) : a.raw.localeCompare(b.raw),
-      );
-  });
-  protected readonly count = computed(() => this.all.value()?.length ?? 0);
+  /** Orders the list by garment, or by kind of verdict. */
+  protected turn(): void {
+    this.byKind.set(!this.byKind());
+    this.all.again();
+  }
+
+  private begun = false;
+  /** The first exception waits for Enter; nobody has to find it. What comes later takes nobody's place away. */
+  private begin(): void {
+    if (this.begun) return;
+    this.begun = true;
+    afterNextRender(() => this.links()[0]?.focus(), { injector: this.injector });
+  }
 
   constructor() {
     listKeys(() => this.commands);
+    // While dockets are being judged the list is not whole; where nobody has asked for more of it, it is asked for anew.
+    effect((onCleanup) => {
+      if (this.pending() === 0) return;
+      const again = setInterval(() => {
+        if (this.all.items().length <= PAGE) this.all.again();
+      }, AGAIN_MS);
+      onCleanup(() => clearInterval(again));
+    });
   }
 
   private readonly commands: readonly KeyCommand[] = [
