@@ -1,5 +1,6 @@
 import { firstAccount, setByCode } from './people/service';
-import { ROUTES } from '@neat-measure/contract';
+import { ROUTES, type Bodies } from '@neat-measure/contract';
+import type { MeasurementCode } from '@neat-measure/core';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Express, type RequestHandler } from 'express';
@@ -55,6 +56,8 @@ export interface AppParts {
   readonly database: Database;
   readonly logger: Logger;
   readonly exceptions: DocketParts['exceptions'];
+  /** The values of everybody, without names. */
+  readonly bodies: (codes: readonly MeasurementCode[]) => Promise<Bodies>;
   readonly runs: Runs;
   readonly orderAhead: BeforeParts['orderAhead'];
   /** Makes what is to be printed, away from it too. */
@@ -79,6 +82,7 @@ export function createApp({
   database,
   logger,
   exceptions,
+  bodies,
   runs,
   orderAhead,
   print,
@@ -152,7 +156,7 @@ export function createApp({
     lateRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
-    wearerRoutes(database, settings, print, config.OUTBOX),
+    wearerRoutes(database, settings, print, config.OUTBOX, bodies),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),
     protocolRoutes(database),

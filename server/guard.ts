@@ -5,6 +5,7 @@ import { findTape } from './devices/tape-store';
 import { hashToken } from './accounts/passphrases';
 import type { SessionCookie } from './session/cookie';
 import { whoAsks } from './session/service';
+import { askedBy } from './http/asker';
 import type { Entered } from './http/request';
 import type { HouseSettings } from './settings/service';
 import { notFound, ProblemError } from './http/problem-error';
@@ -44,7 +45,7 @@ export function guard(database: Database, settings: HouseSettings, cookie: Sessi
             'This tape is not paired here. Pair it, and use its new secret.',
           );
         entered.tape = tape;
-        return next();
+        return askedBy(`tape ${tape}`, next);
       }
     }
     const token = cookie.read(request);
@@ -69,6 +70,6 @@ export function guard(database: Database, settings: HouseSettings, cookie: Sessi
         );
     }
     entered.asking = asking;
-    next();
+    askedBy(asking.session.id, next);
   };
 }

@@ -1,4 +1,5 @@
-import type { DocketRuns } from '@neat-measure/contract';
+import type { BodiesTask } from './wearers/bodies-worker';
+import type { Bodies, DocketRuns } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
 import type { OrderAheadView } from '@neat-measure/contract/musters';
 import type { RunsTask } from './dockets/runs';
@@ -81,12 +82,15 @@ async function main(): Promise<void> {
   const streams = new AbortController();
   // One listener for every stream that is open, and those are many.
   setMaxListeners(0, streams.signal);
-  const judging = new Thread<JudgeTask, number>('./dockets/exceptions/exceptions-worker.js');
+  const judging = new Thread<JudgeTask, number>('./dockets/exceptions/exceptions-worker.js', {
+    most: 10 * 60_000,
+  });
   const build = await buildOf('./dockets/exceptions/exceptions-worker.js');
   const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./dockets/runs-worker.js');
+  const gathering = new Thread<BodiesTask, Bodies>('./wearers/bodies-worker.js');
   const drawing = new Thread<OrderAheadTask, OrderAheadView>('./musters/before/order-ahead-worker.js');
-  const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js');
-  const nightly = new Thread<Night, void>('./backup/nightly-worker.js');
+  const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js', { most: 45_000 });
+  const nightly = new Thread<Night, void>('./backup/nightly-worker.js', { most: 6 * 3_600_000 });
   const night = nightOf(config, owner);
   const looking = setInterval(() => {
     if (new Date().getHours() !== NIGHT_HOUR) return;
@@ -107,6 +111,7 @@ async function main(): Promise<void> {
       database,
       logger,
       exceptions: new Exceptions(database, build, () => judging.run({ url: config.DATABASE_URL, build })),
+      bodies: (codes) => gathering.run({ url: config.DATABASE_URL, codes }),
       runs: {
         ofChart: (id) =>
           reckoning.run({ url: config.DATABASE_URL, of: 'chart', id }) as Promise<readonly ChartRun[]>,
@@ -148,7 +153,9 @@ async function main(): Promise<void> {
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
-    await Promise.all([judging, printing, nightly, reckoning, drawing].map((thread) => thread.stop()));
+    await Promise.all(
+      [judging, gathering, printing, nightly, reckoning, drawing].map((thread) => thread.stop()),
+    );
     await database.destroy();
     process.exit(0);
   };

@@ -1,4 +1,4 @@
-// npm run bench [charts bulk size odds same last-key first-load muster load]: measures what is called fast. Compare within one run; machines differ.
+// npm run bench [charts bulk size odds same last-key first-load muster lists load]: measures what is called fast. Compare within one run; machines differ.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
@@ -6,6 +6,7 @@ import { beginHousehold } from './lib/running/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { measureLoad } from './lib/bench/load/measure-load.mjs';
 import { measureFirstLoad } from './lib/bench/first-load.mjs';
+import { measureLists } from './lib/bench/lists.mjs';
 import { measureMuster } from './lib/bench/muster.mjs';
 import { measureLastKey } from './lib/bench/last-key.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
@@ -24,7 +25,7 @@ if (asked('bulk')) {
   say('Installing DuckDB for this comparison ...');
   await run('npm', ['install', '--silent', '--prefix', duck, '@duckdb/node-api@1.5.6-r.1'], { cwd: duck });
 }
-const parts = only.filter((name) => !['last-key', 'first-load', 'muster', 'load'].includes(name));
+const parts = only.filter((name) => !['last-key', 'first-load', 'muster', 'lists', 'load'].includes(name));
 if (only.length === 0 || parts.length > 0) {
   await buildChanged('bench');
   await node(['.build/bench-script/bench/bench.js', ROOT, duck, ...parts]);
@@ -32,4 +33,5 @@ if (only.length === 0 || parts.length > 0) {
 if (asked('last-key')) await measureLastKey();
 if (asked('first-load')) await measureFirstLoad();
 if (asked('muster')) await measureMuster();
+if (asked('lists')) await measureLists();
 if (asked('load')) await measureLoad();

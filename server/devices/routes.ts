@@ -42,7 +42,7 @@ export function deviceRoutes(database: Database, lasts: Lasts, stopping: AbortSi
     )
     .get(deviceStreamPath(':device'), async (request, response) => {
       const device = readDevice(request);
-      const missed = (place: number) => linesBehind(database, [device], place);
+      const missed = (place: number, most: number) => linesBehind(database, [device], place, most);
       await streamTo(request, response, {
         lookout,
         subject: device,

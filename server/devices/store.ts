@@ -35,11 +35,13 @@ export async function linesBehind(
   database: Database,
   devices: readonly string[],
   place: number,
+  most = Number.MAX_SAFE_INTEGER,
 ): Promise<StreamedLine[]> {
   const rows = await database('device_lines')
     .whereIn('device', [...devices])
     .where('place', '>', place)
     .orderBy('place')
+    .limit(most)
     .select<{ place: number; line: unknown }[]>('place', 'line');
   return rows.map((row) => ({
     ...readJson(deviceLineSchema, row.line, `device line ${row.place}`),

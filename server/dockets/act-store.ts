@@ -151,11 +151,16 @@ export async function latestAct(database: Database): Promise<number> {
   return row[0]?.place ?? 0;
 }
 
-/** What was done on some dockets and musters behind a place. */
+/**
+ * What was done on some dockets and musters behind a place, in its order.
+ *
+ * @param most so many of them at the most; all without it
+ */
 export async function actsBehind(
   database: Database,
   subjects: readonly string[],
   place: number,
+  most = Number.MAX_SAFE_INTEGER,
 ): Promise<KeptAnyAct[]> {
   const [onDockets, onMusters] = await Promise.all(
     ['docket_id', 'muster_id'].map(
@@ -163,10 +168,14 @@ export async function actsBehind(
         actRows(database)
           .whereIn(column, [...subjects])
           .where('place', '>', place)
-          .orderBy('place'),
+          .orderBy('place')
+          .limit(most),
     ),
   );
-  return [...onDockets!, ...onMusters!].map(toAnyAct).sort((one, other) => one.place - other.place);
+  return [...onDockets!, ...onMusters!]
+    .sort((one, other) => one.place - other.place)
+    .slice(0, most)
+    .map(toAnyAct);
 }
 
 /** The standing readings of some measurements of everybody, by whose they are, each in the order they were let in. */

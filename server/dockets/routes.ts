@@ -117,7 +117,7 @@ export function docketRoutes({
     })
     .get(docketStreamPath(':id'), async (request, response) => {
       const subject = readId(request);
-      const missed = (place: number) => actsBehind(database, [subject], place);
+      const missed = (place: number, most: number) => actsBehind(database, [subject], place, most);
       // Whoever has a docket open sizes by the house's habits: a change of them is told there.
       const beside = { event: HABITS_EVENT, now: async () => (await settings.now()).habits.version };
       await streamTo(request, response, {

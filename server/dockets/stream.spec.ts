@@ -1,6 +1,6 @@
 import { docketStreamPath, keptActSchema, PATHS, type KeptAct } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
-import { addAct } from './act-store';
+import { addAct, addActs } from './act-store';
 import { Harness } from '../testing/harness';
 import { heardFrom } from '../testing/listen';
 import { reading, Records } from '../testing/records';
@@ -54,6 +54,49 @@ describe('the stream of a docket', () => {
     ];
     const heard = await listen(id, 2, () => Promise.resolve(), { 'last-event-id': String(from) });
     expect(heard.map(({ act }) => act.id)).toEqual(missed);
+  });
+
+  it('tells whoever was away for long all they missed, part by part and in its order', async () => {
+    const { id } = await records.docket();
+    const from = (await records.bench(id)).acts.at(-1)!.place;
+    for (let part = 0; part < 6; part++)
+      await addActs(
+        app.database,
+        Array.from({ length: 200 }, () => ({
+          ...{ id: uuidv7(), docketId: id, at: new Date().toISOString(), by: app.fitter },
+          ...reading('chest-girth', '98'),
+        })),
+      );
+    const heard = await listen(id, 1_200, () => Promise.resolve(), { 'last-event-id': String(from) });
+    const places = heard.map(({ place }) => place);
+    expect(new Set(places).size).toBe(1_200);
+    expect(places).toEqual([...places].sort((one, other) => one - other));
+  }, 60_000);
+
+  it('is open so often for one session, and no more; another session’s are counted by themselves', async () => {
+    const { id } = await records.docket();
+    const ended = new AbortController();
+    const follow = (cookie: string) =>
+      fetch(`http://127.0.0.1:${app.port}${docketStreamPath(id)}`, {
+        headers: { cookie },
+        signal: ended.signal,
+      });
+    const statuses = [];
+    for (let at = 0; at < 26; at++) statuses.push(await follow(app.cookie));
+    expect(statuses.map(({ status }) => status).filter((status) => status === 200).length).toBe(24);
+    expect([statuses.at(-1)!.status, statuses.at(-1)!.headers.get('retry-after')]).toEqual([503, '10']);
+    expect((await follow(await app.cookieOf('odalys'))).status).toBe(200);
+    ended.abort();
+    // What was closed is counted no more.
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    const again = new AbortController();
+    const headers = { cookie: app.cookie };
+    const last = await fetch(`http://127.0.0.1:${app.port}${docketStreamPath(id)}`, {
+      headers,
+      signal: again.signal,
+    });
+    expect(last.status).toBe(200);
+    again.abort();
   });
 
   it('tells of other habits of the house, within seconds', async () => {

@@ -1,6 +1,9 @@
 import { createSession } from 'better-sse';
 import type { Request, Response } from 'express';
+import pLimit from 'p-limit';
+import { asker } from './asker';
 import type { Lookout, Placed } from './lookout';
+import { ProblemError } from './problem-error';
 
 /** A comment this often keeps proxies from closing a quiet stream. */
 const KEEP_ALIVE_MS = 15_000;
@@ -10,8 +13,45 @@ const RETRY_MS = 1_000;
 /** How often an open stream asks whether its session still lasts. */
 const LASTS_MS = 5_000;
 
-/** What goes before a stream: what was missed since the last that was seen. */
-type Missed<Item> = (place: number) => Promise<readonly Item[]>;
+/** How many streams one session may have open, and how many there may be in all. */
+const MOST_OF_ONE = 24;
+const MOST_OPEN = 2_000;
+/** Of what was missed so many are read at once, */
+const AT_ONCE = 500;
+/** and so many are told at the same time: many who come back at once do not hold up everybody else. */
+const turn = pLimit(4);
+
+/** How many streams are open, by who asked for them. */
+const open = new Map<string, number>();
+
+/**
+ * Counts a stream in; gives how to count it out again.
+ *
+ * @throws ProblemError `unavailable` while there are too many
+ */
+function enter(): () => void {
+  const who = asker();
+  const own = open.get(who) ?? 0;
+  const all = [...open.values()].reduce((sum, count) => sum + count, 0);
+  if (own >= MOST_OF_ONE || all >= MOST_OPEN)
+    throw new ProblemError(
+      'unavailable',
+      'Too many pages follow changes at once. Close some of them; this one tries again by itself.',
+      { retryAfter: 10 },
+    );
+  open.set(who, own + 1);
+  let inside = true;
+  return () => {
+    if (!inside) return;
+    inside = false;
+    const left = (open.get(who) ?? 1) - 1;
+    if (left > 0) open.set(who, left);
+    else open.delete(who);
+  };
+}
+
+/** What goes before a stream: what was missed behind a place, in its order, so many of it at the most. */
+type Missed<Item> = (place: number, most: number) => Promise<readonly Item[]>;
 
 /**
  * Streams what is kept on a subject as server-sent events, until the browser leaves or the server
@@ -43,6 +83,8 @@ export async function streamTo<Item extends Placed>(
 ): Promise<void> {
   // Whoever asks for the head alone is not to be kept waiting for the rest, which never ends.
   if (request.method === 'HEAD') return void response.type('text/event-stream').end();
+  const leaves = enter();
+  request.once('close', leaves);
   // Packed, an event would wait for the next ones.
   response.setHeader('Cache-Control', 'no-store, no-transform');
   const session = await createSession(request, response, { keepAlive: KEEP_ALIVE_MS, retry: RETRY_MS });
@@ -53,6 +95,7 @@ export async function streamTo<Item extends Placed>(
   let waiting: Item[] | null = [];
   const leave = await lookout.listen(subject, (item) => (waiting === null ? send(item) : waiting.push(item)));
   const end = (): void => {
+    leaves();
     leave();
     clearInterval(watch);
     stopping.removeEventListener('abort', end);
@@ -73,9 +116,15 @@ export async function streamTo<Item extends Placed>(
   stopping.addEventListener('abort', end);
   if (stopping.aborted) return end();
   const last = Number(session.lastId) || after;
-  const before = Number.isSafeInteger(last) && last > 0 ? await missed(last) : [];
-  for (const item of before) send(item);
-  const sent = new Set(before.map(({ place }) => place));
+  const sent = new Set<number>();
+  for (let from = Number.isSafeInteger(last) ? last : 0; from > 0 && session.isConnected; ) {
+    const before = await turn(() => missed(from, AT_ONCE));
+    for (const item of before) {
+      send(item);
+      sent.add(item.place);
+    }
+    from = before.length < AT_ONCE ? 0 : before.at(-1)!.place;
+  }
   for (const item of waiting) if (!sent.has(item.place)) send(item);
   waiting = null;
 }

@@ -101,7 +101,7 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
     })
     .get(musterStreamPath(':id'), async (request, response) => {
       const subject = readId(request);
-      const missed = (place: number) => actsBehind(database, [subject], place);
+      const missed = (place: number, most: number) => actsBehind(database, [subject], place, most);
       const { after } = readQuery(musterStreamQuerySchema, request);
       await streamTo(request, response, {
         ...{ lookout, subject, missed, after, stopping },

@@ -1,3 +1,4 @@
+import { setMaxListeners } from 'node:events';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { actAnswersSchema, ROUTES, type ActAnswer, type Fitter, type Role } from '@neat-measure/contract';
@@ -16,6 +17,7 @@ import { judgeOpen } from '../dockets/exceptions/judge-open';
 import { createListener } from '../http/listener';
 import { printSheet } from '../sheets';
 import { makerAt } from '../stores/orders/maker';
+import { listBodies } from '../wearers/bodies';
 import { addPerson } from '../people/service';
 import { HouseKey } from '../accounts/house-key';
 import { findAccount } from '../accounts/store';
@@ -82,10 +84,12 @@ export class Harness {
     });
     const logger = pino({ level: 'silent' });
     const streams = new AbortController();
+    setMaxListeners(0, streams.signal);
     const app = createApp({
       database,
       logger,
       exceptions: new Exceptions(database, 'specs', () => judgeOpen(database, 'specs')),
+      bodies: (codes) => listBodies(database, codes),
       runs: {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
         onDocket: (id) => runsOnDocket(database, id),

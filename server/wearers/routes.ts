@@ -8,10 +8,11 @@ import {
   wearerExportSheetPath,
   wearerRecordPath,
   wearerSaveSchema,
+  type Bodies,
   type WearerExport,
   type WearerRecord,
 } from '@neat-measure/contract';
-import { historyCsv } from '@neat-measure/core';
+import { historyCsv, type MeasurementCode } from '@neat-measure/core';
 import { Router } from 'express';
 import type { Database } from '../database/database';
 import { refuseEdit } from '../http/problem-error';
@@ -26,7 +27,6 @@ import { eraseWearer } from './erase';
 import { beforeErasing } from './erasing';
 import { exportWearer } from './personal-data';
 import { keepWearer } from './service';
-import { listBodies } from './bodies';
 import { recordOfWearer } from './record';
 import { findWearer, listWearers } from './store';
 
@@ -36,6 +36,8 @@ export function wearerRoutes(
   settings: HouseSettings,
   print: Print<PersonToPrint | RecordToPrint>,
   outbox: string,
+  /** Gathers the values of everybody, away from the requests. */
+  bodies: (codes: readonly MeasurementCode[]) => Promise<Bodies>,
 ): Router {
   const exported = async (id: string, by: string, form: string): Promise<WearerExport> => {
     const person = await exportWearer(database, id);
@@ -100,7 +102,7 @@ export function wearerRoutes(
     })
     .get(ROUTES.bodies, async (request, response) => {
       const { codes } = readQuery(bodiesQuerySchema, request);
-      response.json(await listBodies(database, codes));
+      response.json(await bodies(codes));
     });
 }
 

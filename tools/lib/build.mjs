@@ -26,6 +26,7 @@ const PRODUCTS = {
           'server/main.ts',
           'server/dockets/exceptions/exceptions-worker.ts',
           'server/dockets/runs-worker.ts',
+          'server/wearers/bodies-worker.ts',
           'server/musters/before/order-ahead-worker.ts',
           'server/sheets-worker.ts',
           'server/backup/nightly-worker.ts',

@@ -25,11 +25,16 @@ export class Exceptions {
   async list(query: ExceptionsQuery): Promise<ExceptionsPage> {
     const { habits } = await findSettings(this.database);
     const restsOn = { habits: habits.version, build: this.build };
-    if ((await countStale(this.database, restsOn)) > 0) {
-      // All who look at once wait for the same judging.
+    let pending = await countStale(this.database, restsOn);
+    if (pending > 0) {
+      // All who look at once wait for the same judging. Whoever joins one that is under way asks what came since it began.
+      const joined = this.judging !== null;
       this.judging ??= this.judge().finally(() => (this.judging = null));
-      await Promise.race([this.judging, wait(PATIENCE_MS, undefined, { ref: false })]);
+      const all = this.judging.then(() => (joined ? null : 0));
+      pending = await Promise.race([all, wait(PATIENCE_MS, null, { ref: false })]).then(
+        (left) => left ?? countStale(this.database, restsOn),
+      );
     }
-    return listExceptions(this.database, restsOn, query);
+    return listExceptions(this.database, restsOn, query, pending);
   }
 }

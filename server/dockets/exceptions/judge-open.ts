@@ -39,5 +39,6 @@ export async function judgeOpen(database: Database, build: string): Promise<numb
     const by = { habits: library.habits.version, build };
     await allOrNothing(database, (transaction) => keepJudged(transaction, by, found));
     judged += stale.length;
+    if (stale.length < AT_ONCE) return judged;
   }
 }

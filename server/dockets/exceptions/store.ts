@@ -107,13 +107,17 @@ interface Counted {
   readonly n: number;
 }
 
-/** A part of the exceptions that are judged as things stand, by garment or by kind, the latest dockets first in each. */
+/**
+ * A part of the exceptions that are judged as things stand, by garment or by kind, the latest dockets first in each.
+ *
+ * @param pending how many dockets must be judged anew, as it was counted just before
+ */
 export async function listExceptions(
   database: Database,
   restsOn: RestsOn,
   { by, from }: ExceptionsQuery,
+  pending: number,
 ): Promise<ExceptionsPage> {
-  const pending = await countStale(database, restsOn);
   const standing = () => {
     const rows = database('exceptions').join(
       'dockets_judged',
