@@ -103,7 +103,9 @@ export function refuseMovement(
   if (!WAYS[kind](from, to)) return { code: 'other-way', kind };
   if (placeKey(from) === placeKey(to)) return { code: 'nowhere' };
   if ((kind === 'written-off' || kind === 'counted') && reason === null) return { code: 'reason-missing' };
-  if (kind === 'released' && compartmentOf(from) === 'quarantine' && reason === null)
+  // Neither onto a shelf nor among what dries, from where it would get onto one without a word.
+  const looked = compartmentOf(from) !== 'quarantine' || compartmentOf(to) === 'quarantine';
+  if ((kind === 'released' || kind === 'moved') && !looked && reason === null)
     return { code: 'not-looked-at' };
   if (kind === 'returned' && there < count) return { code: 'not-out', there };
   return room(from) && there < count ? { code: 'too-few', there } : null;

@@ -165,6 +165,21 @@ describe('refuseMovement', () => {
     expect(counted('renamed').length).toBe(18);
   });
 
+  it('lets nothing that was set aside get onto a shelf, by any way round, unless somebody says what was found', () => {
+    const reached = new Set([placeKey(at('hall', 'quarantine'))]);
+    for (const from of reached)
+      for (const to of PLACES)
+        // Undoing puts a garment back where it had come from, and a count is a word of its own.
+        for (const kind of MOVEMENT_KINDS)
+          if (kind !== 'undone' && kind !== 'renamed' && refused(kind, placeOf(from), to, {}) === null)
+            reached.add(placeKey(to));
+    expect([...reached].sort()).toEqual(['boathouse/quarantine', 'hall/quarantine']);
+    expect(refused('moved', at('hall', 'quarantine'), at('hall', 'drying'))).toBe('not-looked-at');
+    expect(
+      refused('moved', at('hall', 'quarantine'), at('hall', 'drying'), { reason: 'Only wet' }),
+    ).toBeNull();
+  });
+
   it('says each refusal with what to do, and reads a place from its text', () => {
     for (const place of PLACES) expect(placeOf(placeKey(place))).toEqual(place);
     const said = [
