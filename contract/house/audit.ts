@@ -26,6 +26,7 @@ export const AUDIT_KINDS = [
   'muster-exported',
   'slips-made',
   'wearer-looked-at',
+  'exceptions-looked-at',
   'wearer-exported',
   'wearer-erased',
   'chart-kept',

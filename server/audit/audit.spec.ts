@@ -1,12 +1,17 @@
 import {
-  auditPageSchema,
   PATHS,
-  pathOf,
   ROUTES,
+  auditPageSchema,
+  docketRunsPath,
+  docketStreamPath,
+  pathOf,
+  sheetPath,
+  type AuditEntry,
+  verdictsPath,
   wearerExportPath,
   wearerExportSchema,
   wearerExportSheetPath,
-  type AuditEntry,
+  wearerRecordPath,
 } from '@neat-measure/contract';
 import { v7 as uuidv7 } from 'uuid';
 import { openDatabase } from '../database/database';
@@ -75,17 +80,45 @@ describe('what happened', () => {
     expect((await told(`?until=${new Date(0).toISOString()}`)).length).toBe(0);
   });
 
-  it('is told of every act, and of every look by somebody who only looks', async () => {
+  it('is told of every act, and of every look at what was measured, once a look', async () => {
     const { id, wearerId } = await records.measured('98', '90');
     expect(await app.database('acts_noted').where({ docket_id: id }).pluck('by_id')).toEqual(
       Array(4).fill(app.fitter.id),
     );
     const { signIn } = await app.person('viewer');
     const cookie = await app.cookieOf(signIn);
-    await app.send('GET', pathOf(ROUTES.dockets, id), undefined, { cookie });
-    await app.get(pathOf(ROUTES.dockets, id));
-    const looks = await told(`?wearer=${wearerId}&kind=wearer-looked-at`);
-    expect(looks.map(({ by, about }) => [by!.name, about])).toEqual([['The viewer', id]]);
+    const looks = async () =>
+      (await told(`?wearer=${wearerId}&kind=wearer-looked-at`)).map(({ by, about }) => [by!.name, about]);
+    for (const path of [pathOf(ROUTES.dockets, id), verdictsPath(id), docketRunsPath(id), sheetPath(id)])
+      await app.send('HEAD', path, undefined, { cookie });
+    const ended = new AbortController();
+    const { port } = app;
+    await fetch(`http://127.0.0.1:${port}${docketStreamPath(id)}`, {
+      headers: { cookie },
+      signal: ended.signal,
+    });
+    ended.abort();
+    expect(await looks())
+      .withContext('all of it one look')
+      .toEqual([['The viewer', id]]);
+    await app.get(verdictsPath(id));
+    expect(await looks())
+      .withContext('and one of another session')
+      .toEqual([
+        ['Odalys Wren', id],
+        ['The viewer', id],
+      ]);
+    await app.send('GET', wearerRecordPath(wearerId), undefined, { cookie });
+    expect((await looks())[0])
+      .withContext('the record')
+      .toEqual(['The viewer', wearerId]);
+    await app.get(ROUTES.exceptions);
+    await app.get(ROUTES.exceptions);
+    expect((await told('?kind=exceptions-looked-at')).length).toBe(1);
+    await app.get(verdictsPath(uuidv7()));
+    expect((await told('?kind=wearer-looked-at')).length)
+      .withContext('nothing is there')
+      .toBe(3);
   });
 
   it('shows where it was tampered with', async () => {

@@ -11,10 +11,9 @@ import {
   type ActAnswer,
   type Bench,
   type KeptAnyAct,
-  worksOnDockets,
 } from '@neat-measure/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import { note } from '../audit/store';
+import { noteLook } from '../audit/looks';
 import type { Exceptions } from './exceptions/exceptions';
 import type { Runs } from './runs';
 import type { Database } from '../database/database';
@@ -30,7 +29,7 @@ import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
 import { keepLate } from './late/late-acts';
-import { listDockets } from './store';
+import { findDocket, listDockets } from './store';
 import { takeActs, type TakeOther } from './take-acts';
 
 /** What the routes of dockets work with. */
@@ -95,17 +94,17 @@ export function docketRoutes({
   settings,
   stopping,
 }: DocketParts): Router {
-  /** A docket as it is sent. That somebody who only looks has looked at a person's record is noted. */
+  /** Notes that somebody looks at a docket, however they do. */
+  const look = (response: Response, id: string, wearerId?: string): Promise<void> =>
+    noteLook(database, whoeverOf(response).person.id, {
+      kind: 'docket',
+      id,
+      wearerId: async () => wearerId ?? (await findDocket(database, id))?.wearer.id,
+    });
+  /** A docket as it is sent. */
   const looked = async (request: Request, response: Response): Promise<Bench> => {
     const bench = await openBench(database, readId(request));
-    const { person, role } = whoeverOf(response);
-    if (!worksOnDockets(role))
-      await note(database, {
-        by: person.id,
-        kind: 'wearer-looked-at',
-        about: { kind: 'docket', id: bench.id },
-        wearerId: bench.wearer.id,
-      });
+    await look(response, bench.id, bench.wearer.id);
     return bench;
   };
   return Router()
@@ -117,6 +116,7 @@ export function docketRoutes({
     })
     .get(docketStreamPath(':id'), async (request, response) => {
       const subject = readId(request);
+      await look(response, subject);
       const missed = (place: number, most: number) => actsBehind(database, [subject], place, most);
       // Whoever has a docket open sizes by the house's habits: a change of them is told there.
       const beside = { event: HABITS_EVENT, now: async () => (await settings.now()).habits.version };
@@ -130,12 +130,17 @@ export function docketRoutes({
       sendPdf(response, await print({ sheet: 'steps', bench }), 'steps.pdf');
     })
     .get(docketRunsPath(':id'), async (request, response) => {
-      response.json(await runs.onDocket(readId(request)));
+      const id = readId(request);
+      await look(response, id);
+      response.json(await runs.onDocket(id));
     })
     .get(verdictsPath(':id'), async (request, response) => {
-      response.json(await verdictsOn(database, readId(request)));
+      const id = readId(request);
+      await look(response, id);
+      response.json(await verdictsOn(database, id));
     })
     .get(ROUTES.exceptions, async (request, response) => {
+      await noteLook(database, whoeverOf(response).person.id, { kind: 'exceptions' });
       response.json(await exceptions.list(readQuery(exceptionsQuerySchema, request)));
     });
 }

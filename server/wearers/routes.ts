@@ -16,6 +16,7 @@ import { historyCsv, type MeasurementCode } from '@neat-measure/core';
 import { Router } from 'express';
 import type { Database } from '../database/database';
 import { refuseEdit } from '../http/problem-error';
+import { noteLook } from '../audit/looks';
 import { note } from '../audit/store';
 import { fitterOf, readBody, readId, readQuery } from '../http/request';
 import { sendPdf } from '../print/send-pdf';
@@ -70,7 +71,11 @@ export function wearerRoutes(
       sendPdf(response, await print({ sheet: 'person', person }), 'person.pdf');
     })
     .get(wearerRecordPath(':id'), async (request, response) => {
-      response.json(await recordOfWearer(database, readId(request), Date.now()));
+      const id = readId(request);
+      const record = await recordOfWearer(database, id, Date.now());
+      const wearerId = () => Promise.resolve(id);
+      await noteLook(database, fitterOf(response).id, { kind: 'wearer', id, wearerId });
+      response.json(record);
     })
     .get(wearerRecordPath(':id', '.json'), async (request, response) => {
       const record = await recordTaken(readId(request), fitterOf(response).id, 'record json');
