@@ -48,7 +48,7 @@ test.describe('the house', () => {
   }) => {
     const bench = await (await browser.newContext({ baseURL: baseURL! })).newPage();
     await page.goto('/house/you');
-    await page.getByLabel('Your passphrase').fill('low-tide-table');
+    await page.getByLabel('Your passphrase', { exact: true }).fill('low-tide-table');
     await page.getByLabel('Four to eight digits').fill('27182818');
     await page
       .getByRole('button', { name: /^(Set|Change) code$/ })

@@ -5,7 +5,7 @@ import { findSettings } from '../../settings/store';
 import { countStale, listExceptions } from './store';
 
 /** So long a look waits for what has to be judged anew; then it says how much is left. */
-const PATIENCE_MS = 1_200;
+const PATIENCE_MS = 2_500;
 
 /** The exceptions of the house, judged away from the requests and kept. */
 export class Exceptions {

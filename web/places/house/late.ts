@@ -50,7 +50,9 @@ import { sayMoment } from './say-role';
       }
     </ul>
     @if ((late.value()?.length ?? 0) > 1) {
-      <button nz-button type="button" [disabled]="busy()" (click)="acceptAll()">Accept all</button>
+      <p class="acts">
+        <button nz-button type="button" [disabled]="busy()" (click)="acceptAll()">Accept all</button>
+      </p>
     }
   `,
   styleUrl: './desk.less',

@@ -131,6 +131,8 @@ describe('ExceptionList', () => {
 
   it('says how many dockets are being judged, and asks again until all are, taking nobody’s place away', async () => {
     const { host, arrive } = open();
+    await arrive([], { pending: 3 });
+    expect(host.textContent).not.toContain('No exceptions');
     await arrive([FLAGS[0]!], { pending: 2 });
     expect(host.textContent).toContain('2 dockets are being judged');
     const [link] = host.querySelectorAll<HTMLElement>('.flag');

@@ -53,9 +53,9 @@ export class ExceptionList {
     from(this.journal.whenSent()).pipe(
       catchError(() => of(undefined)),
       switchMap(() => this.dockets.exceptions({ by: this.byKind() ? 'kind' : 'garment', from: at })),
-      tap(({ groups, pending }) => {
+      tap(({ items, groups, pending }) => {
         this.told.set({ groups, pending });
-        this.begin();
+        if (items.length > 0) this.begin();
       }),
     ),
   );
