@@ -76,7 +76,7 @@ export async function endFactor(database: Database, account: Account, passphrase
 }
 
 /** Takes somebody's second factor out who has lost it; an administrator's doing. */
-export async function clearFactor(database: Database, id: string, by: string): Promise<void> {
+export async function clearFactor(database: Database, id: string, by: string | null): Promise<void> {
   const account = await accountOf(database, id);
   if (account === undefined) throw notFound('person');
   if (account.factorOn) await takeOut(database, id, by);
@@ -84,7 +84,7 @@ export async function clearFactor(database: Database, id: string, by: string): P
 
 const NO_FACTOR: AccountChange = { factorOn: false, factorSecret: null, factorStep: null };
 
-async function takeOut(database: Database, id: string, by: string): Promise<void> {
+async function takeOut(database: Database, id: string, by: string | null): Promise<void> {
   await changed(database, id, NO_FACTOR, { by, kind: 'factor-off' });
   await forgetCodes(database, id);
 }

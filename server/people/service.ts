@@ -121,7 +121,7 @@ function asTold({
 }
 
 /** A one-time code by which somebody sets a passphrase; an earlier one is good no more. */
-export async function giveCode(database: Database, id: string, by: string): Promise<OneTimeCode> {
+export async function giveCode(database: Database, id: string, by: string | null): Promise<OneTimeCode> {
   const code = oneTimeCode();
   const until = new Date(Date.now() + CODE_HOURS * 3_600_000);
   const change = { codeHash: await hashSecret(code), codeUntil: until };

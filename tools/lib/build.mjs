@@ -34,6 +34,7 @@ const PRODUCTS = {
           'server/commands/backup.ts',
           'server/commands/restore.ts',
           'server/commands/check-log.ts',
+          'server/commands/unlock.ts',
         ],
         'server',
         'server/dist',

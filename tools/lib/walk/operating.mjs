@@ -63,6 +63,12 @@ export async function walkOperating(page, clone) {
     fitter.code === 0 &&
       (await signsIn(application, 'maelis', 'gravel-spoon-heron')).body.who?.role === 'fitter',
   );
+  const nobody = await runLine('npm run unlock -- nobody', there).ended;
+  const unlocked = await runLine(command('npm run unlock'), there).ended;
+  claim(
+    'prints a one-time code for somebody who can sign in no more',
+    nobody.code === 1 && unlocked.code === 0 && /[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}/.test(unlocked.written),
+  );
   const again = await runLine('npm start', there).ended;
   claim(
     '`npm start` a second time says where the application runs',
