@@ -2,9 +2,11 @@ import { ACCESS, type RouteAccess } from '@neat-measure/contract';
 import { readFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { connect } from 'node:net';
+import type { Article } from '@neat-measure/contract/stores';
 import { v7 as uuidv7 } from 'uuid';
 import { Bodies } from './bodies';
 import { Draw, KEYS, TEXTS } from './draw';
+import { Raw, ValidRequests, type Knowing, type ValidRequest } from './valid';
 
 interface Answer {
   readonly status: number;
@@ -82,6 +84,8 @@ function held(): number {
   return Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1_024;
 }
 
+/** So many requests have changed something. */
+let changing = 0;
 const session = await signIn();
 const cookies = ['', session.cookie, 'neat-measure=forged', `${session.cookie}; neat-measure=twice`];
 const docketIds: string[] = [];
@@ -95,6 +99,11 @@ const bodies = new Bodies(draw, {
   ids: ids.filter((id) => id !== session.id),
   fresh: () => uuidv7(),
 });
+
+const valid = new ValidRequests(draw, await knowing());
+const anySheet = (
+  known.find((one) => typeof one === 'object' && one !== null && 'sheet' in one) as { sheet: object }
+).sheet;
 
 async function signIn(): Promise<{
   readonly cookie: string;
@@ -151,8 +160,49 @@ async function knownBodies(): Promise<unknown[]> {
   ];
 }
 
-/** One odd request. */
+/** What is in the house, for requests that are right. */
+async function knowing(): Promise<Knowing> {
+  const get = async (path: string) =>
+    (await (
+      await fetch(`http://127.0.0.1:${port}${path}`, { headers: { cookie: session.cookie } })
+    ).json()) as unknown;
+  const { items: articles } = (await get('/api/stores/stock')) as { items: Article[] };
+  const rooms = (await get('/api/stores/rooms')) as { id: string }[];
+  const { items: charts } = (await get('/api/charts')) as { items: { id: string }[] };
+  return {
+    pen: session.pen,
+    by: { id: session.id, name: session.name },
+    docketIds: [...docketIds],
+    articles: articles.filter(({ numbered }) => !numbered),
+    roomIds: rooms.map(({ id }) => id),
+    chartIds: charts.map(({ id }) => id),
+  };
+}
+
+/** A request as it should be. */
+async function rightTrial({
+  method,
+  path,
+  body,
+}: ValidRequest): Promise<readonly [what: string, answer: Answer]> {
+  const text = body === null ? null : body instanceof Raw ? body.text : JSON.stringify(body);
+  const headers: Record<string, string> = { cookie: session.cookie };
+  if (text !== null) headers['content-type'] = 'application/json';
+  const answer = await send(method, path, text, headers);
+  if (method !== 'GET' && answer.status >= 200 && answer.status < 300) changing += 1;
+  return [`${method} ${path} ${String(text).slice(0, 200)}`, answer];
+}
+
+/** One request: as it should be, nested beyond measure, with a label beyond measure, or odd. */
 async function trial(): Promise<readonly [what: string, answer: Answer]> {
+  const kind = draw.int(99);
+  if (kind < 36) return rightTrial(valid.one());
+  if (kind < 38) return rightTrial(valid.nested());
+  if (kind < 39) return rightTrial(valid.hostileChart(anySheet));
+  return oddTrial();
+}
+
+async function oddTrial(): Promise<readonly [what: string, answer: Answer]> {
   const kind = draw.int(9);
   const route: RouteAccess = draw.one(ACCESS);
   // Signing oneself out would make the rest of it dull.
@@ -173,7 +223,7 @@ async function trial(): Promise<readonly [what: string, answer: Answer]> {
     const start =
       draw.int(1) === 0
         ? ''
-        : `${calm} ${route.path} HTTP/1.1\r\nHost: x\r\nCookie: ${session.cookie}\r\n${draw.one(['Content-Length: 9999\r\n\r\n', 'Transfer-Encoding: chunked\r\n\r\n', 'Range: bytes=9-1\r\n\r\n', '\r\n'])}`;
+        : `${calm} ${route.path} HTTP/1.1\r\nHost: 127.0.0.1\r\nCookie: ${session.cookie}\r\n${draw.one(['Content-Length: 9999\r\n\r\n', 'Transfer-Encoding: chunked\r\n\r\n', 'Range: bytes=9-1\r\n\r\n', '\r\n'])}`;
     return ['raw bytes', await sendRaw(Buffer.concat([Buffer.from(start), bytes]))];
   }
   if (kind === 1) {
@@ -271,4 +321,5 @@ process.stdout.write(
     .join(', ')}\n`,
 );
 process.stdout.write(`fuzz: memory by tenths: ${heldOnTheWay.map((mb) => mb.toFixed(0)).join(', ')} MB\n`);
-process.exit(faults + hangs > 0 || after > before * 2 + 100 ? 1 : 0);
+process.stdout.write(`fuzz: ${((changing / count) * 100).toFixed(0)} of 100 changed something (bar 25)\n`);
+process.exit(faults + hangs > 0 || changing < count / 4 || after > before * 2 + 100 ? 1 : 0);
