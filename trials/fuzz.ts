@@ -287,6 +287,7 @@ function toWellFormed(text: string): string {
 }
 
 let [faults, hangs, dropped, slowest] = [0, 0, 0, 0];
+let slowestWhat = '';
 for (let done = 0; done < 500; done++) await trial();
 const before = held();
 const statuses = new Map<number, number>();
@@ -300,7 +301,7 @@ await Promise.all(
       answered += 1;
       if (answered % Math.ceil(count / 10) === 0) heldOnTheWay.push(held());
       statuses.set(status, (statuses.get(status) ?? 0) + 1);
-      slowest = Math.max(slowest, ms);
+      if (ms > slowest) [slowest, slowestWhat] = [ms, what];
       if (status === -1) hangs += 1;
       if (status === 0) dropped += 1;
       if (status >= 500 && status !== 503) faults += 1;
@@ -312,7 +313,7 @@ await Promise.all(
 const after = held();
 agent.destroy();
 process.stdout.write(
-  `fuzz: ${count} requests, seed ${seed}: ${faults} faults of the server, ${hangs} hangs, ${dropped} dropped without a word; slowest ${slowest.toFixed(0)} ms; memory ${before.toFixed(0)} to ${after.toFixed(0)} MB\n`,
+  `fuzz: ${count} requests, seed ${seed}: ${faults} faults of the server, ${hangs} hangs, ${dropped} dropped without a word; slowest ${slowest.toFixed(0)} ms (${slowestWhat.slice(0, 80)}); memory ${before.toFixed(0)} to ${after.toFixed(0)} MB\n`,
 );
 process.stdout.write(
   `fuzz: ${[...statuses]

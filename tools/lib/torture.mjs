@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import knex from 'knex';
 import { docketIds, reading, signIn } from './serving/client.mjs';
+import { Clerk } from './torture-clerk.mjs';
 import { ROOT } from './paths.mjs';
 import { freePort } from './database/ports.mjs';
 import { say } from './run.mjs';
@@ -64,6 +65,10 @@ export async function torture({ ways, databasePid, kills, seed, fill, empty }) {
       }
     }
   });
+  const clerk = await Clerk.at(base, cookie, random);
+  const clerks = [0, 1, 2].map(async () => {
+    while (going) await clerk.does(() => going);
+  });
   const done = { server: 0, database: 0, stalls: 0, fills: 0 };
   for (let kill = 0; kill < kills; kill++) {
     await wait(20 + random() * 600);
@@ -87,20 +92,28 @@ export async function torture({ ways, databasePid, kills, seed, fill, empty }) {
     await untilSaved(acknowledged);
   }
   going = false;
-  await Promise.all(fitters);
+  await Promise.all([...fitters, ...clerks]);
   await server.stop();
   const database = knex({ client: 'mysql2', connection: ways.owner });
   const kept = new Map();
   // The last kill may have been the database's, which is just coming back.
   for (const id of await whenBack(() => database('acts').pluck('id'))) kept.set(id, (kept.get(id) ?? 0) + 1);
+  const stores = await clerk.check(database);
   await database.destroy();
   const lost = [...acknowledged].filter((id) => kept.get(id) === undefined).length;
   const doubled = [...kept.values()].filter((count) => count > 1).length;
   return {
-    good: lost === 0 && doubled === 0 && told.odd.length === 0 && acknowledged.size > 0,
+    good:
+      lost === 0 &&
+      doubled === 0 &&
+      told.odd.length === 0 &&
+      acknowledged.size > 0 &&
+      stores.wrong.length === 0,
     words: [
       `torture: ${done.server} kills of the server, ${done.database} of the database, ${done.stalls} stalls, ${done.fills} full disks; seed ${seed}`,
       `torture: ${told.sent} requests, ${acknowledged.size} acts acknowledged, ${lost} lost, ${doubled} doubled; ${told.away} answered 503, ${told.broken} broken off`,
+      stores.words,
+      ...stores.wrong.slice(0, 5).map((one) => `torture: ${one}`),
       ...told.odd.slice(0, 5).map((one) => `torture: an odd answer: ${one}`),
     ].join('\n'),
   };
