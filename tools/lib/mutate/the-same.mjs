@@ -110,9 +110,8 @@ export const THE_SAME = [
   ['group/walk.ts', /both \+= offsets|let open = false/],
   // Before the first size there is none, and so no run.
   ['chart/rules/sizes.ts', /if \(at === 0\) return \[\]/],
-  // MariaDB passes over any key that is there twice, named or not; nobody tries at the very millisecond.
+  // MariaDB passes over any key that is there twice, named or not.
   ['stores/ledger/ledger.ts', /onConflict/],
-  ['session/throttle.ts', /FORGOTTEN_AFTER_MS\) return 0/],
   // Only what is found in the place itself is listed; a correction of nothing is none.
   ['stores/counting/compare.ts', /to_place: place/],
   ['stores/counting/correct-stock.ts', /if \(left [<>] 0\)/],
