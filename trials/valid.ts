@@ -115,7 +115,7 @@ export class ValidRequests {
 
   private move(): ValidRequest {
     const article = this.draw.one(this.known.articles);
-    const place = () => ({ in: 'room', roomId: this.draw.one(this.known.roomIds), compartment: 'shelf' });
+    const place = () => `${this.draw.one(this.known.roomIds)}/shelf`;
     const body = {
       ...{ kind: 'moved', articleId: article.id, from: place(), to: place(), count: 1 },
       ...{ pieceIds: [], reason: null, condition: null },

@@ -60,8 +60,7 @@ export class Clerk {
   async #moves({ id }, going) {
     const [from, to] = [this.#one(this.#rooms), this.#one(this.#rooms)];
     if (from === to) return;
-    const place = (roomId) => ({ in: 'room', roomId, compartment: 'shelf' });
-    const way = { kind: 'moved', articleId: id, from: place(from), to: place(to), count: 1 };
+    const way = { kind: 'moved', articleId: id, from: `${from}/shelf`, to: `${to}/shelf`, count: 1 };
     const body = { ...way, pieceIds: [], reason: null, condition: null };
     const answer = await this.#untilSaid(`/api/stores/movements/${freshId()}`, body, going);
     if (answer !== 200)
