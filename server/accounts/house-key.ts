@@ -1,5 +1,5 @@
 import { hkdfSync, randomBytes } from 'node:crypto';
-import { mkdir, open, readFile } from 'node:fs/promises';
+import { link, mkdir, open, readFile, unlink } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { hasCode } from '../database/trouble';
 
@@ -40,18 +40,20 @@ export async function readHouseKey({
   return new HouseKey(secret);
 }
 
-/** Makes a key file unless one stands there: of two instances that start at once, one makes it. */
+/** Makes a key file unless one stands there: of instances that start at once, one makes it, and none finds half of it. */
 async function makeKeyFile(path: string): Promise<void> {
   await mkdir(dirname(path), { recursive: true });
+  const beside = `${path}.${randomBytes(6).toString('hex')}`;
+  const file = await open(beside, 'wx', 0o600);
   try {
-    const file = await open(path, 'wx', 0o600);
-    try {
-      await file.writeFile(`${randomBytes(32).toString('base64url')}\n`);
-      await file.sync();
-    } finally {
-      await file.close();
-    }
+    await file.writeFile(`${randomBytes(32).toString('base64url')}\n`);
+    await file.sync();
+    // It is given its name whole, which fails where it has been given.
+    await link(beside, path);
   } catch (error) {
     if (!hasCode(error, 'EEXIST')) throw error;
+  } finally {
+    await file.close();
+    await unlink(beside);
   }
 }
