@@ -66,7 +66,7 @@ export async function walkOperating(page, clone) {
   const nobody = await runLine('npm run unlock -- nobody', there).ended;
   const unlocked = await runLine(command('npm run unlock'), there).ended;
   claim(
-    'prints a one-time code for somebody who can sign in no more',
+    'prints a one-time code for a user who can sign in no more',
     nobody.code === 1 && unlocked.code === 0 && /[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}/.test(unlocked.written),
   );
   const again = await runLine('npm start', there).ended;
