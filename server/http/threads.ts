@@ -72,7 +72,7 @@ export class Thread<Task, Result> {
       if (late)
         throw new ProblemError(
           'unavailable',
-          'This took too long and was stopped. Ask for less of it at once, then try again.',
+          'This took too long and was stopped. Select less at once, then try again.',
           { retryAfter: 10 },
         );
       throw error;

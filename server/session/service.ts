@@ -148,7 +148,7 @@ async function recognise(
     if (!(await factors.useCode(database, account.id, code)))
       throw new ProblemError(
         'sign-in-refused',
-        'This is none of your recovery codes, or it was used. Use another.',
+        'This is not one of your recovery codes, or it was used. Use another.',
       );
     await note(database, {
       by: account.id,
