@@ -61,7 +61,8 @@ export async function keepLate(
       continue;
     }
     if (waiting >= MOST_WAITING || JSON.stringify(act).length > LONGEST) {
-      const detail = 'Too many changes wait for a lead fitter. Ask one to decide them, then enter this again.';
+      const detail =
+        'Too many changes wait for a lead fitter. Ask one to decide them, then enter this again.';
       answers.push({ outcome: 'refused', id: act.id, code: 'too-many-wait', detail });
       continue;
     }
