@@ -35,6 +35,20 @@ describe('retention', () => {
     expect((await checkAudit(app.database)).broken).toEqual([]);
   });
 
+  it('takes out pens that can sign nothing any more, and leaves those that can', async () => {
+    const [own] = await app.database('pens').pluck<string[]>('token_hash');
+    await app.cookieOf('odalys');
+    await keep({}, 150);
+    expect((await app.database('pens')).length).toBe(2);
+    await app
+      .database('pens')
+      .where({ token_hash: own })
+      .update({ renewed_at: new Date(Date.now() - 201 * DAY_MS) });
+    await keep({});
+    expect(await app.database('pens').where({ token_hash: own })).toEqual([]);
+    expect((await app.database('pens')).length).toBe(1);
+  });
+
   it('takes out links that have ended and lines of tapes, each after its own time', async () => {
     const { id } = await records.docket();
     await app.put(pathOf(ROUTES.selfLinks, uuidv7()), { docketId: id });

@@ -2,9 +2,11 @@ import type { HouseSettings as Settings } from '@neat-measure/contract';
 import { forgetOldHires } from '../stores/hire/forget';
 import { eraseWearer } from '../wearers/erase';
 import type { Database } from '../database/database';
-import { lapsedWearers, removeEndedLinks, removeOldLines, removeOldTrials } from './store';
+import { lapsedWearers, removeEndedLinks, removeOldLines, removeOldPens, removeOldTrials } from './store';
 
 const DAY_MS = 86_400_000;
+/** Acts this old are taken from nobody (`take-acts.ts`), and whoever signed them need not be known any more. */
+const PENS_DAYS = 200;
 
 /** What a night took out. */
 export interface Retained {
@@ -37,5 +39,6 @@ export async function keepRetention(
   const lines =
     retention.tapesDays === null ? 0 : await removeOldLines(database, before(retention.tapesDays));
   await removeOldTrials(database, before(1));
+  await removeOldPens(database, before(PENS_DAYS));
   return { wearers, links, lines };
 }

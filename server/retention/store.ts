@@ -36,3 +36,8 @@ export function removeOldLines(database: Database, before: Date): Promise<number
 export function removeOldTrials(database: Database, before: Date): Promise<number> {
   return database('sign_in_trials').where('last_at', '<', before).delete();
 }
+
+/** Takes out pens nobody has asked for since a day: what they sign is long past the moment that is taken of any act. */
+export function removeOldPens(database: Database, before: Date): Promise<number> {
+  return database('pens').where('renewed_at', '<', before).delete();
+}
