@@ -167,8 +167,8 @@ describe('refuseMovement', () => {
 
   it('lets nothing that was set aside get onto a shelf, by any way round, unless somebody says what was found', () => {
     const reached = new Set([placeKey(at('hall', 'quarantine'))]);
+    // Undoing puts a garment back where it had come from, and a count is a word of its own.
     for (const from of reached)
-      // Undoing puts a garment back where it had come from, and a count is a word of its own.
       for (const to of PLACES)
         for (const kind of MOVEMENT_KINDS)
           if (kind !== 'undone' && kind !== 'renamed' && refused(kind, placeOf(from), to, {}) === null)
