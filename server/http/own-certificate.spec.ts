@@ -33,6 +33,12 @@ describe('a certificate of one’s own', () => {
     await new Promise((resolve) => server.close(resolve));
   });
 
+  it('is one for all instances that start at once', async () => {
+    const made = await Promise.all(Array.from({ length: 6 }, () => ownCertificate(folder, NAMES)));
+    expect(new Set(made.map(fingerprintOf)).size).toBe(1);
+    expect((await readdir(folder)).length).toBe(1);
+  });
+
   it('stays the same from start to start, is its owner’s alone to read, and is made anew for another name', async () => {
     const first = await ownCertificate(folder, NAMES);
     expect(await ownCertificate(folder, NAMES)).toEqual(first);
@@ -44,6 +50,8 @@ describe('a certificate of one’s own', () => {
     const read = new X509Certificate(other.cert);
     expect([read.checkHost('measure.brackwater.example'), read.checkIP('10.1.2.3')]).not.toContain(undefined);
     await writeFile(join(folder, file!), 'half a file');
-    expect((await ownCertificate(folder, NAMES)).cert).toContain('BEGIN CERTIFICATE');
+    const mended = await ownCertificate(folder, NAMES);
+    expect(mended.cert).toContain('BEGIN CERTIFICATE');
+    expect(await ownCertificate(folder, NAMES)).toEqual(mended);
   });
 });

@@ -1,8 +1,9 @@
 import { randomBytes, X509Certificate } from 'node:crypto';
-import { chmod, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { chmod, link, mkdir, readFile, rename, unlink, writeFile } from 'node:fs/promises';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
+import { hasCode } from '../database/trouble';
 import type { Certificate } from './listener';
 
 /** Browsers take no certificate for longer than this. */
@@ -20,7 +21,8 @@ const DAY_MS = 86_400_000;
  */
 export async function ownCertificate(folder: string, hosts: readonly string[]): Promise<Certificate> {
   const names = hosts.map((host) => host.replace(/^\[|\]$/g, ''));
-  const kept = await readKept(folder);
+  const stood = await textOf(folder);
+  const kept = certificateIn(stood);
   if (kept !== null && holds(kept, names)) return kept;
   const made = await generate([{ name: 'commonName', value: 'Neat Measure' }], {
     keyType: 'ec',
@@ -37,8 +39,9 @@ export async function ownCertificate(folder: string, hosts: readonly string[]): 
     ],
   });
   const certificate = { cert: made.cert.trim(), key: made.private.trim() };
-  await keep(folder, certificate);
-  return certificate;
+  await keep(folder, certificate, stood !== '');
+  // Of instances that start at once one makes it, and all speak with the same.
+  return certificateIn(await textOf(folder)) ?? certificate;
 }
 
 /** How a certificate is recognised by whoever compares it, as browsers show it. */
@@ -49,20 +52,33 @@ export function fingerprintOf({ cert }: Certificate): string {
 /** In one file, so that one is never there without the other. */
 const FILE = 'own-certificate.pem';
 
-async function readKept(folder: string): Promise<Certificate | null> {
-  const text = await readFile(join(folder, FILE), 'utf8').catch(() => '');
+/** What stands in the file; nothing where there is none. */
+function textOf(folder: string): Promise<string> {
+  return readFile(join(folder, FILE), 'utf8').catch(() => '');
+}
+
+function certificateIn(text: string): Certificate | null {
   const [cert, key] = ['CERTIFICATE', 'PRIVATE KEY'].map(
     (what) => new RegExp(`-----BEGIN ${what}-----[^-]+-----END ${what}-----`).exec(text)?.[0],
   );
   return cert === undefined || key === undefined ? null : { cert, key };
 }
 
-async function keep(folder: string, { cert, key }: Certificate): Promise<void> {
+/** @param again whether it takes the place of one that holds no more */
+async function keep(folder: string, { cert, key }: Certificate, again: boolean): Promise<void> {
   await mkdir(folder, { recursive: true });
   const making = join(folder, `${FILE}.${randomBytes(6).toString('hex')}`);
   await writeFile(making, `${cert}\n${key}\n`, { mode: 0o600 });
   await chmod(making, 0o600);
-  await rename(making, join(folder, FILE));
+  const file = join(folder, FILE);
+  if (again) return rename(making, file);
+  try {
+    await link(making, file);
+  } catch (error) {
+    if (!hasCode(error, 'EEXIST')) throw error;
+  } finally {
+    await unlink(making);
+  }
 }
 
 function holds({ cert }: Certificate, names: readonly string[]): boolean {
