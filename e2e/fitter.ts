@@ -163,10 +163,14 @@ const lines = new WeakMap<Page, Promise<CDPSession>>();
 export async function scans(page: Page, code: string): Promise<void> {
   if (!lines.has(page)) lines.set(page, page.context().newCDPSession(page));
   const line = await lines.get(page)!;
+  const keys = [...code, 'Enter'];
+  // Pressed when a scanner presses them, and not when a busy machine comes to it: in seconds, as the line has it.
+  const begun = (Date.now() - keys.length * SCANNER_STEP_MS) / 1_000;
   await Promise.all(
-    [...code, 'Enter'].flatMap((key) => {
+    keys.flatMap((key, at) => {
+      const timestamp = begun + (at * SCANNER_STEP_MS) / 1_000;
       const text = key === 'Enter' ? '\r' : key;
-      const down = { type: 'keyDown', key, text, ...(key === 'Enter' ? ENTER : {}) } as const;
+      const down = { type: 'keyDown', key, text, timestamp, ...(key === 'Enter' ? ENTER : {}) } as const;
       return [
         line.send('Input.dispatchKeyEvent', down),
         line.send('Input.dispatchKeyEvent', { ...down, type: 'keyUp' }),
@@ -175,6 +179,8 @@ export async function scans(page: Page, code: string): Promise<void> {
   );
 }
 
+/** A scanner sends a key about so often. */
+const SCANNER_STEP_MS = 2;
 const ENTER = { code: 'Enter', windowsVirtualKeyCode: 13 };
 
 /** Keys that all come before the page has drawn anything anew, as where it is busy. */
