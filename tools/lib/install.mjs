@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { aloneIn } from './door.mjs';
 import { BUILD, ROOT } from './paths.mjs';
@@ -61,35 +61,57 @@ export async function debianProgram(name) {
 /** Within `node_modules`: the lock file that was installed by, as a hash. */
 const INSTALLED = '.neat-measure-lock';
 
-function hashOfLock() {
+function hashOfLock(root) {
   return createHash('sha256')
-    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
 }
 
-/** Whether a checkout has the packages of this one's lock file. */
+/** Whether a checkout has the packages of a lock file. */
 function hasPackages(root, lock) {
   const stamp = join(root, 'node_modules', INSTALLED);
   return existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
 }
 
 /**
- * Takes over the npm packages that were installed in a clone of this checkout, where there are none here and the lock
+ * The folders npm lays packages into. A workspace has one of its own for what it wants in another version than the
+ * rest; the whole checkout's comes last, as the stamp that all is there lies in it.
+ */
+function packageFolders(root) {
+  const { workspaces = [] } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
+  return [...workspaces, '.'].map((workspace) => join(workspace, 'node_modules'));
+}
+
+/**
+ * Takes over the npm packages that were installed in a clone of a checkout, where there are none there and the lock
  * file is the same: the same files, linked.
  */
-export async function takePackagesFrom(clone) {
-  const [from, to] = [clone, ROOT].map((root) => join(root, 'node_modules'));
-  if (existsSync(to) || !hasPackages(clone, hashOfLock())) return;
+export async function takePackagesFrom(clone, root = ROOT) {
+  const folders = packageFolders(root);
+  if (existsSync(join(root, folders.at(-1))) || !hasPackages(clone, hashOfLock(root))) return;
+  for (const folder of folders) {
+    if (!existsSync(join(clone, folder))) continue;
+    if (!(await takeFolder(join(clone, folder), join(root, folder)))) return;
+  }
+}
+
+/** Takes a folder over, whole or not at all: it has its name only when all is in it. */
+async function takeFolder(from, to) {
+  const part = `${to}.part`;
+  const copies = async (how) => {
+    rmSync(part, { recursive: true, force: true });
+    return (await run('cp', [how, from, part], { stdio: 'ignore' })) === 0;
+  };
   // Links where both lie on one disk, else copies.
-  if ((await run('cp', ['-al', from, to], { stdio: 'ignore' })) === 0) return;
-  rmSync(to, { recursive: true, force: true });
-  if ((await run('cp', ['-a', from, to], { stdio: 'ignore' })) !== 0)
-    rmSync(to, { recursive: true, force: true });
+  const taken = (await copies('-al')) || (await copies('-a'));
+  rmSync(taken ? to : part, { recursive: true, force: true });
+  if (taken) renameSync(part, to);
+  return taken;
 }
 
 /** Installs the npm packages of the lock file, unless they are already there. */
 export async function npmPackages() {
-  const lock = hashOfLock();
+  const lock = hashOfLock(ROOT);
   const there = () => hasPackages(ROOT, lock);
   if (there()) return;
   // Two at once would take the packages from under each other.
