@@ -110,7 +110,9 @@ async function main(): Promise<void> {
     createApp({
       database,
       logger,
-      exceptions: new Exceptions(database, build, () => judging.run({ url: config.DATABASE_URL, build })),
+      exceptions: new Exceptions(database, build, (first) =>
+        judging.run({ url: config.DATABASE_URL, build, first }),
+      ),
       bodies: (codes) => gathering.run({ url: config.DATABASE_URL, codes }),
       runs: {
         ofChart: (id) =>

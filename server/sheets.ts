@@ -9,7 +9,7 @@ import { printParcels, type ParcelsToPrint } from './musters/before/parcel-label
 import { printSlips, type SlipsToPrint } from './musters/before/slip-sheet';
 import { printPdf, type Printed } from './print/print-pdf';
 import { printRecord, type RecordToPrint } from './wearers/record-sheet';
-import { printPerson, type PersonToPrint } from './wearers/person-sheet';
+import { personSheet, type PersonToPrint } from './wearers/person-sheet';
 
 /** A sheet of paper to be made, with everything that stands on it. */
 export type Sheet =
@@ -33,7 +33,7 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
     case 'chart':
       return printChart(sheet.chart, sheet.inchParts);
     case 'person':
-      return printPerson(sheet.person);
+      return printed(personSheet(sheet.person));
     case 'record':
       return printRecord(sheet.record);
     case 'sizes':

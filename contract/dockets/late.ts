@@ -18,9 +18,12 @@ export const lateActSchema = z.object({
 export type LateAct = z.infer<typeof lateActSchema>;
 export const lateActsSchema = z.array(lateActSchema);
 
+/** So many of it are shown at once, and can be decided at once: the first that came. */
+export const LATE_PART = 200;
+
 /** What becomes of some of it: added where it belongs, or taken out for good. */
 export const lateDecisionSchema = z.object({
-  ids: z.array(idSchema).min(1).max(200),
+  ids: z.array(idSchema).min(1).max(LATE_PART),
   accepted: z.boolean(),
 });
 export type LateDecision = z.infer<typeof lateDecisionSchema>;

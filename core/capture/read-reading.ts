@@ -41,6 +41,7 @@ export type ReadingProblem =
  *
  * @example [bareUnit('chest-girth', 'in'), bareUnit('foot-length-left', 'in'), bareUnit('weight', 'in')] // ['in', 'mm', 'lb']
  */
+export function bareUnit(code: MeasurementCode, docket: MeasureUnit & ShownUnit): MeasureUnit & ShownUnit;
 export function bareUnit(code: MeasurementCode, docket: MeasureUnit): MeasureUnit;
 export function bareUnit(code: MeasurementCode, docket: ShownUnit): ShownUnit;
 export function bareUnit(code: MeasurementCode, docket: MeasureUnit | ShownUnit): MeasureUnit | ShownUnit {

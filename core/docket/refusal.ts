@@ -20,6 +20,8 @@ export type Refusal =
   | { readonly code: 'moment-off'; readonly at: string; readonly now: string }
   /** It says to be carried over from a reading that is on no record of the wearer. */
   | { readonly code: 'no-such-record' }
+  /** It says to come from a tape that this house has never heard. */
+  | { readonly code: 'no-such-tape'; readonly device: string }
   /** The wearer has taken back that they agree to be measured. */
   | { readonly code: 'consent-withdrawn'; readonly at: string }
   | { readonly code: 'no-such-wearer' }

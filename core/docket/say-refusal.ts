@@ -27,6 +27,8 @@ export function sayRefusal(refusal: Refusal, parts: InchParts): string {
       return `This change is dated ${refusal.at.slice(0, 10)}, but today is ${refusal.now.slice(0, 10)}. Set the clock of this device, then try again.`;
     case 'no-such-record':
       return 'There is no such reading on record of this wearer, of that moment and value. Reload the page and check the record, or measure again.';
+    case 'no-such-tape':
+      return `The tape ${refusal.device} is not paired with this house. Pair it under House, or type the reading.`;
     case 'consent-withdrawn':
       return `The wearer no longer agrees to be measured (recorded ${sayDay(refusal.at.slice(0, 10))}). Record the agreement again before measuring.`;
     case 'no-such-wearer':

@@ -22,6 +22,14 @@ export async function findTape(database: Database, secretHash: string): Promise<
   return row.device;
 }
 
+/** Whether a tape was ever heard here, or is paired: one let in no more has still sent what it has sent. */
+export async function isKnownTape(database: Database, device: string): Promise<boolean> {
+  const found = await Promise.all(
+    (['tapes', 'device_lines'] as const).map((table) => database(table).where({ device }).first('device')),
+  );
+  return found.some((row) => row !== undefined);
+}
+
 /** Every paired tape by its name. */
 export async function listTapes(database: Database): Promise<Tape[]> {
   const rows = await database('tapes')

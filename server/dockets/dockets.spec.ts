@@ -153,6 +153,21 @@ describe('the routes of dockets', () => {
     });
   });
 
+  it('take readings of a tape the house has heard, and of no other', async () => {
+    const { id } = await records.docket();
+    const sent = reading('chest-girth', '982.5 mm', { unit: 'mm', device: 'tape-unheard' });
+    expect(await app.does(id, sent)).toEqual(
+      jasmine.objectContaining({ outcome: 'refused', code: 'no-such-tape' }) as never,
+    );
+    const row = { device: 'tape-unheard', seq: 1, said: '982.5 mm', line: '{}', received_at: new Date() };
+    await app.database('device_lines').insert(row);
+    const same = { id: uuidv7(), at: new Date().toISOString() };
+    expect((await app.does(id, sent, same)).outcome).toBe('kept');
+    // Sent again after its lines were taken out: it stands.
+    await app.database('device_lines').where({ device: 'tape-unheard' }).delete();
+    expect((await app.does(id, sent, same)).outcome).toBe('kept');
+  });
+
   it('carry over a waist at the navel as one, and as no other', async () => {
     const { id, wearerId, chartId } = await records.docket();
     for (const typed of ['84', '84'])

@@ -20,6 +20,7 @@ import type { Database } from '../database/database';
 import { AS_IT_STANDS } from '../database/all-or-nothing';
 import { hasCode, isDuplicate, isUnknownReference, tryAgain } from '../database/trouble';
 import type { Lookout } from '../http/lookout';
+import { isKnownTape } from '../devices/tape-store';
 import { findSettings } from '../settings/store';
 import { ActRefused, moveForAct } from '../stores/docket-acts';
 import { addAct, findAct, listActs, PenEnded } from './act-store';
@@ -122,20 +123,16 @@ async function takeAct(database: Database, signing: Signing, sent: Act): Promise
   const { fitter: author, role } = signing;
   const act = unfound({ ...sent, by: { id: author.id, name: author.name } });
   const kind = kindOf(act);
-  if (!grants(role, kind.takes)) {
-    // What was kept while they were trusted with it stands, whatever they are now: only its answer was lost.
-    const kept = await findAct(database, act.id);
-    return kept === undefined
-      ? { refusal: { code: 'not-trusted', takes: kind.takes } }
-      : asRepeated(kept, act);
-  }
+  if (!grants(role, kind.takes)) return unlessKept(database, act, { code: 'not-trusted', takes: kind.takes });
   return tryAgain(async () => {
     try {
       const refusal = kind.refuseAlone?.(act) ?? null;
       if (refusal !== null) return { refusal };
-      const { recorded } = kind.needs(act);
+      const { recorded, tape } = kind.needs(act);
       if (recorded !== null && !(await isOnRecord(database, act.docketId, recorded)))
-        return { refusal: { code: 'no-such-record' } };
+        return await unlessKept(database, act, { code: 'no-such-record' });
+      if (tape !== null && !(await isKnownTape(database, tape)))
+        return await unlessKept(database, act, { code: 'no-such-tape', device: tape });
       if (kind.refuseAlone !== undefined) return await takeAlone(database, signing, act);
       if (kind.opens !== undefined) return await open(database, signing, act, kind.opens(act));
       return await takeOnDocket(database, signing, act);
@@ -145,6 +142,12 @@ async function takeAct(database: Database, signing: Signing, sent: Act): Promise
       return takenBefore(database, act, error);
     }
   });
+}
+
+/** Refuses by what is so today. What was kept while it was otherwise stands, whatever is so now: only its answer was lost. */
+async function unlessKept(database: Database, act: Act, refusal: Refusal): Promise<Taken> {
+  const kept = await findAct(database, act.id);
+  return kept === undefined ? { refusal } : asRepeated(kept, act);
 }
 
 /** An act that rests on nothing before it: that its docket is there is asked by the row it names. One statement. */

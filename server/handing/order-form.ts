@@ -1,6 +1,7 @@
 import type { Bench } from '@neat-measure/contract';
 import {
   alterationsOf,
+  bareUnit,
   finalSize,
   formatLength,
   judgeDocket,
@@ -10,7 +11,6 @@ import {
   sayAltered,
   sayDerivedLine,
   settledValues,
-  type WorkingUnit,
   shownIn,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
@@ -53,7 +53,7 @@ export function orderForm({ bench, chartId }: Omit<OrderToPrint, 'sheet'>): Prin
       line('What your method asks for', true),
       ...needs.map(({ code, value }) =>
         line(
-          `${measurement(code).name}: ${value === null ? 'not taken' : formatLength(value, shownIn(unitOf(code, unit), inchParts))}`,
+          `${measurement(code).name}: ${value === null ? 'not taken' : formatLength(value, shownIn(bareUnit(code, unit), inchParts))}`,
         ),
       ),
       ...(verdict.derived.length === 0 ? [] : [line('Your arithmetic', true)]),
@@ -76,9 +76,4 @@ export function orderForm({ bench, chartId }: Omit<OrderToPrint, 'sheet'>): Prin
       ...verdict.cautions.map((caution) => line(`Caution. ${caution}`)),
     ],
   };
-}
-
-function unitOf(code: Parameters<typeof measurement>[0], unit: WorkingUnit): WorkingUnit | 'kg' {
-  const { kind } = measurement(code);
-  return kind === 'mass' ? 'kg' : kind === 'foot' ? 'mm' : unit;
 }

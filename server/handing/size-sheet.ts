@@ -2,6 +2,7 @@ import type { Bench, Chart } from '@neat-measure/contract';
 import {
   LOCALE,
   alterationsOf,
+  bareUnit,
   dartOf,
   fitChecksOf,
   finalSize,
@@ -9,7 +10,6 @@ import {
   HANDING_WORDS,
   judgeDocket,
   lastHanding,
-  measurement,
   nameAt,
   ORIGIN_WORDS,
   replay,
@@ -191,8 +191,7 @@ function wishesOf({ wishes, unit }: Docket, inches: InchParts): Content[] {
 function readingsOf(bench: Bench, docket: Docket): Content[] {
   const said = [...settledValues(docket.readings, bench.habits)].map(([code, value]) => {
     const last = standingReadings(docket.readings, [code]).at(-1)!;
-    const unit =
-      measurement(code).kind === 'mass' ? 'kg' : measurement(code).kind === 'foot' ? 'mm' : docket.unit;
+    const unit = bareUnit(code, docket.unit);
     const from = last.origin === 'fitter' ? '' : ` (${ORIGIN_WORDS[last.origin]})`;
     const carried = last.carriedFrom === null ? '' : ` (of ${dayOf(last.carriedFrom)})`;
     return `${nameAt(code, waistOf(last))} ${formatLength(value, shownIn(unit, bench.habits.inchParts))}${from}${carried}`;

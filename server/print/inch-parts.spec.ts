@@ -6,6 +6,8 @@ import { orderForm } from '../handing/order-form';
 import { sizeSheet } from '../handing/size-sheet';
 import { Harness } from '../testing/harness';
 import { chartSave, opening, reading, Records, sheetFrom } from '../testing/records';
+import { personSheet } from '../wearers/person-sheet';
+import { exportWearer } from '../wearers/personal-data';
 import { textOf } from '../testing/text-of';
 import { v7 as uuidv7 } from 'uuid';
 
@@ -59,6 +61,19 @@ describe('paper', () => {
     // Two readings of an arm may be 0.557 in apart.
     expect(eighths.steps).toContain('Allowed apart: 1/2 in');
     expect(sixteenths.steps).toContain('Allowed apart: 9/16 in');
+  });
+
+  it('writes a weight as one, in the unit that goes with the docket’s', async () => {
+    const id = uuidv7();
+    const wearerId = await records.wearer();
+    await records.does(id, { ...opening(wearerId), unit: 'in' } as never);
+    await records.does(id, { kind: 'measurement-asked', code: 'weight', asked: true });
+    for (const _ of [1, 2]) await records.does(id, reading('weight', '172', { unit: 'lb' }));
+    const sizes = textOf(sizeSheet({ bench: await openBench(app.database, id), address: '' }).content);
+    expect(sizes).toContain('Weight 172 lb');
+    // What is kept of a person is told without a docket.
+    const person = await exportWearer(app.database, wearerId);
+    expect(textOf(personSheet(person).content)).toContain('Weight: 78 kg');
   });
 
   it('says where the waist was, the dart, and how a garment is to look', async () => {

@@ -88,7 +88,7 @@ export class Harness {
     const app = createApp({
       database,
       logger,
-      exceptions: new Exceptions(database, 'specs', () => judgeOpen(database, 'specs')),
+      exceptions: new Exceptions(database, 'specs', (first) => judgeOpen(database, 'specs', first)),
       bodies: (codes) => listBodies(database, codes),
       runs: {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),

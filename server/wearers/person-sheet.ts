@@ -1,5 +1,6 @@
 import type { WearerExport } from '@neat-measure/contract';
 import {
+  bareUnit,
   formatLength,
   list,
   measurement,
@@ -8,7 +9,7 @@ import {
   type ToldItem,
 } from '@neat-measure/core';
 import type { Content } from 'pdfmake/interfaces';
-import { printPdf, words } from '../print/print-pdf';
+import { words, type Printed } from '../print/print-pdf';
 
 const SOFT = '#5C6765';
 
@@ -19,7 +20,7 @@ export interface PersonToPrint {
 }
 
 /** Everything that is known of a wearer, on paper, to be handed to them. */
-export function printPerson({
+export function personSheet({
   person,
   writtenAt,
   measurements,
@@ -28,8 +29,9 @@ export function printPerson({
   groups,
   told,
   sent,
+  late,
   looks,
-}: WearerExport): Promise<Buffer> {
+}: WearerExport): Printed {
   const title = `Everything kept about ${person.name}`;
   const head = (text: string): Content => ({
     ...words(text, { bold: true, fontSize: 13 }),
@@ -42,13 +44,14 @@ export function printPerson({
     ],
     margin: [0, 1.5, 0, 1.5],
   });
-  return printPdf(
-    [
+  return {
+    title,
+    content: [
       words(title, { bold: true, fontSize: 20 }),
       words(`${person.role === '' ? '' : `${person.role}. `}Written on ${moment(writtenAt)} (UTC).`),
       head('Measurements'),
       ...measurements.map(({ name, value, takenAt, code }) =>
-        row(takenAt, `${name}: ${formatLength(value, /^foot/.test(code) ? 'mm' : 'cm')}`),
+        row(takenAt, `${name}: ${formatLength(value, bareUnit(code as MeasurementCode, 'cm'))}`),
       ),
       ...dockets.flatMap(({ number, occasion, acts }): Content[] => [
         head(`Docket ${number}, ${occasion}`),
@@ -62,13 +65,14 @@ export function printPerson({
       ),
       head('Sent by the wearer'),
       ...sent.map(({ sentAt, measured }) => row(sentAt, `${measured.length} measurements`)),
+      ...(late.length === 0 ? [] : [head('Sent after a sign-in had ended, and not yet accepted')]),
+      ...late.map(({ doneAt, words: text }) => row(doneAt, text)),
       head('Who viewed or changed this record'),
       ...looks.map(({ at, by, kind }) =>
         row(at, `${by?.name ?? 'A former user'}: ${kind.replaceAll('-', ' ')}`),
       ),
     ],
-    title,
-  );
+  };
 }
 
 /** What a list told, as it was written. */

@@ -1,5 +1,6 @@
 import type { WearerRecord } from '@neat-measure/contract';
 import {
+  bareUnit,
   buildOf,
   CLOTHING_WORDS,
   drawSvg,
@@ -74,8 +75,7 @@ export function printRecord({ person, points, due }: WearerRecord): Promise<Buff
 }
 
 function rowOf(point: Point, first: boolean, due: boolean): TableCell[] {
-  const { kind, instruments } = measurement(point.code);
-  const unit = kind === 'foot' ? 'mm' : kind === 'mass' ? 'kg' : 'cm';
+  const { instruments } = measurement(point.code);
   const how = [
     ORIGIN_WORDS[point.origin],
     ...(instruments.includes('tape') ? [TENSION_WORDS[point.tension], CLOTHING_WORDS[point.clothing]] : []),
@@ -84,7 +84,7 @@ function rowOf(point: Point, first: boolean, due: boolean): TableCell[] {
   ];
   return [
     words(first ? `${nameAt(point.code, point.waist)}${due ? ' (due)' : ''}` : '', { bold: true }),
-    words(formatLength(point.value, unit)),
+    words(formatLength(point.value, bareUnit(point.code, 'cm'))),
     words(point.takenAt.slice(0, 10)),
     words(String(point.docket)),
     { ...words(how.join(', '), { fontSize: 8.5 }), color: SOFT },

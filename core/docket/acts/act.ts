@@ -43,9 +43,11 @@ export interface ActNeeds {
   readonly protocols: readonly string[];
   /** A reading that the wearer has on another docket, or has sent. */
   readonly recorded: RecordedReading | null;
+  /** A tape that the house has heard, or lets in. */
+  readonly tape: string | null;
 }
 
-const NOTHING: ActNeeds = { charts: [], protocols: [], recorded: null };
+const NOTHING: ActNeeds = { charts: [], protocols: [], recorded: null, tape: null };
 /**
  * For acts that name nothing which has to be found.
  *

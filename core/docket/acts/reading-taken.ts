@@ -92,7 +92,7 @@ export const readingTaken: ActKind<ReadingTaken> = {
   about: noGarments,
   stages: noGarments,
   evidence: false,
-  needs: ({ code, carriedFrom, waist, length }) =>
-    needs({ recorded: carriedFrom === null ? null : { code, carriedFrom, waist, length } }),
+  needs: ({ code, carriedFrom, waist, length, device }) =>
+    needs({ recorded: carriedFrom === null ? null : { code, carriedFrom, waist, length }, tape: device }),
   lookedUpBy: ({ code }) => code,
 };

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { measurement } from '../../body/catalogue';
 import { MEASUREMENT_CODES } from '../../body/catalogue/codes';
 import { CHECK_CODES } from '../../capture/checks/checks';
+import { bareUnit } from '../../capture/read-reading';
 import { formatLength } from '../../quantity/format-length';
 import type { Length } from '../../quantity/length';
 import { ACT_BASE, needsNothing, noGarments, wordsSchema, type ActKind } from './act';
@@ -34,10 +35,10 @@ export const suspicionConfirmed: ActKind<SuspicionConfirmed> = {
     confirmations: [...docket.confirmations, { check, values }],
   }),
   say: ({ values }) => {
-    const said = values.map(({ code, value }) => {
-      const { name, kind } = measurement(code);
-      return `${name.toLowerCase()} ${formatLength(value, kind === 'mass' ? 'kg' : 'cm')}`;
-    });
+    const said = values.map(
+      ({ code, value }) =>
+        `${measurement(code).name.toLowerCase()} ${formatLength(value, bareUnit(code, 'cm'))}`,
+    );
     return `confirmed as read: ${said.join(', ')}`;
   },
   undo: 'never',

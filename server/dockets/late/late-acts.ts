@@ -1,4 +1,10 @@
-import type { ActAnswer, KeptAnyAct, LateAct as LateEntry, Role } from '@neat-measure/contract';
+import {
+  LATE_PART,
+  type ActAnswer,
+  type KeptAnyAct,
+  type LateAct as LateEntry,
+  type Role,
+} from '@neat-measure/contract';
 import {
   isMusterAct,
   readAnyAct,
@@ -23,8 +29,6 @@ import { addLate, countLate, lateAbout, listLate, removeLate, type LateAct } fro
 const MOST_WAITING = 1_000;
 /** So long an act may be that waits, in letters. */
 const LONGEST = 64_000;
-/** So many are shown at once. */
-const SHOWN = 200;
 
 const WAITS =
   'Your sign-in on this device has ended. The change is kept on the server, and a lead fitter decides whether it is added.';
@@ -73,9 +77,9 @@ export async function keepLate(
   return answers;
 }
 
-/** What waits, in the order it came, in words. */
+/** What waits, in the order it came, in words: as much as is decided at once. */
 export async function lateActs(database: Database): Promise<LateEntry[]> {
-  return inWords(database, await listLate(database, { most: SHOWN }));
+  return inWords(database, await listLate(database, { most: LATE_PART }));
 }
 
 /** What waits about a wearer, in words. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { ActAnswer, LateAct } from '@neat-measure/contract';
+import { LATE_PART, type ActAnswer, type LateAct } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { HouseService } from '../../data/house-service';
 import { Fetched } from '../../data/fetched';
@@ -49,6 +49,9 @@ import { sayMoment } from './say-role';
         }
       }
     </ul>
+    @if (late.value()?.length === part) {
+      <p class="soft">These are the first {{ part }}. Accept or discard them to see the rest.</p>
+    }
     @if ((late.value()?.length ?? 0) > 1) {
       <p class="acts">
         <button nz-button type="button" [disabled]="busy()" (click)="acceptAll()">Accept all</button>
@@ -67,6 +70,7 @@ export class Late {
   /** Why some could not be added, by their ids. */
   protected readonly faults = signal<Readonly<Record<string, string>>>({});
   protected readonly sayMoment = sayMoment;
+  protected readonly part = LATE_PART;
 
   protected acceptAll(): void {
     this.accept((this.late.value() ?? []).map(({ id }) => id));
