@@ -1,6 +1,7 @@
 import * as common from '@neat-measure/core';
 import * as ahead from '@neat-measure/core/ahead';
 import * as bodies from '@neat-measure/core/bodies-507';
+import * as group from '@neat-measure/core/group';
 import * as imported from '@neat-measure/core/imported';
 import * as importedFiles from '@neat-measure/core/imported-files';
 import * as fitDrawing from '@neat-measure/core/fit-drawing';
@@ -22,6 +23,7 @@ const core = {
   ...common,
   ...ahead,
   ...bodies,
+  ...group,
   ...imported,
   ...importedFiles,
   ...fitDrawing,

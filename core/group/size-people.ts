@@ -2,13 +2,13 @@ import type { ShownLength } from '../quantity/format-length';
 import Papa from 'papaparse';
 import type { MeasurementCode } from '../body/catalogue/codes';
 import type { CompiledChart } from '../chart/compile-chart';
-import { labelOf } from '../chart/label';
 import { asksForOneHip, fullerHip, withFullerHip } from '../match/fuller-hip';
 import { findingOf, judge, type JudgeOptions, type MeasuredBody } from '../match/judge';
 import { Kernel } from '../match/kernel/kernel';
 import { EdgeFinder, type Rival } from '../match/odds/edge';
 import { sayReason } from '../match/say-verdict';
 import { VERDICTS, type GarmentVerdict, type Verdict } from '../match/verdict';
+import { Labels } from './labels';
 import type { Person } from './read-people';
 
 /**
@@ -45,7 +45,7 @@ const REMEMBERED = 1 << 16;
 export class PeopleSizer {
   private readonly kernel: Kernel;
   private readonly edges: EdgeFinder;
-  private readonly labels = new Map<string, string>();
+  private readonly labels: Labels;
   /** What those came to whom nothing is near, by their label: the same for all of them. */
   private readonly clear = new Map<string, BriefSize>();
   /** What was found with some work, by the values in their order: a map a value. */
@@ -60,6 +60,7 @@ export class PeopleSizer {
     private readonly unit: ShownLength,
   ) {
     this.kernel = new Kernel(chart, options);
+    this.labels = new Labels(chart);
     this.edges = new EdgeFinder(this.kernel, options);
     this.inputs = [...chart.arithmetic.readings.keys()].map((code) => this.kernel.input(code));
   }
@@ -105,7 +106,7 @@ export class PeopleSizer {
   }
 
   private clearlySettled(row: number): BriefSize {
-    const label = this.label(this.kernel.parts.map((part) => part.sizes[row]!));
+    const label = this.labels.of(this.kernel.parts.map((part) => part.sizes[row]!));
     const known = this.clear.get(label) ?? this.settled(row, []);
     this.clear.set(label, known);
     return known;
@@ -114,11 +115,11 @@ export class PeopleSizer {
   private settled(row: number, rivals: readonly Rival[]): BriefSize {
     const sizes = this.kernel.parts.map((part) => part.sizes[row]!);
     const others = rivals.flatMap(({ part, size }) =>
-      size === null ? [] : [this.label(sizes.map((own, at) => (at === part ? size : own)))],
+      size === null ? [] : [this.labels.of(sizes.map((own, at) => (at === part ? size : own)))],
     );
     return {
       verdict: rivals.length > 0 ? 'edge' : 'settled',
-      proposed: this.label(sizes),
+      proposed: this.labels.of(sizes),
       alternates: others,
       reason: '',
     };
@@ -128,19 +129,6 @@ export class PeopleSizer {
     const found = findingOf(this.kernel, row, bodyOf(person), this.options);
     const { verdict, proposed, alternates } = found;
     return { verdict, proposed, alternates, reason: sayReason({ ...found, assumed: [] }, this.unit) };
-  }
-
-  private label(sizes: readonly number[]): string {
-    const key = sizes.join();
-    const known = this.labels.get(key);
-    if (known !== undefined) return known;
-    const { sheet, parts } = this.chart;
-    const label = labelOf(
-      sheet,
-      Object.fromEntries(parts.map(({ whole }, at) => [whole.code, whole.sizes[sizes[at]!]!])),
-    )!;
-    this.labels.set(key, label);
-    return label;
   }
 }
 

@@ -152,7 +152,8 @@ export function bodyBehind(docket: Docket, chart: LibraryChart, habits: Habits):
   return judgedOn(docket, chart, basis, idleFor(docket, chart, basis)).body;
 }
 
-interface Basis {
+/** What the garments of a docket are judged by: its values, and which of them are in doubt. */
+export interface Basis {
   readonly habits: Habits;
   readonly body: MeasuredBody;
   readonly values: ReadonlyMap<MeasurementCode, Length>;
@@ -161,7 +162,12 @@ interface Basis {
   readonly suspects: ReadonlySet<MeasurementCode>;
 }
 
-function basisOf({ readings, confirmations }: Docket, habits: Habits): Basis {
+/**
+ * What the readings of a docket come to, for all of its garments.
+ *
+ * @example [...basisOf(docket, house).values.keys()] // ['chest-girth', 'waist-girth']
+ */
+export function basisOf({ readings, confirmations }: Docket, habits: Habits): Basis {
   const settled = settle(readings, habits);
   const body = meantByMakers(settled);
   const values = new Map([...settled].map(([code, { value }]) => [code, value]));

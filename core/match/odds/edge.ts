@@ -41,6 +41,9 @@ interface PlainPart {
   }[];
 }
 
+/** How far off each value of a round is, as a standard deviation, by measurement and row. */
+export type Errors = ReadonlyMap<MeasurementCode, Float64Array>;
+
 interface WaysOut {
   readonly leaving: readonly number[];
   readonly anything: number;
@@ -90,9 +93,24 @@ export class EdgeFinder {
 
   /** Whether a wearer of the kernel's last round, who is settled, is plainly so. */
   isClear(row: number): boolean {
-    return this.plain.every(
-      (plain) => plain !== null && this.chanceOfLeaving(plain, row) < this.edgeChance * (1 - CLEAR),
-    );
+    return this.leaving(row) < this.edgeChance * (1 - CLEAR);
+  }
+
+  /**
+   * How likely at most the values of a wearer of the kernel's last round leave their stretches, in the part where that
+   * is likeliest: another size is no likelier.
+   *
+   * @param errors the standard error of each value, by measurement and row; the catalogue's where none is given
+   * @returns 1 where bounds do not tell
+   */
+  leaving(row: number, errors?: Errors): number {
+    let most = 0;
+    for (const plain of this.plain) {
+      if (plain === null) return 1;
+      const chance = this.chanceOfLeaving(plain, row, errors);
+      if (chance > most) most = chance;
+    }
+    return most;
   }
 
   /**
@@ -123,10 +141,11 @@ export class EdgeFinder {
     });
   }
 
-  private chanceOfLeaving({ columns, placer }: PlainPart, row: number): number {
+  private chanceOfLeaving({ columns, placer }: PlainPart, row: number, errors?: Errors): number {
     let chance = 0;
     for (let at = 0; at < columns.length; at++) {
-      const { values, error } = columns[at]!;
+      const { code, values, error: usual } = columns[at]!;
+      const error = errors?.get(code)?.[row] ?? usual;
       const { points } = placer.columns[at]!;
       const value = values[row]!;
       if (isOnBound({ points }, value)) continue;

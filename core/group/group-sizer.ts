@@ -1,0 +1,137 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { measurement } from '../body/catalogue';
+import type { CompiledChart } from '../chart/compile-chart';
+import { withFullerHip } from '../match/fuller-hip';
+import { EDGE_CHANCE, judge, type JudgeOptions, type MeasuredBody } from '../match/judge';
+import { Kernel } from '../match/kernel/kernel';
+import { EdgeFinder } from '../match/odds/edge';
+import { onBounds } from '../match/odds/on-bounds';
+import { VERDICTS, type GarmentVerdict, type LabelChance, type Verdict } from '../match/verdict';
+import { Labels } from './labels';
+
+/** What a garment comes to for one of many. */
+export interface GroupSize {
+  readonly verdict: Verdict;
+  readonly proposed: string | null;
+  /** How likely each label is, the likeliest first; nothing where nobody can say. */
+  readonly odds: readonly LabelChance[];
+  /** Other labels somebody might choose. */
+  readonly alternates: readonly string[];
+}
+
+/** One of many, by what is known of them. */
+export interface GroupBody {
+  readonly body: MeasuredBody;
+  /** Measurements that failed a check and were not confirmed. */
+  readonly suspects: ReadonlySet<MeasurementCode>;
+}
+
+/** Whose size is left at most so likely has it for certain: the odds list nothing else of note. A working value of ours. */
+const CERTAIN = 0.002;
+/** So many different sets of values are remembered; then it begins anew. */
+const REMEMBERED = 1 << 15;
+
+/**
+ * Sizes many bodies against one chart under one ruling, each as `judge` would: whoever lies plainly inside one size is
+ * told so by the kernel's round, and all others are judged one by one. Many have the same values, so what was found once
+ * is remembered.
+ */
+export class GroupSizer {
+  private readonly kernel: Kernel;
+  private readonly edges: EdgeFinder;
+  private readonly labels: Labels;
+  private readonly codes: readonly MeasurementCode[];
+  private readonly inputs: readonly Float64Array[];
+  private readonly errors: ReadonlyMap<MeasurementCode, Float64Array>;
+  private readonly plainly: number;
+  private readonly clear = new Map<string, GroupSize>();
+  private judged = new Map<string, GroupSize>();
+
+  /** @param ruling what all of them are judged by */
+  constructor(
+    private readonly chart: CompiledChart,
+    private readonly ruling: Omit<JudgeOptions, 'suspects' | 'expected'>,
+  ) {
+    this.kernel = new Kernel(chart, ruling);
+    this.edges = new EdgeFinder(this.kernel, ruling);
+    this.labels = new Labels(chart);
+    this.codes = [...chart.arithmetic.readings.keys()];
+    this.inputs = this.codes.map((code) => this.kernel.input(code));
+    this.errors = new Map(this.codes.map((code) => [code, new Float64Array(this.kernel.capacity)]));
+    this.plainly = Math.min(CERTAIN, (ruling.edgeChance ?? EDGE_CHANCE) / 2);
+  }
+
+  /** Sizes everybody, in their order. */
+  size(bodies: readonly GroupBody[]): GroupSize[] {
+    const sized: GroupSize[] = [];
+    for (let from = 0; from < bodies.length; from += this.kernel.capacity)
+      sized.push(...this.round(bodies.slice(from, from + this.kernel.capacity)));
+    return sized;
+  }
+
+  private round(some: readonly GroupBody[]): GroupSize[] {
+    const { kernel, codes, inputs, errors } = this;
+    const round = some.map(({ body, suspects }) => ({ body: withFullerHip(body, codes), suspects }));
+    codes.forEach((code, at) => {
+      const [input, error] = [inputs[at]!, errors.get(code)!];
+      const usual = measurement(code).standardError;
+      round.forEach(({ body }, row) => {
+        const one = body.get(code);
+        input[row] = one?.value ?? NaN;
+        error[row] = one?.standardError ?? usual;
+      });
+    });
+    kernel.run(round.length);
+    return round.map((one, row) => this.one(one, row));
+  }
+
+  private one({ body, suspects }: GroupBody, row: number): GroupSize {
+    const { kernel, codes } = this;
+    const doubted = codes.filter((code) => suspects.has(code) || suspects.has(body.get(code)?.from ?? code));
+    const isSettled = doubted.length === 0 && VERDICTS[kernel.verdicts[row]!] === 'settled';
+    if (isSettled && this.isPlain(row))
+      return this.certain(this.labels.of(kernel.parts.map(({ sizes }) => sizes[row]!)));
+    const by = `${doubted.join()} ${codes
+      .map((code) => {
+        const one = body.get(code);
+        return one === undefined
+          ? ''
+          : `${one.value}/${one.standardError ?? ''}/${one.tension}/${one.clothing}`;
+      })
+      .join(' ')}`;
+    const known = this.judged.get(by);
+    if (known !== undefined) return known;
+    const found = inGroup(judge(this.chart, body, { ...this.ruling, suspects: new Set(doubted) }));
+    if (this.judged.size >= REMEMBERED) this.judged = new Map();
+    this.judged.set(by, found);
+    return found;
+  }
+
+  /** Whether the odds would list nothing but the size there is. What lies on a bound is held to its size, and its odds are even. */
+  private isPlain(row: number): boolean {
+    const { kernel, edges, errors, plainly } = this;
+    return edges.leaving(row, errors) * kernel.parts.length < plainly && onBounds(kernel, row).size === 0;
+  }
+
+  private certain(label: string): GroupSize {
+    const known = this.clear.get(label);
+    if (known !== undefined) return known;
+    const size: GroupSize = {
+      verdict: 'settled',
+      proposed: label,
+      odds: [{ label, chance: 1 }],
+      alternates: [],
+    };
+    this.clear.set(label, size);
+    return size;
+  }
+}
+
+/**
+ * Of a whole verdict what is told of one of many.
+ *
+ * @example inGroup(judgeOne(docket, jacket, house)).proposed // 'M'
+ */
+export function inGroup({ verdict, proposed, odds, alternates }: GarmentVerdict): GroupSize {
+  return { verdict, proposed, odds, alternates };
+}

@@ -1,0 +1,49 @@
+import type { MeasurementCode } from '../body/catalogue/codes';
+import { passedStep, type Docket } from '../docket/docket';
+import type { Habits } from '../docket/habits';
+import { asChosenOn, basisOf, compiled, houseRuling, judgeOne, rulingOf } from '../docket/judge/judge';
+import type { LibraryChart } from '../docket/library';
+import { GroupSizer, inGroup, type GroupBody, type GroupSize } from './group-sizer';
+
+/**
+ * Sizes one garment for everybody whose docket asks for it, as `judgeDocket` does for each: many alike go in one round,
+ * and whoever has something of their own there (another rule, a choice, a step that was passed over) is judged alone.
+ *
+ * @param dockets of everybody; who does not ask for the garment is left out
+ * @returns for each docket what it comes to; `null` where it does not ask
+ * @example sizeDockets([docket], jacket, house).map((one) => one.proposed) // ['M']
+ */
+export function sizeDockets(
+  dockets: readonly Docket[],
+  chart: LibraryChart,
+  habits: Habits,
+): (GroupSize | null)[] {
+  const found: (GroupSize | null)[] = dockets.map(() => null);
+  const together: { readonly at: number; readonly body: GroupBody }[] = [];
+  const codes = [...compiled(chart.sheet).arithmetic.readings.keys()];
+  dockets.forEach((docket, at) => {
+    if (docket.garments.every(({ chartId }) => chartId !== chart.id)) return;
+    const { body, suspects } = basisOf(docket, habits);
+    if (isPlain(docket, chart, habits, codes)) together.push({ at, body: { body, suspects } });
+    else found[at] = inGroup(judgeOne(docket, chart, habits));
+  });
+  const sizer = new GroupSizer(compiled(chart.sheet), houseRuling(chart.sheet, habits));
+  sizer.size(together.map(({ body }) => body)).forEach((size, row) => (found[together[row]!.at] = size));
+  return found;
+}
+
+/** Whether nothing was said on a docket that has a garment judged otherwise than the house does. */
+function isPlain(
+  docket: Docket,
+  chart: LibraryChart,
+  habits: Habits,
+  codes: readonly MeasurementCode[],
+): boolean {
+  const [own, house] = [rulingOf(docket, chart, habits), houseRuling(chart.sheet, habits)];
+  return (
+    own.rule === house.rule &&
+    own.preference === 'regular' &&
+    asChosenOn(docket, chart) === chart &&
+    codes.every((code) => passedStep(docket, code) === null)
+  );
+}

@@ -1,0 +1,198 @@
+import { VERDICTS, type Verdict } from '../match/verdict';
+import type { GroupSize } from './group-sizer';
+import { RESTS, type Rests } from './as-known';
+
+/** How far one of a group is with one garment: nothing decided, decided, in hand, or one is made for them. */
+export const STANDS = ['open', 'decided', 'in-hand', 'made-to-measure'] as const;
+export type Stands = (typeof STANDS)[number];
+
+/** Nothing of a list: no label, no verdict. */
+const NONE = -1;
+
+/** One garment for everybody, a list a thing that is told, all as long as the wearers: many of them are kept as one row. */
+export interface SizedGarment {
+  readonly chartId: string;
+  readonly seriesId: string;
+  readonly version: number;
+  readonly garment: string;
+  readonly maker: string;
+  /** Whether it protects: nobody is given another size of it than the odds say because of what there is. */
+  readonly protects: boolean;
+  /** Every label that somebody might get, in the order of the chart; the lists name them by place. */
+  readonly labels: readonly string[];
+  /** By place in `VERDICTS`; -1 where the garment is not asked for. */
+  readonly verdicts: readonly number[];
+  /** The label proposed, or decided where one is; -1 for none. */
+  readonly sizes: readonly number[];
+  /** By place in `STANDS`. */
+  readonly stands: readonly number[];
+  /** Of whom the odds leave a doubt: label and thousandths in turns, the likeliest first. */
+  readonly odds: Readonly<Record<string, readonly number[]>>;
+  /** Who might wear others: those labels. */
+  readonly others: Readonly<Record<string, readonly number[]>>;
+}
+
+/** A whole group sized at one moment, with what that rests on: it stands as it was, whatever changes later. */
+export interface Sizing {
+  /** Which habits of the house. */
+  readonly habits: number;
+  readonly wearerIds: readonly string[];
+  /** The docket of each, or where it would be; empty where there is none. */
+  readonly docketIds: readonly string[];
+  /** By place in `RESTS`. */
+  readonly rests: readonly number[];
+  /** How much had been done on each docket. */
+  readonly acts: readonly number[];
+  readonly garments: readonly SizedGarment[];
+}
+
+/** One of a group in one garment. */
+export interface SizedOne {
+  readonly verdict: Verdict;
+  readonly stands: Stands;
+  /** The label decided or proposed. */
+  readonly size: string | null;
+  readonly odds: readonly { readonly label: string; readonly chance: number }[];
+  readonly others: readonly string[];
+}
+
+/** What one of a group comes to, and what was decided of it. */
+export interface ToKeep {
+  readonly size: GroupSize;
+  readonly stands: Stands;
+  /** The label that was decided, or is in hand; `null` where none is. */
+  readonly decided: string | null;
+}
+
+/** A garment without its lists. */
+export type GarmentHead = Pick<
+  SizedGarment,
+  'chartId' | 'seriesId' | 'version' | 'garment' | 'maker' | 'protects'
+>;
+
+/** Less likely than so is not kept: in thousandths. */
+const LEAST_KEPT = 5;
+
+/**
+ * One garment of a group, to be kept.
+ *
+ * @param made every label of the chart, in its order
+ * @param found for each wearer; `null` where they do not get the garment
+ * @example keptGarment({ chartId: 'c', seriesId: 's', version: 1, garment: 'Jacket', maker: 'Ostrel', protects: false }, ['M', 'L'], [{ size: inGroup(judgeOne(docket, jacket, house)), stands: 'open', decided: null }]).sizes // [0]
+ */
+export function keptGarment(
+  head: GarmentHead,
+  made: readonly string[],
+  found: readonly (ToKeep | null)[],
+): SizedGarment {
+  const labels = [...made];
+  const places = new Map(labels.map((label, at) => [label, at]));
+  const placeOf = (label: string | null): number => {
+    if (label === null) return NONE;
+    const known = places.get(label);
+    if (known !== undefined) return known;
+    places.set(label, labels.length);
+    // Of a size that was decided by another version of the chart.
+    return labels.push(label) - 1;
+  };
+  const odds: Record<string, number[]> = {};
+  const others: Record<string, number[]> = {};
+  const lists = found.map((one, row) => {
+    if (one === null) return [NONE, NONE, 0] as const;
+    const { size, stands, decided } = one;
+    const kept = size.odds.filter(({ chance }) => chance * 1_000 >= LEAST_KEPT);
+    if (stands === 'open' && (kept.length > 1 || (kept.length === 1 && kept[0]!.label !== size.proposed)))
+      odds[row] = kept.flatMap(({ label, chance }) => [placeOf(label), Math.round(chance * 1_000)]);
+    if (stands === 'open' && size.alternates.length > 0) others[row] = size.alternates.map(placeOf);
+    const label = stands === 'open' ? size.proposed : decided;
+    return [VERDICTS.indexOf(size.verdict), placeOf(label), STANDS.indexOf(stands)] as const;
+  });
+  const [verdicts, sizes, stands] = [0, 1, 2].map((at) => lists.map((list) => list[at]!));
+  return { ...head, labels, verdicts: verdicts!, sizes: sizes!, stands: stands!, odds, others };
+}
+
+/**
+ * What one of a group comes to in a garment; `null` where they do not get it.
+ *
+ * @param row their place among the wearers
+ * @example sizedOne(keptGarment({ chartId: 'c', seriesId: 's', version: 1, garment: 'Jacket', maker: 'Ostrel', protects: false }, ['M', 'L'], [{ size: inGroup(judgeOne(docket, jacket, house)), stands: 'open', decided: null }]), 0).size // 'M'
+ */
+export function sizedOne(garment: SizedGarment, row: number): SizedOne | null {
+  const verdict = VERDICTS[garment.verdicts[row]!];
+  if (verdict === undefined) return null;
+  const size = garment.labels[garment.sizes[row]!] ?? null;
+  const kept = garment.odds[row] ?? [];
+  const odds = Array.from({ length: kept.length / 2 }, (_, at) => ({
+    label: garment.labels[kept[2 * at]!]!,
+    chance: kept[2 * at + 1]! / 1_000,
+  }));
+  return {
+    verdict,
+    stands: STANDS[garment.stands[row]!]!,
+    size,
+    odds: odds.length === 0 && size !== null ? [{ label: size, chance: 1 }] : odds,
+    others: (garment.others[row] ?? []).map((at) => garment.labels[at]!),
+  };
+}
+
+/**
+ * What the sizes of one of a group rest on.
+ *
+ * @example restsOf({ rests: [0, 3] }, 1) // 'nothing'
+ */
+export function restsOf({ rests }: Pick<Sizing, 'rests'>, row: number): Rests {
+  return RESTS[rests[row]!]!;
+}
+
+/** Why somebody has another size than before, or another verdict. */
+export const CHANGE_REASONS = ['decided', 'measured', 'chart', 'habits', 'record', 'added', 'gone'] as const;
+export type ChangeReason = (typeof CHANGE_REASONS)[number];
+
+/** Somebody who is sized otherwise than before. */
+export interface SizeChange {
+  readonly wearerId: string;
+  readonly garment: string;
+  readonly before: SizedOne | null;
+  readonly after: SizedOne | null;
+  readonly why: ChangeReason;
+}
+
+/**
+ * Who is sized otherwise than in an earlier sizing, and why: garments are the same by their series, whatever version.
+ *
+ * @example sizeChanges({ habits: 1, wearerIds: [], docketIds: [], rests: [], acts: [], garments: [] }, { habits: 1, wearerIds: [], docketIds: [], rests: [], acts: [], garments: [] }) // []
+ */
+export function sizeChanges(before: Sizing, after: Sizing): SizeChange[] {
+  const rowBefore = new Map(before.wearerIds.map((id, row) => [id, row]));
+  const rowAfter = new Map(after.wearerIds.map((id, row) => [id, row]));
+  const series = [...new Set([...after.garments, ...before.garments].map(({ seriesId }) => seriesId))];
+  return [...new Set([...after.wearerIds, ...before.wearerIds])].flatMap((wearerId) => {
+    const [was, is] = [rowBefore.get(wearerId), rowAfter.get(wearerId)];
+    return series.flatMap((seriesId): SizeChange[] => {
+      const [old, now] = [before, after].map(({ garments }) =>
+        garments.find((one) => one.seriesId === seriesId),
+      );
+      const one = old === undefined || was === undefined ? null : sizedOne(old, was);
+      const other = now === undefined || is === undefined ? null : sizedOne(now, is);
+      if (isSame(one, other)) return [];
+      const why = (): ChangeReason => {
+        if (one === null) return 'added';
+        if (other === null) return 'gone';
+        if (one.stands !== other.stands) return 'decided';
+        if (before.acts[was!] !== after.acts[is!]) return 'measured';
+        if (old!.chartId !== now!.chartId) return 'chart';
+        return before.habits === after.habits ? 'record' : 'habits';
+      };
+      return [{ wearerId, garment: (now ?? old)!.garment, before: one, after: other, why: why() }];
+    });
+  });
+}
+
+function isSame(one: SizedOne | null, other: SizedOne | null): boolean {
+  return (
+    one?.verdict === other?.verdict &&
+    one?.size === other?.size &&
+    one?.stands === other?.stands &&
+    (one?.others.join('\n') ?? null) === (other?.others.join('\n') ?? null)
+  );
+}
