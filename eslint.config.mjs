@@ -106,6 +106,7 @@ const ROOMS = [
   'dockets',
   'handing',
   'self',
+  'sizings',
   'wearers',
   'musters',
   'retention',

@@ -127,6 +127,17 @@ export function musterMatchPath(id: string): string {
   return `${ROUTES.musters}/${id}/matches`;
 }
 
+/**
+ * GET, with `of`: the sizings of a muster or a group; GET one by id, PUT begins one, DELETE ends one that runs, or takes it
+ * out.
+ */
+export const SIZINGS = '/api/sizings';
+
+/** GET, a stream: how far a sizing is. */
+export function sizingStreamPath(id: string): string {
+  return `${SIZINGS}/${id}/stream`;
+}
+
 /** GET all; GET one's wearers, and PUT one, by id. */
 export const GROUPS = '/api/groups';
 

@@ -31,6 +31,7 @@ import { serveWeb } from './http/web';
 import type { Print } from './print/print';
 import type { Sheet } from './sheets';
 import { kitRoutes } from './kits/routes';
+import { sizingRoutes, type SizingParts } from './musters/sizing/routes';
 import { beforeRoutes, type BeforeParts } from './musters/before/routes';
 import { musterRoutes } from './musters/routes';
 import { Standings } from './musters/standing';
@@ -60,6 +61,7 @@ export interface AppParts {
   readonly bodies: (codes: readonly MeasurementCode[]) => Promise<Bodies>;
   readonly runs: Runs;
   readonly orderAhead: BeforeParts['orderAhead'];
+  readonly size: SizingParts['size'];
   /** Makes what is to be printed, away from it too. */
   readonly print: Print<Sheet>;
   /** Who orders are sent to. */
@@ -85,6 +87,7 @@ export function createApp({
   bodies,
   runs,
   orderAhead,
+  size,
   print,
   maker,
   houseKey,
@@ -156,6 +159,7 @@ export function createApp({
     lateRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
+    sizingRoutes({ database, size, lasts, stopping }),
     wearerRoutes(database, settings, print, config.OUTBOX, bodies),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),

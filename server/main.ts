@@ -3,6 +3,7 @@ import type { Bodies, DocketRuns } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
 import type { OrderAheadView } from '@neat-measure/contract/musters';
 import type { RunsTask } from './dockets/runs';
+import type { SizingTask } from './musters/sizing/sizing-worker';
 import type { OrderAheadTask } from './musters/before/order-ahead';
 import { Exceptions } from './dockets/exceptions/exceptions';
 import type { JudgeTask } from './dockets/exceptions/exceptions-worker';
@@ -88,6 +89,7 @@ async function main(): Promise<void> {
   const build = await buildOf('./dockets/exceptions/exceptions-worker.js');
   const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./dockets/runs-worker.js');
   const gathering = new Thread<BodiesTask, Bodies>('./wearers/bodies-worker.js');
+  const sizing = new Thread<SizingTask, void>('./musters/sizing/sizing-worker.js', { most: 10 * 60_000 });
   const drawing = new Thread<OrderAheadTask, OrderAheadView>('./musters/before/order-ahead-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js', { most: 45_000 });
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js', { most: 6 * 3_600_000 });
@@ -121,6 +123,7 @@ async function main(): Promise<void> {
           reckoning.run({ url: config.DATABASE_URL, of: 'docket', id }) as Promise<DocketRuns>,
       },
       orderAhead: (musterId, wanted) => drawing.run({ url: config.DATABASE_URL, musterId, wanted }),
+      size: (id) => sizing.run({ url: config.DATABASE_URL, id }),
       print: (sheet) => printing.run(sheet),
       maker,
       houseKey,
@@ -156,7 +159,7 @@ async function main(): Promise<void> {
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
     await Promise.all(
-      [judging, gathering, printing, nightly, reckoning, drawing].map((thread) => thread.stop()),
+      [judging, sizing, gathering, printing, nightly, reckoning, drawing].map((thread) => thread.stop()),
     );
     await database.destroy();
     process.exit(0);

@@ -27,6 +27,7 @@ export const AUDIT_KINDS = [
   'slips-made',
   'wearer-looked-at',
   'exceptions-looked-at',
+  'sizing-looked-at',
   'wearer-exported',
   'wearer-erased',
   'chart-kept',
@@ -67,6 +68,7 @@ export const auditEntrySchema = z.object({
       'settings',
       'stores',
       'muster',
+      'sizing',
     ])
     .nullable(),
   about: z.string().nullable(),

@@ -2,3 +2,4 @@
 export * from './before-the-day';
 export * from './muster';
 export * from './people-import';
+export * from './sizing';

@@ -1,4 +1,5 @@
 import {
+  withoutWearer,
   keptGarment,
   NO_SPARES,
   sizeChanges,
@@ -121,6 +122,14 @@ describe('two sizings', () => {
       ['cay', 'added'],
       ['ada', 'gone'],
     ]);
+  });
+
+  it('leave nothing of somebody who was erased, and everybody else in their row', () => {
+    const left = withoutWearer(before, 'ben');
+    expect([left.wearerIds, sizedOne(left.garments[0]!, 1)]).toEqual([['ada', ''], null]);
+    expect(left.garments[0]!.odds).toEqual({});
+    expect(sizedOne(left.garments[0]!, 0)).toEqual(sizedOne(before.garments[0]!, 0));
+    expect(withoutWearer(before, 'cay')).toBe(before);
   });
 
   it('compare a garment with itself by its series, and one that is new with nothing', () => {

@@ -169,11 +169,10 @@ export function sizeChanges(before: Sizing, after: Sizing): SizeChange[] {
   return [...new Set([...after.wearerIds, ...before.wearerIds])].flatMap((wearerId) => {
     const [was, is] = [rowBefore.get(wearerId), rowAfter.get(wearerId)];
     return series.flatMap((seriesId): SizeChange[] => {
-      const [old, now] = [before, after].map(({ garments }) =>
-        garments.find((one) => one.seriesId === seriesId),
-      );
-      const one = old === undefined || was === undefined ? null : sizedOne(old, was);
-      const other = now === undefined || is === undefined ? null : sizedOne(now, is);
+      const old = garmentOf(before, seriesId, was);
+      const now = garmentOf(after, seriesId, is);
+      const one = old === undefined ? null : sizedOne(old, was!);
+      const other = now === undefined ? null : sizedOne(now, is!);
       if (isSame(one, other)) return [];
       const why = (): ChangeReason => {
         if (one === null) return 'added';
@@ -188,6 +187,17 @@ export function sizeChanges(before: Sizing, after: Sizing): SizeChange[] {
   });
 }
 
+/** The version of a garment that somebody gets; nothing where they get none. */
+function garmentOf(
+  { garments }: Sizing,
+  seriesId: string,
+  row: number | undefined,
+): SizedGarment | undefined {
+  return row === undefined
+    ? undefined
+    : garments.find((one) => one.seriesId === seriesId && one.verdicts[row] !== NONE);
+}
+
 function isSame(one: SizedOne | null, other: SizedOne | null): boolean {
   return (
     one?.verdict === other?.verdict &&
@@ -195,4 +205,32 @@ function isSame(one: SizedOne | null, other: SizedOne | null): boolean {
     one?.stands === other?.stands &&
     (one?.others.join('\n') ?? null) === (other?.others.join('\n') ?? null)
   );
+}
+
+/**
+ * A sizing without somebody: nothing of theirs is left in it, and everybody else stays in their row.
+ *
+ * @example withoutWearer({ habits: 1, wearerIds: ['ada'], docketIds: ['d'], rests: [0], acts: [4], garments: [] }, 'ada').wearerIds // ['']
+ */
+export function withoutWearer(sizing: Sizing, wearerId: string): Sizing {
+  const row = sizing.wearerIds.indexOf(wearerId);
+  if (row < 0) return sizing;
+  const blank = <Item>(list: readonly Item[], item: Item) => list.with(row, item);
+  const less = (lists: Readonly<Record<string, readonly number[]>>) =>
+    Object.fromEntries(Object.entries(lists).filter(([key]) => key !== String(row)));
+  return {
+    habits: sizing.habits,
+    wearerIds: blank(sizing.wearerIds, ''),
+    docketIds: blank(sizing.docketIds, ''),
+    rests: blank(sizing.rests, RESTS.indexOf('nothing')),
+    acts: blank(sizing.acts, 0),
+    garments: sizing.garments.map((one) => ({
+      ...one,
+      verdicts: blank(one.verdicts, NONE),
+      sizes: blank(one.sizes, NONE),
+      stands: blank(one.stands, 0),
+      odds: less(one.odds),
+      others: less(one.others),
+    })),
+  };
 }

@@ -31,7 +31,7 @@ export async function isOnRecord(
       .map(({ length }) => length);
     if (isAmong(lengths, recorded)) return true;
   }
-  const told = await toldRecorded(database, own.wearer_id);
+  const told = [...(await toldRecorded(database, own.wearer_id))];
   for (const id of theirs) told.push(...(await selfRecorded(database, id)));
   return told.some(
     ({ code, value, takenAt }) =>

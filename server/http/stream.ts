@@ -6,9 +6,9 @@ import type { Lookout, Placed } from './lookout';
 import { ProblemError } from './problem-error';
 
 /** A comment this often keeps proxies from closing a quiet stream. */
-const KEEP_ALIVE_MS = 15_000;
+export const KEEP_ALIVE_MS = 15_000;
 /** After how long a browser takes a lost stream up again. */
-const RETRY_MS = 1_000;
+export const RETRY_MS = 1_000;
 
 /** How often an open stream asks whether its session still lasts. */
 const LASTS_MS = 5_000;
@@ -29,7 +29,7 @@ const open = new Map<string, number>();
  *
  * @throws ProblemError `unavailable` while there are too many
  */
-function enter(): () => void {
+export function enterStream(): () => void {
   const who = asker();
   const own = open.get(who) ?? 0;
   const all = [...open.values()].reduce((sum, count) => sum + count, 0);
@@ -83,7 +83,7 @@ export async function streamTo<Item extends Placed>(
 ): Promise<void> {
   // Whoever asks for the head alone is not to be kept waiting for the rest, which never ends.
   if (request.method === 'HEAD') return void response.type('text/event-stream').end();
-  const leaves = enter();
+  const leaves = enterStream();
   request.once('close', leaves);
   // Packed, an event would wait for the next ones.
   response.setHeader('Cache-Control', 'no-store, no-transform');

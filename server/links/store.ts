@@ -203,12 +203,27 @@ export async function removeLinks(transaction: Database, docketIds: readonly str
 
 /** What wearers have sent for a docket, as values on record that a fitter may take over. */
 export async function selfRecorded(database: Database, docketId: string): Promise<Recorded[]> {
+  return (await selfRecordedOn(database, [docketId])).get(docketId) ?? [];
+}
+
+/** The same of some dockets, each by its id. */
+export async function selfRecordedOn(
+  database: Database,
+  docketIds: readonly string[],
+): Promise<ReadonlyMap<string, Recorded[]>> {
   const rows = await database('self_links')
-    .where({ docket_id: docketId })
+    .whereIn('docket_id', [...docketIds])
     .whereNotNull('submitted_at')
     .orderBy('submitted_at')
-    .select<{ id: string; submitted_at: Date; measured: unknown }[]>('id', 'submitted_at', 'measured');
-  return rows.flatMap(asRecorded);
+    .select<{ id: string; docket_id: string; submitted_at: Date; measured: unknown }[]>(
+      'id',
+      'docket_id',
+      'submitted_at',
+      'measured',
+    );
+  const all = new Map<string, Recorded[]>();
+  for (const row of rows) all.set(row.docket_id, [...(all.get(row.docket_id) ?? []), ...asRecorded(row)]);
+  return all;
 }
 
 /** What came back on a link, as values on record. */

@@ -40,17 +40,31 @@ export async function keepTold(
 /**
  * What lists told of a wearer, as values on record, the oldest first: offered to the fitter, and never used by itself.
  */
-export async function toldRecorded(database: Database, wearerId: string): Promise<Recorded[]> {
+export async function toldRecorded(database: Database, wearerId: string): Promise<readonly Recorded[]> {
+  return (await toldRecordedOf(database, [wearerId])).get(wearerId) ?? [];
+}
+
+/** The same of some wearers, each by their id. */
+export async function toldRecordedOf(
+  database: Database,
+  wearerIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly Recorded[]>> {
   const rows = await database('told_values')
-    .where({ wearer_id: wearerId })
+    .whereIn('wearer_id', [...wearerIds])
     .orderBy('told_at')
-    .select<{ told: unknown; told_at: Date }[]>('told', 'told_at');
-  return rows.flatMap(({ told, told_at }) => {
+    .select<{ wearer_id: string; told: unknown; told_at: Date }[]>('wearer_id', 'told', 'told_at');
+  const all = new Map<string, Recorded[]>();
+  for (const { wearer_id, told, told_at } of rows) {
     const at = told_at.toISOString();
-    return asPastValues({ ...readJson(toldSchema, told, `told of ${wearerId}`), at }).map(
-      ({ code, value, takenAt }): Recorded => ({ code, value, takenAt, origin: 'reported', due: false }),
-    );
-  });
+    const own = all.get(wearer_id) ?? [];
+    all.set(wearer_id, own);
+    for (const { code, value, takenAt } of asPastValues({
+      ...readJson(toldSchema, told, `told of ${wearer_id}`),
+      at,
+    }))
+      own.push({ code, value, takenAt, origin: 'reported', due: false });
+  }
+  return all;
 }
 
 /** Which sizes a list told that fit a wearer, for their docket at a muster. */

@@ -26,6 +26,25 @@ export async function listGroups(database: Database, ids?: readonly string[]): P
   return rows.map(({ id, name, n }) => ({ id, name, count: Number(n) }));
 }
 
+/** The groups of some wearers, by name, with those of the wearers who are in them. */
+export async function groupsOfWearers(
+  database: Database,
+  wearerIds: readonly string[],
+): Promise<{ name: string; wearerIds: string[] }[]> {
+  const groups = new Map<string, string[]>();
+  for (let from = 0; from < wearerIds.length; from += AT_ONCE)
+    for (const { name, wearer_id } of await database('wearers_in_groups')
+      .join('wearer_groups', 'wearer_groups.id', 'group_id')
+      .whereIn('wearer_id', wearerIds.slice(from, from + AT_ONCE))
+      .orderBy('name')
+      .select<{ name: string; wearer_id: string }[]>('name', 'wearer_id')) {
+      const own = groups.get(name) ?? [];
+      groups.set(name, own);
+      own.push(wearer_id);
+    }
+  return [...groups].map(([name, ids]) => ({ name, wearerIds: ids }));
+}
+
 /** The wearers of a group, by name; nobody where there is no such group. */
 export async function wearersIn(database: Database, groupId: string): Promise<MusterWearer[]> {
   const ids = await database('wearers_in_groups').where({ group_id: groupId }).pluck<string[]>('wearer_id');

@@ -10,6 +10,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import type { Database } from '../database/database';
 import { runsOfChart, runsOnDocket } from '../dockets/runs';
+import { runSizing } from '../musters/sizing/size';
 import { orderAheadFor } from '../musters/before/order-ahead';
 import { findCharts } from '../charts/store';
 import { Exceptions } from '../dockets/exceptions/exceptions';
@@ -94,6 +95,7 @@ export class Harness {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
         onDocket: (id) => runsOnDocket(database, id),
       },
+      size: (id) => runSizing(database, id),
       orderAhead: (musterId, wanted) => orderAheadFor(database, { musterId, wanted }),
       print: printSheet,
       maker: makerAt(maker),

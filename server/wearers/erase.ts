@@ -4,6 +4,7 @@ import { forgetKey, note } from '../audit/store';
 import type { Database } from '../database/database';
 import { tryAgain } from '../database/trouble';
 import { actsByDocket } from '../dockets/act-store';
+import { forgetSized } from '../sizings/store';
 import { forgetLate } from '../dockets/late/store';
 import { docketsOf, removeDockets } from '../dockets/store';
 import { notFound } from '../http/problem-error';
@@ -57,6 +58,7 @@ async function erase(
     await removeLinks(transaction, dockets);
     await forgetLate(transaction, id, dockets);
     await forgetHiresOf(transaction, dockets);
+    await forgetSized(transaction, id);
     const wearer = await findWearer(transaction, id);
     if (wearer !== undefined && hires.length > 0) await forgetHiresNamed(transaction, wearer.name, hires);
     await removeDockets(transaction, dockets);

@@ -10,6 +10,7 @@ import * as bins from './0024-bins';
 import * as consentWithdrawn from './0025-consent-withdrawn';
 import * as pensEnd from './0026-pens-end';
 import * as exceptionsKept from './0029-exceptions-kept';
+import * as sizings from './0030-sizings';
 import * as notedByKey from './0028-noted-by-key';
 import * as recoveryCodes from './0027-recovery-codes';
 import * as stages from './0016-stages';
@@ -60,6 +61,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0027-recovery-codes', recoveryCodes],
   ['0028-noted-by-key', notedByKey],
   ['0029-exceptions-kept', exceptionsKept],
+  ['0030-sizings', sizings],
 ];
 
 /** Their names, oldest first. */

@@ -24,6 +24,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'slips-made': 'created slips for self-measuring',
   'wearer-looked-at': 'viewed a wearer’s measurements',
   'exceptions-looked-at': 'viewed the exceptions',
+  'sizing-looked-at': 'viewed the sizes of a group',
   'wearer-exported': 'exported a wearer’s data',
   'wearer-erased': 'erased a wearer',
   'stores-kept': 'changed the stock',

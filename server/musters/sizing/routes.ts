@@ -1,0 +1,110 @@
+import { SIZINGS, sizingStreamPath } from '@neat-measure/contract';
+import {
+  sizingsQuerySchema,
+  sizingWantedSchema,
+  type SizingProgress,
+  type SizingView,
+} from '@neat-measure/contract/musters';
+import { Router } from 'express';
+import { noteLook } from '../../audit/looks';
+import type { Database } from '../../database/database';
+import { notFound, ProblemError } from '../../http/problem-error';
+import { fitterOf, readBody, readId, readQuery, whoeverOf, type Lasts } from '../../http/request';
+import { streamState } from '../../http/stream-state';
+import { groupsOfWearers } from '../groups';
+import { wearersOf } from '../store';
+import { stockOfSeries } from './stock';
+import {
+  addSizing,
+  endSizing,
+  findSizing,
+  listSizings,
+  readSizing,
+  removeOldSizings,
+  removeSizing,
+} from '../../sizings/store';
+
+/** What the routes of sizings work with. */
+export interface SizingParts {
+  readonly database: Database;
+  /** Sizes one that was begun, in a thread of its own. */
+  readonly size: (id: string) => Promise<void>;
+  readonly lasts: Lasts;
+  readonly stopping: AbortSignal;
+}
+
+/** Whole musters and groups sized at once, each as it was at its moment. All need a session. */
+export function sizingRoutes({ database, size, lasts, stopping }: SizingParts): Router {
+  const progressOf = async (id: string): Promise<SizingProgress> => {
+    const found = await findSizing(database, id);
+    if (found === undefined) throw notFound('sizing');
+    return found.progress;
+  };
+  return Router()
+    .get(SIZINGS, async (request, response) => {
+      response.json(await listSizings(database, readQuery(sizingsQuerySchema, request).of));
+    })
+    .put(`${SIZINGS}/:id`, async (request, response) => {
+      const id = readId(request);
+      const wanted = readBody(sizingWantedSchema, request);
+      if (!(await isThere(database, wanted))) throw notFound(wanted.of);
+      if (await addSizing(database, id, wanted, fitterOf(response).id)) {
+        await removeOldSizings(database, wanted.subjectId);
+        // Whoever waits hears of it on its stream; where it never begins it is told so there.
+        size(id).catch(() => endSizing(database, id, 'failed').catch(() => undefined));
+      }
+      response.status(202).json(await progressOf(id));
+    })
+    .get(`${SIZINGS}/:id`, async (request, response) => {
+      const id = readId(request);
+      const progress = await progressOf(id);
+      const sizing = await readSizing(database, id);
+      if (sizing === undefined)
+        throw new ProblemError(
+          'not-found',
+          progress.state === 'running'
+            ? 'This sizing is not finished yet. Wait until it is.'
+            : 'This sizing was not finished. Size the list again.',
+        );
+      await noteLook(database, whoeverOf(response).person.id, { kind: 'sizing', id });
+      const there = sizing.wearerIds.filter((one) => one !== '');
+      const view: SizingView = {
+        progress,
+        sizing: asSent(sizing),
+        wearers: await wearersOf(database, there),
+        groups: await groupsOfWearers(database, there),
+        stock: await stockOfSeries(database, [...new Set(sizing.garments.map(({ seriesId }) => seriesId))]),
+      };
+      response.json(view);
+    })
+    .delete(`${SIZINGS}/:id`, async (request, response) => {
+      const id = readId(request);
+      await progressOf(id);
+      if (!(await endSizing(database, id, 'cancelled'))) await removeSizing(database, id);
+      response.status(204).end();
+    })
+    .get(sizingStreamPath(':id'), async (request, response) => {
+      const id = readId(request);
+      await progressOf(id);
+      await streamState(request, response, {
+        read: async () => (await findSizing(database, id))?.progress ?? null,
+        isLast: ({ state }) => state !== 'running',
+        lasts: lasts(response),
+        stopping,
+      });
+    });
+}
+
+/** Whether what is to be sized is there. */
+async function isThere(
+  database: Database,
+  { of, subjectId }: { readonly of: 'muster' | 'group'; readonly subjectId: string },
+): Promise<boolean> {
+  const table = of === 'muster' ? 'musters' : 'wearer_groups';
+  return (await database(table).where({ id: subjectId }).first('id')) !== undefined;
+}
+
+/** Lists that are sent may be changed by whoever gets them. */
+function asSent(sizing: unknown): SizingView['sizing'] {
+  return sizing as SizingView['sizing'];
+}
