@@ -178,15 +178,24 @@ export async function actsBehind(
     .map(toAnyAct);
 }
 
-/** The standing readings of some measurements of everybody, by whose they are, each in the order they were let in. */
+/** How much was done on the dockets of everybody, by whose they are. */
+export async function actsOfWearers(database: Database): Promise<ReadonlyMap<string, number>> {
+  const rows = await database('acts')
+    .join('dockets', 'dockets.id', 'acts.docket_id')
+    .groupBy('wearer_id')
+    .select<{ wearer_id: string; n: number }[]>('wearer_id', database.raw('count(*) as n'));
+  return new Map(rows.map(({ wearer_id, n }) => [wearer_id, Number(n)]));
+}
+
+/** The standing readings of some wearers, by whose they are, each in the order they were let in. */
 export async function readingsByWearer(
   database: Database,
-  codes: readonly string[],
+  wearerIds: readonly string[],
 ): Promise<Map<string, Extract<Act, { kind: 'reading-taken' }>[]>> {
   const rows: (ActRow & { wearer_id: string })[] = await actRows(database)
     .join('dockets', 'dockets.id', 'acts.docket_id')
     .where({ kind: 'reading-taken' })
-    .whereIn('about', [...codes])
+    .whereIn('wearer_id', [...wearerIds])
     .whereNotExists(
       database('acts as back')
         .where({ 'back.kind': 'reading-withdrawn' })

@@ -18,7 +18,7 @@ import { judgeOpen } from '../dockets/exceptions/judge-open';
 import { createListener } from '../http/listener';
 import { printSheet } from '../sheets';
 import { makerAt } from '../stores/orders/maker';
-import { listBodies } from '../wearers/bodies';
+import { BodiesKept } from '../wearers/bodies';
 import { addPerson } from '../people/service';
 import { HouseKey } from '../accounts/house-key';
 import { findAccount } from '../accounts/store';
@@ -86,11 +86,12 @@ export class Harness {
     const logger = pino({ level: 'silent' });
     const streams = new AbortController();
     setMaxListeners(0, streams.signal);
+    const bodies = new BodiesKept(database);
     const app = createApp({
       database,
       logger,
       exceptions: new Exceptions(database, 'specs', (first) => judgeOpen(database, 'specs', first)),
-      bodies: (codes) => listBodies(database, codes),
+      bodies: (codes) => bodies.list(codes),
       runs: {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
         onDocket: (id) => runsOnDocket(database, id),

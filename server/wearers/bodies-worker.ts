@@ -1,9 +1,9 @@
 import type { Bodies } from '@neat-measure/contract';
 import type { MeasurementCode } from '@neat-measure/core';
-import { openDatabase, type Database } from '../database/database';
-import { listBodies } from './bodies';
+import { openDatabase } from '../database/database';
+import { BodiesKept } from './bodies';
 
-let database: Database | null = null;
+let bodies: BodiesKept | null = null;
 
 /** What is asked of the thread that gathers values. */
 export interface BodiesTask {
@@ -13,6 +13,6 @@ export interface BodiesTask {
 
 /** Gathers the values of everybody, in a thread of its own with a connection of its own: no request waits for it. */
 export default async function work({ url, codes }: BodiesTask): Promise<Bodies> {
-  database ??= openDatabase(url, { connections: 2 });
-  return listBodies(database, codes);
+  bodies ??= new BodiesKept(openDatabase(url, { connections: 2 }));
+  return bodies.list(codes);
 }

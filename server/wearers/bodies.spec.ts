@@ -1,4 +1,4 @@
-import { bodiesPath, bodiesSchema, ROUTES } from '@neat-measure/contract';
+import { bodiesPath, bodiesSchema, pathOf, PATHS, ROUTES } from '@neat-measure/contract';
 import { Harness } from '../testing/harness';
 import { problem, reading, Records } from '../testing/records';
 
@@ -35,6 +35,33 @@ describe('the route of bodies', () => {
     // A third reading that disagrees with the rest settles nothing.
     for (const typed of ['80', '95', '110']) await records.does(one.id, reading('chest-girth', typed));
     expect((await bodies()).length).toBe(1);
+  });
+
+  it('keeps nothing of whoever is erased, and settles anew by what the house allows', async () => {
+    const before = (await bodies()).length;
+    const { chartId, wearerId } = await twice('121', '117');
+    const later = await records.docket([chartId], wearerId);
+    for (const typed of ['121', '121.6']) await records.does(later.id, reading('chest-girth', typed));
+    expect((await bodies()).length).toBe(before + 1);
+    const allow = async (mm: number | null) => {
+      const settings = (await app.get(PATHS.settings)).body;
+      const allowedApart = mm === null ? {} : { 'chest-girth': mm * 1_000 };
+      const saved = await app.put(PATHS.settings, {
+        ...settings,
+        habits: { ...settings.habits, allowedApart },
+      });
+      expect(saved.status).toBe(200);
+    };
+    const chest = async () => bodiesSchema.parse((await app.get(bodiesPath(['chest-girth']))).body);
+    const wide = await chest();
+    await allow(1);
+    expect(await chest())
+      .withContext('readings farther apart than the house allows settle nothing')
+      .not.toEqual(wide);
+    await allow(null);
+    expect(await chest()).toEqual(wide);
+    expect((await app.send('DELETE', pathOf(ROUTES.wearers, wearerId), { keepBody: false })).status).toBe(204);
+    expect((await bodies()).length).toBe(before);
   });
 
   it('asks for known measurements, a few at a time', async () => {
