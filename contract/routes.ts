@@ -133,6 +133,16 @@ export function musterMatchPath(id: string): string {
  */
 export const SIZINGS = '/api/sizings';
 
+/** POST: decides one garment alike on many dockets of a sizing. */
+export function sizingDecisionsPath(id: string): string {
+  return `${SIZINGS}/${id}/decisions`;
+}
+
+/** DELETE: takes back what was decided at once. */
+export function sizingDecisionPath(id: string, decisionId: string): string {
+  return `${sizingDecisionsPath(id)}/${decisionId}`;
+}
+
 /** GET, a stream: how far a sizing is. */
 export function sizingStreamPath(id: string): string {
   return `${SIZINGS}/${id}/stream`;

@@ -1,7 +1,7 @@
-import { CHANGE_REASONS, RESTS, STANDS } from '@neat-measure/core/group';
+import { type CHANGE_REASONS, RESTS, STANDS } from '@neat-measure/core/group';
 import { VERDICTS } from '@neat-measure/core';
 import * as z from 'zod';
-import { idSchema, instantSchema } from '../shared';
+import { idSchema, instantSchema, lineSchema } from '../shared';
 import { musterWearersSchema } from './muster';
 
 /** So many wearers are sized together at most. */
@@ -106,3 +106,22 @@ export const CHANGE_WORDS: Readonly<Record<(typeof CHANGE_REASONS)[number], stri
   added: 'added since',
   gone: 'no longer on the list',
 };
+
+/** One garment decided alike on many dockets of a sizing. */
+export const decideManySchema = z.object({
+  /** What the decisions have in common; sent again under it nothing is decided twice. */
+  id: idSchema,
+  chartId: idSchema,
+  /** The size for all of them; `null` for each one's own proposal. */
+  label: z.string().min(1).max(200).nullable(),
+  reason: lineSchema(300).nullable(),
+  docketIds: z.array(idSchema).min(1).max(MOST_SIZED),
+});
+export type DecideMany = z.infer<typeof decideManySchema>;
+
+/** What became of it: how many, and who was left as they are, with why. */
+export const decidedManySchema = z.object({
+  done: z.int(),
+  left: z.array(z.object({ docketId: idSchema, why: z.string() })),
+});
+export type DecidedMany = z.infer<typeof decidedManySchema>;

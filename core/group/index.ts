@@ -4,3 +4,4 @@ export * from './group-sizer';
 export * from './size-dockets';
 export * from './sizing';
 export * from './tally';
+export * from './shown-rows';

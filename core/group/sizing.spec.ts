@@ -1,6 +1,7 @@
 import {
   withoutWearer,
   keptGarment,
+  pairOf,
   NO_SPARES,
   sizeChanges,
   sizedOne,
@@ -69,6 +70,20 @@ describe('a garment of a group', () => {
     expect(sizedOne(again, 5)!.odds).toEqual([]);
     expect(sizedOne(again, 7)).toBeNull();
     expect(sizedOne(again, 99)).toBeNull();
+  });
+
+  it('keeps how likely it is that no size goes, and counts that for none', () => {
+    const near = open({
+      ...size('edge', 'XL', { XL: 0.8 }),
+      odds: [
+        { label: 'XL', chance: 0.8 },
+        { label: null, chance: 0.2 },
+      ],
+    });
+    const garment = keptGarment(HEAD, LABELS, [near]);
+    expect(sizedOne(garment, 0)!.odds).toEqual(near.size.odds);
+    expect(tallyOf(garment, NO_SPARES).lines.map(({ expected }) => expected)).toEqual([0, 0, 0, 0.8]);
+    expect(pairOf(garment, 0)).toBeNull();
   });
 
   it('names a size that was decided by an earlier version of its chart', () => {

@@ -1,4 +1,4 @@
-import { VERDICTS, type Verdict } from '../match/verdict';
+import { VERDICTS, type LabelChance, type Verdict } from '../match/verdict';
 import type { GroupSize } from './group-sizer';
 import { RESTS, type Rests } from './as-known';
 
@@ -26,7 +26,7 @@ export interface SizedGarment {
   readonly sizes: readonly number[];
   /** By place in `STANDS`. */
   readonly stands: readonly number[];
-  /** Of whom the odds leave a doubt: label and thousandths in turns, the likeliest first. */
+  /** Of whom the odds leave a doubt: label (-1 for no size at all) and thousandths in turns, the likeliest first. */
   readonly odds: Readonly<Record<string, readonly number[]>>;
   /** Who might wear others: those labels. */
   readonly others: Readonly<Record<string, readonly number[]>>;
@@ -52,7 +52,8 @@ export interface SizedOne {
   readonly stands: Stands;
   /** The label decided or proposed. */
   readonly size: string | null;
-  readonly odds: readonly { readonly label: string; readonly chance: number }[];
+  /** Of no size at all under `null`. */
+  readonly odds: readonly LabelChance[];
   readonly others: readonly string[];
 }
 
@@ -123,7 +124,7 @@ export function sizedOne(garment: SizedGarment, row: number): SizedOne | null {
   const size = garment.labels[garment.sizes[row]!] ?? null;
   const kept = garment.odds[row] ?? [];
   const odds = Array.from({ length: kept.length / 2 }, (_, at) => ({
-    label: garment.labels[kept[2 * at]!]!,
+    label: garment.labels[kept[2 * at]!] ?? null,
     chance: kept[2 * at + 1]! / 1_000,
   }));
   return {

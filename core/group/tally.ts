@@ -59,7 +59,7 @@ export function tallyOf(
       continue;
     }
     const isCertain = one.stands === 'decided' || (one.odds.length === 1 && one.odds[0]!.chance === 1);
-    for (const { label, chance } of one.odds) lines.get(label)!.expected += chance;
+    for (const { label, chance } of one.odds) if (label !== null) lines.get(label)!.expected += chance;
     if (one.size !== null) {
       const line = lines.get(one.size)!;
       line.wanted += 1;

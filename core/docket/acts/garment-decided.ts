@@ -25,6 +25,8 @@ const schema = z.object({
   after: idSchema.nullable(),
   /** The version of the house's habits it was judged by; if others hold by then, nothing is decided. */
   habits: z.int().min(0).default(0),
+  /** What those have in common that were decided at once, for many dockets alike: they are taken back together. */
+  together: idSchema.optional(),
   /** The label, and the verdict it is decided on: found when it is let in, and kept. */
   found: z.object({ size: z.string().max(200).nullable(), verdict: keptVerdictSchema }).nullable(),
 });
@@ -84,12 +86,12 @@ export const garmentDecided: ActKind<GarmentDecided> = {
       found: null,
     };
   },
-  say: ({ chartId, outcome, reason, found, sizes }, { garment }) => {
+  say: ({ chartId, outcome, reason, found, sizes, together }, { garment }) => {
     const size = found?.size ?? Object.values(sizes).join(' ');
-    const because = reason === null ? '' : `: ${reason}`;
+    const because = `${together === undefined ? '' : ', with others'}${reason === null ? '' : `: ${reason}`}`;
     switch (outcome) {
       case 'accepted':
-        return `accepted ${size} for ${garment(chartId)}`;
+        return `accepted ${size} for ${garment(chartId)}${together === undefined ? '' : because}`;
       case 'overridden':
         return `chose ${size} for ${garment(chartId)}${because}`;
       case 'made-to-measure':

@@ -1,18 +1,21 @@
-import { SIZINGS, sizingStreamPath } from '@neat-measure/contract';
+import { sizingDecisionPath, sizingDecisionsPath, SIZINGS, sizingStreamPath } from '@neat-measure/contract';
 import {
+  decideManySchema,
   sizingsQuerySchema,
   sizingWantedSchema,
   type SizingProgress,
   type SizingView,
 } from '@neat-measure/contract/musters';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { noteLook } from '../../audit/looks';
 import type { Database } from '../../database/database';
 import { notFound, ProblemError } from '../../http/problem-error';
-import { fitterOf, readBody, readId, readQuery, whoeverOf, type Lasts } from '../../http/request';
+import { fitterOf, readBody, readId, readParam, readQuery, whoeverOf, type Lasts } from '../../http/request';
+import type { Signing } from '../../session/service';
 import { streamState } from '../../http/stream-state';
 import { groupsOfWearers } from '../groups';
 import { wearersOf } from '../store';
+import { decideMany, undoMany, type DecidingMany } from './decide-many';
 import { stockOfSeries } from './stock';
 import {
   addSizing,
@@ -31,10 +34,13 @@ export interface SizingParts {
   readonly size: (id: string) => Promise<void>;
   readonly lasts: Lasts;
   readonly stopping: AbortSignal;
+  readonly lookout: DecidingMany['lookout'];
+  readonly takeOther: DecidingMany['takeOther'];
 }
 
 /** Whole musters and groups sized at once, each as it was at its moment. All need a session. */
-export function sizingRoutes({ database, size, lasts, stopping }: SizingParts): Router {
+export function sizingRoutes({ database, size, lasts, stopping, ...telling }: SizingParts): Router {
+  const deciding = { database, ...telling };
   const progressOf = async (id: string): Promise<SizingProgress> => {
     const found = await findSizing(database, id);
     if (found === undefined) throw notFound('sizing');
@@ -83,6 +89,15 @@ export function sizingRoutes({ database, size, lasts, stopping }: SizingParts): 
       if (!(await endSizing(database, id, 'cancelled'))) await removeSizing(database, id);
       response.status(204).end();
     })
+    .post(sizingDecisionsPath(':id'), async (request, response) => {
+      const wanted = readBody(decideManySchema, request);
+      response.json(await decideMany(deciding, signingOf(response), readId(request), wanted));
+    })
+    .delete(sizingDecisionPath(':id', ':decisionId'), async (request, response) => {
+      const sizing = await readSizing(database, readId(request));
+      if (sizing === undefined) throw notFound('sizing');
+      response.json(await undoMany(deciding, signingOf(response), sizing, readParam(request, 'decisionId')));
+    })
     .get(sizingStreamPath(':id'), async (request, response) => {
       const id = readId(request);
       await progressOf(id);
@@ -93,6 +108,11 @@ export function sizingRoutes({ database, size, lasts, stopping }: SizingParts): 
         stopping,
       });
     });
+}
+
+/** Whoever is signed in decides by what they are trusted with, in their own name. */
+function signingOf(response: Response): Signing {
+  return { fitter: fitterOf(response), role: whoeverOf(response).role, pen: null };
 }
 
 /** Whether what is to be sized is there. */

@@ -108,9 +108,15 @@ async function sizeAll(
     judged.push(...some.judged);
     for (const chart of some.charts) charts.set(chart.id, chart);
   }
+  const wanted = new Map<string, number>();
+  for (const { chartId } of judged.flatMap(({ docket }) => docket.garments))
+    wanted.set(chartId, (wanted.get(chartId) ?? 0) + 1);
+  // First what most of them get.
   const asked = [...charts.values()]
-    .filter(({ id }) => judged.some(({ docket }) => docket.garments.some(({ chartId }) => chartId === id)))
-    .sort((one, other) => (nameOf(one) < nameOf(other) ? -1 : 1));
+    .filter(({ id }) => wanted.has(id))
+    .sort(
+      (one, other) => wanted.get(other.id)! - wanted.get(one.id)! || (nameOf(one) < nameOf(other) ? -1 : 1),
+    );
   const garments: Sizing['garments'][number][] = [];
   for (const chart of asked) {
     const sizer = new DocketSizer(chart, habits);

@@ -1,7 +1,12 @@
-import { pathOf, ROUTES, SIZINGS } from '@neat-measure/contract';
-import { sizingListSchema, sizingProgressSchema, sizingViewSchema } from '@neat-measure/contract/musters';
-import { judgeDocket, replay } from '@neat-measure/core';
-import { inGroup, restsOf, sizeChanges, sizedOne } from '@neat-measure/core/group';
+import { pathOf, ROUTES, sizingDecisionPath, sizingDecisionsPath, SIZINGS } from '@neat-measure/contract';
+import {
+  decidedManySchema,
+  sizingListSchema,
+  sizingProgressSchema,
+  sizingViewSchema,
+} from '@neat-measure/contract/musters';
+import { judgeDocket, replay, standingDecision } from '@neat-measure/core';
+import { inGroup, restsOf, shownRows, sizeChanges, sizedOne } from '@neat-measure/core/group';
 import { v7 as uuidv7 } from 'uuid';
 import { openBench } from '../../dockets/service';
 import { addSizing, beat, findSizing } from '../../sizings/store';
@@ -114,6 +119,54 @@ describe('sizing a muster', () => {
       .where({ id: killed })
       .update({ beat_at: new Date(Date.now() - 3_600_000) });
     expect((await findSizing(app.database, killed))!.progress.state).toBe('failed');
+  });
+
+  it('decides for many alike at once, an act on each, and takes them back together', async () => {
+    const { id, wearers, chartId } = await musters.open(4);
+    for (const { wearerId } of wearers) await musters.does(id, { kind: 'checked-in', wearerId });
+    // Two lie between M and L, one is settled, and one is measured otherwise once they have been sized.
+    await measure(wearers[0]!.docketId, '101.8', '86');
+    await measure(wearers[1]!.docketId, '101.8', '87');
+    await measure(wearers[2]!.docketId, '98', '86');
+    await measure(wearers[3]!.docketId, '101.8', '86');
+    const { progress, sizing } = await sized(id);
+    const rows = shownRows(sizing, { garment: 0, shows: 'all', between: [0, 1] });
+    expect(rows.length).toBe(3);
+    for (const typed of ['112', '112', '112', '112'])
+      await records.does(wearers[3]!.docketId, reading('chest-girth', typed));
+    const batch = uuidv7();
+    const path = sizingDecisionsPath(progress.id);
+    const wanted = {
+      ...{ id: batch, chartId, label: 'L', reason: 'Worn over a fleece' },
+      docketIds: rows.map((row) => sizing.docketIds[row]),
+    };
+    const send = async (changes: object = {}) =>
+      decidedManySchema.parse((await app.send('POST', path, { ...wanted, ...changes })).body);
+    const answer = await send();
+    expect(answer.done).toBe(2);
+    expect(answer.left.map((one) => [one.docketId, one.why])).toEqual([
+      [wearers[3]!.docketId, jasmine.stringMatching(/^Sized otherwise by now/) as unknown as string],
+    ]);
+    const sizeOf = async (at: number) => {
+      const docket = await records.made(wearers[at]!.docketId);
+      return standingDecision(docket, chartId)?.size ?? null;
+    };
+    expect([await sizeOf(0), await sizeOf(1), await sizeOf(2)]).toEqual(['L', 'L', null]);
+    expect((await send()).done)
+      .withContext('sent again')
+      .toBe(2);
+    expect((await send({ id: uuidv7() })).left.map(({ why }) => why)).toContain('Decided already.');
+    expect((await app.database('acts').where({ kind: 'garment-decided' })).length).toBe(2);
+    // One of them was decided anew meanwhile: it stands, and is told.
+    const back = async () =>
+      decidedManySchema.parse((await app.send('DELETE', sizingDecisionPath(progress.id, batch))).body);
+    expect(await back()).toEqual({ done: 2, left: [] });
+    expect([await sizeOf(0), await sizeOf(1)]).toEqual([null, null]);
+    // Each one’s own proposal, without a reason.
+    const own = await send({ id: uuidv7(), label: null, reason: null, docketIds: [wearers[2]!.docketId] });
+    expect([own.done, await sizeOf(2)]).toEqual([1, 'M']);
+    const none = await send({ id: uuidv7(), label: 'XXS', docketIds: [wearers[0]!.docketId] });
+    expect(none.left[0]!.why).toContain('XXS is not a size');
   });
 
   it('forgets whoever is erased, and keeps everybody else', async () => {

@@ -18,6 +18,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./before/before-day').then(({ BeforeDay }) => BeforeDay),
   },
   {
+    path: ':musterId/sizes',
+    data: ANEW,
+    loadComponent: () => import('./sizes/sizes-page').then(({ SizesPage }) => SizesPage),
+  },
+  {
     path: ':musterId/board',
     title: 'Board · Neat Measure',
     data: ANEW,
