@@ -82,7 +82,7 @@ describe('a garment of a group', () => {
     });
     const garment = keptGarment(HEAD, LABELS, [near]);
     expect(sizedOne(garment, 0)!.odds).toEqual(near.size.odds);
-    expect(tallyOf(garment, NO_SPARES).lines.map(({ expected }) => expected)).toEqual([0, 0, 0, 0.8]);
+    expect(tallyOf([garment], NO_SPARES).lines.map(({ expected }) => expected)).toEqual([0, 0, 0, 0.8]);
     expect(pairOf(garment, 0)).toBeNull();
   });
 
@@ -92,7 +92,7 @@ describe('a garment of a group', () => {
   });
 
   it('is tallied by what is decided, by proposals and by the odds, without what is in hand', () => {
-    const { lines, ...rest } = tallyOf(kept, { percent: 10, least: 1, bySize: { XL: 2 } });
+    const { lines, ...rest } = tallyOf([kept], { percent: 10, least: 1, bySize: { XL: 2 } });
     expect(rest).toEqual({ served: 1, without: 2, unknown: 1 });
     expect(lines.map(({ label, wanted, certain, spares }) => [label, wanted, certain, spares])).toEqual([
       ['S', 0, 0, 0],
@@ -102,7 +102,25 @@ describe('a garment of a group', () => {
     ]);
     // Whoever lies between two counts half for each.
     expect(lines.map(({ expected }) => Number(expected.toFixed(3)))).toEqual([0, 2.2, 1.796, 0]);
-    expect(tallyOf(kept, NO_SPARES, [1]).lines.map(({ wanted }) => wanted)).toEqual([0, 1, 0, 0]);
+    expect(tallyOf([kept], NO_SPARES, [1]).lines.map(({ wanted }) => wanted)).toEqual([0, 1, 0, 0]);
+  });
+
+  it('is tallied with another version of its chart: nobody is counted twice, and nothing on the shelf either', () => {
+    const newer = keptGarment(
+      { ...HEAD, chartId: 'jacket-3', version: 3 },
+      [...LABELS, 'XXL'],
+      [...Array.from({ length: 7 }, () => null), M],
+    );
+    const { lines } = tallyOf([newer, kept], NO_SPARES);
+    expect(lines.map(({ label, wanted }) => [label, wanted])).toEqual([
+      ...[
+        ['S', 0],
+        ['M', 3],
+        ['L', 1],
+        ['XL', 0],
+        ['XXL', 0],
+      ],
+    ]);
   });
 
   it('keeps no spares by a label that a table of everything would have', () => {

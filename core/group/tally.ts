@@ -41,19 +41,19 @@ export const NO_SPARES: SparesRule = { percent: 0, least: 0, bySize: {} };
  * How many of each size a group takes, of some of its wearers: what is decided counts whole, what is open by proposal and
  * by the odds.
  *
+ * @param versions of one garment: what lies on a shelf is the same whichever version of its chart somebody was sized by
  * @param rows their places among the wearers; everybody without
- * @example tallyOf(keptGarment({ chartId: 'c', seriesId: 's', version: 1, garment: 'Jacket', maker: 'Ostrel', protects: false }, ['M', 'L'], [{ size: inGroup(judgeOne(docket, jacket, house)), stands: 'open', decided: null }]), { percent: 10, least: 0, bySize: {} }).lines[0] // { label: 'M', wanted: 1, certain: 1, expected: 1, spares: 1 }
+ * @example tallyOf([keptGarment({ chartId: 'c', seriesId: 's', version: 1, garment: 'Jacket', maker: 'Ostrel', protects: false }, ['M', 'L'], [{ size: inGroup(judgeOne(docket, jacket, house)), stands: 'open', decided: null }])], { percent: 10, least: 0, bySize: {} }).lines[0] // { label: 'M', wanted: 1, certain: 1, expected: 1, spares: 1 }
  */
 export function tallyOf(
-  garment: SizedGarment,
+  versions: readonly SizedGarment[],
   rule: SparesRule,
-  rows: readonly number[] = garment.verdicts.map((_, row) => row),
+  rows: readonly number[] = (versions[0]?.verdicts ?? []).map((_, row) => row),
 ): GarmentTally {
-  const lines = new Map(garment.labels.map((label) => [label, { wanted: 0, certain: 0, expected: 0 }]));
+  const labels = versions.flatMap((one) => one.labels);
+  const lines = new Map(labels.map((label) => [label, { wanted: 0, certain: 0, expected: 0 }]));
   let [served, without, unknown] = [0, 0, 0];
-  for (const row of rows) {
-    const one = sizedOne(garment, row);
-    if (one === null) continue;
+  for (const one of rows.flatMap((row) => versions.flatMap((version) => sizedOne(version, row) ?? []))) {
     if (one.stands === 'in-hand' || one.stands === 'made-to-measure') {
       served += 1;
       continue;

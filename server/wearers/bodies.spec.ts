@@ -60,7 +60,9 @@ describe('the route of bodies', () => {
       .not.toEqual(wide);
     await allow(null);
     expect(await chest()).toEqual(wide);
-    expect((await app.send('DELETE', pathOf(ROUTES.wearers, wearerId), { keepBody: false })).status).toBe(204);
+    expect((await app.send('DELETE', pathOf(ROUTES.wearers, wearerId), { keepBody: false })).status).toBe(
+      204,
+    );
     expect((await bodies()).length).toBe(before);
   });
 

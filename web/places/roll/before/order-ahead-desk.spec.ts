@@ -1,10 +1,12 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { provideRouter } from '@angular/router';
 import type { OrderAheadView } from '@neat-measure/contract/musters';
 import { v7 as uuidv7 } from 'uuid';
 import { MusterStore } from '../../../data/musters/muster-store';
+import { PlaceOrders } from '../orders/place-orders';
 import { OrderAheadDesk } from './order-ahead-desk';
 
 const SERIES = uuidv7();
@@ -48,11 +50,12 @@ describe('OrderAheadDesk', () => {
     http = TestBed.inject(HttpTestingController);
     fixture.detectChanges();
     http.expectOne('/api/kits').flush([]);
-    http.expectOne('/api/stores/rooms').flush([{ id: ROOM, name: 'Main store', version: 1 }]);
     button('Work out order').click();
     const asked = http.expectOne('/api/musters/m/order-ahead');
     expect(asked.request.body).toEqual({ chance: 0.95, over: 'all', others: [] });
     asked.flush(VIEW);
+    fixture.detectChanges();
+    http.expectOne('/api/stores/rooms').flush([{ id: ROOM, name: 'Main store', version: 1 }]);
     fixture.detectChanges();
   });
 
@@ -71,8 +74,8 @@ describe('OrderAheadDesk', () => {
     expect(counts.map(({ value }) => value)).toEqual(['5', '0']);
     counts[1]!.value = '2';
     counts[1]!.dispatchEvent(new Event('change'));
-    const desk = fixture.componentInstance as unknown as { roomId: { set: (id: string) => void } };
-    desk.roomId.set(ROOM);
+    const orders = fixture.debugElement.query(By.directive(PlaceOrders)).componentInstance as PlaceOrders;
+    orders.roomId.set(ROOM);
     fixture.detectChanges();
     button('Create 1 order').click();
     const sent = http.expectOne(({ url }) => url.startsWith('/api/stores/orders/'));

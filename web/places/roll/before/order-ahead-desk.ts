@@ -3,20 +3,18 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Kit } from '@neat-measure/contract';
 import type { GarmentAhead, OrderAheadView, OrderAheadWanted } from '@neat-measure/contract/musters';
-import type { OrderSave, Room } from '@neat-measure/contract/stores';
 import { counted, list, measurement } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { concatMap, finalize, from, Subscription } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
+import { finalize, Subscription } from 'rxjs';
 import { Fetched } from '../../../data/fetched';
 import { KitService } from '../../../data/kit-service';
 import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
-import { StoresService } from '../../../data/stores-service';
 import { ControlName } from '../../../parts/forms/control-name';
+import { PlaceOrders, type WantedLine } from '../orders/place-orders';
 import { SizeSpread } from './size-spread';
 
 type Build = OrderAheadWanted['others'][number]['build'];
@@ -38,6 +36,7 @@ interface Others {
     NzInputModule,
     NzRadioModule,
     NzSelectModule,
+    PlaceOrders,
     RouterLink,
     SizeSpread,
   ],
@@ -49,7 +48,6 @@ interface Others {
 export class OrderAheadDesk {
   private readonly service = inject(MusterService);
   private readonly store = inject(MusterStore);
-  private readonly stores = inject(StoresService);
   private readonly kitService = inject(KitService);
 
   /** The muster is open before this is. */
@@ -69,11 +67,6 @@ export class OrderAheadDesk {
   protected readonly kits = computed(() =>
     (this.allKits.value() ?? []).map(({ id, name }) => ({ value: id, label: name })),
   );
-  private readonly allRooms = new Fetched<readonly Room[]>(() => this.stores.rooms());
-  protected readonly rooms = computed(() =>
-    (this.allRooms.value() ?? []).map(({ id, name }) => ({ value: id, label: name })),
-  );
-  protected readonly roomId = signal('');
   protected readonly view = signal<OrderAheadView | null>(null);
   /** Numbers that were changed by hand, by garment and label. */
   private readonly own = signal<ReadonlyMap<string, number>>(new Map());
@@ -169,55 +162,19 @@ export class OrderAheadDesk {
     ].join(' ');
   }
 
-  /** The orders it comes to, one for each maker. */
-  protected readonly orders = computed<readonly OrderSave[]>(() => {
-    const byMaker = new Map<string, OrderSave['lines']>();
-    for (const one of this.view()?.garments ?? [])
-      for (const line of one.lines) {
-        const count = this.toOrder(one, line);
-        if (count === 0) continue;
-        const lines = byMaker.get(one.maker) ?? [];
-        lines.push({ seriesId: one.seriesId, label: line.label, count, wantedFor: [] });
-        byMaker.set(one.maker, lines);
-      }
-    return [...byMaker].map(([maker, lines]) => ({ maker, roomId: this.roomId(), lines }));
-  });
+  /** What is to be ordered, of all garments. */
+  protected readonly wanted = computed<readonly WantedLine[]>(() =>
+    (this.view()?.garments ?? []).flatMap((one) =>
+      one.lines.map((line) => ({
+        ...{ maker: one.maker, seriesId: one.seriesId, label: line.label },
+        count: this.toOrder(one, line),
+      })),
+    ),
+  );
 
-  /** Under which id each order was sent: sent again after a failure it is the same one. */
-  private readonly ids = new Map<string, string>();
-
-  private idOf(order: OrderSave): string {
-    const key = JSON.stringify(order);
-    const id = this.ids.get(key) ?? uuidv7();
-    this.ids.set(key, id);
-    return id;
-  }
-
-  protected order(): void {
-    const orders = this.orders();
-    if (orders.length === 0 || this.roomId() === '' || this.busy()) return;
-    this.busy.set(true);
-    this.failed.set('');
-    let made = 0;
-    from(orders)
-      .pipe(
-        concatMap((one) => this.stores.saveOrder(this.idOf(one), one)),
-        finalize(() => this.busy.set(false)),
-      )
-      .subscribe({
-        next: () => (made += 1),
-        error: (problem: Error) =>
-          this.failed.set(
-            made === 0
-              ? problem.message
-              : `${problem.message} ${counted(made, 'order')} of ${orders.length} were created: look at Orders.`,
-          ),
-        complete: () => {
-          this.ids.clear();
-          this.view.set(null);
-          this.told.set(`${counted(made, 'order')} created.`);
-        },
-      });
+  protected ordered(made: number): void {
+    this.view.set(null);
+    this.told.set(`${counted(made, 'order')} created.`);
   }
 }
 

@@ -18,8 +18,8 @@ import { ControlName } from '../../../parts/forms/control-name';
   imports: [ControlName, FormsModule, NzButtonModule, NzInputModule, NzSelectModule],
   template: `
     @if (garment(); as one) {
-      <h2 class="title">Decide {{ one.garment }} for {{ counted(deciding().length, 'wearer') }}</h2>
-      @if (waiting() > 0) {
+      <h2 class="title">Decide {{ one.garment }}</h2>
+      @if (waiting() > 0 && came() === null) {
         <p class="soft">
           {{ counted(waiting(), 'wearer') }} of those shown cannot be decided: no docket is open, or it is
           decided already.
@@ -81,13 +81,18 @@ import { ControlName } from '../../../parts/forms/control-name';
             [disabled]="busy() || (label() !== '' && reason().trim() === '')"
             (click)="decide()"
           >
-            Decide {{ deciding().length }}
+            Decide for {{ counted(deciding().length, 'wearer') }}
           </button>
         </div>
       }
       <p class="acts">
         <button nz-button nzType="text" type="button" (click)="left.emit()">Close</button>
       </p>
+    }
+  `,
+  styles: `
+    :host {
+      padding: 14px 18px;
     }
   `,
   host: { class: 'stack panel', role: 'region', 'aria-label': 'Decide for many' },
@@ -108,14 +113,19 @@ export class DecideMany {
   protected readonly undone = signal(false);
   private decisionId = uuidv7();
   private readonly sizingId = this.store.view()!.progress.id;
-  private readonly at = this.store.filter().garment!;
-  protected readonly garment = computed(() => this.store.sizing()?.garments[this.at]);
+  /** Whatever is sized anew meanwhile, it is about this garment. */
+  private readonly chartId = this.store.sizing()!.garments[this.store.filter().garment!]!.chartId;
+  private readonly at = computed(() =>
+    this.store.sizing()!.garments.findIndex(({ chartId }) => chartId === this.chartId),
+  );
+  protected readonly garment = computed(() => this.store.sizing()!.garments[this.at()]);
   /** The dockets of those who are shown, where something is open to be decided. */
   protected readonly deciding = computed(() => {
     const { docketIds, acts } = this.store.sizing()!;
+    if (this.at() < 0) return [];
     return this.store
       .rows()
-      .filter((row) => acts[row]! > 0 && this.store.cell(this.at, row)?.stands === 'open')
+      .filter((row) => acts[row]! > 0 && this.store.cell(this.at(), row)?.stands === 'open')
       .map((row) => docketIds[row]!);
   });
   protected readonly waiting = computed(() => this.store.rows().length - this.deciding().length);
@@ -133,7 +143,7 @@ export class DecideMany {
     this.send(
       this.service.decide(this.sizingId, {
         id: this.decisionId,
-        chartId: this.garment()!.chartId,
+        chartId: this.chartId,
         label: this.label() === '' ? null : this.label(),
         reason: reason === '' ? null : reason,
         docketIds: this.deciding(),

@@ -90,6 +90,12 @@ export class SizeTable {
   protected readonly may = inject(SessionService).may('decide');
   protected readonly deciding = signal(false);
   protected readonly garments = computed(() => this.store.sizing()?.garments ?? []);
+  /** The garments by place, the one that is chosen first. */
+  protected readonly order = computed(() => {
+    const { garment } = this.filter();
+    const all = this.garments().map((_, at) => at);
+    return garment === null ? all : [garment, ...all.filter((at) => at !== garment)];
+  });
   protected readonly columns = computed(
     () => `minmax(230px, 1.4fr) 150px repeat(${this.garments().length}, minmax(150px, 1fr))`,
   );

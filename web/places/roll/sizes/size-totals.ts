@@ -6,7 +6,9 @@ import { FormsModule } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { tableAsCsv } from '@neat-measure/core/stock-table';
 import { ChartFiles } from '../../../data/imported/chart-files';
+import { SessionService } from '../../../data/session-service';
 import { SizesStore } from '../../../data/musters/sizes-store';
+import { PlaceOrders, type WantedLine } from '../orders/place-orders';
 
 /** A size of a garment with what there is of it. */
 interface Line extends TallyLine {
@@ -16,6 +18,8 @@ interface Line extends TallyLine {
 }
 
 interface Totals extends Omit<GarmentTally, 'lines'> {
+  readonly seriesId: string;
+  readonly maker: string;
   readonly name: string;
   readonly lines: readonly Line[];
   readonly most: number;
@@ -24,7 +28,7 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
 /** How many of each size the wearers that are shown in the table take, against what is in stock and on order. */
 @Component({
   selector: 'nm-size-totals',
-  imports: [FormsModule, NzButtonModule, NzInputNumberModule],
+  imports: [FormsModule, NzButtonModule, NzInputNumberModule, PlaceOrders],
   template: `
     <div class="split">
       <div class="row">
@@ -79,11 +83,13 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
                         [attr.aria-label]="line.certain + ' certain of ' + line.wanted"
                       >
                         <span class="sure" [style.width.%]="(100 * line.certain) / one.most"></span>
-                        <span
-                          class="doubt"
-                          [style.left.%]="(100 * line.certain) / one.most"
-                          [style.width.%]="(100 * (line.wanted - line.certain)) / one.most"
-                        ></span>
+                        @if (line.wanted > line.certain) {
+                          <span
+                            class="doubt"
+                            [style.left.%]="(100 * line.certain) / one.most"
+                            [style.width.%]="(100 * (line.wanted - line.certain)) / one.most"
+                          ></span>
+                        }
                         <span class="odds" [style.left.%]="(100 * line.expected) / one.most"></span>
                       </span>
                     </td>
@@ -108,6 +114,11 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
       </section>
     } @empty {
       <p class="note">Nobody here gets a garment: give the wearers a kit, then size again.</p>
+    }
+    @if (ordered()) {
+      <p class="done" role="status">{{ ordered() }}</p>
+    } @else if (may) {
+      <nm-place-orders [wanted]="wanted()" (made)="made($event)" />
     }
   `,
   styles: `
@@ -157,8 +168,13 @@ export class SizeTotals {
     const rows = this.store.rows();
     const rule = { percent: this.percent() ?? 0, least: this.least() ?? 0, bySize: {} };
     const view = this.store.view()!;
-    return view.sizing.garments.map((garment): Totals => {
-      const { lines, ...rest } = tallyOf(garment, rule, rows);
+    const { garments } = view.sizing;
+    const first = garments.filter(
+      ({ seriesId }, at) => garments.findIndex((one) => one.seriesId === seriesId) === at,
+    );
+    return first.map((garment): Totals => {
+      const versions = garments.filter(({ seriesId }) => seriesId === garment.seriesId);
+      const { lines, ...rest } = tallyOf(versions, rule, rows);
       const stock = view.stock.find(({ seriesId }) => seriesId === garment.seriesId)?.lines ?? [];
       const told = lines
         .filter(({ wanted, expected }) => wanted > 0 || expected >= 0.05)
@@ -170,9 +186,23 @@ export class SizeTotals {
           return { ...line, there, coming, short: Math.max(0, line.wanted + line.spares - there - coming) };
         });
       const most = Math.max(1, ...told.map(({ wanted, expected }) => Math.max(wanted, expected)));
-      return { ...rest, name: `${garment.garment}, ${garment.maker}`, lines: told, most };
+      const { seriesId, maker } = garment;
+      return { ...rest, seriesId, maker, name: `${garment.garment}, ${maker}`, lines: told, most };
     });
   });
+
+  /** What is short, to be ordered. */
+  protected readonly wanted = computed<readonly WantedLine[]>(() =>
+    this.totals().flatMap(({ maker, seriesId, lines }) =>
+      lines.map(({ label, short }) => ({ maker, seriesId, label, count: short })),
+    ),
+  );
+  protected readonly may = inject(SessionService).may('keep-stock');
+  protected readonly ordered = signal('');
+
+  protected made(count: number): void {
+    this.ordered.set(`${counted(count, 'order')} created. They wait under Stores, Orders, to be sent.`);
+  }
 
   /** Who is in no size of it, and why. */
   protected say({ served, without, unknown }: Totals): string {

@@ -1,0 +1,67 @@
+import { expectAccessible } from './axe';
+import { chooseFrom, expect, test } from './fitter';
+
+test('a muster is sized at once, decided for many, taken back, compared, totalled and ordered', async ({
+  fitter: page,
+}) => {
+  await page.goto('/roll');
+  await page.getByRole('link', { name: /Winter issue/ }).click();
+  await page.getByRole('link', { name: 'Sizes' }).click();
+  await expect(page.getByText('Not sized yet')).toBeVisible();
+  await expectAccessible(page, 'a muster that is not sized');
+  await page.getByRole('button', { name: /^Size \d+ wearers$/ }).click();
+  const count = page.getByRole('status').filter({ hasText: / of \d+ wearers/ });
+  await expect(count).toBeVisible();
+  const [all] = /\d+/.exec(await count.innerText())!;
+  await expect(count).toContainText(`${all} of ${all} wearers`);
+  await expectAccessible(page, 'the sizes of a muster');
+
+  await test.step('by keyboard down the table, and no further than its end', async () => {
+    const row = page.locator('[data-at].here');
+    await expect(row).toHaveAttribute('aria-rowindex', '2');
+    await page.keyboard.press('ArrowDown');
+    await expect(row).toHaveAttribute('aria-rowindex', '3');
+    await page.keyboard.press('End');
+    await expect(row).toHaveAttribute('aria-rowindex', String(Number(all) + 1));
+    await page.keyboard.press('ArrowDown');
+    await expect(row).toHaveAttribute('aria-rowindex', String(Number(all) + 1));
+    await expect(row).toBeInViewport();
+  });
+
+  await test.step('those of one garment that are in doubt get one size for one reason', async () => {
+    // There are more garments than a list shows at once: a few letters find one.
+    await page.getByLabel('Garment', { exact: true }).focus();
+    await page.keyboard.type('Sluice');
+    await page.keyboard.press('Enter');
+    await chooseFrom(page, 'Show', 'in doubt');
+    await expect(count).toContainText(`1 of ${all} wearers`);
+    await page.getByRole('button', { name: 'Decide these …' }).click();
+    await chooseFrom(page, 'Size for all', '8');
+    const decide = page.getByRole('button', { name: 'Decide for 1 wearer' });
+    await expect(decide).toBeDisabled();
+    await page.getByLabel('Reason').fill('Worn over a liner');
+    await expectAccessible(page, 'deciding for many');
+    await decide.click();
+    await expect(page.getByText('Decided: 1.')).toBeVisible();
+    // Sized anew by itself, nobody is in doubt any more.
+    await expect(count).toContainText(`0 of ${all} wearers`);
+    await chooseFrom(page, 'Show', 'decided');
+    await expect(page.getByRole('row', { name: /Emeka Thorvald/ })).toContainText('8decided');
+    await page.getByRole('button', { name: 'Changes' }).click();
+    await expect(page.getByText('decided since')).toBeVisible();
+    await expectAccessible(page, 'what has changed');
+    await page.getByRole('button', { name: 'Table' }).click();
+  });
+
+  await test.step('what is short is ordered of each maker', async () => {
+    await page.getByRole('button', { name: 'Show everybody' }).click();
+    await page.getByRole('button', { name: 'Totals' }).click();
+    await expect(page.getByRole('heading', { name: /^Ranger field jacket/ })).toBeVisible();
+    await page.getByLabel('Spares, %').fill('10');
+    await page.getByLabel('Spares, %').press('Tab');
+    await expectAccessible(page, 'the totals of a muster');
+    await chooseFrom(page, 'Deliver to', 'Main store');
+    await page.getByRole('button', { name: /^Create \d+ orders?$/ }).click();
+    await expect(page.getByText(/orders? created\. They wait under Stores/)).toBeVisible();
+  });
+});
