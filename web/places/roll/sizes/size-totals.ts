@@ -36,7 +36,7 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
         <nz-input-number nzId="spare-percent" [nzMin]="0" [nzMax]="100" [(ngModel)]="percent" />
         <label for="spare-least">at least</label>
         <nz-input-number nzId="spare-least" [nzMin]="0" [nzMax]="1000" [(ngModel)]="least" />
-        <span class="soft">of each size somebody takes</span>
+        <span class="soft">of each size that is wanted</span>
       </div>
       <div class="row">
         <button nz-button type="button" [disabled]="totals().length === 0" (click)="save('xlsx')">
