@@ -76,6 +76,20 @@ describe('a backup', () => {
     }
   }, 60_000);
 
+  it('can hold every column there is: it is letters, and bytes would come back as something else', async () => {
+    const { database, url, drop } = await newDatabase();
+    try {
+      await migrate(url);
+      const [bytes] = (await database.raw(
+        `select concat(table_name, '.', column_name) as name from information_schema.columns
+         where table_schema = database() and data_type regexp 'blob|binary|bit'`,
+      )) as [{ name: string }[]];
+      expect(bytes.map(({ name }) => name)).toEqual([]);
+    } finally {
+      await drop();
+    }
+  });
+
   it('takes away what a proof that was killed left, and nothing of one that is under way', async () => {
     const app = await Harness.start();
     const other = await newDatabase();

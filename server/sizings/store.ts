@@ -21,7 +21,7 @@ interface SizingRow {
   readonly beat_at: Date;
   readonly made_at: Date;
   readonly sized_wearers: string | null;
-  readonly packed: Buffer | null;
+  readonly packed: string | null;
   readonly by: string;
   readonly wearers: number | null;
 }
@@ -98,10 +98,19 @@ export async function beat(database: Database, id: string, done: number, steps: 
   );
 }
 
+/** Most of a sizing is the same again and again. It is kept in letters, as bytes would not come through a backup. */
+async function pack(value: object): Promise<string> {
+  return (await promisify(gzip)(JSON.stringify(value))).toString('base64');
+}
+
+async function unpack(packed: string): Promise<object> {
+  return JSON.parse((await promisify(gunzip)(Buffer.from(packed, 'base64'))).toString()) as object;
+}
+
 /** Keeps what a sizing came to, unless it was cancelled. */
 export async function keepSizing(database: Database, id: string, sizing: Sizing): Promise<void> {
   const { wearerIds, ...rest } = sizing;
-  const packed = await promisify(gzip)(JSON.stringify(rest));
+  const packed = await pack(rest);
   await database('sizings')
     .where({ id, state: 'running' })
     .update({ state: 'done', sized_wearers: JSON.stringify(wearerIds), packed, done: 1, steps: 1 });
@@ -127,8 +136,10 @@ export async function readSizing(database: Database, id: string): Promise<Sizing
     .where({ id, state: 'done' })
     .first<Pick<SizingRow, 'sized_wearers' | 'packed'> | undefined>('sized_wearers', 'packed');
   if (!row?.packed || row.sized_wearers === null) return undefined;
-  const packed = JSON.parse((await promisify(gunzip)(row.packed)).toString()) as object;
-  return sizingSchema.parse({ wearerIds: JSON.parse(row.sized_wearers) as unknown, ...packed });
+  return sizingSchema.parse({
+    wearerIds: JSON.parse(row.sized_wearers) as unknown,
+    ...(await unpack(row.packed)),
+  });
 }
 
 /** Takes somebody out of every sizing, as if they had not been on it. */
@@ -145,7 +156,7 @@ export async function forgetSized(transaction: Database, wearerId: string): Prom
       .where({ id })
       .update({
         sized_wearers: JSON.stringify(wearerIds),
-        packed: await promisify(gzip)(JSON.stringify(rest)),
+        packed: await pack(rest),
       });
   }
   // One that is being reckoned would bring them back: it is begun anew by whoever wants it.

@@ -17,7 +17,7 @@ export async function up(database: Knex): Promise<void> {
     'made_at datetime(3) not null',
     `made_by ${ID} not null references fitters (id)`,
     `sized_wearers longtext ${ASCII} null comment 'their ids, as a list'`,
-    'packed longblob null',
+    `packed longtext ${ASCII} null comment 'as letters, as a backup is letters'`,
     'index (subject_id, made_at)',
   ]);
 }
