@@ -107,6 +107,9 @@ export const CHANGE_WORDS: Readonly<Record<(typeof CHANGE_REASONS)[number], stri
   gone: 'no longer on the list',
 };
 
+/** So many dockets are decided with one request; who has more decides the rest after. */
+export const MOST_DECIDED = 500;
+
 /** One garment decided alike on many dockets of a sizing. */
 export const decideManySchema = z.object({
   /** What the decisions have in common; sent again under it nothing is decided twice. */
@@ -115,7 +118,7 @@ export const decideManySchema = z.object({
   /** The size for all of them; `null` for each one's own proposal. */
   label: z.string().min(1).max(200).nullable(),
   reason: lineSchema(300).nullable(),
-  docketIds: z.array(idSchema).min(1).max(MOST_SIZED),
+  docketIds: z.array(idSchema).min(1).max(MOST_DECIDED),
 });
 export type DecideMany = z.infer<typeof decideManySchema>;
 

@@ -123,6 +123,14 @@ describe('a garment of a group', () => {
     ]);
   });
 
+  it('orders nothing for whoever is beyond the range, even where a nearest size is named', () => {
+    const beyond = open({ ...size('beyond', 'XL', { XL: 0.1 }), alternates: ['L'] });
+    const { lines, without } = tallyOf([keptGarment(HEAD, LABELS, [beyond])], NO_SPARES);
+    expect([without, lines.reduce((sum, { wanted, expected }) => sum + wanted + expected, 0)]).toEqual([
+      1, 0,
+    ]);
+  });
+
   it('keeps no spares by a label that a table of everything would have', () => {
     expect(sparesOf(NO_SPARES, 'constructor', 3)).toBe(0);
   });

@@ -58,6 +58,11 @@ export function tallyOf(
       served += 1;
       continue;
     }
+    // Beyond the range the nearest size is only a fallback: nobody orders it unasked.
+    if (one.stands === 'open' && one.verdict === 'beyond') {
+      without += 1;
+      continue;
+    }
     const isCertain = one.stands === 'decided' || (one.odds.length === 1 && one.odds[0]!.chance === 1);
     for (const { label, chance } of one.odds) if (label !== null) lines.get(label)!.expected += chance;
     if (one.size !== null) {

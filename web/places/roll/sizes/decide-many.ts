@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { DecidedMany } from '@neat-measure/contract/musters';
+import { MOST_DECIDED, type DecidedMany } from '@neat-measure/contract/musters';
 import { counted } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -21,8 +21,8 @@ import { ControlName } from '../../../parts/forms/control-name';
       <h2 class="title">Decide {{ one.garment }}</h2>
       @if (waiting() > 0 && came() === null) {
         <p class="soft">
-          {{ counted(waiting(), 'wearer') }} of those shown cannot be decided: no docket is open, or it is
-          decided already.
+          {{ counted(waiting(), 'wearer') }} of those shown {{ waiting() === 1 ? 'is' : 'are' }} left out: no
+          docket is open, it is decided already, or there are more than {{ most }}.
         </p>
       }
       @if (one.protects) {
@@ -104,6 +104,7 @@ export class DecideMany {
   private readonly session = inject(SessionService);
   readonly left = output<void>();
   protected readonly counted = counted;
+  protected readonly most = MOST_DECIDED;
   /** The size for all; empty for each one’s own proposal. */
   protected readonly label = signal('');
   protected readonly reason = signal('');
@@ -126,6 +127,7 @@ export class DecideMany {
     return this.store
       .rows()
       .filter((row) => acts[row]! > 0 && this.store.cell(this.at(), row)?.stands === 'open')
+      .slice(0, MOST_DECIDED)
       .map((row) => docketIds[row]!);
   });
   protected readonly waiting = computed(() => this.store.rows().length - this.deciding().length);

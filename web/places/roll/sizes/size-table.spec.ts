@@ -160,7 +160,7 @@ describe('the sizes of a muster', () => {
       [...host.querySelectorAll('button')].find((one) => name.test(one.textContent!.trim()))!;
     fixture.detectChanges();
     // One has no docket, and one is decided.
-    expect(host.textContent).toContain('2 wearers of those shown cannot be decided');
+    expect(host.textContent).toContain('2 wearers of those shown are left out');
     button(/^Decide for 2 wearers$/).click();
     const sent = http.expectOne(sizingDecisionsPath(view.progress.id));
     const body = sent.request.body as { id: string; docketIds: string[]; label: string | null };
