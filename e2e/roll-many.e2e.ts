@@ -195,7 +195,7 @@ test('a muster of 240 goes from a file to its last wearer', async ({
     // The button fades in again as it can be pressed.
     await page.waitForTimeout(600);
     await expectAccessible(page, 'an order before the tape');
-    await page.locator('nz-select[nzid="ahead-room"], #ahead-room').first().click();
+    await page.locator('nz-select[nzid="orders-room"], #orders-room').first().click();
     await page.locator('.ant-select-item-option').first().click();
     await page.getByRole('button', { name: 'Create 1 order' }).click();
     await expect(page.getByText('1 order created.')).toBeVisible();
