@@ -4,9 +4,6 @@ import * as z from 'zod';
 import { idSchema, instantSchema, lineSchema } from '../shared';
 import { musterWearersSchema } from './muster';
 
-/** So many wearers are sized together at most. */
-export const MOST_SIZED = 10_000;
-
 /** Whom a sizing is of: a muster by its kits, or a group by one kit, or by those of its wearers' roles. */
 export const sizingWantedSchema = z.object({
   of: z.enum(['muster', 'group']),

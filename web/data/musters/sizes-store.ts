@@ -215,6 +215,12 @@ export class SizesStore {
       .subscribe({ error: (problem: Error) => this.trouble.set(problem.message) });
   }
 
+  /** Fetches what is shown once more: what is in stock and on order may have changed. */
+  again(): void {
+    const id = this.view()?.progress.id;
+    if (id !== undefined) this.show(id);
+  }
+
   /** Fetches the one before, so that it can be said what has changed. */
   compare(): void {
     const earlier = this.earlier();

@@ -36,7 +36,7 @@ import { ControlName } from '../../../parts/forms/control-name';
       }
       @if (came(); as told) {
         <p class="done" role="status">
-          {{ undone() ? 'Taken back' : 'Decided' }}: {{ told.done }}.
+          {{ undone() ? 'Undone' : 'Decided' }}: {{ told.done }}.
           @if (!undone() && told.done > 0) {
             <button nz-button nzType="link" type="button" [disabled]="busy()" (click)="undo()">Undo</button>
           }

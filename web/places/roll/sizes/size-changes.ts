@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { CHANGE_WORDS } from '@neat-measure/contract/musters';
 import { counted, VERDICT_WORDS } from '@neat-measure/core';
 import type { SizedOne } from '@neat-measure/core/group';
@@ -56,7 +56,11 @@ export class SizeChanges {
   protected readonly shown = computed(() => this.changes().slice(0, SHOWN));
 
   constructor() {
-    this.store.compare();
+    // Sized anew meanwhile, there is another one before.
+    effect(() => {
+      this.store.earlier();
+      untracked(() => this.store.compare());
+    });
   }
 
   protected say(one: SizedOne | null): string {

@@ -172,6 +172,6 @@ describe('the sizes of a muster', () => {
     button(/^Undo$/).click();
     http.expectOne(sizingDecisionPath(view.progress.id, body.id)).flush({ done: 1, left: [] });
     fixture.detectChanges();
-    expect(host.textContent).toContain('Taken back: 1.');
+    expect(host.textContent).toContain('Undone: 1.');
   });
 });

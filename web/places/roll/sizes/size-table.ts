@@ -42,7 +42,7 @@ const SHOWS_WORDS: Readonly<Record<Shows, string>> = {
   'in-hand': 'handed over',
 };
 
-export const RESTS_WORDS: Readonly<Record<Rests, string>> = {
+const RESTS_WORDS: Readonly<Record<Rests, string>> = {
   read: 'measured for it',
   record: 'from the record',
   own: 'the wearer’s own values',
@@ -50,6 +50,21 @@ export const RESTS_WORDS: Readonly<Record<Rests, string>> = {
 };
 
 const ROW_PX = 40;
+
+const SHOWS_OPTIONS = (Object.keys(SHOWS_WORDS) as Shows[]).map((value) => ({
+  value,
+  label: SHOWS_WORDS[value],
+}));
+
+/** A list beside the search: what can be chosen, and what is. */
+interface ChoiceList {
+  readonly name: string;
+  /** What stands there while nothing is chosen; empty where something always is. */
+  readonly placeholder: string;
+  readonly options: { readonly value: string | number; readonly label: string }[];
+  readonly value: string | number | null;
+  choose(chosen: string | number | null): void;
+}
 
 /** What stands in a cell. */
 interface Cell {
@@ -97,7 +112,7 @@ export class SizeTable {
     return garment === null ? all : [garment, ...all.filter((at) => at !== garment)];
   });
   protected readonly columns = computed(
-    () => `minmax(230px, 1.4fr) 150px repeat(${this.garments().length}, minmax(150px, 1fr))`,
+    () => `minmax(230px, 1.4fr) 150px repeat(${this.garments().length}, minmax(184px, 1fr))`,
   );
   protected readonly garmentOptions = computed(() =>
     this.garments().map(({ garment, maker, version }, value) => {
@@ -105,14 +120,44 @@ export class SizeTable {
       return { value, label: `${garment}, ${maker}${twice.length > 1 ? ` (version ${version})` : ''}` };
     }),
   );
-  protected readonly groupOptions = computed(() =>
-    (this.store.view()?.groups ?? []).map(({ name }) => ({ value: name, label: name })),
-  );
-  protected readonly showsOptions = (Object.keys(SHOWS_WORDS) as Shows[]).map((value) => ({
-    value,
-    label: SHOWS_WORDS[value],
-  }));
-  protected readonly pairOptions = computed(() => {
+  /** The lists that say which rows are wanted, as far as there is something to choose. */
+  protected readonly lists = computed<readonly ChoiceList[]>(() => {
+    const { group, garment, shows, between } = this.filter();
+    const groups = (this.store.view()?.groups ?? []).map(({ name }) => ({ value: name, label: name }));
+    const pairs = this.pairOptions();
+    const lists: ChoiceList[] = [
+      {
+        name: 'Group',
+        placeholder: 'all groups',
+        options: groups,
+        value: group,
+        choose: (chosen: string | null) => this.change({ group: chosen }),
+      },
+      {
+        name: 'Garment',
+        placeholder: 'any garment',
+        options: this.garmentOptions(),
+        value: garment,
+        choose: (chosen: number | null) => this.change({ garment: chosen }),
+      },
+      {
+        name: 'Show',
+        placeholder: '',
+        options: SHOWS_OPTIONS,
+        value: shows,
+        choose: (chosen: Shows) => this.change({ shows: chosen }),
+      },
+      {
+        name: 'Between',
+        placeholder: 'between which sizes',
+        options: pairs,
+        value: between?.join(' ') ?? null,
+        choose: (chosen: string | null) => this.choosePair(chosen),
+      },
+    ];
+    return lists.filter(({ options }) => options.length > 0);
+  });
+  private readonly pairOptions = computed(() => {
     const { garment } = this.filter();
     const labels = garment === null ? [] : (this.garments()[garment]?.labels ?? []);
     return this.store.pairs().map(({ pair: [one, other], count }) => ({
@@ -120,7 +165,6 @@ export class SizeTable {
       label: `${labels[one]} and ${labels[other]} (${count})`,
     }));
   });
-  protected readonly pair = computed(() => this.filter().between?.join(' ') ?? null);
   /** Whether less than everybody is shown. */
   protected readonly filtered = computed(
     () => JSON.stringify({ ...this.filter(), sortBy: 'name' }) !== JSON.stringify(EVERYBODY),
@@ -155,7 +199,7 @@ export class SizeTable {
     this.viewport()?.scrollToIndex(0);
   }
 
-  protected choosePair(pair: string | null): void {
+  private choosePair(pair: string | null): void {
     const [one, other] = (pair ?? '').split(' ').map(Number);
     this.change({ between: pair === null ? null : [one!, other!] });
   }
@@ -263,7 +307,7 @@ export class SizeTable {
 /** What is told beside a size: what became of it, or how likely it is where that is in doubt. */
 function besideSize(one: SizedOne): string {
   if (one.stands === 'in-hand') return 'in hand';
-  if (one.stands !== 'open') return one.stands === 'decided' ? 'decided' : 'to measure';
+  if (one.stands !== 'open') return one.stands === 'decided' ? 'decided' : 'made to measure';
   const chance = chanceOfSize(one);
   return chance === null || chance >= DOUBT ? '' : percent(chance);
 }

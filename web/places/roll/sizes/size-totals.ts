@@ -202,6 +202,8 @@ export class SizeTotals {
 
   protected made(count: number): void {
     this.ordered.set(`${counted(count, 'order')} created. They wait under Stores, Orders, to be sent.`);
+    // What was ordered is on order now, and not short any more.
+    this.store.again();
   }
 
   /** Who is in no size of it, and why. */

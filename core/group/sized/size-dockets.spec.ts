@@ -5,10 +5,10 @@ import {
   type Docket,
   type MeasurementCode,
   type Reading,
-} from '../testing/all';
-import { RANDOM_CODES, drawFrom, randomChart, type Draw } from '../testing/random-chart';
-import { seededRandom } from '../testing/random';
-import { ODALYS, shelvedChart, SpecDocket, specId } from '../testing/docket';
+} from '../../testing/all';
+import { RANDOM_CODES, drawFrom, randomChart, type Draw } from '../../testing/random-chart';
+import { seededRandom } from '../../testing/random';
+import { ODALYS, shelvedChart, SpecDocket, specId } from '../../testing/docket';
 import { asKnown, inGroup, sizeDockets, type GroupSize } from '.';
 
 /** Charts of every kind, and one as most are. */

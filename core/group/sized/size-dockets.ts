@@ -1,8 +1,8 @@
-import type { MeasurementCode } from '../body/catalogue/codes';
-import { passedStep, type Docket } from '../docket/docket';
-import type { Habits } from '../docket/habits';
-import { asChosenOn, basisOf, compiled, houseRuling, judgeOne, rulingOf } from '../docket/judge/judge';
-import type { LibraryChart } from '../docket/library';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import { passedStep, type Docket } from '../../docket/docket';
+import type { Habits } from '../../docket/habits';
+import { asChosenOn, basisOf, compiled, houseRuling, judgeOne, rulingOf } from '../../docket/judge/judge';
+import type { LibraryChart } from '../../docket/library';
 import { GroupSizer, inGroup, type GroupBody, type GroupSize } from './group-sizer';
 
 /**

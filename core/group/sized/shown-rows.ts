@@ -1,4 +1,4 @@
-import { FLAGS } from '../match/verdict';
+import { FLAGS } from '../../match/verdict';
 import { sizedOne, type SizedGarment, type SizedOne, type Sizing } from './sizing';
 
 /** What of a group is looked at. */

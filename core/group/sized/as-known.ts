@@ -1,12 +1,12 @@
-import { apply } from '../docket/apply';
-import { bareUnit } from '../capture/read-reading';
-import type { Act } from '../docket/acts';
-import type { Docket } from '../docket/docket';
-import { stepsOf } from '../docket/judge/steps';
-import type { Library } from '../docket/library';
-import { planOf } from '../docket/plan';
-import type { RecordedValue } from '../docket/record/record';
-import { carriedOver, usableRecord } from '../docket/record/usable';
+import { apply } from '../../docket/apply';
+import { bareUnit } from '../../capture/read-reading';
+import type { Act } from '../../docket/acts';
+import type { Docket } from '../../docket/docket';
+import { stepsOf } from '../../docket/judge/steps';
+import type { Library } from '../../docket/library';
+import { planOf } from '../../docket/plan';
+import type { RecordedValue } from '../../docket/record/record';
+import { carriedOver, usableRecord } from '../../docket/record/usable';
 
 /** What the sizes of one of a group rest on: what was read for it, an earlier docket, what the wearer said, or nothing. */
 export const RESTS = ['read', 'record', 'own', 'nothing'] as const;

@@ -1,13 +1,13 @@
-import type { MeasurementCode } from '../body/catalogue/codes';
-import { measurement } from '../body/catalogue';
-import type { CompiledChart } from '../chart/compile-chart';
-import { withFullerHip } from '../match/fuller-hip';
-import { EDGE_CHANCE, judge, type JudgeOptions, type MeasuredBody } from '../match/judge';
-import { Kernel } from '../match/kernel/kernel';
-import { EdgeFinder } from '../match/odds/edge';
-import { onBounds } from '../match/odds/on-bounds';
-import { VERDICTS, type GarmentVerdict, type LabelChance, type Verdict } from '../match/verdict';
-import { Labels } from './labels';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import { measurement } from '../../body/catalogue';
+import type { CompiledChart } from '../../chart/compile-chart';
+import { withFullerHip } from '../../match/fuller-hip';
+import { EDGE_CHANCE, judge, type JudgeOptions, type MeasuredBody } from '../../match/judge';
+import { Kernel } from '../../match/kernel/kernel';
+import { EdgeFinder } from '../../match/odds/edge';
+import { onBounds } from '../../match/odds/on-bounds';
+import { VERDICTS, type GarmentVerdict, type LabelChance, type Verdict } from '../../match/verdict';
+import { Labels } from '../labels';
 
 /** What a garment comes to for one of many. */
 export interface GroupSize {

@@ -1,4 +1,4 @@
-import { VERDICTS, type LabelChance, type Verdict } from '../match/verdict';
+import { VERDICTS, type LabelChance, type Verdict } from '../../match/verdict';
 import type { GroupSize } from './group-sizer';
 import { RESTS, type Rests } from './as-known';
 
