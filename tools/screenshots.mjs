@@ -93,6 +93,10 @@ try {
   await page.getByRole('link', { name: /Winter issue/ }).click();
   await page.getByRole('list', { name: 'Stations' }).waitFor();
   await shoot('roll');
+  await page.getByRole('link', { name: 'Sizes' }).click();
+  await page.getByRole('button', { name: /^Size \d+ wearers$/ }).click();
+  await page.locator('[data-at]').first().waitFor();
+  await shoot('sizes');
   await page.goto(`${base}/charts`);
   const chart = async (name) => {
     await page.getByLabel('Find a chart').fill(name);
@@ -176,8 +180,6 @@ try {
   await type('124', '124');
   await page.getByRole('button', { name: /^Shoulder to armpit level/ }).click();
   await type('19', '31', '39', '47', '19.5');
-  await page.keyboard.type('31');
-  await shoot('chain');
   await page.keyboard.press('Escape');
   const own = await demo.browser.newPage({ viewport: { width: 390, height: 844 } });
   await page.getByRole('button', { name: 'Link for the wearer' }).click();

@@ -1,6 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { provideRouter, Router } from '@angular/router';
 import { SIZINGS, sizingDecisionPath, sizingDecisionsPath } from '@neat-measure/contract';
 import type { SizingView } from '@neat-measure/contract/musters';
@@ -8,6 +9,7 @@ import { VERDICTS } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { EVERYBODY, SizesStore } from '../../../data/musters/sizes-store';
 import { SessionService } from '../../../data/session-service';
+import { PlaceOrders } from '../orders/place-orders';
 import { DecideMany } from './decide-many';
 import { SizeTable } from './size-table';
 import { SizeTotals } from './size-totals';
@@ -149,6 +151,29 @@ describe('the sizes of a muster', () => {
     expect((fixture.nativeElement as HTMLElement).textContent).toContain(
       'Of the 1 wearer shown in the table',
     );
+  });
+
+  it('are fetched once more when what is short was ordered: it is not ordered twice', () => {
+    const view = open();
+    const fixture = TestBed.createComponent(SizeTotals);
+    fixture.detectChanges();
+    http.match('/api/stores/rooms').forEach((one) => one.flush([]));
+    const orders = fixture.debugElement.query(By.directive(PlaceOrders)).componentInstance as PlaceOrders;
+    expect(orders.wanted().map(({ label, count }) => [label, count])).toEqual([
+      ['M', 1],
+      ['L', 1],
+    ]);
+    orders.made.emit(1);
+    const { seriesId } = view.stock[0]!;
+    const lines = [
+      { label: 'M', there: 1, coming: 1 },
+      { label: 'L', there: 0, coming: 1 },
+    ];
+    http.expectOne(`${SIZINGS}/${view.progress.id}`).flush({ ...view, stock: [{ seriesId, lines }] });
+    fixture.detectChanges();
+    const text = (fixture.nativeElement as HTMLElement).textContent!;
+    expect(text).toContain('1 order created.');
+    expect([...(fixture.nativeElement as HTMLElement).querySelectorAll('td.num b')].length).toBe(0);
   });
 
   it('are decided for many at once, of those who can be, and taken back together', () => {
