@@ -12,7 +12,7 @@ import { derivedLines } from './derived-lines';
 import { partsBy, withExpected, withoutColumns, type Expected } from './expected';
 import { judgePart, type ColumnValue, type PartFacts } from './judge-part';
 import { Kernel, type RuleOverride } from './kernel/kernel';
-import { drawOdds, type Odds, type Weighed } from './odds/odds';
+import { drawOdds, drawTogether, type Odds, type SizesTogether, type Weighed } from './odds/odds';
 import { heldTo, onBounds } from './odds/on-bounds';
 import {
   VERDICTS,
@@ -151,7 +151,6 @@ export function findingOf(
   draw?: Draw,
 ): BareVerdict & { readonly odds: Odds | null } {
   const compiled = kernel.chart;
-  const { sheet } = compiled;
   kernel.runRest(row);
   const outcomes = new Map<string, string>();
   const facts = compiled.parts.map((plan, at) => {
@@ -175,9 +174,27 @@ export function findingOf(
       errorOf: (code) => errorOf(code, body, compiled) ?? odds?.deviations.get(code) ?? 0,
       stepOf: (code) => stepOf(compiled, code),
       unmeasured: draw?.unmeasured.has(one.part.code) === true,
-      partName: (code) => sheet.parts.find((part) => part.code === code)!.name,
+      partName: (code) => compiled.sheet.parts.find((part) => part.code === code)!.name,
     }),
   );
+  return { ...wholeOf(compiled, sizes, parts), sizes, parts, odds };
+}
+
+/** What of the verdict of a part the verdict of the whole rests on. */
+export type PartBrief = Pick<PartVerdict, 'part' | 'verdict' | 'alternates'>;
+
+/**
+ * What a garment comes to by what its parts come to.
+ *
+ * @param sizes those of the parts that have one
+ * @example wholeOf(compileChart(jacket.sheet), { size: 'M' }, [{ part: 'size', verdict: 'settled', alternates: ['L'] }]).alternates // ['L']
+ */
+export function wholeOf(
+  compiled: CompiledChart,
+  sizes: Readonly<Record<string, string>>,
+  parts: readonly PartBrief[],
+): Pick<GarmentVerdict, 'verdict' | 'proposed' | 'worst' | 'notMade' | 'alternates'> {
+  const { sheet } = compiled;
   const label = labelOf(sheet, sizes);
   const notMade =
     label === null || isMade(sheet, sizes)
@@ -188,13 +205,46 @@ export function findingOf(
   return {
     verdict: combined ? 'not-made' : worst.verdict,
     proposed: notMade === null ? label : null,
-    sizes,
-    parts,
     worst: combined ? null : worst.part,
     notMade: combined ? notMade : null,
     alternates: combined ? notMade.nearest : otherLabels(compiled, sizes, parts),
-    odds,
   };
+}
+
+/** Some parts of a garment, and how likely each of their sizes are together. */
+export interface SomeParts {
+  readonly parts: readonly PartVerdict[];
+  /** Sizes by their place in the whole part, -1 for none. */
+  readonly together: readonly SizesTogether[];
+}
+
+/**
+ * Judges some parts of a chart that rest on no reading of the rest: each as `judge` does.
+ *
+ * @param codes what those parts rest on
+ * @param at which parts, by their place in the chart
+ * @example judgeSome(compileChart(jacket.sheet), bodyBehind(docket, jacket, house), new Set(['chest-girth', 'waist-girth']), [0]).parts[0].proposed // 'M'
+ */
+export function judgeSome(
+  compiled: CompiledChart,
+  body: MeasuredBody,
+  codes: ReadonlySet<MeasurementCode>,
+  at: readonly number[],
+  options: JudgeOptions = {},
+): SomeParts {
+  const { judged, drawn } = kernelsOf(compiled, options);
+  for (const code of compiled.arithmetic.readings.keys())
+    judged.input(code)[0] = body.get(code)?.value ?? NaN;
+  judged.run(1, options.suspects);
+  // The others stay where they are, but each of these is drawn as it is with them.
+  const readings = weighedReadings(compiled, body).map((one) =>
+    codes.has(one.code) || one.standardError === 0 ? one : { ...one, standardError: Number.MIN_VALUE },
+  );
+  const { parts } = findingOf(judged, 0, body, options, {
+    draws: (columns, held) => drawOdds(drawn, heldTo(held ?? NONE_HELD, readings), columns, false),
+    unmeasured: NO_PARTS,
+  });
+  return { parts: at.map((part) => parts[part]!), together: drawTogether(drawn, readings, at) };
 }
 
 /** What the kernel found of one part for one wearer. */
@@ -325,7 +375,7 @@ function placedCodes(facts: readonly PartFacts[]): ColumnCode[] {
 function otherLabels(
   { sheet }: CompiledChart,
   sizes: Readonly<Record<string, string>>,
-  parts: readonly PartVerdict[],
+  parts: readonly PartBrief[],
 ): string[] {
   const labels = parts.flatMap(({ part, alternates }) =>
     alternates.flatMap((size) => {

@@ -100,7 +100,7 @@ export async function beat(database: Database, id: string, done: number, steps: 
 
 /** Most of a sizing is the same again and again. It is kept in letters, as bytes would not come through a backup. */
 async function pack(value: object): Promise<string> {
-  return (await promisify(gzip)(JSON.stringify(value))).toString('base64');
+  return (await promisify(gzip)(JSON.stringify(value), { level: 1 })).toString('base64');
 }
 
 async function unpack(packed: string): Promise<object> {

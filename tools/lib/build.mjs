@@ -75,7 +75,12 @@ const PRODUCTS = {
   bench: {
     sources: ['core', 'cli', 'bench', 'package-lock.json', 'tsconfig.base.json'],
     made: '.build/bench-script/bench/bench.js',
-    build: () => bundle(['bench/bench.ts', 'bench/copy-list.ts', 'cli/size.ts'], '.', '.build/bench-script'),
+    build: () =>
+      bundle(
+        ['bench/bench.ts', 'bench/copy-list.ts', 'bench/roll-run.ts', 'bench/roll-sizer.ts', 'cli/size.ts'],
+        '.',
+        '.build/bench-script',
+      ),
   },
 };
 

@@ -8,6 +8,7 @@ import { EdgeFinder } from '../../match/odds/edge';
 import { onBounds } from '../../match/odds/on-bounds';
 import { VERDICTS, type GarmentVerdict, type LabelChance, type Verdict } from '../../match/verdict';
 import { Labels } from '../labels';
+import { ByParts } from './by-parts/by-parts';
 
 /** What a garment comes to for one of many. */
 export interface GroupSize {
@@ -28,13 +29,11 @@ export interface GroupBody {
 
 /** Whose size is left at most so likely has it for certain: the odds list nothing else of note. A working value of ours. */
 const CERTAIN = 0.002;
-/** So many different sets of values are remembered; then it begins anew. */
-const REMEMBERED = 1 << 15;
 
 /**
  * Sizes many bodies against one chart under one ruling, each as `judge` would: whoever lies plainly inside one size is
- * told so by the kernel's round, and all others are judged one by one. Many have the same values, so what was found once
- * is remembered.
+ * told so by the kernel's round, and of all others the groups of parts are weighed each by itself; only who has a reading
+ * in doubt is judged alone.
  */
 export class GroupSizer {
   private readonly kernel: Kernel;
@@ -45,7 +44,7 @@ export class GroupSizer {
   private readonly errors: ReadonlyMap<MeasurementCode, Float64Array>;
   private readonly plainly: number;
   private readonly clear = new Map<string, GroupSize>();
-  private judged = new Map<string, GroupSize>();
+  private readonly byParts: ByParts;
 
   /** @param ruling what all of them are judged by */
   constructor(
@@ -54,6 +53,7 @@ export class GroupSizer {
   ) {
     this.kernel = new Kernel(chart, ruling);
     this.edges = new EdgeFinder(this.kernel, ruling);
+    this.byParts = new ByParts(this.kernel, ruling);
     this.labels = new Labels(chart);
     this.codes = [...chart.arithmetic.readings.keys()];
     this.inputs = this.codes.map((code) => this.kernel.input(code));
@@ -78,7 +78,7 @@ export class GroupSizer {
       round.forEach(({ body }, row) => {
         const one = body.get(code);
         input[row] = one?.value ?? NaN;
-        error[row] = one?.standardError ?? usual;
+        error[row] = one?.assumed === true ? 0 : (one?.standardError ?? usual);
       });
     });
     kernel.run(round.length);
@@ -91,20 +91,9 @@ export class GroupSizer {
     const isSettled = doubted.length === 0 && VERDICTS[kernel.verdicts[row]!] === 'settled';
     if (isSettled && this.isPlain(row))
       return this.certain(this.labels.of(kernel.parts.map(({ sizes }) => sizes[row]!)));
-    const by = `${doubted.join()} ${codes
-      .map((code) => {
-        const one = body.get(code);
-        return one === undefined
-          ? ''
-          : `${one.value}/${one.standardError ?? ''}/${one.tension}/${one.clothing}`;
-      })
-      .join(' ')}`;
-    const known = this.judged.get(by);
-    if (known !== undefined) return known;
-    const found = inGroup(judge(this.chart, body, { ...this.ruling, suspects: new Set(doubted) }));
-    if (this.judged.size >= REMEMBERED) this.judged = new Map();
-    this.judged.set(by, found);
-    return found;
+    if (doubted.length > 0)
+      return inGroup(judge(this.chart, body, { ...this.ruling, suspects: new Set(doubted) }));
+    return this.byParts.of(row, { body, suspects }, (code) => this.errors.get(code)![row]!);
   }
 
   /** Whether the odds would list nothing but the size there is. What lies on a bound is held to its size, and its odds are even. */

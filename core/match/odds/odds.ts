@@ -97,6 +97,47 @@ export function drawReadings(kernel: Kernel, readings: readonly Weighed[], from:
   }
 }
 
+/** The sizes of some parts together, by their place in each, -1 for none. */
+export interface SizesTogether {
+  readonly sizes: readonly number[];
+  readonly chance: number;
+}
+
+/**
+ * How likely each of the sizes of some parts are together, by the draws that `drawOdds` makes.
+ *
+ * @param kernel the chart at work; its round is overwritten
+ * @param at which parts, by their place in the chart
+ * @example drawTogether(new Kernel(compileChart(jacket.sheet)), [{ code: 'chest-girth', value: cm(98), standardError: 0 }, { code: 'waist-girth', value: cm(85), standardError: 0 }], [0]) // [{ sizes: [0], chance: 1 }]
+ */
+export function drawTogether(
+  kernel: Kernel,
+  readings: readonly Weighed[],
+  at: readonly number[],
+): SizesTogether[] {
+  const parts = at.map((part) => kernel.parts[part]!);
+  const radix = at.map((part) => kernel.chart.parts[part]!.whole.sizes.length + 1);
+  const counts = new Map<number, { readonly sizes: readonly number[]; count: number }>();
+  const isSure = readings.every(({ standardError }) => standardError <= Number.MIN_VALUE);
+  const first = isSure ? 1 : Math.min(kernel.capacity, DRAWS / 8);
+  let drawn = 0;
+  do {
+    drawReadings(kernel, readings, drawn, first);
+    kernel.run(first);
+    for (let row = 0; row < first; row++) {
+      let key = 0;
+      for (let part = 0; part < parts.length; part++) key = key * radix[part]! + parts[part]!.sizes[row]! + 1;
+      const known = counts.get(key);
+      if (known !== undefined) known.count += 1;
+      else counts.set(key, { sizes: parts.map(({ sizes }) => sizes[row]!), count: 1 });
+    }
+    drawn += first;
+  } while (counts.size > 1 && drawn < DRAWS);
+  return [...counts.values()]
+    .map(({ sizes, count }) => ({ sizes, chance: count / drawn }))
+    .sort((one, other) => other.chance - one.chance);
+}
+
 function deviation(values: Float64Array, count: number): number {
   let [sum, squares, known] = [0, 0, 0];
   const about = values.find((value) => !Number.isNaN(value)) ?? 0;
