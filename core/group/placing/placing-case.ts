@@ -1,0 +1,111 @@
+import { chanceOfSize } from '../sized/shown-rows';
+import { sizedOne, type SizedGarment } from '../sized/sizing';
+
+/** A size that somebody could wear. */
+export interface Choice {
+  /** By its place among the labels of the case. */
+  readonly label: number;
+  /** How likely another size is theirs, in thousandths. */
+  readonly misfit: number;
+}
+
+/** Somebody to be placed: the sizes they could wear, the likeliest first. */
+export interface ToPlace {
+  /** Their place among the wearers. */
+  readonly row: number;
+  readonly choices: readonly Choice[];
+  /** Held to that label whatever it costs; `null` for nobody’s wish. */
+  readonly pinned: number | null;
+  /** Whether that was decided on their docket. */
+  readonly decided: boolean;
+}
+
+/** One garment of a group, with what lies there of it: everything that placing rests on. */
+export interface PlacingCase {
+  readonly labels: readonly string[];
+  /** By label. */
+  readonly stock: readonly number[];
+  readonly people: readonly ToPlace[];
+  /** Who is not placed at all, and why. */
+  readonly apart: readonly { readonly row: number; readonly why: Apart }[];
+}
+
+/** Why somebody is not placed: nobody can say a size, none is made, or one stands or is in hand. */
+export const APART = ['unknown', 'no-size', 'served'] as const;
+export type Apart = (typeof APART)[number];
+
+/** What may be worn. */
+export interface WearableRule {
+  /** A size counts from this chance on, in per cent. */
+  readonly leastPercent: number;
+}
+
+/** A working value of ours: less likely than this a size is nobody's by the odds. */
+export const WEARABLE_PERCENT = 10;
+
+const THOUSAND = 1_000;
+
+/**
+ * What there is to be placed of one garment. A size may be worn that is proposed, that the chart's rule names beside it, or
+ * that is likely enough; of what protects only the one that is proposed. What is decided stands, and takes from what there is.
+ *
+ * @param versions of one garment
+ * @param stock how many there are, by label
+ * @param rows of whom
+ * @param pins by row, the label somebody is held to
+ * @example placingCase([keptGarment({ chartId: 'c', seriesId: 's', version: 1, garment: 'Jacket', maker: 'Ostrel', protects: false }, ['M', 'L'], [{ size: inGroup(judgeOne(docket, jacket, house)), stands: 'open', decided: null }])], new Map([['M', 3]]), [0], new Map(), { leastPercent: 10 }).people.length // 1
+ */
+export function placingCase(
+  versions: readonly SizedGarment[],
+  stock: ReadonlyMap<string, number>,
+  rows: readonly number[],
+  pins: ReadonlyMap<number, string>,
+  { leastPercent }: WearableRule,
+): PlacingCase {
+  const labels = [...new Set(versions.flatMap((one) => one.labels))];
+  const placeOf = new Map(labels.map((label, at) => [label, at]));
+  const people: ToPlace[] = [];
+  const apart: PlacingCase['apart'][number][] = [];
+  for (const row of rows)
+    for (const version of versions) {
+      const one = sizedOne(version, row);
+      if (one === null) continue;
+      if (one.stands === 'in-hand' || one.stands === 'made-to-measure') {
+        apart.push({ row, why: 'served' });
+        continue;
+      }
+      if (one.stands === 'decided') {
+        const label = placeOf.get(one.size!)!;
+        people.push({ row, choices: [{ label, misfit: 0 }], pinned: label, decided: true });
+        continue;
+      }
+      const pinned = placeOf.get(pins.get(row) ?? '') ?? null;
+      const wearable = new Map<string, number>();
+      // Beyond the range the nearest size is only a fallback: nobody is placed in it unasked.
+      if (one.size !== null && one.verdict !== 'beyond') wearable.set(one.size, chanceOfSize(one) ?? 0);
+      if (!version.protects && wearable.size > 0)
+        for (const { label, chance } of one.odds)
+          if (label !== null && (chance * 100 >= leastPercent || one.others.includes(label)))
+            wearable.set(label, chance);
+      if (pinned !== null && !wearable.has(labels[pinned]!))
+        wearable.set(labels[pinned]!, one.odds.find(({ label }) => label === labels[pinned])?.chance ?? 0);
+      if (wearable.size === 0) {
+        apart.push({
+          row,
+          why:
+            one.size === null && one.verdict !== 'beyond' && one.verdict !== 'not-made'
+              ? 'unknown'
+              : 'no-size',
+        });
+        continue;
+      }
+      const choices = [...wearable]
+        .map(([label, chance]) => ({
+          label: placeOf.get(label)!,
+          misfit: Math.round(THOUSAND * (1 - chance)),
+        }))
+        .sort((left, right) => left.misfit - right.misfit);
+      people.push({ row, choices, pinned, decided: false });
+    }
+  return { labels, stock: labels.map((label) => stock.get(label) ?? 0), people, apart };
+}
