@@ -143,6 +143,11 @@ export function sizingDecisionPath(id: string, decisionId: string): string {
   return `${sizingDecisionsPath(id)}/${decisionId}`;
 }
 
+/** POST: places everybody of a sizing by what there is; nothing is decided by it. */
+export function sizingPlacingPath(id: string): string {
+  return `${SIZINGS}/${id}/placing`;
+}
+
 /** GET, a stream: how far a sizing is. */
 export function sizingStreamPath(id: string): string {
   return `${SIZINGS}/${id}/stream`;

@@ -62,6 +62,7 @@ export interface AppParts {
   readonly runs: Runs;
   readonly orderAhead: BeforeParts['orderAhead'];
   readonly size: SizingParts['size'];
+  readonly place: SizingParts['place'];
   /** Makes what is to be printed, away from it too. */
   readonly print: Print<Sheet>;
   /** Who orders are sent to. */
@@ -88,6 +89,7 @@ export function createApp({
   runs,
   orderAhead,
   size,
+  place,
   print,
   maker,
   houseKey,
@@ -159,7 +161,7 @@ export function createApp({
     lateRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
-    sizingRoutes({ database, size, lasts, stopping, lookout, takeOther: dockets.takeOther }),
+    sizingRoutes({ database, size, place, lasts, stopping, lookout, takeOther: dockets.takeOther }),
     wearerRoutes(database, settings, print, config.OUTBOX, bodies),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),

@@ -1,8 +1,9 @@
 import type { BodiesTask } from './wearers/bodies-worker';
 import type { Bodies, DocketRuns } from '@neat-measure/contract';
 import type { ChartRun } from '@neat-measure/core';
-import type { OrderAheadView } from '@neat-measure/contract/musters';
+import type { OrderAheadView, PlacingView } from '@neat-measure/contract/musters';
 import type { RunsTask } from './dockets/runs';
+import type { PlacingTask } from './musters/sizing/placing';
 import type { SizingTask } from './musters/sizing/sizing-worker';
 import type { OrderAheadTask } from './musters/before/order-ahead';
 import { Exceptions } from './dockets/exceptions/exceptions';
@@ -90,6 +91,9 @@ async function main(): Promise<void> {
   const reckoning = new Thread<RunsTask, readonly ChartRun[] | DocketRuns>('./dockets/runs-worker.js');
   const gathering = new Thread<BodiesTask, Bodies>('./wearers/bodies-worker.js');
   const sizing = new Thread<SizingTask, void>('./musters/sizing/sizing-worker.js', { most: 10 * 60_000 });
+  const placing = new Thread<PlacingTask, PlacingView>('./musters/sizing/placing-worker.js', {
+    most: 5 * 60_000,
+  });
   const drawing = new Thread<OrderAheadTask, OrderAheadView>('./musters/before/order-ahead-worker.js');
   const printing = new Thread<Sheet, Uint8Array>('./sheets-worker.js', { most: 45_000 });
   const nightly = new Thread<Night, void>('./backup/nightly-worker.js', { most: 6 * 3_600_000 });
@@ -124,6 +128,7 @@ async function main(): Promise<void> {
       },
       orderAhead: (musterId, wanted) => drawing.run({ url: config.DATABASE_URL, musterId, wanted }),
       size: (id) => sizing.run({ url: config.DATABASE_URL, id }),
+      place: (sizingId, asked) => placing.run({ url: config.DATABASE_URL, sizingId, asked }),
       print: (sheet) => printing.run(sheet),
       maker,
       houseKey,
@@ -159,7 +164,7 @@ async function main(): Promise<void> {
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
     await Promise.all(
-      [judging, sizing, gathering, printing, nightly, reckoning, drawing].map((thread) => thread.stop()),
+      [judging, sizing, gathering, printing, nightly, reckoning, drawing, placing].map((thread) => thread.stop()),
     );
     await database.destroy();
     process.exit(0);

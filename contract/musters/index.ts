@@ -3,3 +3,4 @@ export * from './before-the-day';
 export * from './muster';
 export * from './people-import';
 export * from './sizing';
+export * from './placing';

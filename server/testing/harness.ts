@@ -10,6 +10,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { createApp } from '../app';
 import type { Database } from '../database/database';
 import { runsOfChart, runsOnDocket } from '../dockets/runs';
+import { placeSizing } from '../musters/sizing/placing';
 import { runSizing } from '../musters/sizing/size';
 import { orderAheadFor } from '../musters/before/order-ahead';
 import { findCharts } from '../charts/store';
@@ -97,6 +98,7 @@ export class Harness {
         onDocket: (id) => runsOnDocket(database, id),
       },
       size: (id) => runSizing(database, id),
+      place: (sizingId, asked) => placeSizing(database, { sizingId, asked }),
       orderAhead: (musterId, wanted) => orderAheadFor(database, { musterId, wanted }),
       print: printSheet,
       maker: makerAt(maker),

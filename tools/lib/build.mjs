@@ -28,6 +28,7 @@ const PRODUCTS = {
           'server/dockets/runs-worker.ts',
           'server/wearers/bodies-worker.ts',
           'server/musters/before/order-ahead-worker.ts',
+          'server/musters/sizing/placing-worker.ts',
           'server/musters/sizing/sizing-worker.ts',
           'server/sheets-worker.ts',
           'server/backup/nightly-worker.ts',

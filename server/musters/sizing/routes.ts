@@ -1,6 +1,15 @@
-import { sizingDecisionPath, sizingDecisionsPath, SIZINGS, sizingStreamPath } from '@neat-measure/contract';
+import {
+  sizingDecisionPath,
+  sizingDecisionsPath,
+  sizingPlacingPath,
+  SIZINGS,
+  sizingStreamPath,
+} from '@neat-measure/contract';
 import {
   decideManySchema,
+  placingWishSchema,
+  type PlacingAsked,
+  type PlacingView,
   sizingsQuerySchema,
   sizingWantedSchema,
   type SizingProgress,
@@ -32,6 +41,8 @@ export interface SizingParts {
   readonly database: Database;
   /** Sizes one that was begun, in a thread of its own. */
   readonly size: (id: string) => Promise<void>;
+  /** Places one that is done, in a thread of its own. */
+  readonly place: (sizingId: string, asked: PlacingAsked) => Promise<PlacingView>;
   readonly lasts: Lasts;
   readonly stopping: AbortSignal;
   readonly lookout: DecidingMany['lookout'];
@@ -39,7 +50,7 @@ export interface SizingParts {
 }
 
 /** Whole musters and groups sized at once, each as it was at its moment. All need a session. */
-export function sizingRoutes({ database, size, lasts, stopping, ...telling }: SizingParts): Router {
+export function sizingRoutes({ database, size, place, lasts, stopping, ...telling }: SizingParts): Router {
   const deciding = { database, ...telling };
   const progressOf = async (id: string): Promise<SizingProgress> => {
     const found = await findSizing(database, id);
@@ -97,6 +108,14 @@ export function sizingRoutes({ database, size, lasts, stopping, ...telling }: Si
       const sizing = await readSizing(database, readId(request));
       if (sizing === undefined) throw notFound('sizing');
       response.json(await undoMany(deciding, signingOf(response), sizing, readParam(request, 'decisionId')));
+    })
+    .post(sizingPlacingPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const asked = readBody(placingWishSchema, request);
+      if ((await progressOf(id)).state !== 'done')
+        throw new ProblemError('not-found', 'This sizing is not finished. Size the list first.');
+      await noteLook(database, whoeverOf(response).person.id, { kind: 'sizing', id });
+      response.json(await place(id, asked));
     })
     .get(sizingStreamPath(':id'), async (request, response) => {
       const id = readId(request);

@@ -1,6 +1,15 @@
-import { pathOf, ROUTES, sizingDecisionPath, sizingDecisionsPath, SIZINGS } from '@neat-measure/contract';
+import {
+  pathOf,
+  ROUTES,
+  sizingDecisionPath,
+  sizingDecisionsPath,
+  sizingPlacingPath,
+  SIZINGS,
+} from '@neat-measure/contract';
 import {
   decidedManySchema,
+  placingSchema,
+  type PlacingView,
   sizingListSchema,
   sizingProgressSchema,
   sizingViewSchema,
@@ -167,6 +176,43 @@ describe('sizing a muster', () => {
     expect([own.done, await sizeOf(2)]).toEqual([1, 'M']);
     const none = await send({ id: uuidv7(), label: 'XXS', docketIds: [wearers[0]!.docketId] });
     expect(none.left[0]!.why).toContain('XXS is not a size');
+  });
+
+  it('is placed by what lies on the shelves, and nothing is decided by that', async () => {
+    const { id, wearers, chartId } = await musters.open(3);
+    for (const { wearerId } of wearers) await musters.does(id, { kind: 'checked-in', wearerId });
+    // Two may wear M or L, one only M; there is nothing on any shelf.
+    await measure(wearers[0]!.docketId, '101.8', '86');
+    await measure(wearers[1]!.docketId, '101.8', '86');
+    await measure(wearers[2]!.docketId, '98', '86');
+    const { progress, sizing } = await sized(id);
+    const { seriesId } = sizing.garments[0]!;
+    const place = async (changes: object = {}) => {
+      const answer = await app.send('POST', sizingPlacingPath(progress.id), {
+        ...{ aims: ['without', 'misfit', 'ordered'], mayOrder: true, leastPercent: 10 },
+        ...{ pins: [], wearerIds: null, ...changes },
+      });
+      return answer.status === 200 ? placingSchema.parse(answer.body) : answer;
+    };
+    const { garments } = (await place()) as PlacingView;
+    expect(
+      garments.map(({ totals, moved, without }) => [totals.ordered, moved.length, without.length]),
+    ).toEqual([[3, 0, 0]]);
+    const without = ((await place({ mayOrder: false })) as PlacingView).garments[0]!;
+    expect([without.totals.without, without.helps]).toEqual([3, { label: 'M', count: 3 }]);
+    const pinned = (
+      (await place({ pins: [{ wearerId: wearers[2]!.wearerId, seriesId, label: 'L' }] })) as PlacingView
+    ).garments[0]!;
+    expect(pinned.moved.map((one) => [one.wearerId, one.to])).toEqual([[wearers[2]!.wearerId, 'L']]);
+    expect(pinned.pins[0]!.costs.misfit).toBeGreaterThan(900);
+    const one = (await place({ wearerIds: [wearers[2]!.wearerId] })) as PlacingView;
+    expect(one.garments[0]!.totals.ordered).toBe(1);
+    expect(standingDecision(await records.made(wearers[2]!.docketId), chartId)).toBeNull();
+    expect(problem((await place({ aims: ['without', 'without', 'misfit'] })) as never)).toEqual([
+      400,
+      'invalid',
+    ]);
+    expect(problem(await app.send('POST', sizingPlacingPath(uuidv7()), {}))).toEqual([400, 'invalid']);
   });
 
   it('forgets whoever is erased, and keeps everybody else', async () => {

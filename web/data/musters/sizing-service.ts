@@ -3,16 +3,20 @@ import {
   pathOf,
   sizingDecisionPath,
   sizingDecisionsPath,
+  sizingPlacingPath,
   SIZINGS,
   sizingStreamPath,
 } from '@neat-measure/contract';
 import {
   decidedManySchema,
+  placingSchema,
   sizingListSchema,
   sizingProgressSchema,
   sizingViewSchema,
   type DecidedMany,
   type DecideMany,
+  type PlacingAsked,
+  type PlacingView,
   type SizingProgress,
   type SizingView,
   type SizingWanted,
@@ -49,6 +53,11 @@ export class SizingService {
   /** Decides a garment alike on many dockets of one. */
   decide(id: string, wanted: DecideMany): Observable<DecidedMany> {
     return this.api.post(sizingDecisionsPath(id), wanted, decidedManySchema);
+  }
+
+  /** Places everybody of one by what there is. */
+  place(id: string, asked: PlacingAsked): Observable<PlacingView> {
+    return this.api.post(sizingPlacingPath(id), asked, placingSchema);
   }
 
   /** Takes back what was decided at once. */

@@ -19,13 +19,23 @@ import { SessionService } from '../../../data/session-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
 import { sayMoment } from '../../house/say-role';
 import { SizeChanges } from './size-changes';
+import { SizePlacing } from './size-placing';
 import { SizeTable } from './size-table';
 import { SizeTotals } from './size-totals';
 
 /** A muster sized at once: everybody in one table, how many of each size it takes, and what has changed since before. */
 @Component({
   selector: 'nm-sizes-page',
-  imports: [EmptyState, NzButtonModule, NzProgressModule, RouterLink, SizeChanges, SizeTable, SizeTotals],
+  imports: [
+    EmptyState,
+    NzButtonModule,
+    NzProgressModule,
+    RouterLink,
+    SizeChanges,
+    SizePlacing,
+    SizeTable,
+    SizeTotals,
+  ],
   template: `
     @if (muster(); as one) {
       <header class="split">
@@ -82,6 +92,9 @@ import { SizeTotals } from './size-totals';
           @case ('totals') {
             <nm-size-totals />
           }
+          @case ('placing') {
+            <nm-size-placing />
+          }
           @case ('changes') {
             <nm-size-changes />
           }
@@ -137,10 +150,11 @@ export class SizesPage {
   protected readonly leads = computed(() => this.session.may('lead-muster'));
   protected readonly counted = counted;
   protected readonly sayMoment = sayMoment;
-  protected readonly shown = signal<'table' | 'totals' | 'changes'>('table');
+  protected readonly shown = signal<'table' | 'totals' | 'placing' | 'changes'>('table');
   protected readonly tabs = computed(() => [
     { id: 'table' as const, name: 'Table' },
     { id: 'totals' as const, name: 'Totals' },
+    { id: 'placing' as const, name: 'By stock' },
     ...(this.store.earlier() === null ? [] : [{ id: 'changes' as const, name: 'Changes' }]),
   ]);
   protected readonly percent = computed(() => {
