@@ -105,8 +105,9 @@ export function pathOf(route: string, id: string): string {
 }
 
 /** GET: the values of some measurements, of everybody on the roll. */
-export function bodiesPath(codes: readonly MeasurementCode[]): string {
-  return `${ROUTES.bodies}?codes=${codes.join()}`;
+export function bodiesPath(codes: readonly MeasurementCode[], groupId: string | null = null): string {
+  const group = groupId === null ? '' : `&group=${groupId}`;
+  return `${ROUTES.bodies}?codes=${codes.join()}${group}`;
 }
 
 /** The event on a docket's stream that tells of other habits of the house, by their version. */

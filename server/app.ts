@@ -58,7 +58,7 @@ export interface AppParts {
   readonly logger: Logger;
   readonly exceptions: DocketParts['exceptions'];
   /** The values of everybody, without names. */
-  readonly bodies: (codes: readonly MeasurementCode[]) => Promise<Bodies>;
+  readonly bodies: (codes: readonly MeasurementCode[], groupId: string | null) => Promise<Bodies>;
   readonly runs: Runs;
   readonly orderAhead: BeforeParts['orderAhead'];
   readonly size: SizingParts['size'];

@@ -119,7 +119,7 @@ async function main(): Promise<void> {
       exceptions: new Exceptions(database, build, (first) =>
         judging.run({ url: config.DATABASE_URL, build, first }),
       ),
-      bodies: (codes) => gathering.run({ url: config.DATABASE_URL, codes }),
+      bodies: (codes, groupId) => gathering.run({ url: config.DATABASE_URL, codes, groupId }),
       runs: {
         ofChart: (id) =>
           reckoning.run({ url: config.DATABASE_URL, of: 'chart', id }) as Promise<readonly ChartRun[]>,

@@ -1,6 +1,6 @@
 import { MEASUREMENT_CODES } from '@neat-measure/core';
 import * as z from 'zod';
-import { lengthSchema } from '../shared';
+import { idSchema, lengthSchema } from '../shared';
 
 /** Which measurements are asked for: their codes with commas between. */
 export const bodiesQuerySchema = z.object({
@@ -8,6 +8,8 @@ export const bodiesQuerySchema = z.object({
     .string()
     .transform((codes) => codes.split(','))
     .pipe(z.array(z.enum(MEASUREMENT_CODES)).min(1).max(8)),
+  /** Of the wearers of one group; without it of everybody. */
+  group: idSchema.optional(),
 });
 
 /**

@@ -92,7 +92,7 @@ export class Harness {
       database,
       logger,
       exceptions: new Exceptions(database, 'specs', (first) => judgeOpen(database, 'specs', first)),
-      bodies: (codes) => bodies.list(codes),
+      bodies: (codes, groupId) => bodies.list(codes, groupId),
       runs: {
         ofChart: async (id) => runsOfChart(database, (await findCharts(database, [id]))[0]!),
         onDocket: (id) => runsOnDocket(database, id),

@@ -9,10 +9,11 @@ let bodies: BodiesKept | null = null;
 export interface BodiesTask {
   readonly url: string;
   readonly codes: readonly MeasurementCode[];
+  readonly groupId: string | null;
 }
 
 /** Gathers the values of everybody, in a thread of its own with a connection of its own: no request waits for it. */
-export default async function work({ url, codes }: BodiesTask): Promise<Bodies> {
+export default async function work({ url, codes, groupId }: BodiesTask): Promise<Bodies> {
   bodies ??= new BodiesKept(openDatabase(url, { connections: 2 }));
-  return bodies.list(codes);
+  return bodies.list(codes, groupId);
 }

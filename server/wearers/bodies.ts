@@ -2,6 +2,7 @@ import type { Bodies } from '@neat-measure/contract';
 import { latestOfBody, type Length, type MeasurementCode } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { actsOfWearers, readingsByWearer } from '../dockets/act-store';
+import { wearersIn } from '../musters/groups';
 import { findSettings } from '../settings/store';
 import { bodiesWithoutNames } from './store';
 
@@ -24,16 +25,23 @@ export class BodiesKept {
 
   constructor(private readonly database: Database) {}
 
-  /** For some measurements; whoever has none is left out. */
-  async list(codes: readonly MeasurementCode[]): Promise<Bodies> {
+  /** For some measurements, of a group or of everybody; whoever has none is left out. */
+  async list(codes: readonly MeasurementCode[], groupId: string | null = null): Promise<Bodies> {
     await this.catchUp();
     const wanted = new Set<string>(codes);
     const pick = (values: Iterable<readonly [string, number]>) =>
       Object.fromEntries([...values].filter(([code]) => wanted.has(code)));
-    const unnamed = (await bodiesWithoutNames(this.database)).map((body) => pick(Object.entries(body)));
+    const members =
+      groupId === null ? null : new Set((await wearersIn(this.database, groupId)).map(({ id }) => id));
+    // Whose name was taken out belongs to no group any more.
+    const unnamed =
+      members === null
+        ? (await bodiesWithoutNames(this.database)).map((body) => pick(Object.entries(body)))
+        : [];
     return (
-      [...this.known.values()]
-        .map(({ values }) => pick(values))
+      [...this.known]
+        .filter(([id]) => members?.has(id) ?? true)
+        .map(([, { values }]) => pick(values))
         .concat(unnamed)
         .filter((body) => Object.keys(body).length > 0)
         // By their values, so that the order they were measured in says nothing of who they are.

@@ -38,7 +38,7 @@ export function wearerRoutes(
   print: Print<PersonToPrint | RecordToPrint>,
   outbox: string,
   /** Gathers the values of everybody, away from the requests. */
-  bodies: (codes: readonly MeasurementCode[]) => Promise<Bodies>,
+  bodies: (codes: readonly MeasurementCode[], groupId: string | null) => Promise<Bodies>,
 ): Router {
   const exported = async (id: string, by: string, form: string): Promise<WearerExport> => {
     const person = await exportWearer(database, id);
@@ -106,8 +106,8 @@ export function wearerRoutes(
       response.status(204).end();
     })
     .get(ROUTES.bodies, async (request, response) => {
-      const { codes } = readQuery(bodiesQuerySchema, request);
-      response.json(await bodies(codes));
+      const { codes, group } = readQuery(bodiesQuerySchema, request);
+      response.json(await bodies(codes, group ?? null));
     });
 }
 

@@ -60,9 +60,9 @@ export class ChartService {
     return this.api.get(chartUsesPath(id), chartUsesSchema);
   }
 
-  /** The values of some measurements that stand on the roll, without names. */
-  bodies(codes: readonly MeasurementCode[]): Observable<Bodies> {
-    return this.api.get(bodiesPath(codes), bodiesSchema);
+  /** The values of some measurements that stand on the roll, of a group or of everybody, without names. */
+  bodies(codes: readonly MeasurementCode[], groupId: string | null = null): Observable<Bodies> {
+    return this.api.get(bodiesPath(codes, groupId), bodiesSchema);
   }
 
   /** Keeps a version under an id the caller made, so that trying again after a failure adds no second one. */

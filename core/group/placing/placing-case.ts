@@ -99,10 +99,13 @@ export function placingCase(
         });
         continue;
       }
+      const misfitOf = (chance: number) => Math.round(THOUSAND * (1 - chance));
+      const least = misfitOf(Math.max(...wearable.values()));
       const choices = [...wearable]
         .map(([label, chance]) => ({
           label: placeOf.get(label)!,
-          misfit: Math.round(THOUSAND * (1 - chance)),
+          // Nobody is moved from what their docket proposes without a need, even where another size is as likely.
+          misfit: label === one.size ? least : Math.max(least + 1, misfitOf(chance)),
         }))
         .sort((left, right) => left.misfit - right.misfit);
       people.push({ row, choices, pinned, decided: false });

@@ -29,6 +29,7 @@ import { listKeys } from '../../parts/shortcuts/shortcut-service';
 import { ChartDraft, type Draft } from './draft/chart-draft';
 import { ChartView } from './chart-view';
 import { ImportDesk } from './imported/import-desk';
+import { OwnChart } from './own/own-chart';
 import { ImportStore } from './imported/import-store';
 import { ImportReader } from '../../data/imported/import-reader';
 import { ControlName } from '../../parts/forms/control-name';
@@ -46,6 +47,7 @@ import { Fetching } from '../../parts/fetching/fetching';
     ChartView,
     RouterLink,
     ImportDesk,
+    OwnChart,
     NzButtonModule,
     NzInputModule,
     NzSelectModule,
@@ -109,10 +111,14 @@ export class Charts {
   /** What was imported last: a table still to be understood, or what is wrong with it. */
   protected readonly imported = signal<Exclude<ImportedFile, { kind: 'sheet' }> | null>(null);
   protected readonly draft = signal<Draft | null>(null);
+  /** Whether one is drafted from people who were measured. */
+  protected readonly drafts = signal(false);
   private readonly importStore = inject(ImportStore);
   protected readonly reader = inject(ImportReader);
   /** What is worked at has the whole width. */
-  protected readonly alone = computed(() => this.draft() !== null || this.imported()?.kind === 'tables');
+  protected readonly alone = computed(
+    () => this.draft() !== null || this.drafts() || this.imported()?.kind === 'tables',
+  );
   /** Tables that came with the one that was taken, to go on with when it is kept. */
   protected readonly waiting = signal<Extract<ImportedFile, { kind: 'tables' }> | null>(null);
   private readonly drafting = viewChild(ChartDraft);
@@ -243,6 +249,7 @@ export class Charts {
     this.view().nativeElement.scrollTop = 0;
     this.imported.set(null);
     this.draft.set(null);
+    this.drafts.set(false);
     this.added.set(null);
     this.waiting.set(null);
   }

@@ -42,6 +42,7 @@ interface Made {
       margin-top: 12px;
     }
     .panel {
+      gap: 12px;
       padding: 14px 18px;
     }
     .wish {
