@@ -2,7 +2,7 @@
 export const PLACES = [
   '/bench',
   '/bench/protocols',
-  '/bench/exceptions',
+  '/roll/exceptions',
   '/roll',
   '/charts',
   '/charts/kits',

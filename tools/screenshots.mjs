@@ -195,7 +195,7 @@ try {
   say('docs/screenshots/self.png');
   await own.close();
   await page.waitForLoadState('networkidle');
-  await page.goto(`${base}/bench/exceptions`);
+  await page.goto(`${base}/roll/exceptions`);
   await page.locator('.flag').first().waitFor();
   await shoot('exceptions');
   await page.goto(`${base}/log`);

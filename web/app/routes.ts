@@ -68,10 +68,9 @@ export const ROUTES: Routes = [
           import('../places/bench/protocols/protocol-desk').then(({ ProtocolDesk }) => ProtocolDesk),
       },
       {
+        // Where they were before: bookmarks lead on.
         path: 'bench/exceptions',
-        title: 'Exceptions · Neat Measure',
-        loadComponent: () =>
-          import('../places/bench/exceptions/exception-list').then(({ ExceptionList }) => ExceptionList),
+        redirectTo: 'roll/exceptions',
       },
       {
         path: 'bench/:docketId',

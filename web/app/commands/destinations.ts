@@ -15,7 +15,7 @@ export const DESTINATIONS: readonly {
   readonly takes?: Capability;
 }[] = [
   { name: 'Bench: next wearer', path: '/bench' },
-  { name: 'Exceptions', path: '/bench/exceptions' },
+  { name: 'Exceptions', path: '/roll/exceptions' },
   { name: 'Protocols', path: '/bench/protocols' },
   { name: 'Practice tape', path: '/bench/tape' },
   { name: 'Roll: musters', path: '/roll' },

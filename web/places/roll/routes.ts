@@ -1,11 +1,16 @@
 import type { Routes } from '@angular/router';
 import { ANEW } from '../../app/anew';
 
-/** Roll: its musters, the day of one, and the page for a wall. */
+/** Roll: its musters, the day of one, the page for a wall, and the exceptions of all. */
 export const ROUTES: Routes = [
   {
     path: '',
     loadComponent: () => import('./list/muster-list').then(({ MusterList }) => MusterList),
+  },
+  {
+    path: 'exceptions',
+    title: 'Exceptions · Neat Measure',
+    loadComponent: () => import('./exceptions/exception-list').then(({ ExceptionList }) => ExceptionList),
   },
   {
     path: ':musterId',

@@ -287,7 +287,7 @@ export class OwnChart {
     const codes = this.second() === null ? [this.first()] : [this.first(), this.second()!];
     const names = codes.map((code) => measurement(code).name.toLowerCase()).join(' and ');
     const day = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-    const source = `from ${counted(this.held().of, 'wearer')} (${whom}), by ${names}, ${day}`;
+    const source = `from ${this.held().of} people (${whom}), by ${names}, ${day}`;
     const head = {
       ...{ maker: 'Own chart', garment: `Drafted by ${names}`, kind: 'other' as const, unit: this.unit() },
       from: `Drafted ${source}. ${sayOwn({ ...this.held(), lacking: 0 }).join(' ')}`,
