@@ -3,6 +3,7 @@ export const PLACES = [
   '/bench',
   '/bench/protocols',
   '/roll/exceptions',
+  '/charts/coverage',
   '/roll',
   '/charts',
   '/charts/kits',

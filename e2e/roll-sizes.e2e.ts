@@ -53,8 +53,22 @@ test('a muster is sized at once, decided for many, taken back, compared, totalle
     await page.getByRole('button', { name: 'Table' }).click();
   });
 
-  await test.step('what is short is ordered of each maker', async () => {
+  await test.step('everybody is placed by what is in stock, held to a size, and decided', async () => {
     await page.getByRole('button', { name: 'Show everybody' }).click();
+    await page.getByRole('button', { name: 'By stock' }).click();
+    await page.getByRole('button', { name: `Place ${all} wearers` }).click();
+    await expect(page.getByText(/^By the stock of/)).toBeVisible();
+    await expect(page.getByText(/\d+ wearers? placed/).first()).toBeVisible();
+    await expectAccessible(page, 'a muster placed by stock');
+    // With nothing to be ordered somebody goes without, and it is said what would help.
+    await page.getByLabel('More may be ordered').uncheck();
+    await page.getByRole('button', { name: 'Place again' }).click();
+    await expect(page.getByText(/helps most/).first()).toBeVisible();
+    await expect(page.getByText(/without one: no .* is left/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Table' }).click();
+  });
+
+  await test.step('what is short is ordered of each maker', async () => {
     await page.getByRole('button', { name: 'Totals' }).click();
     await expect(page.getByRole('heading', { name: /^Ranger field jacket/ })).toBeVisible();
     await page.getByLabel('Spares, %').fill('10');

@@ -2,5 +2,5 @@
 export * from '../index';
 export * from '../chart/imported';
 export * from '../chart/sheets';
-export * from '../group/part-coverage';
+export * from '../group/coverage';
 export * from '../reference';

@@ -95,6 +95,12 @@ export const ROUTES: Routes = [
         loadComponent: () => import('../places/charts/kits/kit-desk').then(({ KitDesk }) => KitDesk),
       },
       {
+        path: 'charts/coverage',
+        title: 'Coverage · Neat Measure',
+        loadComponent: () =>
+          import('../places/charts/coverage/coverage-desk').then(({ CoverageDesk }) => CoverageDesk),
+      },
+      {
         path: 'stores',
         title: 'Stores · Neat Measure',
         loadChildren: () => import('../places/stores/routes').then(({ ROUTES: stores }) => stores),

@@ -69,7 +69,7 @@ export const THE_SAME = [
   // A normal draw and its opposite are as likely, and one is as good as never drawn just so.
   ['foresight/plausible-bodies.ts', /one \* free|random\(\) \* total/],
   // A last round of nobody; who shares a walk; a place that nobody holds is never open.
-  ['group/part-coverage.ts', /from < bodies/],
+  ['group/coverage/part-coverage.ts', /from < bodies/],
   ['group/walk.ts', /chart\.codes\]\.sort|one === null \|\|/],
   // What is not plain is drawn; what was not read is nothing either way; labels nobody asks for.
   ['match/kernel/part-run.ts', /this\.by !== null|standIn < 0/],

@@ -15,6 +15,7 @@ export const DESTINATIONS: readonly {
   readonly takes?: Capability;
 }[] = [
   { name: 'Bench: next wearer', path: '/bench' },
+  { name: 'Coverage', path: '/charts/coverage' },
   { name: 'Exceptions', path: '/roll/exceptions' },
   { name: 'Protocols', path: '/bench/protocols' },
   { name: 'Practice tape', path: '/bench/tape' },

@@ -19,7 +19,7 @@ import {
   type WorkingUnit,
   compiled,
 } from '@neat-measure/core';
-import { codesOfCoverage, partCoverage, valueIn, type Held } from '@neat-measure/core/part-coverage';
+import { codesOfCoverage, partCoverage, valueIn, type Held } from '@neat-measure/core/coverage';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';

@@ -5,8 +5,8 @@ import {
   valueIn,
   type Length,
   type MeasurementCode,
-} from '../testing/all';
-import { compiledOf } from '../testing/charts';
+} from '../../testing/all';
+import { compiledOf } from '../../testing/charts';
 
 describe('partCoverage', () => {
   const chart = compiledOf('size,chest-girth (cm),waist-girth (cm)\nS,86-94,74-82\nM,94-102,84-92');

@@ -1,9 +1,9 @@
-import type { MeasurementCode } from '../body/catalogue/codes';
-import type { CompiledChart } from '../chart/compile-chart';
-import type { ColumnCode } from '../chart/column-code';
-import type { Length } from '../quantity/length';
-import { Kernel } from '../match/kernel/kernel';
-import { VERDICTS, type Verdict } from '../match/verdict';
+import type { MeasurementCode } from '../../body/catalogue/codes';
+import type { CompiledChart } from '../../chart/compile-chart';
+import type { ColumnCode } from '../../chart/column-code';
+import type { Length } from '../../quantity/length';
+import { Kernel } from '../../match/kernel/kernel';
+import { VERDICTS, type Verdict } from '../../match/verdict';
 
 /** How a part holds somebody: in a size, between sizes or pulled two ways, outside all of them, or not known for want of a measurement. */
 export type Held = 'inside' | 'between' | 'outside' | 'unknown';
