@@ -201,6 +201,26 @@ test('a muster of 240 goes from a file to its last wearer', async ({
     await expect(page.getByText('1 order created.')).toBeVisible();
   });
 
+  await test.step('all of them are sized at once, placed by what is there, and counted', async () => {
+    await page.goto(`${path}/sizes`);
+    await page.getByRole('button', { name: `Size ${MANY} wearers` }).click();
+    const count = page.getByRole('status').filter({ hasText: / of \d+ wearers/ });
+    await expect(count).toContainText(`${MANY} of ${MANY} wearers`, { timeout: 90_000 });
+    await chooseFrom(page, 'Show', 'something missing');
+    await expect(count).toContainText(/^\s*(9\d|1\d\d) of/);
+    await page.getByRole('button', { name: 'Show everybody' }).click();
+    await page.getByRole('button', { name: 'By stock' }).click();
+    await page.getByRole('button', { name: `Place ${MANY} wearers` }).click();
+    await expect(page.getByText(/wearers placed, /).first()).toBeVisible();
+    await expect(page.getByText(/with something missing\.$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Totals' }).click();
+    await page.getByLabel(/^Spares of Ranger field jacket, .* M$/).fill('4');
+    await page.keyboard.press('Tab');
+    await page.getByRole('link', { name: 'Pick list' }).click();
+    await expect(page.getByText(/^Nothing to fetch/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Pick list' })).toHaveAttribute('aria-pressed', 'true');
+  });
+
   // A second tape, and three who work at once.
   const act = await acting(page, base, 'odalys', 'low-tide-table');
   await act(musterId, [

@@ -4,7 +4,7 @@ import { afterRenderEffect, Directive, ElementRef, inject, input } from '@angula
  * Names a control of the library for those who do not see it: the name goes to the field within, where
  * the library would leave it on the box around.
  */
-@Directive({ selector: 'nz-select[nmName]' })
+@Directive({ selector: 'nz-select[nmName], nz-input-number[nmName]' })
 export class ControlName {
   readonly nmName = input.required<string>();
 

@@ -6,7 +6,7 @@ import {
   effect,
   inject,
   input,
-  signal,
+  linkedSignal,
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
@@ -78,7 +78,11 @@ export class BeforeDay {
   protected readonly muster = this.store.muster;
   protected readonly sayDays = sayDays;
   protected readonly counted = counted;
-  protected readonly shown = signal<'asked' | 'order' | 'picks'>('asked');
+  /** What its address asks for. */
+  readonly show = input<string>();
+  protected readonly shown = linkedSignal<'asked' | 'order' | 'picks'>(() =>
+    this.show() === 'picks' ? 'picks' : 'asked',
+  );
   /** An order is a lead's. */
   protected readonly tabs = computed(() => [
     { id: 'asked' as const, name: 'Measured at home' },

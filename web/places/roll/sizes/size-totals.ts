@@ -1,13 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { counted } from '@neat-measure/core';
 import { tallyOf, type GarmentTally, type TallyLine } from '@neat-measure/core/group';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { tableAsCsv } from '@neat-measure/core/stock-table';
 import { ChartFiles } from '../../../data/imported/chart-files';
 import { SessionService } from '../../../data/session-service';
 import { SizesStore } from '../../../data/musters/sizes-store';
+import { ControlName } from '../../../parts/forms/control-name';
 import { PlaceOrders, type WantedLine } from '../orders/place-orders';
 
 /** A size of a garment with what there is of it. */
@@ -28,7 +30,7 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
 /** How many of each size the wearers that are shown in the table take, against what is in stock and on order. */
 @Component({
   selector: 'nm-size-totals',
-  imports: [FormsModule, NzButtonModule, NzInputNumberModule, PlaceOrders],
+  imports: [ControlName, FormsModule, NzButtonModule, NzInputNumberModule, PlaceOrders, RouterLink],
   template: `
     <div class="split">
       <div class="row">
@@ -39,6 +41,9 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
         <span class="soft">of each size that is wanted</span>
       </div>
       <div class="row">
+        @if (musterId(); as id) {
+          <a nz-button [routerLink]="['/roll', id, 'before']" [queryParams]="{ show: 'picks' }">Pick list</a>
+        }
         <button nz-button type="button" [disabled]="totals().length === 0" (click)="save('xlsx')">
           XLSX
         </button>
@@ -95,7 +100,17 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
                     </td>
                     <td class="num">{{ line.wanted }}</td>
                     <td class="num">{{ line.expected.toFixed(1) }}</td>
-                    <td class="num">{{ line.spares }}</td>
+                    <td>
+                      <nz-input-number
+                        class="spare"
+                        nzSize="small"
+                        [nmName]="'Spares of ' + one.name + ' ' + line.label"
+                        [nzMin]="0"
+                        [nzMax]="1000"
+                        [ngModel]="line.spares"
+                        (ngModelChange)="keepSpares(one.seriesId, line.label, $event)"
+                      />
+                    </td>
                     <td class="num">{{ line.there }}</td>
                     <td class="num">{{ line.coming }}</td>
                     <td class="num">
@@ -140,6 +155,9 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
         height: 14px;
       }
     }
+    .spare {
+      width: 76px;
+    }
     .sure {
       background: var(--green);
     }
@@ -161,12 +179,15 @@ export class SizeTotals {
   protected readonly store = inject(SizesStore);
   private readonly files = inject(ChartFiles);
   protected readonly counted = counted;
+  /** Whose pick list there is. */
+  readonly musterId = input<string | null>(null);
   protected readonly percent = signal(0);
   protected readonly least = signal(0);
+  /** Of which sizes another number is kept, by series and label. */
+  private readonly bySize = signal<ReadonlyMap<string, Readonly<Record<string, number>>>>(new Map());
 
   protected readonly totals = computed(() => {
     const rows = this.store.rows();
-    const rule = { percent: this.percent() ?? 0, least: this.least() ?? 0, bySize: {} };
     const view = this.store.view()!;
     const { garments } = view.sizing;
     const first = garments.filter(
@@ -174,6 +195,10 @@ export class SizeTotals {
     );
     return first.map((garment): Totals => {
       const versions = garments.filter(({ seriesId }) => seriesId === garment.seriesId);
+      const rule = {
+        ...{ percent: this.percent() ?? 0, least: this.least() ?? 0 },
+        bySize: this.bySize().get(garment.seriesId) ?? {},
+      };
       const { lines, ...rest } = tallyOf(versions, rule, rows);
       const stock = view.stock.find(({ seriesId }) => seriesId === garment.seriesId)?.lines ?? [];
       const told = lines
@@ -199,6 +224,11 @@ export class SizeTotals {
   );
   protected readonly may = inject(SessionService).may('keep-stock');
   protected readonly ordered = signal('');
+
+  /** Keeps so many of one size in reserve, whatever the rule says. */
+  protected keepSpares(seriesId: string, label: string, count: number | null): void {
+    this.bySize.update((all) => new Map(all).set(seriesId, { ...all.get(seriesId), [label]: count ?? 0 }));
+  }
 
   protected made(count: number): void {
     this.ordered.set(`${counted(count, 'order')} created. They wait under Stores, Orders, to be sent.`);

@@ -90,7 +90,7 @@ import { SizeTotals } from './size-totals';
             <nm-size-table />
           }
           @case ('totals') {
-            <nm-size-totals />
+            <nm-size-totals [musterId]="one.id" />
           }
           @case ('placing') {
             <nm-size-placing />
