@@ -1,5 +1,6 @@
 import * as common from '@neat-measure/core';
 import * as ahead from '@neat-measure/core/ahead';
+import * as coverage from '@neat-measure/core/coverage';
 import * as bodies from '@neat-measure/core/bodies-507';
 import * as group from '@neat-measure/core/group';
 import * as imported from '@neat-measure/core/imported';
@@ -7,13 +8,15 @@ import * as importedFiles from '@neat-measure/core/imported-files';
 import * as fitDrawing from '@neat-measure/core/fit-drawing';
 import * as names from '@neat-measure/core/iso8559-names';
 import * as muster from '@neat-measure/core/muster';
-import * as partCoverage from '@neat-measure/core/part-coverage';
+import * as ownChart from '@neat-measure/core/own-chart';
 import * as peopleTable from '@neat-measure/core/people-table';
+import * as placing from '@neat-measure/core/placing';
 import * as reference from '@neat-measure/core/reference';
 import * as sheets from '@neat-measure/core/sheets';
 import * as stock from '@neat-measure/core/stock';
 import * as stockTable from '@neat-measure/core/stock-table';
 import * as terms from '@neat-measure/core/terms';
+import highsLoader from 'highs';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import * as fixtures from '../core/testing/examples';
@@ -29,14 +32,18 @@ const core = {
   ...fitDrawing,
   ...names,
   ...muster,
-  ...partCoverage,
+  ...coverage,
+  ...ownChart,
   ...peopleTable,
+  ...placing,
   ...reference,
   ...sheets,
   ...stock,
   ...stockTable,
   ...terms,
 };
+/** What solves programs, where an example asks for it. */
+const highs = await highsLoader();
 const FOLDER = join(process.cwd(), 'core');
 const files = readdirSync(FOLDER, { recursive: true, encoding: 'utf8' }).filter(
   (name) => name.endsWith('.ts') && !/node_modules|\.spec\.ts$|^testing/.test(name),
@@ -52,7 +59,7 @@ const EXAMPLES = files.flatMap((file) =>
 
 /** Evaluates an expression that names what core exports, or what `core/testing/examples.ts` speaks of. */
 function evaluate(expression: string): unknown {
-  const scope = { ...core, ...fixtures };
+  const scope = { ...core, ...fixtures, highs };
   // The examples are the project's own, read from its own files.
   const run = new Function(...Object.keys(scope), `return (${expression});`) as (
     ...values: unknown[]

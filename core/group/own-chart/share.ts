@@ -14,7 +14,7 @@ const Z = 1.959_963_984_540_054;
  * Source: Wilson (1927), "Probable inference, the law of succession, and statistical inference", Journal of the American
  * Statistical Association 22, from memory.
  *
- * @example shareOf(8, 10).low // 0.4901624715366193
+ * @example shareOf(8, 10).low > 0.49 // true
  */
 export function shareOf(count: number, of: number): Share {
   if (of === 0) return { share: 0, low: 0, high: 1 };

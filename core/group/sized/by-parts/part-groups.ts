@@ -17,8 +17,6 @@ export interface PartGroup {
 /**
  * A chart taken apart: what is read for one group of its parts tells nothing of another's, so that each can be sized, and
  * its odds weighed, by itself.
- *
- * @example partGroups(compileChart(jacket.sheet)).map(({ placed }) => placed.map(({ code }) => code)) // [['chest-girth', 'waist-girth']]
  */
 export function partGroups({ sheet, parts }: CompiledChart): PartGroup[] {
   const behind = parts.map(({ whole, by }, at) => {
