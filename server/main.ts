@@ -164,7 +164,9 @@ async function main(): Promise<void> {
     setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
     await closed;
     await Promise.all(
-      [judging, sizing, gathering, printing, nightly, reckoning, drawing, placing].map((thread) => thread.stop()),
+      [judging, sizing, gathering, printing, nightly, reckoning, drawing, placing].map((thread) =>
+        thread.stop(),
+      ),
     );
     await database.destroy();
     process.exit(0);

@@ -1,4 +1,5 @@
-import { bodiesPath, bodiesSchema, pathOf, PATHS, ROUTES } from '@neat-measure/contract';
+import { bodiesPath, bodiesSchema, GROUPS, pathOf, PATHS, ROUTES } from '@neat-measure/contract';
+import { v7 as uuidv7 } from 'uuid';
 import { Harness } from '../testing/harness';
 import { problem, reading, Records } from '../testing/records';
 
@@ -74,5 +75,25 @@ describe('the route of bodies', () => {
   it('is for those signed in', async () => {
     const answer = await app.send('GET', bodiesPath(['height']), undefined, { cookie: '' });
     expect(problem(answer)).toEqual([401, 'not-signed-in']);
+  });
+});
+
+describe('the values of a group', () => {
+  let app: Harness;
+  const records = new Records(() => app);
+  beforeAll(async () => (app = await Harness.start()));
+  afterAll(() => app.stop());
+
+  it('of a group gives its wearers only', async () => {
+    const one = await records.measured('97', '85');
+    await records.does(one.id, reading('chest-girth', '97'));
+    await records.measured('103', '91');
+    const { wearerId } = await records.made(one.id);
+    const groupId = uuidv7();
+    await app.send('PUT', pathOf(GROUPS, groupId), { name: 'Measured', wearerIds: [wearerId] });
+    const path = bodiesPath(['chest-girth'], groupId);
+    expect(bodiesSchema.parse((await app.get(path)).body)).toEqual([{ 'chest-girth': 970_000 }] as never);
+    expect((await app.get(bodiesPath(['chest-girth'], uuidv7()))).body).toEqual([]);
+    expect(problem(await app.get(`${path}x`))).toEqual([400, 'invalid']);
   });
 });

@@ -2,9 +2,8 @@ import type { Bodies } from '@neat-measure/contract';
 import { latestOfBody, type Length, type MeasurementCode } from '@neat-measure/core';
 import type { Database } from '../database/database';
 import { actsOfWearers, readingsByWearer } from '../dockets/act-store';
-import { wearersIn } from '../musters/groups';
 import { findSettings } from '../settings/store';
-import { bodiesWithoutNames } from './store';
+import { bodiesWithoutNames, idsInGroup } from './store';
 
 /** So many wearers' readings are read at once. */
 const AT_ONCE = 500;
@@ -31,8 +30,7 @@ export class BodiesKept {
     const wanted = new Set<string>(codes);
     const pick = (values: Iterable<readonly [string, number]>) =>
       Object.fromEntries([...values].filter(([code]) => wanted.has(code)));
-    const members =
-      groupId === null ? null : new Set((await wearersIn(this.database, groupId)).map(({ id }) => id));
+    const members = groupId === null ? null : new Set(await idsInGroup(this.database, groupId));
     // Whose name was taken out belongs to no group any more.
     const unnamed =
       members === null

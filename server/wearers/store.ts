@@ -76,3 +76,8 @@ function asJson(body: unknown): unknown {
 function toWearer({ updated_at, house_number, ...row }: WearerRow): Wearer {
   return { ...row, number: house_number, updatedAt: updated_at.toISOString() };
 }
+
+/** Who belongs to a group; nobody where there is no such group. */
+export async function idsInGroup(database: Database, groupId: string): Promise<string[]> {
+  return database('wearers_in_groups').where({ group_id: groupId }).pluck<string[]>('wearer_id');
+}

@@ -2,30 +2,14 @@ import type { MeasurementCode } from '../../body/catalogue/codes';
 import { measurement } from '../../body/catalogue';
 import type { CompiledChart } from '../../chart/compile-chart';
 import { withFullerHip } from '../../match/fuller-hip';
-import { EDGE_CHANCE, judge, type JudgeOptions, type MeasuredBody } from '../../match/judge';
+import { EDGE_CHANCE, judge, type JudgeOptions } from '../../match/judge';
 import { Kernel } from '../../match/kernel/kernel';
 import { EdgeFinder } from '../../match/odds/edge';
 import { onBounds } from '../../match/odds/on-bounds';
-import { VERDICTS, type GarmentVerdict, type LabelChance, type Verdict } from '../../match/verdict';
+import { VERDICTS, type GarmentVerdict } from '../../match/verdict';
 import { Labels } from '../labels';
 import { ByParts } from './by-parts/by-parts';
-
-/** What a garment comes to for one of many. */
-export interface GroupSize {
-  readonly verdict: Verdict;
-  readonly proposed: string | null;
-  /** How likely each label is, the likeliest first; nothing where nobody can say. */
-  readonly odds: readonly LabelChance[];
-  /** Other labels somebody might choose. */
-  readonly alternates: readonly string[];
-}
-
-/** One of many, by what is known of them. */
-export interface GroupBody {
-  readonly body: MeasuredBody;
-  /** Measurements that failed a check and were not confirmed. */
-  readonly suspects: ReadonlySet<MeasurementCode>;
-}
+import type { GroupBody, GroupSize } from './group-size';
 
 /** Whose size is left at most so likely has it for certain: the odds list nothing else of note. A working value of ours. */
 const CERTAIN = 0.002;

@@ -1,5 +1,6 @@
 // What is done with many people at once: a door of its own, as only a few places ask for it.
 export * from './as-known';
+export * from './group-size';
 export * from './group-sizer';
 export * from './size-dockets';
 export * from './sizing';

@@ -3,7 +3,8 @@ import { passedStep, type Docket } from '../../docket/docket';
 import type { Habits } from '../../docket/habits';
 import { asChosenOn, basisOf, compiled, houseRuling, judgeOne, rulingOf } from '../../docket/judge/judge';
 import type { LibraryChart } from '../../docket/library';
-import { GroupSizer, inGroup, type GroupBody, type GroupSize } from './group-sizer';
+import type { GroupBody, GroupSize } from './group-size';
+import { GroupSizer, inGroup } from './group-sizer';
 
 /**
  * Sizes one garment for everybody whose docket asks for it, as `judgeDocket` does for each: many alike go in one round,

@@ -1,5 +1,5 @@
 import { VERDICTS, type LabelChance, type Verdict } from '../../match/verdict';
-import type { GroupSize } from './group-sizer';
+import type { GroupSize } from './group-size';
 import { RESTS, type Rests } from './as-known';
 
 /** How far one of a group is with one garment: nothing decided, decided, in hand, or one is made for them. */

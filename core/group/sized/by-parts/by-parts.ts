@@ -7,7 +7,7 @@ import { asRecorded } from '../../../match/odds/as-recorded';
 import type { Kernel } from '../../../match/kernel/kernel';
 import { LISTED_CHANCE, type SizesTogether } from '../../../match/odds/odds';
 import { VERDICTS, type LabelChance } from '../../../match/verdict';
-import type { GroupBody, GroupSize } from '../group-sizer';
+import type { GroupBody, GroupSize } from '../group-size';
 import { GroupCells, type CellReading } from './group-cells';
 import { partGroups, type PartGroup } from './part-groups';
 
