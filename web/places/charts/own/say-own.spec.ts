@@ -13,7 +13,7 @@ describe('a chart from people', () => {
     const few = sayOwn({ of: 10, left: 1, share: shareOf(9, 10), lacking: 1 });
     expect(few[0]).toBe('Of 10 people, 9 are held and 1 left out (90 % held).');
     expect(few[1]).toContain('how many others these sizes would hold is not known');
-    expect(few[2]).toBe('1 person more lack a measurement and are not counted.');
+    expect(few[2]).toBe('1 person more lacks a measurement and is not counted.');
     expect(sayOwn({ of: 200, left: 20, share: shareOf(180, 200), lacking: 0 })[1]).toBe(
       'Of others like them, 85 to 93 % would be held.',
     );

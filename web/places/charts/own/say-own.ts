@@ -22,7 +22,13 @@ export function sayOwn({
     of < FEW
       ? `Fewer than ${FEW} people: how many others these sizes would hold is not known. By these alone, ${percent(share.low)} to ${percent(share.high)} %.`
       : `Of others like them, ${percent(share.low)} to ${percent(share.high)} % would be held.`,
-    ...(lacking > 0 ? [`${people(lacking)} more lack a measurement and are not counted.`] : []),
+    ...(lacking > 0
+      ? [
+          lacking === 1
+            ? '1 person more lacks a measurement and is not counted.'
+            : `${people(lacking)} more lack a measurement and are not counted.`,
+        ]
+      : []),
   ];
 }
 
