@@ -1,5 +1,5 @@
-import { chanceOfSize } from '../sized/shown-rows';
-import { sizedOne, type SizedGarment } from '../sized/sizing';
+import type { Verdict } from '../../match/verdict';
+import { sizedOne, type SizedGarment, type SizedOne } from '../sized/sizing';
 
 /** A size that somebody could wear. */
 export interface Choice {
@@ -44,6 +44,10 @@ export interface WearableRule {
 export const WEARABLE_PERCENT = 10;
 
 const THOUSAND = 1_000;
+/** Verdicts of which the chart itself names the sizes on both sides. */
+const BESIDE: readonly Verdict[] = ['overlap', 'between', 'edge'];
+/** Verdicts under which nobody can say a size. */
+const NOBODY_KNOWS: readonly Verdict[] = ['incomplete', 'suspect'];
 
 /**
  * What there is to be placed of one garment. A size may be worn that is proposed, that the chart's rule names beside it, or
@@ -79,36 +83,46 @@ export function placingCase(
         people.push({ row, choices: [{ label, misfit: 0 }], pinned: label, decided: true });
         continue;
       }
-      const pinned = placeOf.get(pins.get(row) ?? '') ?? null;
-      const wearable = new Map<string, number>();
-      // Beyond the range the nearest size is only a fallback: nobody is placed in it unasked.
-      if (one.size !== null && one.verdict !== 'beyond') wearable.set(one.size, chanceOfSize(one) ?? 0);
-      if (!version.protects && wearable.size > 0)
-        for (const { label, chance } of one.odds)
-          if (label !== null && (chance * 100 >= leastPercent || one.others.includes(label)))
-            wearable.set(label, chance);
-      if (pinned !== null && !wearable.has(labels[pinned]!))
-        wearable.set(labels[pinned]!, one.odds.find(({ label }) => label === labels[pinned])?.chance ?? 0);
+      const wearable = wearableOf(one, version.protects, leastPercent);
+      const wished = placeOf.get(pins.get(row) ?? '') ?? null;
+      const holds = wished !== null && wearable.has(labels[wished]!);
+      // What protects is worn as it is proposed, whoever wishes for what.
+      const pinned = wished !== null && (holds || !version.protects) ? wished : null;
+      if (pinned !== null && !holds) wearable.set(labels[pinned]!, THOUSAND);
       if (wearable.size === 0) {
-        apart.push({
-          row,
-          why:
-            one.size === null && one.verdict !== 'beyond' && one.verdict !== 'not-made'
-              ? 'unknown'
-              : 'no-size',
-        });
+        apart.push({ row, why: NOBODY_KNOWS.includes(one.verdict) ? 'unknown' : 'no-size' });
         continue;
       }
-      const misfitOf = (chance: number) => Math.round(THOUSAND * (1 - chance));
-      const least = misfitOf(Math.max(...wearable.values()));
       const choices = [...wearable]
-        .map(([label, chance]) => ({
-          label: placeOf.get(label)!,
-          // Nobody is moved from what their docket proposes without a need, even where another size is as likely.
-          misfit: label === one.size ? least : Math.max(least + 1, misfitOf(chance)),
-        }))
+        .map(([label, misfit]) => ({ label: placeOf.get(label)!, misfit }))
         .sort((left, right) => left.misfit - right.misfit);
       people.push({ row, choices, pinned, decided: false });
     }
   return { labels, stock: labels.map((label) => stock.get(label) ?? 0), people, apart };
+}
+
+/** The sizes somebody could wear, each with how likely another is theirs, in thousandths. */
+function wearableOf(one: SizedOne, protects: boolean, leastPercent: number): Map<string, number> {
+  const { size, verdict, odds, others } = one;
+  const wearable = new Map<string, number>();
+  // Beyond the range the nearest size is only a fallback: nobody is placed in it unasked.
+  if (size === null || verdict === 'beyond') return wearable;
+  const chances = new Map(odds.map(({ label, chance }) => [label, chance]));
+  const likely = odds.filter(({ label, chance }) => label !== null && chance * 100 >= leastPercent);
+  const more = protects
+    ? []
+    : [...likely.map(({ label }) => label!), ...(BESIDE.includes(verdict) ? others : [])].filter(
+        (label) => label !== size,
+      );
+  const misfitOf = (label: string) => Math.round(THOUSAND * (1 - (chances.get(label) ?? 0)));
+  // Nobody is moved from what their docket proposes without a need, even where another size is as likely.
+  const least = Math.min(misfitOf(size), ...more.map(misfitOf));
+  wearable.set(size, least);
+  // Where both sizes hold somebody the other fits, too.
+  for (const label of more)
+    wearable.set(
+      label,
+      verdict === 'overlap' && others.includes(label) ? least + 1 : Math.max(least + 1, misfitOf(label)),
+    );
+  return wearable;
 }

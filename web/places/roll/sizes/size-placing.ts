@@ -186,12 +186,15 @@ export class SizePlacing {
     this.busy.set(true);
     this.trouble.set('');
     answers.pipe(finalize(() => this.busy.set(false))).subscribe({
-      next: (told) =>
+      next: (told) => {
         this.made.set({
           ids,
           done: told.reduce((sum, { done }) => sum + done, 0),
           left: told.reduce((sum, { left }) => sum + left.length, 0),
-        }),
+        });
+        // What is shown is of before.
+        if (this.session.may('lead-muster')) this.store.size();
+      },
       error: (problem: Error) => this.trouble.set(`${problem.message} Size again to see what was decided.`),
     });
   }
