@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { SizingProgress, SizingView } from '@neat-measure/contract/musters';
+import type { SizingProgress, SizingView, SizingWanted } from '@neat-measure/contract/musters';
 import {
   pairsAmong,
   shownRows,
@@ -34,6 +34,7 @@ export class SizesStore {
   private readonly destroyed = inject(DestroyRef);
   private readonly followed = new Subject<string>();
   private subjectId = '';
+  private of: SizingWanted['of'] = 'muster';
 
   readonly list = signal<readonly SizingProgress[] | null>(null);
   readonly view = signal<SizingView | null>(null);
@@ -155,9 +156,9 @@ export class SizesStore {
     return sizedOne(this.sizing()!.garments[garment]!, row);
   }
 
-  /** Looks at what there is of a muster: the latest that is done, and one that is under way. */
-  open(subjectId: string): void {
-    this.subjectId = subjectId;
+  /** Looks at what there is of a muster or a group: the latest that is done, and one that is under way. */
+  open(subjectId: string, of: SizingWanted['of'] = this.of): void {
+    [this.subjectId, this.of] = [subjectId, of];
     this.service
       .list(subjectId)
       .pipe(takeUntilDestroyed(this.destroyed))
@@ -195,7 +196,7 @@ export class SizesStore {
     const id = uuidv7();
     this.trouble.set('');
     this.service
-      .begin(id, { of: 'muster', subjectId: this.subjectId })
+      .begin(id, { of: this.of, subjectId: this.subjectId })
       .pipe(takeUntilDestroyed(this.destroyed))
       .subscribe({
         next: (progress) => {

@@ -8,6 +8,11 @@ export const ROUTES: Routes = [
     loadComponent: () => import('./list/muster-list').then(({ MusterList }) => MusterList),
   },
   {
+    path: 'groups/:groupId/sizes',
+    data: ANEW,
+    loadComponent: () => import('./sizes/group-sizes-page').then(({ GroupSizesPage }) => GroupSizesPage),
+  },
+  {
     path: 'exceptions',
     title: 'Exceptions · Neat Measure',
     loadComponent: () => import('./exceptions/exception-list').then(({ ExceptionList }) => ExceptionList),

@@ -11,6 +11,7 @@ import { v7 as uuidv7 } from 'uuid';
 import * as z from 'zod';
 import { Journal } from '../../../data/journal/journal';
 import { MusterService } from '../../../data/musters/muster-service';
+import { Fetched } from '../../../data/fetched';
 import { Paged } from '../../../data/paged';
 import { SessionService } from '../../../data/session-service';
 import { UnitService } from '../../../data/unit-service';
@@ -78,6 +79,8 @@ export class MusterList {
   protected readonly sayDays = sayDays;
   protected readonly lead = computed(() => this.session.may('lead-muster'));
   protected readonly musters = new Paged<MusterSummary>((query) => this.service.list(query));
+  protected readonly groups = new Fetched(() => this.service.groups());
+  protected readonly counted = counted;
   protected readonly opening = signal(false);
   protected readonly busy = signal(false);
   protected readonly failed = signal('');

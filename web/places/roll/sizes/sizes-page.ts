@@ -1,130 +1,30 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  computed,
   DestroyRef,
   effect,
   inject,
   input,
-  signal,
   untracked,
 } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { counted } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzProgressModule } from 'ng-zorro-antd/progress';
 import { MusterStore } from '../../../data/musters/muster-store';
-import { SizesStore } from '../../../data/musters/sizes-store';
-import { SessionService } from '../../../data/session-service';
-import { EmptyState } from '../../../parts/empty-state/empty-state';
-import { sayMoment } from '../../house/say-role';
-import { SizeChanges } from './size-changes';
-import { SizePlacing } from './size-placing';
-import { SizeTable } from './size-table';
-import { SizeTotals } from './size-totals';
+import { SizesView } from './sizes-view';
 
-/** A muster sized at once: everybody in one table, how many of each size it takes, and what has changed since before. */
+/** The sizes of a muster. */
 @Component({
   selector: 'nm-sizes-page',
-  imports: [
-    EmptyState,
-    NzButtonModule,
-    NzProgressModule,
-    RouterLink,
-    SizeChanges,
-    SizePlacing,
-    SizeTable,
-    SizeTotals,
-  ],
+  imports: [NzButtonModule, SizesView],
   template: `
-    @if (muster(); as one) {
-      <header class="split">
-        <div>
-          <h1>{{ one.name }}: sizes</h1>
-          @if (store.view(); as view) {
-            <p class="soft">
-              As of {{ sayMoment(view.progress.madeAt) }}, by {{ view.progress.by }} ·
-              {{ counted(store.count(), 'wearer') }}
-            </p>
-          }
-        </div>
-        <div class="row">
-          @if (leads() && store.view() !== null && store.running() === null) {
-            <button nz-button type="button" (click)="store.size()">Size again</button>
-          }
-          <a nz-button [routerLink]="['/roll', one.id]">Back to the muster</a>
-        </div>
-      </header>
-      @if (store.trouble() || musters.trouble(); as trouble) {
-        <p class="fault" role="alert">
-          {{ trouble }}
-          <button nz-button nzType="link" type="button" (click)="again()">Try again</button>
-        </p>
-      }
-      @if (store.running(); as progress) {
-        <div class="note row" role="status">
-          <span>Working out sizes …</span>
-          <nz-progress class="ample" [nzPercent]="percent()" [nzShowInfo]="false" aria-hidden="true" />
-          <span class="num">{{ percent() }} %</span>
-          @if (leads()) {
-            <button nz-button type="button" (click)="store.cancel()">Cancel</button>
-          }
-        </div>
-      }
-      @if (store.view() !== null) {
-        <div class="row under" role="group" aria-label="Sizes">
-          @for (tab of tabs(); track tab.id) {
-            <button
-              nz-button
-              type="button"
-              [nzType]="shown() === tab.id ? 'primary' : 'default'"
-              [attr.aria-pressed]="shown() === tab.id"
-              (click)="shown.set(tab.id)"
-            >
-              {{ tab.name }}
-            </button>
-          }
-        </div>
-        @switch (shown()) {
-          @case ('table') {
-            <nm-size-table />
-          }
-          @case ('totals') {
-            <nm-size-totals [musterId]="one.id" />
-          }
-          @case ('placing') {
-            <nm-size-placing />
-          }
-          @case ('changes') {
-            <nm-size-changes />
-          }
-        }
-      } @else if (store.list() === null) {
-        @if (store.trouble() === '') {
-          <p class="soft" role="status">Loading sizes …</p>
-        }
-      } @else if (store.running() === null) {
-        @if (one.people.length === 0) {
-          <nm-empty-state title="Nobody is on this muster">Add wearers first, then size them.</nm-empty-state>
-        } @else if (leads()) {
-          <nm-empty-state title="Not sized yet"
-            >Everybody gets a size from what is on record so far. Nothing is decided by it.</nm-empty-state
-          >
-          <p class="acts middle">
-            <button nz-button nzType="primary" type="button" (click)="store.size()">
-              Size {{ counted(one.people.length, 'wearer') }}
-            </button>
-          </p>
-        } @else {
-          <nm-empty-state title="Not sized yet">A lead fitter sizes the list.</nm-empty-state>
-        }
-      }
-    } @else if (musters.trouble()) {
+    @if (musters.muster(); as one) {
+      <nm-sizes-view of="muster" [subjectId]="one.id" [name]="one.name" [people]="one.people.length" />
+    }
+    @if (musters.trouble(); as trouble) {
       <p class="fault" role="alert">
-        {{ musters.trouble() }}
+        {{ trouble }}
         <button nz-button nzType="link" type="button" (click)="musters.again(musterId())">Try again</button>
       </p>
-    } @else {
+    } @else if (musters.muster() === null) {
       <p class="soft" role="status">Loading the muster …</p>
     }
   `,
@@ -133,49 +33,19 @@ import { SizeTotals } from './size-totals';
     :host {
       max-width: none;
     }
-    .middle {
-      justify-content: center;
-    }
   `,
   host: { class: 'page' },
-  providers: [SizesStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SizesPage {
   readonly musterId = input.required<string>();
   protected readonly musters = inject(MusterStore);
-  protected readonly store = inject(SizesStore);
-  private readonly session = inject(SessionService);
-  protected readonly muster = this.musters.muster;
-  protected readonly leads = computed(() => this.session.may('lead-muster'));
-  protected readonly counted = counted;
-  protected readonly sayMoment = sayMoment;
-  protected readonly shown = signal<'table' | 'totals' | 'placing' | 'changes'>('table');
-  protected readonly tabs = computed(() => [
-    { id: 'table' as const, name: 'Table' },
-    { id: 'totals' as const, name: 'Totals' },
-    { id: 'placing' as const, name: 'By stock' },
-    ...(this.store.earlier() === null ? [] : [{ id: 'changes' as const, name: 'Changes' }]),
-  ]);
-  protected readonly percent = computed(() => {
-    const { done, steps } = this.store.running() ?? { done: 0, steps: 1 };
-    return Math.floor((100 * done) / Math.max(1, steps));
-  });
 
   constructor() {
     const destroyed = inject(DestroyRef);
     effect(() => {
       const id = this.musterId();
-      untracked(() => {
-        this.musters.open(id, destroyed);
-        this.store.open(id);
-      });
+      untracked(() => this.musters.open(id, destroyed));
     });
-  }
-
-  protected again(): void {
-    this.store.trouble.set('');
-    this.store.open(this.musterId());
-    this.musters.again(this.musterId());
   }
 }
