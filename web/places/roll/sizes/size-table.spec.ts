@@ -142,12 +142,16 @@ describe('the sizes of a muster', () => {
         [...row.querySelectorAll('th, td.num')].map((cell) => cell.textContent!.trim()),
       );
     expect(rows()).toEqual([
-      ['M', '2', '1.7', '0', '1', '0', '1'],
-      ['L', '1', '1.3', '0', '0', '0', '1'],
+      ['M', '2', '1.7', '1', '0', '1'],
+      ['L', '1', '1.3', '0', '0', '1'],
     ]);
     store.filter.set({ ...EVERYBODY, search: 'Ada' });
     fixture.detectChanges();
-    expect(rows()).toEqual([['M', '1', '1.0', '0', '1', '0', '–']]);
+    expect(rows()).toEqual([['M', '1', '1.0', '1', '0', '–']]);
+    // Of one size another number is kept in reserve.
+    fixture.componentInstance['keepSpares'](store.sizing()!.garments[0]!.seriesId, 'M', 3);
+    fixture.detectChanges();
+    expect(rows()).toEqual([['M', '1', '1.0', '1', '0', '3']]);
     expect((fixture.nativeElement as HTMLElement).textContent).toContain(
       'Of the 1 wearer shown in the table',
     );
