@@ -4,6 +4,7 @@ import { benchComposite } from './composite-against-duckdb';
 import { connectDuckdb } from './duckdb';
 import { benchOdds } from './odds';
 import { benchRoll } from './roll';
+import { benchOwnChart } from './own-chart';
 import { benchSame } from './same';
 import { benchSizeCommand } from './size-command';
 
@@ -18,6 +19,7 @@ if (asked('bulk')) {
   await benchComposite(duck, say);
 }
 if (asked('size')) await benchSizeCommand(root, say);
+if (asked('own-chart')) benchOwnChart(say);
 if (asked('roll')) await benchRoll(root, say);
 // These take long: a tenth of the charts unless they are asked for by name.
 if (asked('odds')) benchOdds(root, say, only.includes('odds') ? 1 : 0.1);

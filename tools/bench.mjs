@@ -1,4 +1,4 @@
-// npm run bench [charts bulk size roll odds same last-key first-load muster lists load]: measures what is called fast. Compare within one run; machines differ.
+// npm run bench [charts bulk size own-chart roll odds same last-key first-load muster lists load]: measures what is called fast. Compare within one run; machines differ.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
