@@ -22,6 +22,7 @@ import { ChartService } from '../../../data/chart-service';
 import { Fetched } from '../../../data/fetched';
 import { MusterService } from '../../../data/musters/muster-service';
 import { Paged } from '../../../data/paged';
+import { Fetching } from '../../../parts/fetching/fetching';
 
 type Body = ReadonlyMap<MeasurementCode, Length>;
 
@@ -40,7 +41,7 @@ interface Line {
 /** The charts of a kind, side by side on the same people: whom each holds, where it fails first, what would help most. */
 @Component({
   selector: 'nm-coverage-desk',
-  imports: [FormsModule, NzButtonModule, NzCheckboxModule, NzSelectModule, RouterLink],
+  imports: [Fetching, FormsModule, NzButtonModule, NzCheckboxModule, NzSelectModule, RouterLink],
   template: `
     <div class="split">
       <h1>Whom the charts hold</h1>
@@ -55,14 +56,18 @@ interface Line {
         >Only people whom every chart can place</label
       >
     </div>
+    <nm-fetching [of]="listed" words="Loading charts" />
+    <nm-fetching [of]="groups" words="Loading groups" />
     @if (trouble()) {
-      <p class="fault" role="alert">{{ trouble() }}</p>
-    }
-    @if (listed.none() && kinds().length === 0) {
+      <p class="fault" role="alert">
+        {{ trouble() }}
+        <button nz-button nzType="link" type="button" (click)="tries.set(tries() + 1)">Try again</button>
+      </p>
+    } @else if (listed.none()) {
       <p class="note">No charts yet.</p>
-    } @else if (found() === null) {
-      <p class="soft" role="status">Loading charts …</p>
-    } @else {
+    } @else if (found() === null && listed.items().length > 0) {
+      <p class="soft" role="status">Comparing charts …</p>
+    } @else if (found() !== null) {
       <p class="soft under" role="status">{{ says() }}</p>
       @if (lines().length > 0) {
         <div class="wide">
@@ -167,8 +172,10 @@ export class CoverageDesk {
   private readonly service = inject(ChartService);
   private readonly musters = inject(MusterService);
   protected readonly listed = new Paged<ChartSummary>((query) => this.service.list(query));
-  private readonly groups = new Fetched(() => this.musters.groups());
+  protected readonly groups = new Fetched(() => this.musters.groups());
   protected readonly trouble = signal('');
+  /** How often it was asked for once more. */
+  protected readonly tries = signal(0);
   protected readonly whom = signal('all');
   protected readonly alike = signal(false);
   protected readonly whoms = computed(() => [
@@ -200,7 +207,7 @@ export class CoverageDesk {
 
   /** The charts of the kind, and the people by everything that those decide by. */
   protected readonly found = toSignal(
-    combineLatest([toObservable(this.wanted), toObservable(this.whom)]).pipe(
+    combineLatest([toObservable(this.wanted), toObservable(this.whom), toObservable(this.tries)]).pipe(
       switchMap(([ids, whom]) =>
         ids.length === 0
           ? of(null)
@@ -212,7 +219,7 @@ export class CoverageDesk {
               }),
               catchError((problem: Error) => {
                 this.trouble.set(problem.message);
-                return of({ charts: [], bodies: [] });
+                return of(null);
               }),
             ),
       ),

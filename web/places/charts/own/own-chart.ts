@@ -37,6 +37,7 @@ import { catchError, combineLatest, map, of, switchMap } from 'rxjs';
 import { ChartService } from '../../../data/chart-service';
 import { Fetched } from '../../../data/fetched';
 import { MusterService } from '../../../data/musters/muster-service';
+import { Fetching } from '../../../parts/fetching/fetching';
 import { UnitService } from '../../../data/unit-service';
 import type { OwnAnswer, OwnQuestion } from './draft-own';
 import { sayOwn } from './say-own';
@@ -56,6 +57,7 @@ type Widths = 'any' | 'equal' | 'graded';
 @Component({
   selector: 'nm-own-chart',
   imports: [
+    Fetching,
     FormsModule,
     NgxEchartsDirective,
     NzButtonModule,
@@ -92,7 +94,7 @@ export class OwnChart {
   protected readonly units = inject(UnitService);
   protected readonly counted = counted;
   private readonly musters = inject(MusterService);
-  private readonly groups = new Fetched(() => this.musters.groups());
+  protected readonly groups = new Fetched(() => this.musters.groups());
 
   protected readonly whom = signal('all');
   protected readonly whoms = computed(() => [
@@ -117,6 +119,8 @@ export class OwnChart {
     { value: 'graded', label: 'by a grading' },
   ];
   protected readonly trouble = signal('');
+  /** How often it was asked for once more. */
+  protected readonly tries = signal(0);
   protected readonly unit = computed(() => this.units.unit());
   private readonly per = computed(() => MICROMETRES_PER[this.unit()]);
   protected readonly usual = computed(() =>
@@ -128,7 +132,12 @@ export class OwnChart {
   );
 
   private readonly known = toSignal(
-    combineLatest([toObservable(this.whom), toObservable(this.first), toObservable(this.second)]).pipe(
+    combineLatest([
+      toObservable(this.whom),
+      toObservable(this.first),
+      toObservable(this.second),
+      toObservable(this.tries),
+    ]).pipe(
       switchMap(([whom, first, second]) => {
         const codes = second === null ? [first] : [first, second];
         const bodies =
@@ -147,7 +156,7 @@ export class OwnChart {
           }),
           catchError((problem: Error) => {
             this.trouble.set(problem.message);
-            return of({ people: [], lacking: 0 });
+            return of(null);
           }),
         );
       }),
