@@ -63,7 +63,6 @@ const SECONDS_A_GARMENT = 20;
  * @param stock of each series, by label
  * @param rows of whom; everybody without
  * @param tell is told before each garment how many are done; it may throw to end it
- * @throws Error where the solver finds nothing in its time
  * @example placeGroup(highs, { habits: 1, wearerIds: [], docketIds: [], rests: [], acts: [], garments: [] }, new Map(), USUAL_PLACING) // []
  */
 export async function placeGroup(

@@ -133,6 +133,22 @@ describe('placing', () => {
     expect([none.placed, none.totals.ordered]).toEqual([[0], 1]);
   });
 
+  it('where time is over before anything was found everybody is placed in turn, and that is said', () => {
+    const alike = person([
+      [0, 400],
+      [1, 600],
+    ]);
+    const late = (mayOrder: boolean) =>
+      solveCase(
+        highs,
+        two([1, 1], [alike, alike, person([[0, 0]], 0), alike]),
+        { ...rule, mayOrder },
+        { seconds: 0 },
+      );
+    expect([late(false).placed, late(false).isProven, late(false).pins]).toEqual([[1, -1, 0, -1], false, []]);
+    expect([late(true).placed, late(true).totals.ordered]).toEqual([[1, 0, 0, 0], 2]);
+  });
+
   it('nobody, and nothing there, are cases too', () => {
     expect(solve(two([0, 0], [])).totals).toEqual({ without: 0, misfit: 0, ordered: 0 });
     const one = [person([[0, 0]])];

@@ -49,8 +49,8 @@ const NOT_PLACED = -1;
  * asking for them. To what is best for one aim the next keeps by its prices (complementary slackness), from memory.
  *
  * @param highs the solver, loaded
- * @param limits of the whole case; when it is over the best so far is told, with the gap
- * @throws Error where the solver finds nothing at all in its time
+ * @param limits of the whole case; when it is over the best so far is told, with the gap. Where nothing was found at all
+ *   that is everybody in their likeliest size in turn, as long as there is some
  * @example solveCase(highs, { labels: ['M'], stock: [1], people: [{ row: 0, choices: [{ label: 0, misfit: 0 }], pinned: null, decided: false }], apart: [] }, { aims: ['without', 'misfit', 'ordered'], mayOrder: false }, { seconds: 5 }).placed // [0]
  */
 export function solveCase(
@@ -64,10 +64,11 @@ export function solveCase(
   const pinned = one.people
     .filter(({ pinned: own, decided }) => own !== null && !decided)
     .slice(0, MOST_PINS);
-  const pins = pinned.map(({ row }) => {
+  const pins = pinned.flatMap(({ row }) => {
     const people = one.people.map((person) => (person.row === row ? { ...person, pinned: null } : person));
-    const { totals } = byAims(highs, { ...one, people }, rule, until);
-    return { row, costs: minus(best.totals, totals) };
+    const { totals, isProven } = byAims(highs, { ...one, people }, rule, until);
+    // What a pin costs is only known where both are the best there is.
+    return isProven && best.isProven ? [{ row, costs: minus(best.totals, totals) }] : [];
   });
   return { ...best, pins };
 }
@@ -272,11 +273,27 @@ function byAims(
     }
     if (!isProven) break;
   }
-  if (placed === null) throw new Error('Nothing was found in time. Place fewer wearers at once.');
+  if (placed === null) {
+    const inTurn = placedInTurn(one, mayOrder);
+    return { placed: inTurn, ...counted(one, inTurn), otherwise: 0, gap: 1, isProven: false };
+  }
   const other = isProven ? model.solve(model.costsOfSame(placed), until) : null;
   const others = other === null ? placed : model.placed(other.values);
   const otherwise = placed.filter((label, person) => label !== others[person]).length;
   return { placed, ...counted(one, placed), otherwise, gap, isProven };
+}
+
+/** Everybody in turn in the likeliest size that is left, whoever is held to one first. */
+function placedInTurn({ people, stock }: PlacingCase, mayOrder: boolean): number[] {
+  const left = [...stock];
+  for (const { pinned } of people) if (pinned !== null) left[pinned]! -= 1;
+  return people.map(({ choices, pinned }) => {
+    if (pinned !== null) return pinned;
+    const own = choices.find(({ label }) => left[label]! > 0) ?? (mayOrder ? choices[0] : undefined);
+    if (own === undefined) return NOT_PLACED;
+    left[own.label]! -= 1;
+    return own.label;
+  });
 }
 
 /** What a placing comes to. */

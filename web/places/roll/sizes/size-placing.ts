@@ -7,7 +7,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { concatMap, finalize, from, toArray, type Observable } from 'rxjs';
+import { concatMap, finalize, from, tap, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { SizesStore } from '../../../data/musters/sizes-store';
 import { SizingService } from '../../../data/musters/sizing-service';
@@ -162,40 +162,40 @@ export class SizePlacing {
         docketIds: docketIds.slice(at * MOST_DECIDED, (at + 1) * MOST_DECIDED),
       })),
     );
+    // Should the network go half-way, what was decided until then can be taken back.
+    const ids: string[] = [];
     this.send(
       from(parts).pipe(
+        tap((part) => ids.push(part.id)),
         concatMap((part) => this.service.decide(id, part)),
-        toArray(),
       ),
-      parts.map((part) => part.id),
+      ids,
     );
   }
 
   protected undo(): void {
     const id = this.store.view()!.progress.id;
     this.send(
-      from(this.made()!.ids).pipe(
-        concatMap((decisionId) => this.service.undoDecision(id, decisionId)),
-        toArray(),
-      ),
+      from(this.made()!.ids).pipe(concatMap((decisionId) => this.service.undoDecision(id, decisionId))),
       [],
     );
   }
 
-  private send(answers: Observable<readonly DecidedMany[]>, ids: readonly string[]): void {
+  private send(answers: Observable<DecidedMany>, ids: readonly string[]): void {
     this.busy.set(true);
     this.trouble.set('');
-    answers.pipe(finalize(() => this.busy.set(false))).subscribe({
+    let [done, left] = [0, 0];
+    const end = () => {
+      this.busy.set(false);
+      // What is shown is of before.
+      if (done > 0 && this.session.may('lead-muster')) this.store.size();
+    };
+    answers.pipe(finalize(end)).subscribe({
       next: (told) => {
-        this.made.set({
-          ids,
-          done: told.reduce((sum, { done }) => sum + done, 0),
-          left: told.reduce((sum, { left }) => sum + left.length, 0),
-        });
-        // What is shown is of before.
-        if (this.session.may('lead-muster')) this.store.size();
+        [done, left] = [done + told.done, left + told.left.length];
+        this.made.set({ ids, done, left });
       },
-      error: (problem: Error) => this.trouble.set(`${problem.message} Size again to see what was decided.`),
+      error: (problem: Error) => this.trouble.set(problem.message),
     });
   }
 
