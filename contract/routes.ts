@@ -149,6 +149,11 @@ export function sizingPlacingPath(id: string): string {
   return `${SIZINGS}/${id}/placing`;
 }
 
+/** GET: the table of a sizing as a PDF, group by group, as far as its query wants it (`sizingSheetQuerySchema`). */
+export function sizingSheetPath(id: string): string {
+  return `${SIZINGS}/${id}/sheet.pdf`;
+}
+
 /** GET, a stream: how far a sizing is. */
 export function sizingStreamPath(id: string): string {
   return `${SIZINGS}/${id}/stream`;

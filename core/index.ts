@@ -154,6 +154,7 @@ export * from './group/roll-sizes';
 export * from './group/size-roll';
 export { counted } from './words/counted';
 export { list } from './words/list';
+export { plainName } from './words/plain-name';
 export { dayOf, LOCALE, sayDay, sayWeekday } from './words/days';
 export * from './muster/any-act';
 export { MUSTER_ACTS, readMusterAct, type MusterAct, type MusterDoing } from './muster/acts';

@@ -18,6 +18,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: process.env['TALLY_FILE'] ?? '../.build/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    // A path begins with a browser that knows nothing of the one before, but need not read the same programs again.
+    reuseContext: true,
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM'],

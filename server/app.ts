@@ -161,7 +161,7 @@ export function createApp({
     lateRoutes(dockets),
     musterRoutes({ database, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
-    sizingRoutes({ database, size, place, lasts, stopping, lookout, takeOther: dockets.takeOther }),
+    sizingRoutes({ database, size, place, print, lasts, stopping, lookout, takeOther: dockets.takeOther }),
     wearerRoutes(database, settings, print, config.OUTBOX, bodies),
     handingRoutes(database, print, config.OUTBOX),
     chartRoutes(database, print, runs.ofChart),

@@ -6,6 +6,7 @@ import { sizeSheet, type SizesToPrint } from './handing/size-sheet';
 import { printStockLabels, type StockLabelsToPrint } from './stores/shelves/stock-labels';
 import { printReservedLabels, type ReservedLabelsToPrint } from './stores/reserved/reserved-labels';
 import { printParcels, type ParcelsToPrint } from './musters/before/parcel-labels';
+import { groupSizesSheet, type GroupSizesToPrint } from './musters/sizing/sizes-sheet';
 import { printSlips, type SlipsToPrint } from './musters/before/slip-sheet';
 import { printPdf, type Printed } from './print/print-pdf';
 import { printRecord, type RecordToPrint } from './wearers/record-sheet';
@@ -23,6 +24,7 @@ export type Sheet =
   | ReservedLabelsToPrint
   | OrderToPrint
   | SlipsToPrint
+  | GroupSizesToPrint
   | ParcelsToPrint;
 
 /** Makes the PDF of a sheet. It takes seconds of work, so the server has it done in a thread of its own. */
@@ -44,6 +46,8 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
       return printStockLabels(sheet);
     case 'reserved':
       return printReservedLabels(sheet);
+    case 'group-sizes':
+      return printed(groupSizesSheet(sheet));
     case 'slips':
       return printSlips(sheet);
     case 'parcels':
@@ -53,6 +57,6 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
   }
 }
 
-function printed({ content, title }: Printed): Promise<Buffer> {
-  return printPdf(content, title);
+function printed({ content, title, orientation }: Printed): Promise<Buffer> {
+  return printPdf(content, title, orientation);
 }

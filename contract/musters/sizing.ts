@@ -1,4 +1,11 @@
-import { type CHANGE_REASONS, RESTS, STANDS } from '@neat-measure/core/group';
+import {
+  type CHANGE_REASONS,
+  EVERYBODY,
+  RESTS,
+  SHOWS,
+  STANDS,
+  type TableFilter,
+} from '@neat-measure/core/group';
 import { VERDICTS } from '@neat-measure/core';
 import * as z from 'zod';
 import { idSchema, instantSchema, lineSchema } from '../shared';
@@ -103,6 +110,40 @@ export const CHANGE_WORDS: Readonly<Record<(typeof CHANGE_REASONS)[number], stri
   added: 'added since',
   gone: 'no longer on the list',
 };
+
+/** So many wearers are printed at once: whoever wants more has a table, or prints group by group. */
+export const MOST_PRINTED = 2_000;
+
+const place = z.coerce.number().int().min(0);
+
+/** Which rows of the table are printed, as an address carries it; what is left out is as for everybody. */
+export const sizingSheetQuerySchema = z.object({
+  search: z.string().max(200).default(''),
+  group: z.string().nullable().default(null),
+  garment: place.nullable().default(null),
+  shows: z.enum(SHOWS).default('all'),
+  /** Two places, parted by a blank. */
+  between: z
+    .string()
+    .regex(/^\d+ \d+$/)
+    .transform((pair) => pair.split(' ').map(Number) as [number, number])
+    .nullable()
+    .default(null),
+  sortBy: z.union([z.literal('name'), place]).default('name'),
+});
+
+/** What of the table is printed, as the query of an address; `sizingSheetQuerySchema` reads it. */
+export function sizingSheetQuery(filter: TableFilter): string {
+  const given = Object.entries(filter).filter(
+    ([name, value]) => value !== null && value !== EVERYBODY[name as keyof TableFilter],
+  );
+  return new URLSearchParams(
+    given.map(([name, value]): [string, string] => [
+      name,
+      Array.isArray(value) ? value.join(' ') : String(value),
+    ]),
+  ).toString();
+}
 
 /** So many dockets are decided with one request; who has more decides the rest after. */
 export const MOST_DECIDED = 500;

@@ -1,5 +1,7 @@
 import type { MeasurementCode } from '../../body/catalogue/codes';
-import type { CompiledChart } from '../../chart/compile-chart';
+import type { CompiledChart, CompiledColumn } from '../../chart/compile-chart';
+import { holds } from '../../chart/interval';
+import { isMade } from '../../chart/label';
 import type { ColumnCode } from '../../chart/column-code';
 import type { Length } from '../../quantity/length';
 import { Kernel } from '../../match/kernel/kernel';
@@ -18,28 +20,40 @@ const HELD: Readonly<Record<Exclude<Verdict, 'edge' | 'not-made'>, Held>> = {
   suspect: 'unknown',
 };
 
-/** Somebody as a part sees them. */
+/** Somebody as some parts of a chart see them. */
 export interface CoveredBody {
   readonly held: Held;
-  /** What each deciding column goes by, in the part's order; `null` where it is not known. */
-  readonly values: readonly (Length | null)[];
+  /** What each deciding column of every part goes by, part by part in the chart's order; `null` where it is not known. */
+  readonly values: readonly (readonly (Length | null)[])[];
 }
 
+/** The worst first: what one part cannot say of somebody, all cannot. */
+const WORST: readonly Held[] = ['unknown', 'outside', 'between', 'inside'];
+
 /**
- * How one part of a chart holds some bodies, by everything it decides by: every column of it,
- * whatever is derived, and the parts it goes by.
+ * How some parts of a chart hold some bodies together, by everything they decide by: every column, whatever is derived, and
+ * the parts they go by. Sizes that are not made together are between.
  *
- * @param code the part
- * @example partCoverage(compileChart(jacket.sheet), 'size', [new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])]).map(({ held }) => held) // ['inside']
+ * @param codes the parts that are looked at
+ * @example partsCoverage(compileChart(jacket.sheet), ['size'], [new Map([['chest-girth', cm(98)], ['waist-girth', cm(85)]])]).map(({ held }) => held) // ['inside']
  */
-export function partCoverage(
+export function partsCoverage(
   chart: CompiledChart,
-  code: string,
+  codes: readonly string[],
   bodies: readonly ReadonlyMap<MeasurementCode, Length>[],
 ): CoveredBody[] {
   const kernel = new Kernel(chart);
-  const at = chart.parts.findIndex(({ whole }) => whole.code === code);
-  const run = kernel.parts[at]!;
+  const asked = chart.parts.flatMap(({ whole }, at) => (codes.includes(whole.code) ? [at] : []));
+  const heldIn = (row: number): Held => {
+    const all = asked.map((at) => HELD[VERDICTS[kernel.parts[at]!.verdicts[row]!] as keyof typeof HELD]);
+    const worst = WORST.find((held) => all.includes(held))!;
+    if (worst !== 'inside') return worst;
+    const sizes = asked.map((at) => {
+      const { code, sizes: labels } = chart.parts[at]!.whole;
+      return [code, labels[kernel.parts[at]!.sizes[row]!]!] as const;
+    });
+    return isMade(chart.sheet, Object.fromEntries(sizes)) ? 'inside' : 'between';
+  };
   const covered: CoveredBody[] = [];
   for (let from = 0; from < bodies.length; from += kernel.capacity) {
     const round = bodies.slice(from, from + kernel.capacity);
@@ -49,12 +63,13 @@ export function partCoverage(
       });
     kernel.run(round.length);
     round.forEach((_, row) => {
-      const values = run.columns.map(({ choices }, column): Length | null => {
-        const value = choices[run.choiceOf(column, row)]!.values[row]!;
-        return Number.isNaN(value) ? null : (value as Length);
-      });
-      const verdict = VERDICTS[run.verdicts[row]!] as keyof typeof HELD;
-      covered.push({ held: HELD[verdict], values });
+      const values = kernel.parts.map((run) =>
+        run.columns.map(({ choices }, column): Length | null => {
+          const value = choices[run.choiceOf(column, row)]!.values[row]!;
+          return Number.isNaN(value) ? null : (value as Length);
+        }),
+      );
+      covered.push({ held: heldIn(row), values });
     });
   }
   return covered;
@@ -70,14 +85,29 @@ export function codesOfCoverage(chart: CompiledChart): readonly MeasurementCode[
 }
 
 /**
- * A column and its value for somebody, by code.
+ * What a column goes by for somebody; `null` where it is not known.
  *
- * @example valueIn({ held: 'inside', values: [cm(98)] }, jacket.sheet.parts[0].columns, 'chest-girth') // cm(98)
+ * @param part the part of the column, by its code
+ * @example valueIn(compileChart(jacket.sheet), { held: 'inside', values: [[cm(98)]] }, 'size', 'chest-girth') // cm(98)
  */
 export function valueIn(
+  chart: CompiledChart,
   { values }: CoveredBody,
-  columns: readonly { readonly code: ColumnCode }[],
+  part: string,
   code: ColumnCode,
 ): Length | null {
-  return values[columns.findIndex((one) => one.code === code)] ?? null;
+  const at = chart.parts.findIndex(({ whole }) => whole.code === part);
+  const column = chart.parts[at]?.whole.deciding.findIndex((one) => one.code === code);
+  return column === undefined ? null : (values[at]?.[column] ?? null);
+}
+
+/**
+ * The size that one column alone gives, by its place; the larger one where two meet. `null` below all, above all or in a
+ * gap.
+ *
+ * @example sizeByColumn(compileChart(jacket.sheet).parts[0].whole.deciding[0], cm(98)) // 0
+ */
+export function sizeByColumn({ intervals }: Pick<CompiledColumn, 'intervals'>, value: Length): number | null {
+  const at = intervals.findLastIndex((interval) => holds(interval, value));
+  return at < 0 ? null : at;
 }

@@ -6,3 +6,5 @@ export * from './size-dockets';
 export * from './sizing';
 export * from './tally';
 export * from './shown-rows';
+export * from './table-rows';
+export * from './say-sized';

@@ -2,29 +2,37 @@ import {
   sizingDecisionPath,
   sizingDecisionsPath,
   sizingPlacingPath,
+  sizingSheetPath,
   SIZINGS,
   sizingStreamPath,
 } from '@neat-measure/contract';
 import {
   decideManySchema,
+  MOST_PRINTED,
   placingWishSchema,
   type PlacingAsked,
   type PlacingView,
+  sizingSheetQuerySchema,
   sizingsQuerySchema,
   sizingWantedSchema,
   type SizingProgress,
   type SizingView,
+  type SizingWanted,
 } from '@neat-measure/contract/musters';
+import { groupTable, type Sizing } from '@neat-measure/core/group';
 import { Router, type Response } from 'express';
 import { noteLook } from '../../audit/looks';
 import type { Database } from '../../database/database';
 import { notFound, ProblemError } from '../../http/problem-error';
 import { fitterOf, readBody, readId, readParam, readQuery, whoeverOf, type Lasts } from '../../http/request';
 import type { Signing } from '../../session/service';
+import type { Print } from '../../print/print';
+import { sendPdf } from '../../print/send-pdf';
 import { streamState } from '../../http/stream-state';
 import { groupsOfWearers } from '../groups';
 import { wearersOf } from '../store';
 import { decideMany, undoMany, type DecidingMany } from './decide-many';
+import type { GroupSizesToPrint } from './sizes-sheet';
 import { stockOfSeries } from './stock';
 import {
   addSizing,
@@ -43,6 +51,7 @@ export interface SizingParts {
   readonly size: (id: string) => Promise<void>;
   /** Places one that is done, in a thread of its own. */
   readonly place: (sizingId: string, asked: PlacingAsked) => Promise<PlacingView>;
+  readonly print: Print<GroupSizesToPrint>;
   readonly lasts: Lasts;
   readonly stopping: AbortSignal;
   readonly lookout: DecidingMany['lookout'];
@@ -50,7 +59,15 @@ export interface SizingParts {
 }
 
 /** Whole musters and groups sized at once, each as it was at its moment. All need a session. */
-export function sizingRoutes({ database, size, place, lasts, stopping, ...telling }: SizingParts): Router {
+export function sizingRoutes({
+  database,
+  size,
+  place,
+  print,
+  lasts,
+  stopping,
+  ...telling
+}: SizingParts): Router {
   const deciding = { database, ...telling };
   const progressOf = async (id: string): Promise<SizingProgress> => {
     const found = await findSizing(database, id);
@@ -64,7 +81,7 @@ export function sizingRoutes({ database, size, place, lasts, stopping, ...tellin
     .put(`${SIZINGS}/:id`, async (request, response) => {
       const id = readId(request);
       const wanted = readBody(sizingWantedSchema, request);
-      if (!(await isThere(database, wanted))) throw notFound(wanted.of);
+      if ((await subjectName(database, wanted)) === undefined) throw notFound(wanted.of);
       if (await addSizing(database, id, wanted, fitterOf(response).id)) {
         await removeOldSizings(database, wanted.subjectId);
         // Whoever waits hears of it on its stream; where it never begins it is told so there.
@@ -84,12 +101,9 @@ export function sizingRoutes({ database, size, place, lasts, stopping, ...tellin
             : 'This sizing was not finished. Size the list again.',
         );
       await noteLook(database, whoeverOf(response).person.id, { kind: 'sizing', id });
-      const there = sizing.wearerIds.filter((one) => one !== '');
       const view: SizingView = {
         progress,
-        sizing: asSent(sizing),
-        wearers: await wearersOf(database, there),
-        groups: await groupsOfWearers(database, there),
+        ...(await peopleOf(database, sizing)),
         stock: await stockOfSeries(database, [...new Set(sizing.garments.map(({ seriesId }) => seriesId))]),
       };
       response.json(view);
@@ -117,6 +131,24 @@ export function sizingRoutes({ database, size, place, lasts, stopping, ...tellin
       await noteLook(database, whoeverOf(response).person.id, { kind: 'sizing', id });
       response.json(await place(id, asked));
     })
+    .get(sizingSheetPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const filter = readQuery(sizingSheetQuerySchema, request);
+      const found = await findSizing(database, id);
+      const sizing = await readSizing(database, id);
+      if (found === undefined || sizing === undefined) throw notFound('sizing');
+      const people = await peopleOf(database, sizing);
+      const count = groupTable(people).rows(filter).length;
+      if (count > MOST_PRINTED)
+        throw new ProblemError(
+          'too-large',
+          `${count} wearers are too many for paper, at most ${MOST_PRINTED} are printed. Choose a group, or save a table.`,
+        );
+      await noteLook(database, whoeverOf(response).person.id, { kind: 'sizing', id });
+      const { madeAt, by } = found.progress;
+      const of = (await subjectName(database, found)) ?? '';
+      sendPdf(response, await print({ sheet: 'group-sizes', of, madeAt, by, people, filter }), 'sizes.pdf');
+    })
     .get(sizingStreamPath(':id'), async (request, response) => {
       const id = readId(request);
       await progressOf(id);
@@ -134,16 +166,26 @@ function signingOf(response: Response): Signing {
   return { fitter: fitterOf(response), role: whoeverOf(response).role, pen: null };
 }
 
-/** Whether what is to be sized is there. */
-async function isThere(
+/** What the muster or the group is called that a sizing is of; nothing where it is not there. */
+async function subjectName(
   database: Database,
-  { of, subjectId }: { readonly of: 'muster' | 'group'; readonly subjectId: string },
-): Promise<boolean> {
+  { of, subjectId }: Pick<SizingWanted, 'of' | 'subjectId'>,
+): Promise<string | undefined> {
   const table = of === 'muster' ? 'musters' : 'wearer_groups';
-  return (await database(table).where({ id: subjectId }).first('id')) !== undefined;
+  const found = await database(table).where({ id: subjectId }).first<{ name: string } | undefined>('name');
+  return found?.name;
 }
 
-/** Lists that are sent may be changed by whoever gets them. */
-function asSent(sizing: unknown): SizingView['sizing'] {
-  return sizing as SizingView['sizing'];
+/** A sizing with whoever is still on it, and their groups. */
+async function peopleOf(
+  database: Database,
+  sizing: Sizing,
+): Promise<Pick<SizingView, 'sizing' | 'wearers' | 'groups'>> {
+  const there = sizing.wearerIds.filter((one) => one !== '');
+  return {
+    // Lists that are sent may be changed by whoever gets them.
+    sizing: sizing as SizingView['sizing'],
+    wearers: await wearersOf(database, there),
+    groups: await groupsOfWearers(database, there),
+  };
 }

@@ -4,6 +4,7 @@ import {
   sizingDecisionPath,
   sizingDecisionsPath,
   sizingPlacingPath,
+  sizingSheetPath,
   SIZINGS,
 } from '@neat-measure/contract';
 import {
@@ -104,6 +105,20 @@ describe('sizing a muster', () => {
     await app.send('PUT', pathOf('/api/groups', nobody), { name: 'Nobody', wearerIds: [] });
     expect((await sized(nobody, 'group')).sizing.wearerIds).toEqual([]);
     expect(problem(await begin(uuidv7()))).toEqual([404, 'not-found']);
+  });
+
+  it('is printed as a PDF, as far as it is asked for; what is asked must be there', async () => {
+    const { id } = await three();
+    const { progress } = await sized(id);
+    const printed = await app.file(`${sizingSheetPath(progress.id)}?shows=certain`);
+    expect([printed.status, printed.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+    expect(
+      Buffer.from(await printed.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+    expect(problem(await app.get(sizingSheetPath(uuidv7())))).toEqual([404, 'not-found']);
+    expect((await app.get(`${sizingSheetPath(progress.id)}?shows=whatever`)).status).toBe(400);
   });
 
   it('is begun once, cancelled, and never shown half', async () => {

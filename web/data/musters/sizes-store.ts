@@ -2,30 +2,19 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { SizingProgress, SizingView, SizingWanted } from '@neat-measure/contract/musters';
 import {
+  EVERYBODY,
+  groupTable,
   pairsAmong,
   shownRows,
   sizeChanges,
   sizedOne,
-  type RowFilter,
   type Sizing,
   type SizeChange,
+  type TableFilter,
 } from '@neat-measure/core/group';
 import { EMPTY, Subject, switchMap, catchError } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { SizingService } from './sizing-service';
-
-/** What of the table is wanted: which rows, of which group, and whose name has these letters. */
-export interface TableFilter extends RowFilter {
-  readonly search: string;
-  readonly group: string | null;
-  /** By name, or by the size of the garment at that place. */
-  readonly sortBy: 'name' | number;
-}
-
-export const EVERYBODY: TableFilter = {
-  ...{ search: '', group: null, sortBy: 'name' },
-  ...{ garment: null, shows: 'all', between: null },
-};
 
 /** A whole muster as it was sized last: the table, what is looked at of it, and how far a new one is. */
 @Injectable()
@@ -52,9 +41,10 @@ export class SizesStore {
     const at = this.done().findIndex(({ id }) => id === this.view()?.progress.id);
     return at < 0 ? null : (this.done()[at + 1] ?? null);
   });
-  private readonly wearers = computed(
-    () => new Map((this.view()?.wearers ?? []).map((one) => [one.id, one])),
-  );
+  private readonly table = computed(() => {
+    const view = this.view();
+    return view === null ? null : groupTable(view);
+  });
   private readonly places = computed(
     () => new Map((this.sizing()?.wearerIds ?? []).map((id, row) => [id, row])),
   );
@@ -65,41 +55,7 @@ export class SizesStore {
     return sizing === null ? [] : shownRows(sizing, this.filter());
   });
   /** The rows that are shown, in their order. */
-  readonly rows = computed(() => {
-    const { search, group, sortBy } = this.filter();
-    const members =
-      group === null
-        ? null
-        : new Set(this.view()?.groups.find(({ name }) => name === group)?.wearerIds ?? []);
-    const words = plain(search)
-      .split(' ')
-      .filter((word) => word !== '');
-    const wanted = this.matching().filter((row) => {
-      const { id = '', name = '', role = '', number = '' } = this.wearerAt(row) ?? {};
-      if (members !== null && !members.has(id)) return false;
-      if (words.length === 0) return true;
-      const said = plain(`${name} ${role} ${number ?? ''}`);
-      return words.every((word) => said.includes(word));
-    });
-    const garment = sortBy === 'name' ? undefined : this.sizing()?.garments[sortBy];
-    const names = this.order();
-    return wanted.sort((one, other) => {
-      // Whoever has no size comes last.
-      const [size, otherSize] = [one, other].map((row) => (garment?.sizes[row] ?? 0) >>> 0);
-      return size! - otherSize! || names[one]! - names[other]!;
-    });
-  });
-  /** By row, where its name stands among all: names are compared once. */
-  private readonly order = computed(() => {
-    const ids = this.sizing()?.wearerIds ?? [];
-    const compare = new Intl.Collator().compare;
-    const sorted = ids
-      .map((_, row) => row)
-      .sort((one, other) => compare(this.nameAt(one), this.nameAt(other)));
-    const order = new Array<number>(ids.length);
-    sorted.forEach((row, at) => (order[row] = at));
-    return order;
-  });
+  readonly rows = computed(() => this.table()?.rows(this.filter(), this.matching()) ?? []);
   /** How many wearers are on it. */
   readonly count = computed(() => (this.sizing()?.wearerIds ?? []).filter((id) => id !== '').length);
   /** Between which sizes of the chosen garment somebody lies. */
@@ -138,7 +94,13 @@ export class SizesStore {
   }
 
   wearerAt(row: number) {
-    return this.wearers().get(this.sizing()?.wearerIds[row] ?? '');
+    return this.table()?.wearerAt(row);
+  }
+
+  /** The docket of a wearer; `null` while none is open. */
+  docketAt(row: number): string | null {
+    const { docketIds, acts } = this.sizing()!;
+    return acts[row]! > 0 ? docketIds[row]! : null;
   }
 
   nameAt(row: number): string {
@@ -246,8 +208,4 @@ function movedFilter(filter: TableFilter, from: Sizing | null, to: Sizing): Tabl
   const garment = placeOf(filter.garment);
   const sortBy = filter.sortBy === 'name' ? 'name' : (placeOf(filter.sortBy) ?? 'name');
   return { ...filter, garment, sortBy, between: garment === null ? null : filter.between };
-}
-
-function plain(text: string): string {
-  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
 }

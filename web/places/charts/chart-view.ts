@@ -24,7 +24,7 @@ import { ChartTry } from './chart-try';
 import { ChartVersions } from './chart-versions';
 import { DoctorList } from './draft/doctor-list';
 import { PartRulers } from './part-rulers';
-import { SizeMap } from './size-map';
+import { SizeMap } from './map/size-map';
 
 const TABS = ['sizes', 'try', 'map', 'runs', 'doctor', 'versions'] as const;
 type Tab = (typeof TABS)[number];

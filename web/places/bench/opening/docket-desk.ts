@@ -14,7 +14,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { ChartSummary, DocketSummary, Wearer } from '@neat-measure/contract';
-import { FIT_PREFERENCES, measurement } from '@neat-measure/core';
+import { FIT_PREFERENCES, measurement, plainName } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -27,7 +27,7 @@ import { DocketService } from '../../../data/docket-service';
 import { Paged } from '../../../data/paged';
 import { TypeAhead } from '../../../data/type-ahead';
 import { WearerService } from '../../../data/wearer-service';
-import { OpeningStore, plain, unnamed } from './opening-store';
+import { OpeningStore, unnamed } from './opening-store';
 import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { isTakenElsewhere, listKeys } from '../../../parts/shortcuts/shortcut-service';
 import { EmptyState } from '../../../parts/empty-state/empty-state';
@@ -90,15 +90,15 @@ export class DocketDesk {
     () =>
       this.query().trim() !== '' &&
       this.wearers.current() &&
-      this.wearers.items().every(({ name }) => plain(name) !== plain(this.query())),
+      this.wearers.items().every(({ name }) => plainName(name) !== plainName(this.query())),
   );
   /** Part of a garment's name, to find it among many. */
   protected readonly sought = signal('');
   /** The protocols whose name has what is sought; none while nothing is. */
   protected readonly foundProtocols = computed(() => {
-    const words = plain(this.sought());
+    const words = plainName(this.sought());
     if (words === '') return [];
-    return (this.opening.protocols.value() ?? []).filter(({ name }) => plain(name).includes(words));
+    return (this.opening.protocols.value() ?? []).filter(({ name }) => plainName(name).includes(words));
   });
   protected readonly protocols = computed(() =>
     this.foundProtocols().length > 0 ? this.foundProtocols() : (this.opening.protocols.value() ?? []),

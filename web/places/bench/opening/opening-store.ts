@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { ChartSummary, Kit, Protocol, Wearer } from '@neat-measure/contract';
-import type { Act, Doing, FitPreference } from '@neat-measure/core';
+import { plainName, type Act, type Doing, type FitPreference } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Fetched } from '../../../data/fetched';
 import { Journal } from '../../../data/journal/journal';
@@ -30,11 +30,11 @@ export class OpeningStore {
   readonly allKits = new Fetched<readonly Kit[]>(() => this.kitService.list());
   /** Garments and protocols that are opened together, those of the wearer's role first. */
   readonly kits = computed(() => {
-    const role = plain(this.wearer()?.role ?? '');
+    const role = plainName(this.wearer()?.role ?? '');
     return (this.allKits.value() ?? [])
       .map((kit) => ({
         kit,
-        proposed: role !== '' && kit.roles.some((one) => plain(one) === role),
+        proposed: role !== '' && kit.roles.some((one) => plainName(one) === role),
         taken: inKit(kit).length > 0 && inKit(kit).every(([id]) => this.chosen().has(id)),
       }))
       .sort((one, other) => Number(other.proposed) - Number(one.proposed));
@@ -187,9 +187,4 @@ export function unnamed(id: string): ChartSummary {
     sizes: 0,
     codes: [],
   };
-}
-
-/** Names are the same without their accents and in any case. */
-export function plain(text: string): string {
-  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
 }

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
+import { plainName } from '@neat-measure/core';
 import {
   dueOf,
   isAt,
@@ -77,7 +78,7 @@ export class DayDesk {
 
   /** Those who are listed, or whose name has what is sought, by name. */
   readonly people = computed(() => {
-    const [muster, words, listed] = [this.muster(), plain(this.sought()).split(/\s+/u), this.listed()];
+    const [muster, words, listed] = [this.muster(), plainName(this.sought()).split(/\s+/u), this.listed()];
     if (muster === null) return [];
     const sought = words.some((word) => word !== '');
     return (
@@ -90,7 +91,7 @@ export class DayDesk {
           group: this.store.group(person),
         }))
         .filter(({ name, number, group }) =>
-          words.every((word) => plain(`${name} ${number} ${group}`).includes(word)),
+          words.every((word) => plainName(`${name} ${number} ${group}`).includes(word)),
         )
         // Whose number was typed or scanned whole comes first.
         .sort(
@@ -214,10 +215,5 @@ function isListed({ day: { standing } }: MusterPerson, listed: Listed | null): b
 }
 
 function isWhole(number: string, words: readonly string[]): boolean {
-  return number !== '' && plain(number) === words.join(' ');
-}
-
-/** Names are the same without their accents and in any case. */
-function plain(text: string): string {
-  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
+  return number !== '' && plainName(number) === words.join(' ');
 }

@@ -1,55 +1,51 @@
-import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
+import { ScrollingModule } from '@angular/cdk/scrolling';
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
+  type ElementRef,
   inject,
   linkedSignal,
   signal,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { Router, RouterLink } from '@angular/router';
-import { counted, type Verdict } from '@neat-measure/core';
+import { Router } from '@angular/router';
+import { sizingSheetPath } from '@neat-measure/contract';
+import { MOST_PRINTED, sizingSheetQuery } from '@neat-measure/contract/musters';
+import { counted, sayChance } from '@neat-measure/core';
 import {
   chanceOfSize,
-  DOUBT,
+  EVERYBODY,
+  RESTS_WORDS,
   restsOf,
-  type Rests,
+  sayStands,
+  SHOWS_WORDS,
   type Shows,
-  type SizedOne,
+  type TableFilter,
 } from '@neat-measure/core/group';
 import { tableAsCsv } from '@neat-measure/core/stock-table';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { fromEvent } from 'rxjs';
 import { ChartFiles } from '../../../data/imported/chart-files';
-import { EVERYBODY, SizesStore, type TableFilter } from '../../../data/musters/sizes-store';
+import { SizesStore } from '../../../data/musters/sizes-store';
 import { SessionService } from '../../../data/session-service';
 import { ControlName } from '../../../parts/forms/control-name';
 import { handleKey, keyOf, type KeyCommand } from '../../../parts/shortcuts/keys';
 import { listKeys } from '../../../parts/shortcuts/shortcut-service';
-import { VerdictGlyph } from '../../../parts/verdict-glyph/verdict-glyph';
 import { DecideMany } from './decide-many';
-
-const SHOWS_WORDS: Readonly<Record<Shows, string>> = {
-  all: 'everybody',
-  flagged: 'exceptions',
-  doubtful: 'in doubt',
-  certain: 'certain',
-  unknown: 'something missing',
-  decided: 'decided',
-  'in-hand': 'handed over',
-};
-
-const RESTS_WORDS: Readonly<Record<Rests, string>> = {
-  read: 'measured for it',
-  record: 'from the record',
-  own: 'the wearer’s own values',
-  nothing: 'nothing known',
-};
+import { SizeRow, type ShownGarment } from './size-row';
 
 const ROW_PX = 40;
+/** How wide the columns are at least: the name, which stays in sight, what it rests on, and a garment. */
+const [NAME_PX, RESTS_PX, GARMENT_PX] = [230, 150, 184];
+/** Columns are counted from 1, and two are before the garments. */
+const FIRST_GARMENT = 3;
 
 const SHOWS_OPTIONS = (Object.keys(SHOWS_WORDS) as Shows[]).map((value) => ({
   value,
@@ -66,15 +62,6 @@ interface ChoiceList {
   choose(chosen: string | number | null): void;
 }
 
-/** What stands in a cell. */
-interface Cell {
-  readonly verdict: Verdict;
-  readonly size: string;
-  /** Beside the size, in a word or a chance. */
-  readonly beside: string;
-  readonly said: string;
-}
-
 /** Everybody in one table: a column a garment, with the verdict, the size and how sure it is. */
 @Component({
   selector: 'nm-size-table',
@@ -85,9 +72,8 @@ interface Cell {
     NzButtonModule,
     NzInputModule,
     NzSelectModule,
-    RouterLink,
     ScrollingModule,
-    VerdictGlyph,
+    SizeRow,
   ],
   templateUrl: './size-table.html',
   styleUrl: './size-table.less',
@@ -98,8 +84,13 @@ export class SizeTable {
   protected readonly store = inject(SizesStore);
   private readonly router = inject(Router);
   private readonly files = inject(ChartFiles);
-  private readonly viewport = viewChild(CdkVirtualScrollViewport);
+  private readonly port = viewChild.required<ElementRef<HTMLElement>>('port');
   protected readonly rowPx = ROW_PX;
+  protected readonly mostPrinted = MOST_PRINTED;
+  /** Where exactly what is shown is printed. */
+  protected readonly sheet = computed(
+    () => `${sizingSheetPath(this.store.view()!.progress.id)}?${sizingSheetQuery(this.filter())}`,
+  );
   protected readonly counted = counted;
   protected readonly filter = this.store.filter;
   protected readonly may = inject(SessionService).may('decide');
@@ -112,8 +103,17 @@ export class SizeTable {
     return garment === null ? all : [garment, ...all.filter((at) => at !== garment)];
   });
   protected readonly columns = computed(
-    () => `minmax(230px, 1.4fr) 150px repeat(${this.garments().length}, minmax(184px, 1fr))`,
+    () =>
+      `minmax(${NAME_PX}px, 1.4fr) ${RESTS_PX}px repeat(${this.garments().length}, minmax(${GARMENT_PX}px, 1fr))`,
   );
+  /** From which column of a garment to which is in sight: others are not drawn, as each costs while one scrolls. */
+  protected readonly sight = signal<Sight>({ from: 0, to: Infinity, isAside: false }, { equal: isSameSight });
+  protected readonly inSight = computed(() => {
+    const { from, to } = this.sight();
+    return this.order()
+      .map((at, place): ShownGarment => ({ at, column: place + FIRST_GARMENT }))
+      .slice(from, to);
+  });
   protected readonly garmentOptions = computed(() =>
     this.garments().map(({ garment, maker, version }, value) => {
       const twice = this.garments().filter((one) => one.garment === garment && one.maker === maker);
@@ -189,6 +189,16 @@ export class SizeTable {
 
   constructor() {
     listKeys(() => this.commands);
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const port = this.port().nativeElement;
+      const look = () => this.sight.set(garmentsInSight(port));
+      look();
+      const sized = new ResizeObserver(look);
+      sized.observe(port);
+      destroyed.onDestroy(() => sized.disconnect());
+      fromEvent(port, 'scroll', { passive: true }).pipe(takeUntilDestroyed(destroyed)).subscribe(look);
+    });
   }
 
   protected change(change: Partial<TableFilter>): void {
@@ -196,7 +206,7 @@ export class SizeTable {
     // Pairs of sizes are of one garment.
     const between = 'garment' in change ? { between: null } : {};
     this.filter.update((filter) => ({ ...filter, ...between, ...change }));
-    this.viewport()?.scrollToIndex(0);
+    this.port().nativeElement.scrollTop = 0;
   }
 
   private choosePair(pair: string | null): void {
@@ -206,32 +216,6 @@ export class SizeTable {
 
   protected clear(): void {
     this.change({ ...EVERYBODY, sortBy: this.filter().sortBy });
-  }
-
-  protected roleAt(row: number): string {
-    return this.store.wearerAt(row)?.role ?? '';
-  }
-
-  protected restsAt(row: number): string {
-    return RESTS_WORDS[restsOf(this.store.sizing()!, row)];
-  }
-
-  /** What stands in a cell; `null` for whoever does not get the garment. */
-  protected cell(garment: number, row: number): Cell | null {
-    const one = this.store.cell(garment, row);
-    if (one === null) return null;
-    const { verdict } = one;
-    return {
-      verdict,
-      size: one.size ?? (one.stands === 'open' ? '–' : ''),
-      beside: besideSize(one),
-      said: this.said(garment, one),
-    };
-  }
-
-  private said(garment: number, one: SizedOne): string {
-    const odds = one.odds.map(({ label, chance }) => `${label ?? 'no size'} ${percent(chance)}`).join(', ');
-    return `${this.garments()[garment]!.garment}: ${odds === '' ? 'no size' : odds}`;
   }
 
   protected onKey(event: KeyboardEvent): void {
@@ -253,24 +237,17 @@ export class SizeTable {
 
   /** Brings the row of the keys into sight, as little as that needs. */
   private show(): void {
-    const view = this.viewport();
-    if (view === undefined) return;
-    const [top, height] = [view.measureScrollOffset('top'), view.getViewportSize()];
-    const at = this.at() * ROW_PX;
-    if (at < top) view.scrollToOffset(at);
-    else if (at + ROW_PX > top + height) view.scrollToOffset(at + ROW_PX - height);
+    const port = this.port().nativeElement;
+    // The head lies over the first row of what is in sight.
+    const [at, height] = [this.at() * ROW_PX, port.clientHeight - ROW_PX];
+    if (at < port.scrollTop) port.scrollTop = at;
+    else if (at + ROW_PX > port.scrollTop + height) port.scrollTop = at + ROW_PX - height;
   }
 
   protected openAt(at: number): void {
     const row = this.store.rows()[at];
-    const docketId = row === undefined ? null : this.docketAt(row);
+    const docketId = row === undefined ? null : this.store.docketAt(row);
     if (docketId !== null) void this.router.navigate(['/bench', docketId]);
-  }
-
-  /** The docket of a wearer; `null` while none is open. */
-  protected docketAt(row: number): string | null {
-    const { docketIds, acts } = this.store.sizing()!;
-    return acts[row]! > 0 ? docketIds[row]! : null;
   }
 
   protected choose({ target }: Event): void {
@@ -285,16 +262,17 @@ export class SizeTable {
     const rows = this.store.rows().map((row) => {
       const wearer = this.store.wearerAt(row);
       return [
-        ...[wearer?.name ?? '', wearer?.role ?? '', wearer?.number ?? '', this.restsAt(row)],
+        ...[
+          wearer?.name ?? '',
+          wearer?.role ?? '',
+          wearer?.number ?? '',
+          RESTS_WORDS[restsOf(this.store.sizing()!, row)],
+        ],
         ...this.garments().flatMap((_, garment) => {
           const one = this.store.cell(garment, row);
           if (one === null) return ['', '', ''];
           const chance = chanceOfSize(one);
-          return [
-            one.size ?? '',
-            one.stands === 'open' ? one.verdict : one.stands,
-            chance === null ? '' : percent(chance),
-          ];
+          return [one.size ?? '', sayStands(one), chance === null ? '' : sayChance(chance)];
         }),
       ];
     });
@@ -304,14 +282,25 @@ export class SizeTable {
   }
 }
 
-/** What is told beside a size: what became of it, or how likely it is where that is in doubt. */
-function besideSize(one: SizedOne): string {
-  if (one.stands === 'in-hand') return 'in hand';
-  if (one.stands !== 'open') return one.stands === 'decided' ? 'decided' : 'made to measure';
-  const chance = chanceOfSize(one);
-  return chance === null || chance >= DOUBT ? '' : percent(chance);
+interface Sight {
+  readonly from: number;
+  readonly to: number;
+  /** Whether the first columns are out of sight. */
+  readonly isAside: boolean;
 }
 
-function percent(chance: number): string {
-  return `${Math.round(chance * 100)} %`;
+/** Which columns of garments are in sight, and one more on either side. */
+function garmentsInSight({ scrollLeft, clientWidth }: HTMLElement): Sight {
+  // Behind the name, which lies over it, nothing is seen.
+  const left = scrollLeft - RESTS_PX;
+  const right = scrollLeft + clientWidth - NAME_PX - RESTS_PX;
+  return {
+    from: Math.max(0, Math.floor(left / GARMENT_PX) - 1),
+    to: Math.max(1, Math.ceil(right / GARMENT_PX) + 1),
+    isAside: scrollLeft > 0,
+  };
+}
+
+function isSameSight(one: Sight, other: Sight): boolean {
+  return one.from === other.from && one.to === other.to && one.isAside === other.isAside;
 }

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { counted } from '@neat-measure/core';
-import { tallyOf, type GarmentTally, type TallyLine } from '@neat-measure/core/group';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
@@ -11,26 +10,21 @@ import { SessionService } from '../../../data/session-service';
 import { SizesStore } from '../../../data/musters/sizes-store';
 import { ControlName } from '../../../parts/forms/control-name';
 import { PlaceOrders, type WantedLine } from '../orders/place-orders';
-
-/** A size of a garment with what there is of it. */
-interface Line extends TallyLine {
-  readonly there: number;
-  readonly coming: number;
-  readonly short: number;
-}
-
-interface Totals extends Omit<GarmentTally, 'lines'> {
-  readonly seriesId: string;
-  readonly maker: string;
-  readonly name: string;
-  readonly lines: readonly Line[];
-  readonly most: number;
-}
+import { garmentTotals, type Totals } from './garment-totals';
+import { TotalsPicture } from './totals-picture';
 
 /** How many of each size the wearers that are shown in the table take, against what is in stock and on order. */
 @Component({
   selector: 'nm-size-totals',
-  imports: [ControlName, FormsModule, NzButtonModule, NzInputNumberModule, PlaceOrders, RouterLink],
+  imports: [
+    ControlName,
+    FormsModule,
+    NzButtonModule,
+    NzInputNumberModule,
+    PlaceOrders,
+    RouterLink,
+    TotalsPicture,
+  ],
   template: `
     <div class="split">
       <div class="row">
@@ -41,6 +35,14 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
         <span class="soft">of each size that is wanted</span>
       </div>
       <div class="row">
+        <button
+          nz-button
+          type="button"
+          [disabled]="totals().length === 0"
+          (click)="asPicture.set(!asPicture())"
+        >
+          {{ asPicture() ? 'As a table' : 'As a picture' }}
+        </button>
         @if (musterId(); as id) {
           <a nz-button [routerLink]="['/roll', id, 'before']" [queryParams]="{ show: 'picks' }">Pick list</a>
         }
@@ -62,7 +64,13 @@ interface Totals extends Omit<GarmentTally, 'lines'> {
         @if (say(one); as words) {
           <p class="soft">{{ words }}</p>
         }
-        @if (one.lines.length > 0) {
+        @if (one.lines.length > 0 && asPicture()) {
+          @defer (on immediate) {
+            <nm-totals-picture [totals]="one" />
+          } @placeholder {
+            <p class="soft" role="status">Loading the picture …</p>
+          }
+        } @else if (one.lines.length > 0) {
           <div class="wide">
             <table class="cells">
               <thead>
@@ -186,35 +194,13 @@ export class SizeTotals {
   /** Of which sizes another number is kept, by series and label. */
   private readonly bySize = signal<ReadonlyMap<string, Readonly<Record<string, number>>>>(new Map());
 
-  protected readonly totals = computed(() => {
-    const rows = this.store.rows();
-    const view = this.store.view()!;
-    const { garments } = view.sizing;
-    const first = garments.filter(
-      ({ seriesId }, at) => garments.findIndex((one) => one.seriesId === seriesId) === at,
-    );
-    return first.map((garment): Totals => {
-      const versions = garments.filter(({ seriesId }) => seriesId === garment.seriesId);
-      const rule = {
-        ...{ percent: this.percent() ?? 0, least: this.least() ?? 0 },
-        bySize: this.bySize().get(garment.seriesId) ?? {},
-      };
-      const { lines, ...rest } = tallyOf(versions, rule, rows);
-      const stock = view.stock.find(({ seriesId }) => seriesId === garment.seriesId)?.lines ?? [];
-      const told = lines
-        .filter(({ wanted, expected }) => wanted > 0 || expected >= 0.05)
-        .map((line): Line => {
-          const { there, coming } = stock.find(({ label }) => label === line.label) ?? {
-            there: 0,
-            coming: 0,
-          };
-          return { ...line, there, coming, short: Math.max(0, line.wanted + line.spares - there - coming) };
-        });
-      const most = Math.max(1, ...told.map(({ wanted, expected }) => Math.max(wanted, expected)));
-      const { seriesId, maker } = garment;
-      return { ...rest, seriesId, maker, name: `${garment.garment}, ${maker}`, lines: told, most };
-    });
-  });
+  protected readonly totals = computed(() =>
+    garmentTotals(this.store.view()!, this.store.rows(), {
+      ...{ percent: this.percent() ?? 0, least: this.least() ?? 0 },
+      bySize: this.bySize(),
+    }),
+  );
+  protected readonly asPicture = signal(false);
 
   /** What is short, to be ordered. */
   protected readonly wanted = computed<readonly WantedLine[]>(() =>

@@ -10,16 +10,19 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import {
-  MICROMETRES_PER,
+  compiled,
   type ChartSheet,
-  type CompiledColumn,
-  type Interval,
   type Length,
   type MeasurementCode,
   type WorkingUnit,
-  compiled,
 } from '@neat-measure/core';
-import { codesOfCoverage, partCoverage, valueIn, type Held } from '@neat-measure/core/coverage';
+import {
+  codesOfCoverage,
+  partsCoverage,
+  sizeByColumn,
+  valueIn,
+  type Held,
+} from '@neat-measure/core/coverage';
 import { bodies507 } from '@neat-measure/core/bodies-507';
 import { ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
@@ -29,30 +32,25 @@ import { SVGRenderer } from 'echarts/renderers';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NgxEchartsDirective, provideEchartsCore } from 'ngx-echarts';
 import { catchError, map, of, switchMap, tap } from 'rxjs';
-import { ChartService } from '../../data/chart-service';
+import { ChartService } from '../../../data/chart-service';
+import { mapOptions, shadeOf, type MapColumn, type MapPoint } from './map-options';
 
 echarts.use([ScatterChart, GridComponent, MarkAreaComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
-const INK = '#1e2a2b';
-const SOFT = '#566160';
-const LINE = '#d9d4c5';
-const GREEN = '#17544a';
-const BRICK = '#a63a24';
-/** Axes begin and end on round numbers. */
-const ROUND = 5;
-const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
+/** No third measurement. */
+const NO_SHADE = '';
 
-/** Two measurements as axes, the sizes as boxes to scale, gaps bare, and the 507 bodies or the roll as points: whom a part holds, and whom not. */
+/**
+ * Two measurements as axes, the sizes as boxes to scale, gaps bare, and the 507 bodies or the roll as points: whom the parts
+ * of the axes hold, and whom not. A third measurement tells its size by shade.
+ */
 @Component({
   selector: 'nm-size-map',
   imports: [NgxEchartsDirective, NzSelectModule, FormsModule],
   providers: [provideEchartsCore({ echarts })],
   template: `
     @if (columns().length < 2) {
-      <p>
-        A map needs two measurements in one part, and this chart has only one. The rulers show the whole
-        chart.
-      </p>
+      <p>A map needs two measurements, and this chart has only one. The rulers show the whole chart.</p>
     } @else {
       <div class="fields">
         <div class="field">
@@ -64,11 +62,23 @@ const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
           <nz-select nzId="map-up" [nzOptions]="others()" [(ngModel)]="up" />
         </div>
         <div class="field">
+          <label for="map-shade">Shade</label>
+          <nz-select nzId="map-shade" [nzOptions]="shades()" [(ngModel)]="shade" />
+        </div>
+        <div class="field">
           <label for="map-points">Points</label>
           <nz-select nzId="map-points" [nzOptions]="whoses" [(ngModel)]="whose" />
         </div>
       </div>
       <p class="held" role="status">{{ says() }}</p>
+      @if (legend(); as legend) {
+        <ul class="row legend" [attr.aria-label]="'Shade: size by ' + legend.name">
+          @for (one of legend.shades; track one.label) {
+            <li><span class="dot" [style.background]="one.color"></span> {{ one.label }}</li>
+          }
+          <li><span class="dot none"></span> no size</li>
+        </ul>
+      }
       <div echarts class="map" [options]="options()" [autoResize]="true"></div>
       <p class="soft">{{ source() }}</p>
     }
@@ -77,6 +87,20 @@ const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
     .held {
       margin-top: 12px;
       font-size: 17px;
+    }
+    .legend {
+      margin: 4px 0 0;
+      padding: 0;
+      list-style: none;
+    }
+    .dot {
+      display: inline-block;
+      width: 12px;
+      height: 12px;
+      border-radius: 6px;
+    }
+    .none {
+      border: 1.5px solid var(--brick);
     }
     .map {
       height: 470px;
@@ -89,29 +113,33 @@ export class SizeMap {
   readonly sheet = input.required<ChartSheet>();
   readonly unit = input.required<WorkingUnit>();
 
-  /** Deciding columns of parts that have more than one. */
-  protected readonly columns = computed(() =>
-    compiled(this.sheet())
-      .parts.map(({ whole }) => whole)
-      .filter(({ deciding }) => deciding.length > 1)
-      .flatMap((part) =>
-        part.deciding.map((column) => ({
-          key: `${part.code} ${column.code}`,
-          part: part.code,
-          sizes: part.sizes,
-          label: column.name,
-          value: `${part.code} ${column.code}`,
-          name: column.name,
-          column,
-        })),
-      ),
-  );
-  protected readonly across = linkedSignal(() => this.columns()[0]?.key ?? '');
-  protected readonly others = computed(() => {
-    const along = this.columns().find(({ key }) => key === this.across());
-    return this.columns().filter(({ key, part }) => key !== this.across() && part === along?.part);
+  private readonly chart = computed(() => compiled(this.sheet()));
+  /** Every deciding column of every part; two of one name are told apart by their part. */
+  protected readonly columns = computed(() => {
+    const parts = this.chart().parts.map(({ whole }) => whole);
+    const names = parts.flatMap((part) => part.deciding.map(({ name }) => name));
+    return parts.flatMap((part) =>
+      part.deciding.map((column) => {
+        const isTwice = names.filter((name) => name === column.name).length > 1;
+        const name = isTwice ? `${column.name}, ${part.name}` : column.name;
+        const key = `${part.code} ${column.code}`;
+        return { key, part: part.code, sizes: part.sizes, label: name, value: key, name, column };
+      }),
+    );
   });
+  protected readonly across = linkedSignal(() => this.columns()[0]?.key ?? '');
+  protected readonly others = computed(() => this.columns().filter(({ key }) => key !== this.across()));
   protected readonly up = linkedSignal(() => this.others()[0]?.key ?? '');
+  /** What is left for the shade. */
+  protected readonly shades = computed(() => [
+    { label: 'none', value: NO_SHADE },
+    ...this.others().filter(({ key }) => key !== this.axes()?.upward.key),
+  ]);
+  protected readonly shade = linkedSignal({
+    source: this.shades,
+    computation: (shades, before?: { value: string }): string =>
+      shades.some(({ value }) => value === before?.value) ? before!.value : NO_SHADE,
+  });
 
   protected readonly whoses = [
     { label: '507 measured bodies', value: '507' as const },
@@ -141,29 +169,37 @@ export class SizeMap {
     { initialValue: [] },
   );
   /** What the chart decides by, as far as a tape takes it. */
-  private readonly measured = computed(() => codesOfCoverage(compiled(this.sheet())).join(' '));
+  private readonly measured = computed(() => codesOfCoverage(this.chart()).join(' '));
 
   private readonly axes = computed(() => {
     const along = this.columns().find(({ key }) => key === this.across());
     const upward = this.others().find(({ key }) => key === this.up()) ?? this.others()[0];
     return along === undefined || upward === undefined ? null : { along, upward };
   });
+  private readonly shadedBy = computed(() => this.others().find(({ key }) => key === this.shade()) ?? null);
+  protected readonly legend = computed(() => {
+    const shade = this.shadedBy();
+    if (shade === null) return null;
+    const { name, sizes } = shade;
+    return { name, shades: sizes.map((label, at) => ({ label, color: shadeOf(at, sizes.length) })) };
+  });
 
-  /** Everybody, as the part of the axes holds them: by all it decides by, the two axes and the rest. */
-  private readonly points = computed(() => {
-    const axes = this.axes();
+  /** Everybody, as the parts of the axes hold them: by all they decide by, the two axes and the rest. */
+  private readonly points = computed<readonly MapPoint[]>(() => {
+    const [axes, shade, chart] = [this.axes(), this.shadedBy(), this.chart()];
     if (axes === null) return [];
-    const chart = compiled(this.sheet());
-    const { deciding } = chart.parts.find(({ whole }) => whole.code === axes.along.part)!.whole;
+    const { along, upward } = axes;
     const bodies = this.whose() === 'roll' ? this.roll() : BODIES;
-    return partCoverage(chart, axes.along.part, bodies).flatMap((body) => {
-      const x = valueIn(body, deciding, axes.along.column.code);
-      const y = valueIn(body, deciding, axes.upward.column.code);
-      return x === null || y === null ? [] : [{ x, y, where: body.held }];
+    return partsCoverage(chart, [along.part, upward.part], bodies).flatMap((body): MapPoint[] => {
+      const valueOf = ({ part, column }: MapColumn) => valueIn(chart, body, part, column.code);
+      const [x, y, third] = [valueOf(along), valueOf(upward), shade === null ? null : valueOf(shade)];
+      if (x === null || y === null) return [];
+      const shaded = shade === null || third === null ? undefined : sizeByColumn(shade.column, third);
+      return [{ x, y, held: body.held, shade: shaded }];
     });
   });
   /** Of whom everything is known that decides. */
-  private readonly known = computed(() => this.points().filter(({ where }) => where !== 'unknown'));
+  private readonly known = computed(() => this.points().filter(({ held }) => held !== 'unknown'));
 
   /** Whom the sizes hold, in one sentence; and how many it says nothing of. */
   protected readonly says = computed(() => {
@@ -178,8 +214,8 @@ export class SizeMap {
     const left = unknown === 0 ? '' : ` ${unknown} more lack a deciding measurement and are not counted.`;
     if (known.length === 0)
       return `No wearer has all deciding measurements, so no share is shown; the ${unknown} points are to scale.`;
-    const share = (where: Held) =>
-      `${Math.round((100 * known.filter((point) => point.where === where).length) / known.length)} %`;
+    const share = (one: Held) =>
+      `${Math.round((100 * known.filter(({ held }) => held === one).length) / known.length)} %`;
     const whom = roll ? `${known.length} wearers` : `${known.length} bodies`;
     return `Of ${whom}, ${share('inside')} are inside a size, ${share('between')} between sizes or split, ${share('outside')} outside all sizes.${left}`;
   });
@@ -192,76 +228,11 @@ export class SizeMap {
   protected readonly options = computed<EChartsCoreOption>(() => {
     const axes = this.axes();
     if (axes === null) return {};
-    const per = MICROMETRES_PER[this.unit()];
-    const points = this.points();
-    const xs = rangeOf(
-      axes.along.column,
-      points.map(({ x }) => x),
-    );
-    const ys = rangeOf(
-      axes.upward.column,
-      points.map(({ y }) => y),
-    );
-    const axis = (name: string, [low, high]: [number, number]) => ({
-      name: `${name}, ${this.unit()}`,
-      nameLocation: 'middle',
-      nameGap: 34,
-      nameTextStyle: { color: INK, fontFamily: TEXT, fontSize: 15 },
-      min: Math.floor(low / per / ROUND) * ROUND,
-      max: Math.ceil(high / per / ROUND) * ROUND,
-      axisLine: { lineStyle: { color: SOFT } },
-      axisLabel: { color: SOFT, fontFamily: TEXT, fontSize: 13 },
-      splitLine: { show: false },
+    return mapOptions({
+      ...axes,
+      ...{ sheet: this.sheet(), shade: this.shadedBy(), points: this.points(), unit: this.unit() },
     });
-    const box = (size: string, index: number) => {
-      const [x, y] = [axes.along.column.intervals[index]!, axes.upward.column.intervals[index]!];
-      const end = (bound: number | null, open: number) => (bound ?? open) / per;
-      return [
-        { name: size, xAxis: end(x.lower, xs[0]), yAxis: end(y.lower, ys[0]) },
-        { xAxis: end(x.upper, xs[1]), yAxis: end(y.upper, ys[1]) },
-      ];
-    };
-    const scatter = (where: Held, color: string) => ({
-      type: 'scatter',
-      symbolSize: 6,
-      silent: true,
-      itemStyle: { color, opacity: 0.5 },
-      data: points.filter((point) => point.where === where).map(({ x, y }) => [x / per, y / per]),
-    });
-    return {
-      animation: false,
-      aria: { enabled: true },
-      textStyle: { fontFamily: TEXT },
-      grid: { left: 62, right: 20, top: 14, bottom: 54 },
-      xAxis: axis(axes.along.name, xs),
-      yAxis: axis(axes.upward.name, ys),
-      series: [
-        {
-          ...scatter('inside', GREEN),
-          markArea: {
-            silent: true,
-            itemStyle: { color: 'rgba(23,84,74,0.09)', borderColor: GREEN, borderWidth: 1.2 },
-            label: { color: INK, fontWeight: 600, fontSize: 14, position: 'insideTopLeft' },
-            data: axes.along.sizes.map(box),
-          },
-        },
-        scatter('between', INK),
-        scatter('outside', BRICK),
-        scatter('unknown', SOFT),
-      ],
-      backgroundColor: 'transparent',
-      color: [GREEN, LINE],
-    };
   });
 }
 
 const BODIES: readonly ReadonlyMap<MeasurementCode, Length>[] = bodies507();
-
-function rangeOf({ intervals }: CompiledColumn, values: readonly Length[]): [number, number] {
-  const ends = intervals
-    .flatMap(({ lower, upper }: Interval) => [lower, upper])
-    .filter((end) => end !== null);
-  const all = [...ends, ...values];
-  const [low, high] = [Math.min(...all), Math.max(...all)];
-  return [low - (high - low) * 0.03, high + (high - low) * 0.03];
-}

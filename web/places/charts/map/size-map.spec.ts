@@ -2,10 +2,12 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { bodiesPath } from '@neat-measure/contract';
+import { compiled, type ChartSheet, type Length } from '@neat-measure/core';
 import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { bodies507 } from '@neat-measure/core/bodies-507';
-import { chooseIn } from '../../testing/library';
-import { watchCoat } from '../../testing/watch-coat';
+import { chooseIn } from '../../../testing/library';
+import { watchCoat } from '../../../testing/watch-coat';
+import { boxesOf, mapOptions, shadeOf, type MapColumn, type MapPoint } from './map-options';
 import { SizeMap } from './size-map';
 
 describe('SizeMap', () => {
@@ -99,10 +101,86 @@ describe('SizeMap', () => {
     expect(says()).not.toMatch(/^Of /);
   });
 
-  it('needs two measurements in one part', () => {
+  it('needs two measurements', () => {
     const sheet = watchCoat();
     const [part] = sheet.parts;
     const { host } = open({ ...sheet, parts: [{ ...part!, columns: part!.columns.slice(0, 1) }] });
-    expect(host.textContent).toContain('A map needs two measurements in one part');
+    expect(host.textContent).toContain('A map needs two measurements');
+  });
+
+  it('takes its axes from two parts, whose sizes are a grid of what is made together', () => {
+    const sheet = trousers();
+    const { fixture, says, host } = open(sheet);
+    chooseIn(fixture, 'map-up', 'leg inside-leg-length');
+    fixture.detectChanges();
+    expect(says()).toMatch(/^The 507 bodies lack one of the measurements|^Of 507 bodies/);
+    const { along, upward } = axesOf(sheet);
+    expect(boxesOf({ sheet, along, upward }).map(({ name }) => name)).toEqual(['S R', 'M R', 'M L']);
+    expect(boxesOf({ sheet: { ...sheet, combinations: [] }, along, upward }).length).toBe(4);
+    expect(host.querySelector('.legend')).toBeNull();
+  });
+
+  it('tells by shade which size a third measurement gives, with what no size is', () => {
+    const { fixture, host } = open(trousers());
+    chooseIn(fixture, 'map-up', 'waist hip-girth');
+    chooseIn(fixture, 'map-shade', 'leg inside-leg-length');
+    fixture.detectChanges();
+    expect([...host.querySelectorAll('.legend li')].map((one) => one.textContent.trim())).toEqual([
+      ...['R', 'L', 'no size'],
+    ]);
+    // The axis that is taken up is no shade any more.
+    chooseIn(fixture, 'map-up', 'leg inside-leg-length');
+    fixture.detectChanges();
+    expect(host.querySelector('.legend')).toBeNull();
+    expect(shadeOf(0, 3)).not.toBe(shadeOf(2, 3));
+    expect(shadeOf(0, 1)).toBe(shadeOf(2, 3));
+  });
+
+  it('draws everybody once, by how they are held or by shade', () => {
+    const sheet = trousers();
+    const { along, upward } = axesOf(sheet);
+    const points: MapPoint[] = [
+      { x: 750_000 as Length, y: 750_000 as Length, held: 'inside', shade: 0 },
+      { x: 750_000 as Length, y: 650_000 as Length, held: 'outside', shade: null },
+      { x: 750_000 as Length, y: 850_000 as Length, held: 'between', shade: undefined },
+    ];
+    const drawn = (shade: typeof along | null) =>
+      (
+        mapOptions({ ...{ sheet, along, upward, shade, points }, unit: 'cm' })['series'] as {
+          data: [number, number][];
+        }[]
+      ).map(({ data }) => data.length);
+    expect(drawn(null)).toEqual([0, 1, 1, 1, 0]);
+    expect(drawn(upward)).toEqual([0, 1, 0, 1, 1]);
   });
 });
+
+/** A waist and a leg that are not made in every combination. */
+function trousers(): ChartSheet {
+  return chartSheetSchema.parse({
+    ...{ maker: 'Ostrel', garment: 'Trousers', unit: 'cm', rule: 'closest', label: '{waist}-{leg}' },
+    combinations: [{ parts: ['waist', 'leg'], made: { S: ['R'], M: ['R', 'L'] } }],
+    parts: [
+      {
+        ...{ code: 'waist', name: 'Waist', sizes: ['S', 'M'] },
+        columns: [
+          { code: 'waist-girth', unit: 'cm', cells: ['70-78', '80-88'] },
+          { code: 'hip-girth', unit: 'cm', cells: ['90-97', '97-104'] },
+        ],
+      },
+      {
+        ...{ code: 'leg', name: 'Leg', sizes: ['R', 'L'] },
+        columns: [{ code: 'inside-leg-length', unit: 'cm', cells: ['70-79', '79-88'] }],
+      },
+    ],
+  });
+}
+
+/** Waist along, leg up. */
+function axesOf(sheet: ChartSheet): Record<'along' | 'upward', MapColumn> {
+  const [waist, leg] = compiled(sheet).parts.map(({ whole }): MapColumn => {
+    const [column] = whole.deciding;
+    return { key: whole.code, part: whole.code, sizes: whole.sizes, name: whole.name, column: column! };
+  });
+  return { along: waist!, upward: leg! };
+}

@@ -1,0 +1,146 @@
+import { counted, sayDay, VERDICT_WORDS } from '@neat-measure/core';
+import {
+  besideSize,
+  groupTable,
+  SHOWS_WORDS,
+  sizedOne,
+  type SizedPeople,
+  type TableFilter,
+} from '@neat-measure/core/group';
+import type { Content, Margins, TableCell } from 'pdfmake/interfaces';
+import { words, type Printed } from '../../print/print-pdf';
+import { LINE, SOFT } from '../../print/sheet-parts';
+
+/** The table of a sizing as it is printed: those rows of it that are shown, group by group. */
+export interface GroupSizesToPrint {
+  readonly sheet: 'group-sizes';
+  /** The name of the muster or the group. */
+  readonly of: string;
+  readonly madeAt: string;
+  readonly by: string;
+  readonly people: SizedPeople;
+  readonly filter: TableFilter;
+}
+
+const PROTECTS =
+  'Protective wear: follow the maker’s instructions and trained local practice, and check each garment on its wearer.';
+/** More garments than these go on paper that lies on its side. */
+const MOST_UPRIGHT = 5;
+/** Under which heading whoever is in no group stands. */
+const NO_GROUP = 'In no group';
+
+/** Everybody who is shown with their sizes, every group on a page of its own; who is in two groups stands in both. */
+export function groupSizesSheet(sheet: Omit<GroupSizesToPrint, 'sheet'>): Printed {
+  const { of, people, filter } = sheet;
+  const { garments } = people.sizing;
+  const rows = groupTable(people).rows(filter);
+  const content = sectionsOf(people, filter, rows).flatMap(({ name, rows: own }, at): Content[] => [
+    {
+      ...words(name ?? of, { bold: true, fontSize: 15 }),
+      ...(at > 0 ? { pageBreak: 'before' as const } : {}),
+    },
+    { ...words(about(sheet, own.length, rows.length)), color: SOFT, margin: [0, 2, 0, 8] },
+    tableOf(people, own),
+    ...(garments.some(({ protects }) => protects)
+      ? [{ ...words(PROTECTS), margin: [0, 8, 0, 0] as Margins }]
+      : []),
+  ]);
+  return {
+    title: `Sizes · ${of}`,
+    content: rows.length === 0 ? [words('No wearers match.')] : content,
+    orientation: garments.length > MOST_UPRIGHT ? 'landscape' : 'portrait',
+  };
+}
+
+interface Section {
+  /** `null` where nobody is in any group: then it is the whole list. */
+  readonly name: string | null;
+  readonly rows: readonly number[];
+}
+
+function sectionsOf(
+  { sizing, groups }: SizedPeople,
+  { group }: TableFilter,
+  rows: readonly number[],
+): Section[] {
+  const asked = group === null ? groups : groups.filter(({ name }) => name === group);
+  const within = asked.map(({ name, wearerIds }) => {
+    const ids = new Set(wearerIds);
+    return { name, rows: rows.filter((row) => ids.has(sizing.wearerIds[row]!)) };
+  });
+  const grouped = new Set(within.flatMap((section) => section.rows));
+  const left = rows.filter((row) => !grouped.has(row));
+  const named = grouped.size === 0 ? null : NO_GROUP;
+  return [...within, { name: named, rows: left }].filter((section) => section.rows.length > 0);
+}
+
+/** Of when it is, and whether it is everybody. */
+function about(
+  { of, madeAt, by, people, filter }: Omit<GroupSizesToPrint, 'sheet'>,
+  here: number,
+  shown: number,
+): string {
+  const { garment, shows, between, search } = filter;
+  const one = garment === null ? undefined : people.sizing.garments[garment];
+  const count = people.sizing.wearerIds.filter((id) => id !== '').length;
+  const pair = between === null || one === undefined ? [] : between.map((at) => one.labels[at] ?? '');
+  const wanted = [
+    ...(one === undefined ? [] : [one.garment]),
+    ...(shows === 'all' ? [] : [SHOWS_WORDS[shows]]),
+    ...(pair.length === 0 ? [] : [`between ${pair.join(' and ')}`]),
+    ...(search.trim() === '' ? [] : [`“${search.trim()}”`]),
+  ];
+  return [
+    of,
+    `as of ${sayDay(madeAt.slice(0, 10))}, by ${by}`,
+    counted(here, 'wearer'),
+    ...(shown < count
+      ? [`${shown} of ${count} shown${wanted.length > 0 ? `: ${wanted.join(', ')}` : ''}`]
+      : []),
+  ].join(' · ');
+}
+
+function tableOf({ sizing, wearers }: SizedPeople, rows: readonly number[]): Content {
+  const byId = new Map(wearers.map((one) => [one.id, one]));
+  const small = garmentsFontSize(sizing.garments.length);
+  const head = ['Wearer', ...sizing.garments.map(({ garment }) => garment)];
+  const body = rows.map((row): TableCell[] => {
+    const wearer = byId.get(sizing.wearerIds[row]!);
+    const beside = [wearer?.role, wearer?.number].filter((one) => one != null && one !== '').join(' · ');
+    return [
+      {
+        stack: [
+          words(wearer?.name ?? '', { bold: true, fontSize: small }),
+          ...(beside === '' ? [] : [{ ...words(beside, { fontSize: 7.5 }), color: SOFT }]),
+        ],
+      },
+      ...sizing.garments.map((garment): TableCell => {
+        const one = sizedOne(garment, row);
+        if (one === null) return { text: '' };
+        // A flag in words: a glyph of a few points is not read on paper.
+        const flagged = one.stands === 'open' && one.verdict !== 'settled' ? VERDICT_WORDS[one.verdict] : '';
+        const told = [flagged, besideSize(one)].filter((part) => part !== '').join(', ');
+        return {
+          stack: [
+            ...(one.size === null ? [] : [words(one.size, { bold: true, fontSize: small + 1 })]),
+            ...(told === '' ? [] : [{ ...words(told, { fontSize: 7.5 }), color: SOFT }]),
+          ],
+        };
+      }),
+    ];
+  });
+  return {
+    layout: { hLineColor: () => LINE, vLineWidth: () => 0 },
+    table: {
+      headerRows: 1,
+      dontBreakRows: true,
+      widths: ['auto', ...sizing.garments.map(() => '*')],
+      body: [head.map((text) => ({ ...words(text, { bold: true, fontSize: small }), color: SOFT })), ...body],
+    },
+  };
+}
+
+/** Many columns are written smaller, so that none runs off the page. */
+function garmentsFontSize(garments: number): number {
+  return garments > 8 ? 8 : 9.5;
+}
