@@ -1,12 +1,12 @@
 import { expectAccessible } from './axe';
-import { chooseFrom, expect, test } from './fitter';
+import { AGAIN, chooseFrom, expect, test } from './fitter';
 
 test('a muster is sized at once, decided for many, taken back, compared, totalled and ordered', async ({
   fitter: page,
 }) => {
   await page.goto('/roll');
   await page.getByRole('link', { name: /Winter issue/ }).click();
-  await page.getByRole('link', { name: 'Sizes' }).click();
+  await page.getByRole('link', { name: 'Sizes', exact: true }).click();
   await expect(page.getByText('Not sized yet')).toBeVisible();
   await expectAccessible(page, 'a muster that is not sized');
   await page.getByRole('button', { name: /^Size \d+ wearers$/ }).click();
@@ -26,6 +26,16 @@ test('a muster is sized at once, decided for many, taken back, compared, totalle
     await page.keyboard.press('ArrowDown');
     await expect(row).toHaveAttribute('aria-rowindex', String(Number(all) + 1));
     await expect(row).toBeInViewport();
+  });
+
+  await test.step('one group of it, on paper too', async () => {
+    await chooseFrom(page, 'Group', 'Boathouse');
+    await expect(count).toContainText(`12 of ${all} wearers`);
+    const paper = page.getByRole('link', { name: 'PDF by group' });
+    const printed = await page.request.get((await paper.getAttribute('href'))!, AGAIN);
+    expect([printed.status(), printed.headers()['content-type']]).toEqual([200, 'application/pdf']);
+    await page.getByRole('button', { name: 'Show everybody' }).click();
+    await expect(count).toContainText(`${all} of ${all} wearers`);
   });
 
   await test.step('those of one garment that are in doubt get one size for one reason', async () => {
@@ -74,8 +84,26 @@ test('a muster is sized at once, decided for many, taken back, compared, totalle
     await page.getByLabel('Spares, %').fill('10');
     await page.getByLabel('Spares, %').press('Tab');
     await expectAccessible(page, 'the totals of a muster');
+    await page.getByRole('button', { name: 'As a picture' }).click();
+    await expect(page.locator('nm-totals-picture svg').first()).toBeVisible();
+    await expectAccessible(page, 'the picture of the totals');
+    await page.getByRole('button', { name: 'As a table' }).click();
     await chooseFrom(page, 'Deliver to', 'Main store');
     await page.getByRole('button', { name: /^Create \d+ orders?$/ }).click();
     await expect(page.getByText(/orders? created\. They wait under Stores/)).toBeVisible();
   });
+});
+
+test('a group is sized on a page of its own, whether it is on a muster or not', async ({ fitter: page }) => {
+  await page.goto('/roll');
+  await page.getByRole('link', { name: /North shore/ }).click();
+  await page.getByRole('button', { name: 'Size 24 wearers' }).click();
+  await expect(page.getByRole('status').filter({ hasText: '24 of 24 wearers' })).toBeVisible();
+  await expectAccessible(page, 'the sizes of a group');
+  await page.getByRole('button', { name: 'Totals' }).click();
+  await expect(page.getByRole('heading', { name: /^Ranger field jacket/ })).toBeVisible();
+  // What is fetched is of a muster.
+  await expect(page.getByRole('link', { name: 'Pick list' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Back to Roll' }).click();
+  await expect(page.getByRole('link', { name: /North shore/ })).toBeVisible();
 });

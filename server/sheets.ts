@@ -57,6 +57,6 @@ export function printSheet(sheet: Sheet): Promise<Buffer> {
   }
 }
 
-function printed({ content, title, orientation }: Printed): Promise<Buffer> {
-  return printPdf(content, title, orientation);
+function printed({ content, title }: Printed): Promise<Buffer> {
+  return printPdf(content, title);
 }

@@ -93,7 +93,7 @@ try {
   await page.getByRole('link', { name: /Winter issue/ }).click();
   await page.getByRole('list', { name: 'Stations' }).waitFor();
   await shoot('roll');
-  await page.getByRole('link', { name: 'Sizes' }).click();
+  await page.getByRole('link', { name: 'Sizes', exact: true }).click();
   await page.getByRole('button', { name: /^Size \d+ wearers$/ }).click();
   await page.locator('[data-at]').first().waitFor();
   await shoot('sizes');

@@ -6,6 +6,7 @@ import * as z from 'zod';
 import { keepChart } from '../charts/service';
 import type { Database } from '../database/database';
 import { saveKit } from '../kits/store';
+import { saveGroup } from '../musters/groups';
 import { addPerson } from '../people/service';
 import { findAccount, hasAccounts } from '../accounts/store';
 import { findSettings, saveSettings } from '../settings/store';
@@ -35,6 +36,7 @@ const demoSchema = z.object({
       roles: z.array(z.string()),
     }),
   ),
+  groups: z.array(z.object({ id: z.uuidv7(), name: lineSchema(60), wearers: z.array(z.uuidv7()) })),
 });
 
 /**
@@ -53,6 +55,8 @@ export async function loadDemo(database: Database, folder: string): Promise<bool
     const keeper = (await findAccount(transaction, demo.fitters[0]!.signIn))!;
     for (const { id, ...wearer } of demo.wearers)
       await saveWearer(transaction, id, { ...wearer, number: null, version: 0 });
+    for (const { id, name, wearers } of demo.groups)
+      await saveGroup(transaction, id, { name, wearerIds: wearers });
     for (const { id, file } of demo.charts) {
       const sheet = importChartJson(await readFile(join(folder, 'charts', file)));
       if (!sheet.ok) throw new Error(`demo chart ${file} has faults: ${JSON.stringify(sheet.problem)}`);

@@ -10,19 +10,12 @@ pdfmake.setUrlAccessPolicy(() => false);
 export interface Printed {
   readonly title: string;
   readonly content: Content[];
-  /** Upright, unless it says otherwise. */
-  readonly orientation?: 'portrait' | 'landscape';
 }
 
 /** Prints a document on A4 in the application's own font. */
-export async function printPdf(
-  content: Content,
-  title: string,
-  pageOrientation: Printed['orientation'] = 'portrait',
-): Promise<Buffer> {
+export async function printPdf(content: Content, title: string): Promise<Buffer> {
   const document: TDocumentDefinitions = {
     pageSize: 'A4',
-    pageOrientation,
     pageMargins: [42, 42, 42, 48],
     info: { title },
     defaultStyle: { font: 'Atkinson', fontSize: 10.5, color: '#1E2A2B' },

@@ -4,10 +4,11 @@ import {
   groupTable,
   SHOWS_WORDS,
   sizedOne,
+  type SizedOne,
   type SizedPeople,
   type TableFilter,
 } from '@neat-measure/core/group';
-import type { Content, Margins, TableCell } from 'pdfmake/interfaces';
+import type { Column, Content, Margins, TableCell } from 'pdfmake/interfaces';
 import { words, type Printed } from '../../print/print-pdf';
 import { LINE, SOFT } from '../../print/sheet-parts';
 
@@ -24,8 +25,8 @@ export interface GroupSizesToPrint {
 
 const PROTECTS =
   'Protective wear: follow the maker’s instructions and trained local practice, and check each garment on its wearer.';
-/** More garments than these go on paper that lies on its side. */
-const MOST_UPRIGHT = 5;
+/** More garments than these have no column each, but stand below each other. */
+const MOST_COLUMNS = 6;
 /** Under which heading whoever is in no group stands. */
 const NO_GROUP = 'In no group';
 
@@ -48,7 +49,6 @@ export function groupSizesSheet(sheet: Omit<GroupSizesToPrint, 'sheet'>): Printe
   return {
     title: `Sizes · ${of}`,
     content: rows.length === 0 ? [words('No wearers match.')] : content,
-    orientation: garments.length > MOST_UPRIGHT ? 'landscape' : 'portrait',
   };
 }
 
@@ -100,47 +100,59 @@ function about(
   ].join(' · ');
 }
 
+/** A column for each garment that is got here, or, where those are many, a list for each wearer. */
 function tableOf({ sizing, wearers }: SizedPeople, rows: readonly number[]): Content {
   const byId = new Map(wearers.map((one) => [one.id, one]));
-  const small = garmentsFontSize(sizing.garments.length);
-  const head = ['Wearer', ...sizing.garments.map(({ garment }) => garment)];
+  const got = sizing.garments.filter(({ verdicts }) => rows.some((row) => verdicts[row]! >= 0));
+  const isWide = got.length > MOST_COLUMNS;
   const body = rows.map((row): TableCell[] => {
     const wearer = byId.get(sizing.wearerIds[row]!);
-    const beside = [wearer?.role, wearer?.number].filter((one) => one != null && one !== '').join(' · ');
+    const beside = [wearer?.role, wearer?.number].filter((one) => (one ?? '') !== '').join(' · ');
+    const name: TableCell = {
+      stack: [
+        words(wearer?.name ?? '', { bold: true, fontSize: 9.5 }),
+        ...(beside === '' ? [] : [soft(beside)]),
+      ],
+    };
+    const sized = got.map((garment) => ({ garment: garment.garment, one: sizedOne(garment, row) }));
+    if (!isWide)
+      return [name, ...sized.map(({ one }) => (one === null ? { text: '' } : { stack: sizeOf(one) }))];
+    const own = sized.flatMap(({ garment, one }) => (one === null ? [] : [{ garment, one }]));
     return [
+      name,
       {
-        stack: [
-          words(wearer?.name ?? '', { bold: true, fontSize: small }),
-          ...(beside === '' ? [] : [{ ...words(beside, { fontSize: 7.5 }), color: SOFT }]),
-        ],
+        stack: own.map(({ garment, one }) => ({
+          columns: [{ width: 190, ...words(garment, { fontSize: 9.5 }) }, ...sizeOf(one).map(asColumn)],
+        })),
       },
-      ...sizing.garments.map((garment): TableCell => {
-        const one = sizedOne(garment, row);
-        if (one === null) return { text: '' };
-        // A flag in words: a glyph of a few points is not read on paper.
-        const flagged = one.stands === 'open' && one.verdict !== 'settled' ? VERDICT_WORDS[one.verdict] : '';
-        const told = [flagged, besideSize(one)].filter((part) => part !== '').join(', ');
-        return {
-          stack: [
-            ...(one.size === null ? [] : [words(one.size, { bold: true, fontSize: small + 1 })]),
-            ...(told === '' ? [] : [{ ...words(told, { fontSize: 7.5 }), color: SOFT }]),
-          ],
-        };
-      }),
     ];
   });
+  const head = ['Wearer', ...(isWide ? ['Garments'] : got.map(({ garment }) => garment))];
   return {
     layout: { hLineColor: () => LINE, vLineWidth: () => 0 },
     table: {
       headerRows: 1,
       dontBreakRows: true,
-      widths: ['auto', ...sizing.garments.map(() => '*')],
-      body: [head.map((text) => ({ ...words(text, { bold: true, fontSize: small }), color: SOFT })), ...body],
+      widths: isWide ? [150, '*'] : ['auto', ...got.map(() => '*')],
+      body: [head.map((text) => ({ ...words(text, { bold: true, fontSize: 9.5 }), color: SOFT })), ...body],
     },
   };
 }
 
-/** Many columns are written smaller, so that none runs off the page. */
-function garmentsFontSize(garments: number): number {
-  return garments > 8 ? 8 : 9.5;
+/** The size, and below or beside it what else is told: a glyph of a few points is not read on paper. */
+function sizeOf(one: SizedOne): { text: Content[] }[] {
+  const flagged = one.stands === 'open' && one.verdict !== 'settled' ? VERDICT_WORDS[one.verdict] : '';
+  const told = [flagged, besideSize(one)].filter((part) => part !== '').join(', ');
+  return [
+    ...(one.size === null ? [] : [words(one.size, { bold: true, fontSize: 10.5 })]),
+    ...(told === '' ? [] : [soft(told)]),
+  ];
+}
+
+function soft(text: string) {
+  return { ...words(text, { fontSize: 8 }), color: SOFT };
+}
+
+function asColumn(content: { text: Content[] }): Column {
+  return { width: 'auto', margin: [0, 0, 8, 0], ...content };
 }

@@ -13,12 +13,12 @@ const TOTALS = {
 describe('the picture of totals', () => {
   it('has as much in a bar as is wanted, and beside it what there is', () => {
     const { series, xAxis } = pictureOf(TOTALS) as {
-      series: { name: string; stack?: string; data: number[] }[];
+      series: { name: string; stack?: string; data: (number | null)[] }[];
       xAxis: { data: string[] };
     };
     expect(xAxis.data).toEqual(['M', 'L']);
     const sum = (stack: string, at: number) =>
-      series.filter((one) => one.stack === stack).reduce((total, { data }) => total + data[at]!, 0);
+      series.filter((one) => one.stack === stack).reduce((total, { data }) => total + (data[at] ?? 0), 0);
     LINES.forEach((line, at) => {
       expect(sum('wanted', at)).toBe(line.wanted + line.spares);
       expect(sum('there', at)).toBe(line.there + line.coming);

@@ -40,7 +40,8 @@ export class TotalsPicture {
 /** The picture of one garment: two bars a size, and where the odds would have the first of them end. */
 export function pictureOf({ name, lines }: Pick<Totals, 'name' | 'lines'>): EChartsCoreOption {
   const bar = (called: string, stack: string, data: readonly number[], itemStyle: object) => ({
-    ...{ type: 'bar', name: called, stack, data, barMaxWidth: 34 },
+    // What there is none of has no outline either.
+    ...{ type: 'bar', name: called, stack, data: data.map((count) => count || null), barMaxWidth: 34 },
     itemStyle,
   });
   const outlined = (color: string) => ({ color: PAPER, borderColor: color, borderWidth: 2 });
