@@ -67,6 +67,7 @@ export * from './chart/chart-shape';
 export * from './chart/choices';
 export * from './chart/size-chart';
 export * from './chart/label';
+export * from './chart/steps-apart';
 export * from './chart/named';
 export * from './chart/formats/parse-cell';
 export * from './chart/arithmetic/compile-arithmetic';

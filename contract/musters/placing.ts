@@ -39,7 +39,7 @@ export const placingSchema = z.object({
       isProven: z.boolean(),
       gap: z.number(),
       lines: z.array(z.object({ label: z.string(), given: z.int(), there: z.int(), ordered: z.int() })),
-      moved: z.array(z.object({ wearerId: idSchema, from: z.string(), to: z.string(), misfit: z.int() })),
+      moved: z.array(z.object({ wearerId: idSchema, from: z.string(), to: z.string(), chance: z.int() })),
       without: z.array(z.object({ wearerId: idSchema, wearable: z.array(z.string()) })),
       apart: z.record(z.enum(APART), z.int()),
       helps: z.object({ label: z.string(), count: z.int() }).nullable(),

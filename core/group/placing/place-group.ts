@@ -1,6 +1,13 @@
 import type { Highs } from 'highs';
+import { ONE_STEP, type StepsApart } from '../../chart/steps-apart';
 import type { SizedGarment, Sizing } from '../sized/sizing';
-import { placingCase, WEARABLE_PERCENT, type Apart, type WearableRule } from './placing-case';
+import {
+  placingCase,
+  WEARABLE_PERCENT,
+  type Apart,
+  type PlacingCase,
+  type WearableRule,
+} from './placing-case';
 import { solveCase, type Placing, type PlacingRule, type Totals } from './solve-case';
 
 /** Somebody held to a label of a garment, whatever it costs. */
@@ -28,8 +35,8 @@ export interface MovedOne {
   readonly wearerId: string;
   readonly from: string;
   readonly to: string;
-  /** How likely another size is theirs, in thousandths. */
-  readonly misfit: number;
+  /** How likely that size is theirs, in thousandths. */
+  readonly chance: number;
 }
 
 /** One garment placed. */
@@ -54,6 +61,16 @@ export interface PlacedGarment extends Pick<Placing, 'totals' | 'otherwise' | 'i
   readonly pins: readonly { readonly wearerId: string; readonly costs: Totals }[];
 }
 
+/** Of whom a placing is, and what it knows of the charts. */
+export interface PlacingOf {
+  /** Of whom; everybody without. */
+  readonly rows?: readonly number[];
+  /** How far the labels of a garment lie apart; one step from each to each without. */
+  readonly stepsOf?: (garment: SizedGarment) => StepsApart;
+  /** Is told before each garment how many are done; it may throw to end it. */
+  readonly tell?: (done: number, of: number) => Promise<void>;
+}
+
 /** Of one garment so long, in seconds; what is found by then is told with how far from the best it may be. */
 const SECONDS_A_GARMENT = 20;
 
@@ -61,8 +78,6 @@ const SECONDS_A_GARMENT = 20;
  * Places a whole group, garment by garment: what lies of one tells nothing of another.
  *
  * @param stock of each series, by label
- * @param rows of whom; everybody without
- * @param tell is told before each garment how many are done; it may throw to end it
  * @example placeGroup(highs, { habits: 1, wearerIds: [], docketIds: [], rests: [], acts: [], garments: [] }, new Map(), USUAL_PLACING) // []
  */
 export async function placeGroup(
@@ -70,15 +85,19 @@ export async function placeGroup(
   sizing: Sizing,
   stock: ReadonlyMap<string, ReadonlyMap<string, number>>,
   wish: PlacingWish,
-  tell: (done: number, of: number) => Promise<void> = () => Promise.resolve(),
-  rows: readonly number[] = sizing.wearerIds.flatMap((id, row) => (id === '' ? [] : [row])),
+  { rows = rowsOf(sizing), stepsOf = () => ONE_STEP, tell }: PlacingOf = {},
 ): Promise<PlacedGarment[]> {
   const series = [...new Set(sizing.garments.map(({ seriesId }) => seriesId))];
   const placed: PlacedGarment[] = [];
   for (const seriesId of series) {
-    await tell(placed.length, series.length);
+    await tell?.(placed.length, series.length);
     const versions = sizing.garments.filter((one) => one.seriesId === seriesId);
-    placed.push(placeOne(highs, sizing, versions, stock.get(seriesId) ?? new Map(), wish, rows));
+    const shelf = stock.get(seriesId) ?? new Map<string, number>();
+    const own = wish.pins.filter((pin) => pin.seriesId === seriesId);
+    const pins = new Map(own.map(({ wearerId, label }) => [sizing.wearerIds.indexOf(wearerId), label]));
+    placed.push(
+      placeOne(highs, sizing, versions, placingCase(versions, shelf, rows, pins, wish, stepsOf), wish),
+    );
   }
   return placed;
 }
@@ -87,14 +106,10 @@ function placeOne(
   highs: Highs,
   { wearerIds }: Sizing,
   versions: readonly SizedGarment[],
-  stock: ReadonlyMap<string, number>,
+  one: PlacingCase,
   wish: PlacingWish,
-  rows: readonly number[],
 ): PlacedGarment {
   const { seriesId, garment, maker } = versions[0]!;
-  const own = wish.pins.filter((pin) => pin.seriesId === seriesId);
-  const pins = new Map(own.map(({ wearerId, label }) => [wearerIds.indexOf(wearerId), label]));
-  const one = placingCase(versions, stock, rows, pins, wish);
   const found = solveCase(highs, one, wish, { seconds: SECONDS_A_GARMENT });
   const { labels, people } = one;
   const given = labels.map((_, label) => found.placed.filter((at) => at === label).length);
@@ -103,8 +118,8 @@ function placeOne(
     const choice = choices.find(({ label }) => label === found.placed[person]);
     const proposed = proposedOf(versions, row) ?? labels[first!.label]!;
     if (choice === undefined || decided || labels[choice.label] === proposed) return [];
-    const { label, misfit } = choice;
-    return [{ wearerId: wearerIds[row]!, from: proposed, to: labels[label]!, misfit }];
+    const { label, chance } = choice;
+    return [{ wearerId: wearerIds[row]!, from: proposed, to: labels[label]!, chance }];
   });
   const without = people.flatMap(({ row, choices }, person) =>
     found.placed[person] === -1
@@ -137,4 +152,9 @@ function mostHelpful(wearable: readonly (readonly string[])[]): PlacedGarment['h
   for (const label of wearable.flat()) counts.set(label, (counts.get(label) ?? 0) + 1);
   const [most] = [...counts].sort((one, other) => other[1] - one[1]);
   return most === undefined ? null : { label: most[0], count: most[1] };
+}
+
+/** Everybody who was not erased since. */
+function rowsOf({ wearerIds }: Sizing): number[] {
+  return wearerIds.flatMap((id, row) => (id === '' ? [] : [row]));
 }

@@ -47,6 +47,33 @@ describe('who could wear what', () => {
     expect(choicesOf(one('settled', 'M', [{ label: 'M', chance: 1 }]))).toBe('M 0');
   });
 
+  it('counts how far off a size would be, by the odds of each other one', () => {
+    const wide = one('split', 'M', [
+      { label: 'M', chance: 0.4 },
+      { label: 'S', chance: 0.35 },
+      { label: 'L', chance: 0.2 },
+      { label: null, chance: 0.05 },
+    ]);
+    const misfits = (stepsOf?: Parameters<typeof placingCase>[5]) =>
+      placingCase([garment([wide])], new Map(), [0], new Map(), { leastPercent: 10 }, stepsOf).people[0]!
+        .choices;
+    const told = (all: ReturnType<typeof misfits>) =>
+      all.map(({ label, misfit, chance }) => [label, misfit, chance]);
+    expect(told(misfits())).toEqual([
+      [1, 600, 400],
+      [0, 650, 350],
+      [2, 800, 200],
+    ]);
+    // From S to L it is two sizes.
+    const order = ['S', 'M', 'L'];
+    const apart = (first: string, second: string) => Math.abs(order.indexOf(first) - order.indexOf(second));
+    expect(told(misfits(() => apart))).toEqual([
+      [1, 600, 400],
+      [0, 850, 350],
+      [2, 1_150, 200],
+    ]);
+  });
+
   it('where the chart says that two sizes hold somebody, both do', () => {
     expect(choicesOf(one('overlap', 'M', [{ label: 'M', chance: 1 }], ['L']))).toBe('M 0, L 1');
     // Pulled two ways, what one measurement asks for does not fit.
@@ -81,6 +108,8 @@ describe('who could wear what', () => {
       new Map([[0, 'M']]),
       { leastPercent: 10 },
     );
-    expect(people).toEqual([{ row: 0, choices: [{ label: 2, misfit: 0 }], pinned: 2, decided: true }]);
+    expect(people).toEqual([
+      { row: 0, choices: [{ label: 2, misfit: 0, chance: 1_000 }], pinned: 2, decided: true },
+    ]);
   });
 });

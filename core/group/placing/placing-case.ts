@@ -1,3 +1,4 @@
+import { ONE_STEP, type StepsApart } from '../../chart/steps-apart';
 import type { Verdict } from '../../match/verdict';
 import { sizedOne, type SizedGarment, type SizedOne } from '../sized/sizing';
 
@@ -5,8 +6,10 @@ import { sizedOne, type SizedGarment, type SizedOne } from '../sized/sizing';
 export interface Choice {
   /** By its place among the labels of the case. */
   readonly label: number;
-  /** How likely another size is theirs, in thousandths. */
+  /** How many sizes it is expected to be off, by the odds: every other size counts by its chance and by how far it lies. In thousandths. */
   readonly misfit: number;
+  /** How likely it is theirs, in thousandths. */
+  readonly chance: number;
 }
 
 /** Somebody to be placed: the sizes they could wear, the likeliest first. */
@@ -57,6 +60,7 @@ const NOBODY_KNOWS: readonly Verdict[] = ['incomplete', 'suspect'];
  * @param stock how many there are, by label
  * @param rows of whom
  * @param pins by row, the label somebody is held to
+ * @param stepsOf how far the labels of a version lie apart
  * @example placingCase([keptGarment({ chartId: 'c', seriesId: 's', version: 1, garment: 'Jacket', maker: 'Ostrel', protects: false }, ['M', 'L'], [{ size: inGroup(judgeOne(docket, jacket, house)), stands: 'open', decided: null }])], new Map([['M', 3]]), [0], new Map(), { leastPercent: 10 }).people.length // 1
  */
 export function placingCase(
@@ -65,6 +69,7 @@ export function placingCase(
   rows: readonly number[],
   pins: ReadonlyMap<number, string>,
   { leastPercent }: WearableRule,
+  stepsOf: (version: SizedGarment) => StepsApart = () => ONE_STEP,
 ): PlacingCase {
   const labels = [...new Set(versions.flatMap((one) => one.labels))];
   const placeOf = new Map(labels.map((label, at) => [label, at]));
@@ -80,41 +85,57 @@ export function placingCase(
       }
       if (one.stands === 'decided') {
         const label = placeOf.get(one.size!)!;
-        people.push({ row, choices: [{ label, misfit: 0 }], pinned: label, decided: true });
+        people.push({ row, choices: [{ label, misfit: 0, chance: THOUSAND }], pinned: label, decided: true });
         continue;
       }
-      const wearable = wearableOf(one, version.protects, leastPercent);
+      const misfitOf = (label: string) => expectedSteps(one, label, stepsOf(version));
+      const wearable = wearableOf(one, version.protects, leastPercent, misfitOf);
       const wished = placeOf.get(pins.get(row) ?? '') ?? null;
       const holds = wished !== null && wearable.has(labels[wished]!);
       // What protects is worn as it is proposed, whoever wishes for what.
       const pinned = wished !== null && (holds || !version.protects) ? wished : null;
-      if (pinned !== null && !holds) wearable.set(labels[pinned]!, THOUSAND);
+      if (pinned !== null && !holds)
+        wearable.set(labels[pinned]!, Math.max(THOUSAND, misfitOf(labels[pinned]!)));
       if (wearable.size === 0) {
         apart.push({ row, why: NOBODY_KNOWS.includes(one.verdict) ? 'unknown' : 'no-size' });
         continue;
       }
       const choices = [...wearable]
-        .map(([label, misfit]) => ({ label: placeOf.get(label)!, misfit }))
+        .map(([label, misfit]) => ({ label: placeOf.get(label)!, misfit, chance: chanceOf(one, label) }))
         .sort((left, right) => left.misfit - right.misfit);
       people.push({ row, choices, pinned, decided: false });
     }
   return { labels, stock: labels.map((label) => stock.get(label) ?? 0), people, apart };
 }
 
-/** The sizes somebody could wear, each with how likely another is theirs, in thousandths. */
-function wearableOf(one: SizedOne, protects: boolean, leastPercent: number): Map<string, number> {
+/** How likely a size is somebody's, in thousandths. */
+function chanceOf({ odds }: SizedOne, wanted: string): number {
+  return Math.round(THOUSAND * (odds.find(({ label }) => label === wanted)?.chance ?? 0));
+}
+
+/** How many sizes one is expected to be off, in thousandths; that no size is somebody's counts as one. */
+function expectedSteps({ odds }: SizedOne, wanted: string, steps: StepsApart): number {
+  const off = odds.map(({ label, chance }) => chance * (label === null ? 1 : steps(wanted, label)));
+  return Math.round(THOUSAND * off.reduce((sum, one) => sum + one, 0));
+}
+
+/** The sizes somebody could wear, each with how many sizes it is expected to be off. */
+function wearableOf(
+  one: SizedOne,
+  protects: boolean,
+  leastPercent: number,
+  misfitOf: (label: string) => number,
+): Map<string, number> {
   const { size, verdict, odds, others } = one;
   const wearable = new Map<string, number>();
   // Beyond the range the nearest size is only a fallback: nobody is placed in it unasked.
   if (size === null || verdict === 'beyond') return wearable;
-  const chances = new Map(odds.map(({ label, chance }) => [label, chance]));
   const likely = odds.filter(({ label, chance }) => label !== null && chance * 100 >= leastPercent);
   const more = protects
     ? []
     : [...likely.map(({ label }) => label!), ...(BESIDE.includes(verdict) ? others : [])].filter(
         (label) => label !== size,
       );
-  const misfitOf = (label: string) => Math.round(THOUSAND * (1 - (chances.get(label) ?? 0)));
   // Nobody is moved from what their docket proposes without a need, even where another size is as likely.
   const least = Math.min(misfitOf(size), ...more.map(misfitOf));
   wearable.set(size, least);

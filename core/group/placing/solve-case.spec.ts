@@ -54,7 +54,7 @@ describe('placing', () => {
     pinned: number | null = null,
   ) => ({
     ...{ row: 0, pinned, decided: false },
-    choices: choices.map(([label, misfit]) => ({ label, misfit })),
+    choices: choices.map(([label, misfit]) => ({ label, misfit, chance: 0 })),
   });
   const two = (stock: readonly number[], people: PlacingCase['people']): PlacingCase => ({
     ...{ labels: ['M', 'L'], stock, apart: [] },
@@ -72,7 +72,7 @@ describe('placing', () => {
         const first = draw(labels.length - 1);
         const choices = [first, first + 1]
           .filter((label) => label < labels.length && (label === first || draw(3) > 0))
-          .map((label) => ({ label, misfit: draw(1_000) }));
+          .map((label) => ({ label, misfit: draw(1_000), chance: 0 }));
         const pinned = draw(7) === 0 ? choices.at(-1)!.label : null;
         return { row, choices, pinned, decided: pinned !== null && draw(1) === 0 };
       });

@@ -13,7 +13,7 @@ export interface PlacingRule {
   readonly mayOrder: boolean;
 }
 
-/** How good a placing is: how many go without, the sum of misfits in thousandths, and how many are ordered. */
+/** How good a placing is: how many go without, the sum of misfits in thousandths of a size, and how many are ordered. */
 export type Totals = Readonly<Record<Aim, number>>;
 
 /** Who gets what. */
@@ -51,7 +51,7 @@ const NOT_PLACED = -1;
  * @param highs the solver, loaded
  * @param limits of the whole case; when it is over the best so far is told, with the gap. Where nothing was found at all
  *   that is everybody in their likeliest size in turn, as long as there is some
- * @example solveCase(highs, { labels: ['M'], stock: [1], people: [{ row: 0, choices: [{ label: 0, misfit: 0 }], pinned: null, decided: false }], apart: [] }, { aims: ['without', 'misfit', 'ordered'], mayOrder: false }, { seconds: 5 }).placed // [0]
+ * @example solveCase(highs, { labels: ['M'], stock: [1], people: [{ row: 0, choices: [{ label: 0, misfit: 0, chance: 1000 }], pinned: null, decided: false }], apart: [] }, { aims: ['without', 'misfit', 'ordered'], mayOrder: false }, { seconds: 5 }).placed // [0]
  */
 export function solveCase(
   highs: Highs,

@@ -1,6 +1,8 @@
 import type { PlacingAsked, PlacingView } from '@neat-measure/contract/musters';
+import { ONE_STEP, stepsApart } from '@neat-measure/core';
 import { placeGroup } from '@neat-measure/core/placing';
 import highsLoader from 'highs';
+import { findCharts } from '../../charts/store';
 import type { Database } from '../../database/database';
 import { notFound } from '../../http/problem-error';
 import { readSizing } from '../../sizings/store';
@@ -36,6 +38,12 @@ export async function placeSizing(
     id !== '' && (wanted === null || wanted.has(id)) ? [row] : [],
   );
   const highs = await (solver ??= highsLoader());
-  const garments = await placeGroup(highs, sizing, stock, asked, undefined, rows);
+  const charts = await findCharts(database, [...new Set(sizing.garments.map(({ chartId }) => chartId))]);
+  const steps = new Map(charts.map(({ id, sheet }) => [id, stepsApart(sheet)]));
+  const garments = await placeGroup(highs, sizing, stock, asked, {
+    rows,
+    // A chart that is gone says no more how far its sizes lie apart.
+    stepsOf: ({ chartId }) => steps.get(chartId) ?? ONE_STEP,
+  });
   return { at, garments: garments as PlacingView['garments'] };
 }

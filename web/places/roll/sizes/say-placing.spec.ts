@@ -15,7 +15,7 @@ describe('placing in words', () => {
     expect(
       sayPlaced(
         garment({
-          moved: [{ wearerId: 'w', from: 'M', to: 'L', misfit: 600 }],
+          moved: [{ wearerId: 'w', from: 'M', to: 'L', chance: 400 }],
           without: [{ wearerId: 'x', wearable: ['M', 'L'] }],
           totals: { without: 1, misfit: 600, ordered: 2 },
           apart: { unknown: 2, 'no-size': 1, served: 4 },
@@ -39,7 +39,7 @@ describe('placing in words', () => {
   it('says what a pin costs', () => {
     expect(sayCost({ without: 0, misfit: 0, ordered: 0 })).toBe('costs nothing');
     expect(sayCost({ without: 1, misfit: 250, ordered: -1 })).toBe(
-      'costs 1 more without one, 1 fewer to order, 0.25 more expected misfits',
+      'costs 1 more without one, 1 fewer to order, 0.25 sizes more expected misfit',
     );
   });
 });

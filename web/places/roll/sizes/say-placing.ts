@@ -52,7 +52,7 @@ export function sayCost({ without, misfit, ordered }: Garment['totals']): string
     ...(without !== 0 ? [`${Math.abs(without)} ${without > 0 ? 'more' : 'fewer'} without one`] : []),
     ...(ordered !== 0 ? [`${Math.abs(ordered)} ${ordered > 0 ? 'more' : 'fewer'} to order`] : []),
     ...(misfit !== 0
-      ? [`${(Math.abs(misfit) / 1_000).toFixed(2)} ${misfit > 0 ? 'more' : 'fewer'} expected misfits`]
+      ? [`${(Math.abs(misfit) / 1_000).toFixed(2)} sizes ${misfit > 0 ? 'more' : 'less'} expected misfit`]
       : []),
   ];
   return parts.length === 0 ? 'costs nothing' : `costs ${parts.join(', ')}`;

@@ -20,7 +20,7 @@ type Garment = PlacingView['garments'][number];
 
 const AIM_WORDS: Readonly<Record<Aim, string>> = {
   without: 'as few as possible without a garment',
-  misfit: 'everybody in their likeliest size',
+  misfit: 'everybody nearest their likeliest size',
   ordered: 'as little as possible to order',
 };
 
