@@ -217,6 +217,17 @@ describe('the routes of dockets', () => {
     const inChain = steps.map(({ chain }) => chain !== null);
     expect(inChain).toContain(true);
     expect(named.map((one) => text.includes(one))).toEqual(inChain);
+    // Each placing has its figure beside its words and boxes.
+    const placings = (
+      content as { stack?: { columns?: { svg?: string; width: number | '*' }[] }[] }[]
+    ).flatMap(({ stack }) =>
+      (stack ?? []).flatMap(({ columns }) => (columns?.[0]?.svg === undefined ? [] : [columns])),
+    );
+    expect(placings.length).toBeGreaterThan(5);
+    for (const columns of placings) {
+      expect(columns[0]!.svg).toContain('<svg');
+      expect(columns.map(({ width }) => width)).toEqual([56, '*', 252]);
+    }
     const [prepare] = (content as { ul?: { text: string }[] }[]).flatMap(({ ul }) =>
       ul === undefined ? [] : [ul],
     );

@@ -57,6 +57,9 @@ describe('what comes after its sign-in has ended', () => {
       jasmine.stringMatching(/^The fitter .*98/) as unknown as string,
       jasmine.stringMatching(/^The fitter .*86/) as unknown as string,
     ]);
+    expect(late.map((one) => [one.docketId, one.wearer]))
+      .withContext('of a docket that nobody knows yet')
+      .toEqual([docketId, docketId, docketId].map((id) => [id, null]));
     const answers = (await decide(true, late.map(({ id }) => id).reverse())).body as { outcome: string }[];
     expect(answers.map(({ outcome }) => outcome)).toEqual(['kept', 'kept', 'kept']);
     const { readings } = await records.made(docketId);
@@ -105,6 +108,7 @@ describe('what comes after its sign-in has ended', () => {
     await end();
     await send(act(id, reading('chest-girth', '98')));
     const [one] = await waiting();
+    expect([one!.docketId, one!.wearer]).toEqual([id, 'Ibrahima Lund']);
     await Promise.all([decide(true, [one!.id]), decide(true, [one!.id])]);
     expect((await records.made(id)).readings.length).toBe(1);
     expect((await app.database('audit').where({ kind: 'late-accepted' })).length).toBe(1);
