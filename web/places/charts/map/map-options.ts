@@ -79,21 +79,23 @@ export function boxesOf({ sheet, along, upward }: Pick<MapToDraw, 'sheet' | 'alo
       x: along.column.intervals[at]!,
       y: upward.column.intervals[at]!,
     }));
-  const isMany = along.sizes.length * upward.sizes.length > MOST_NAMED;
-  return along.sizes.flatMap((one, column) =>
-    upward.sizes.flatMap((other, row): Box[] => {
-      if (!isMade(sheet, { [along.part]: one, [upward.part]: other })) return [];
-      const atSides =
-        column === 0 && row === 0 ? `${one} ${other}` : row === 0 ? one : column === 0 ? other : '';
-      return [
-        {
-          name: isMany ? atSides : `${one} ${other}`,
-          x: along.column.intervals[column]!,
-          y: upward.column.intervals[row]!,
-        },
-      ];
-    }),
+  const made = along.sizes.flatMap((one, column) =>
+    upward.sizes.flatMap((other, row) =>
+      isMade(sheet, { [along.part]: one, [upward.part]: other }) ? [{ one, other, column, row }] : [],
+    ),
   );
+  const isMany = made.length > MOST_NAMED;
+  return made.map(({ one, other, column, row }): Box => {
+    // Of many only the lowest of a column and the first of a row are named.
+    const isLowest = made.find((box) => box.column === column)!.row === row;
+    const isFirst = made.find((box) => box.row === row)!.column === column;
+    const names = [...(isLowest || !isMany ? [one] : []), ...(isFirst || !isMany ? [other] : [])];
+    return {
+      name: names.join(' '),
+      x: along.column.intervals[column]!,
+      y: upward.column.intervals[row]!,
+    };
+  });
 }
 
 /** The map as it is drawn: the boxes to scale, and everybody as a point. */

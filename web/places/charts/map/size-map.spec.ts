@@ -117,6 +117,14 @@ describe('SizeMap', () => {
     const { along, upward } = axesOf(sheet);
     expect(boxesOf({ sheet, along, upward }).map(({ name }) => name)).toEqual(['S R', 'M R', 'M L']);
     expect(boxesOf({ sheet: { ...sheet, combinations: [] }, along, upward }).length).toBe(4);
+    // Of many, every column and every row has its name once.
+    const many = { ...along, sizes: Array.from({ length: 16 }, (_, at) => `W${at}`) };
+    const none = { ...sheet, combinations: [] };
+    expect(
+      boxesOf({ sheet: none, along: many, upward })
+        .map(({ name }) => name)
+        .filter((name) => name !== ''),
+    ).toEqual(['W0 R', 'L', ...many.sizes.slice(1)]);
     expect(host.querySelector('.legend')).toBeNull();
   });
 
@@ -126,7 +134,7 @@ describe('SizeMap', () => {
     chooseIn(fixture, 'map-shade', 'leg inside-leg-length');
     fixture.detectChanges();
     expect([...host.querySelectorAll('.legend li')].map((one) => one.textContent.trim())).toEqual([
-      ...['R', 'L', 'no size'],
+      ...['R', 'L', 'no size', 'not known'],
     ]);
     // The axis that is taken up is no shade any more.
     chooseIn(fixture, 'map-up', 'leg inside-leg-length');

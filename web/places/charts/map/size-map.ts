@@ -61,10 +61,12 @@ const NO_SHADE = '';
           <label for="map-up">Up</label>
           <nz-select nzId="map-up" [nzOptions]="others()" [(ngModel)]="up" />
         </div>
-        <div class="field">
-          <label for="map-shade">Shade</label>
-          <nz-select nzId="map-shade" [nzOptions]="shades()" [(ngModel)]="shade" />
-        </div>
+        @if (shades().length > 1) {
+          <div class="field">
+            <label for="map-shade">Shade</label>
+            <nz-select nzId="map-shade" [nzOptions]="shades()" [(ngModel)]="shade" />
+          </div>
+        }
         <div class="field">
           <label for="map-points">Points</label>
           <nz-select nzId="map-points" [nzOptions]="whoses" [(ngModel)]="whose" />
@@ -77,6 +79,7 @@ const NO_SHADE = '';
             <li><span class="dot" [style.background]="one.color"></span> {{ one.label }}</li>
           }
           <li><span class="dot none"></span> no size</li>
+          <li><span class="dot unknown"></span> not known</li>
         </ul>
       }
       <div echarts class="map" [options]="options()" [autoResize]="true"></div>
@@ -98,6 +101,10 @@ const NO_SHADE = '';
       width: 12px;
       height: 12px;
       border-radius: 6px;
+    }
+    .unknown {
+      background: var(--soft);
+      opacity: 0.5;
     }
     .none {
       border: 1.5px solid var(--brick);

@@ -20,7 +20,8 @@ export function sayPlaced({
   const given = lines.reduce((sum, line) => sum + line.given, 0);
   const parts = [
     `${counted(given, 'wearer')} placed`,
-    moved.length > 0 ? `${moved.length} in another size than proposed` : 'all in the size proposed',
+    ...(moved.length > 0 ? [`${moved.length} in another size than proposed`] : []),
+    ...(moved.length === 0 && given > 0 ? ['all in the size proposed'] : []),
     ...(without.length > 0 ? [`${without.length} without one`] : []),
     ...(totals.ordered > 0 ? [`${totals.ordered} to order`] : []),
   ];

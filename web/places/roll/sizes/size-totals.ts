@@ -166,6 +166,9 @@ import { TotalsPicture } from './totals-picture';
     .spare {
       width: 76px;
     }
+    th[scope='row'] {
+      white-space: nowrap;
+    }
     .sure {
       background: var(--green);
     }
