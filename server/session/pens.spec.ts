@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { HouseSettings } from '../settings/service';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { reading, Records } from '../testing/records';
+import { endedPens } from './pens';
 import { whoSigns } from './service';
 
 describe('a pen', () => {
@@ -38,6 +39,20 @@ describe('a pen', () => {
     expect(await signs((await elsewhere('maelis')).pen)).toBe('fitter');
     expect(await signs((await elsewhere('viewer')).pen)).toBe('ended');
     expect([await signs('made up'), await signs('')]).toEqual(['unknown', 'unknown']);
+  });
+
+  it('that has ended is counted to its holder and its session alone', async () => {
+    await app.person('fitter', 'maelis');
+    const other = await elsewhere('maelis');
+    const rows: { session_id: string; fitter_id: string }[] = await app.database('pens').select();
+    const [own, theirs] = [app.fitter.id, other.by.id].map((id) => rows.find((row) => row.fitter_id === id)!);
+    const ended = (session: string, fitter: string) => endedPens(app.database, session, fitter);
+    expect(await ended(own!.session_id, own!.fitter_id)).toBe(0);
+    await app.database('pens').where({ fitter_id: own!.fitter_id }).update({ ended_at: new Date() });
+    expect(await ended(own!.session_id, own!.fitter_id)).toBe(1);
+    expect(await ended(own!.session_id, theirs!.fitter_id)).toBe(0);
+    expect(await ended(theirs!.session_id, theirs!.fitter_id)).toBe(0);
+    expect(await ended(theirs!.session_id, own!.fitter_id)).toBe(0);
   });
 
   it('outlasts the sign-out of its own device, and no other end', async () => {

@@ -1,4 +1,4 @@
-import { PATHS, ROUTES } from '@neat-measure/contract';
+import { codeOfPersonPath, PATHS, ROUTES } from '@neat-measure/contract';
 import { generate } from 'otplib';
 import { Factors } from '../accounts/factors';
 import { HouseKey } from '../accounts/house-key';
@@ -87,6 +87,24 @@ describe('a second factor', () => {
     expect(problem(await app.send('POST', PATHS.factor, { passphrase: 'wrong' }))[1]).toBe('sign-in-refused');
     const [{ factor_secret }] = await app.database('fitters').select('factor_secret');
     expect(factor_secret).toBeNull();
+  });
+
+  it('begun after a code was given stays: the code sets a passphrase, and opens nothing by itself', async () => {
+    await app.person('administrator', 'tiernan');
+    const cookie = await app.cookieOf('tiernan');
+    const { code } = (await app.send('POST', codeOfPersonPath(app.fitter.id), undefined, { cookie })).body;
+    const secret = await begin();
+    const passphrase = 'another-tide-table';
+    const taken = await app.send(
+      'POST',
+      PATHS.takeCode,
+      { signIn: 'odalys', code, passphrase },
+      { cookie: '' },
+    );
+    expect(problem(taken)).toEqual([401, 'second-factor-wanted']);
+    expect(problem(await signInAs('odalys', { passphrase }))).toEqual([401, 'second-factor-wanted']);
+    const now = await generate({ secret });
+    expect((await signInAs('odalys', { passphrase, code: now })).status).toBe(200);
   });
 
   it('lost, is stood in for by each recovery code once', async () => {

@@ -1,7 +1,7 @@
 import { PATHS, ROUTES } from '@neat-measure/contract';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { attempt, benchLimits, limitsOf } from './throttle';
-import { tryNow, waitAfter } from './tries';
+import { endTries, tryNow, waitAfter } from './tries';
 
 describe('guessing', () => {
   let app: Harness;
@@ -128,6 +128,11 @@ describe('guessing', () => {
     expect(placed('2001:db8:1:2::7')).toBe(placed('2001:db8:1:2:aaaa::1'));
     expect(placed('2001:db8:1:2::7')).not.toBe(placed('2001:db8:1:3::7'));
     expect(placed('::1')).not.toBe(placed('2001:db8::1'));
+    // However an address is shortened, its network is its first four groups.
+    expect(placed('2001:db8::1')).toBe(placed('2001:db8:0:0:1::2'));
+    expect(placed('2001:db8::')).toBe(placed('2001:db8::1'));
+    expect(placed('2001:db8::1:2:3:4:5')).toBe(placed('2001:db8:0:1::9'));
+    expect(placed('::1:2:3:4:5:6:7')).toBe(placed('0:1:2:3::'));
     expect(placed('10.0.0.1')).not.toBe(placed('10.0.0.2'));
     expect(placed('::ffff:10.0.0.1')).not.toBe(placed('::ffff:10.0.0.2'));
     const limits = limitsOf({ account: 'a', address: '10.0.0.1', device: null });
@@ -135,6 +140,27 @@ describe('guessing', () => {
       await expectAsync(
         attempt(app.database, limits, () => Promise.reject(new Error('away'))),
       ).toBeRejectedWithError('away');
+  });
+
+  it('that was none is taken back, and one that was right makes good all at its own place alone', async () => {
+    const limits = limitsOf({ account: 'a', address: '10.0.0.1', device: null });
+    const counted = async () => {
+      const rows: { who: string; failures: number }[] = await app
+        .database('sign_in_trials')
+        .select('who', 'failures');
+      return limits.map(({ who }) => rows.find((row) => row.who === who)?.failures);
+    };
+    for (let at = 0; at < 3; at++) await tryNow(app.database, limits);
+    expect(await counted()).toEqual([3, 3]);
+    await endTries(app.database, limits, 'untried');
+    expect(await counted()).toEqual([2, 2]);
+    await endTries(app.database, limits, 'right');
+    expect(await counted()).toEqual([0, 1]);
+    await endTries(app.database, limits, 'untried');
+    await endTries(app.database, limits, 'untried');
+    expect(await counted())
+      .withContext('never fewer than none')
+      .toEqual([0, 0]);
   });
 
   describe('a bench code', () => {
