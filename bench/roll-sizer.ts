@@ -2,7 +2,7 @@ import { parentPort } from 'node:worker_threads';
 import { readFileSync } from 'node:fs';
 import { micrometres, compileChart, type MeasurementCode } from '@neat-measure/core';
 import { madeLabels } from '@neat-measure/core/stock';
-import { GroupSizer, keptGarment, NO_SPARES, tallyOf, type GroupBody } from '@neat-measure/core/group';
+import { GarmentKeeper, GroupSizer, NO_SPARES, tallyOf, type GroupBody } from '@neat-measure/core/group';
 import { chartSheetSchema } from '@neat-measure/core/sheets';
 import { AT_ONCE } from '../core/group/roll-sizes';
 
@@ -25,7 +25,9 @@ parentPort!.on('message', ({ chart, codes, columns }: RollTask) => {
     .map((code, at) => [code, columns[at]!] as const)
     .filter(([code]) => compiled.arithmetic.readings.has(code));
   const many = columns[0]!.length;
-  const found: Parameters<typeof keptGarment>[2][number][] = [];
+  const { garment: name, maker } = sheet;
+  const head = { chartId: chart, seriesId: chart, version: 1, garment: name, maker, protects: false };
+  const keeper = new GarmentKeeper(head, madeLabels(sheet).labels);
   for (let from = 0; from < many; from += AT_ONCE) {
     const bodies = Array.from({ length: Math.min(AT_ONCE, many - from) }, (_, row): GroupBody => {
       const body = new Map<MeasurementCode, { value: ReturnType<typeof micrometres> }>();
@@ -35,20 +37,9 @@ parentPort!.on('message', ({ chart, codes, columns }: RollTask) => {
       }
       return { body, suspects: NO_SUSPECTS };
     });
-    for (const size of sizer.size(bodies)) found.push({ size, stands: 'open', decided: null });
+    for (const size of sizer.size(bodies)) keeper.add({ size, stands: 'open', decided: null });
   }
-  const garment = keptGarment(
-    {
-      chartId: chart,
-      seriesId: chart,
-      version: 1,
-      garment: sheet.garment,
-      maker: sheet.maker,
-      protects: false,
-    },
-    madeLabels(sheet).labels,
-    found,
-  );
+  const garment = keeper.kept();
   const { lines, without } = tallyOf([garment], NO_SPARES);
   parentPort!.postMessage({
     garment,

@@ -1,4 +1,4 @@
-// npm run bench [charts bulk size own-chart roll odds same last-key first-load muster lists load]: measures what is called fast. Compare within one run; machines differ.
+// npm run bench [charts bulk size own-chart roll odds same last-key first-load muster lists table load]: measures what is called fast. Compare within one run; machines differ.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
@@ -9,6 +9,7 @@ import { measureFirstLoad } from './lib/bench/first-load.mjs';
 import { measureLists } from './lib/bench/lists.mjs';
 import { measureMuster } from './lib/bench/muster.mjs';
 import { measureLastKey } from './lib/bench/last-key.mjs';
+import { measureTable } from './lib/bench/table.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
 import { node, run, say } from './lib/run.mjs';
 
@@ -25,7 +26,9 @@ if (asked('bulk')) {
   say('Installing DuckDB for this comparison ...');
   await run('npm', ['install', '--silent', '--prefix', duck, '@duckdb/node-api@1.5.6-r.1'], { cwd: duck });
 }
-const parts = only.filter((name) => !['last-key', 'first-load', 'muster', 'lists', 'load'].includes(name));
+const parts = only.filter(
+  (name) => !['last-key', 'first-load', 'muster', 'lists', 'table', 'load'].includes(name),
+);
 if (only.length === 0 || parts.length > 0) {
   await buildChanged('bench');
   await node(['.build/bench-script/bench/bench.js', ROOT, duck, ...parts]);
@@ -34,4 +37,5 @@ if (asked('last-key')) await measureLastKey();
 if (asked('first-load')) await measureFirstLoad();
 if (asked('muster')) await measureMuster();
 if (asked('lists')) await measureLists();
+if (asked('table')) await measureTable();
 if (asked('load')) await measureLoad();

@@ -74,6 +74,64 @@ export type GarmentHead = Pick<
 /** Less likely than so is not kept: in thousandths. */
 const LEAST_KEPT = 5;
 
+/** One garment of a group, kept while its wearers are sized: of whoever is added only what is kept stays in memory. */
+export class GarmentKeeper {
+  private readonly labels: string[];
+  private readonly places: Map<string, number>;
+  private readonly verdicts: number[] = [];
+  private readonly sizes: number[] = [];
+  private readonly stands: number[] = [];
+  private readonly odds: Record<string, number[]> = {};
+  private readonly others: Record<string, number[]> = {};
+
+  /** @param made every label of the chart, in its order */
+  constructor(
+    private readonly head: GarmentHead,
+    made: readonly string[],
+  ) {
+    this.labels = [...made];
+    this.places = new Map(made.map((label, at) => [label, at]));
+  }
+
+  /** The next wearer; `null` for one who does not get the garment. */
+  add(one: ToKeep | null): void {
+    const row = this.verdicts.length;
+    if (one === null) {
+      this.push(NONE, NONE, 0);
+      return;
+    }
+    const { size, stands, decided } = one;
+    const kept = size.odds.filter(({ chance }) => chance * 1_000 >= LEAST_KEPT);
+    const isOpen = stands === 'open';
+    if (isOpen && (kept.length > 1 || (kept.length === 1 && kept[0]!.label !== size.proposed)))
+      this.odds[row] = kept.flatMap(({ label, chance }) => [this.placeOf(label), Math.round(chance * 1_000)]);
+    if (isOpen && size.alternates.length > 0)
+      this.others[row] = size.alternates.map((label) => this.placeOf(label));
+    const label = isOpen ? size.proposed : decided;
+    this.push(VERDICTS.indexOf(size.verdict), this.placeOf(label), STANDS.indexOf(stands));
+  }
+
+  kept(): SizedGarment {
+    const { head, labels, verdicts, sizes, stands, odds, others } = this;
+    return { ...head, labels, verdicts, sizes, stands, odds, others };
+  }
+
+  private push(verdict: number, size: number, stands: number): void {
+    this.verdicts.push(verdict);
+    this.sizes.push(size);
+    this.stands.push(stands);
+  }
+
+  private placeOf(label: string | null): number {
+    if (label === null) return NONE;
+    const known = this.places.get(label);
+    if (known !== undefined) return known;
+    this.places.set(label, this.labels.length);
+    // Of a size that was decided by another version of the chart.
+    return this.labels.push(label) - 1;
+  }
+}
+
 /**
  * One garment of a group, to be kept.
  *
@@ -86,30 +144,9 @@ export function keptGarment(
   made: readonly string[],
   found: readonly (ToKeep | null)[],
 ): SizedGarment {
-  const labels = [...made];
-  const places = new Map(labels.map((label, at) => [label, at]));
-  const placeOf = (label: string | null): number => {
-    if (label === null) return NONE;
-    const known = places.get(label);
-    if (known !== undefined) return known;
-    places.set(label, labels.length);
-    // Of a size that was decided by another version of the chart.
-    return labels.push(label) - 1;
-  };
-  const odds: Record<string, number[]> = {};
-  const others: Record<string, number[]> = {};
-  const lists = found.map((one, row) => {
-    if (one === null) return [NONE, NONE, 0] as const;
-    const { size, stands, decided } = one;
-    const kept = size.odds.filter(({ chance }) => chance * 1_000 >= LEAST_KEPT);
-    if (stands === 'open' && (kept.length > 1 || (kept.length === 1 && kept[0]!.label !== size.proposed)))
-      odds[row] = kept.flatMap(({ label, chance }) => [placeOf(label), Math.round(chance * 1_000)]);
-    if (stands === 'open' && size.alternates.length > 0) others[row] = size.alternates.map(placeOf);
-    const label = stands === 'open' ? size.proposed : decided;
-    return [VERDICTS.indexOf(size.verdict), placeOf(label), STANDS.indexOf(stands)] as const;
-  });
-  const [verdicts, sizes, stands] = [0, 1, 2].map((at) => lists.map((list) => list[at]!));
-  return { ...head, labels, verdicts: verdicts!, sizes: sizes!, stands: stands!, odds, others };
+  const keeper = new GarmentKeeper(head, made);
+  for (const one of found) keeper.add(one);
+  return keeper.kept();
 }
 
 /**

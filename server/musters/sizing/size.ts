@@ -7,14 +7,7 @@ import {
   standingDecision,
   type Docket,
 } from '@neat-measure/core';
-import {
-  DocketSizer,
-  keptGarment,
-  RESTS,
-  type Sizing,
-  type Stands,
-  type ToKeep,
-} from '@neat-measure/core/group';
+import { DocketSizer, GarmentKeeper, RESTS, type Sizing, type Stands } from '@neat-measure/core/group';
 import { madeLabels } from '@neat-measure/core/stock';
 import type { Database } from '../../database/database';
 import { listKits } from '../../kits/store';
@@ -120,7 +113,10 @@ async function sizeAll(
   const garments: Sizing['garments'][number][] = [];
   for (const chart of asked) {
     const sizer = new DocketSizer(chart, habits);
-    const found: (ToKeep | null)[] = [];
+    const { id: chartId, seriesId, version, sheet } = chart;
+    const { garment, maker, kind } = sheet;
+    const head = { chartId, seriesId, version, garment, maker, protects: garmentKind(kind).protects };
+    const keeper = new GarmentKeeper(head, madeLabels(sheet).labels);
     for (let from = 0; from < judged.length; from += AT_ONCE) {
       const share = (garments.length + from / judged.length) / asked.length;
       await tell(Math.floor(judged.length * (1 + share)), 2 * judged.length);
@@ -128,18 +124,10 @@ async function sizeAll(
       sizer
         .size(some)
         .forEach((size, at) =>
-          found.push(size === null ? null : { size, ...standingOf(some[at]!, chart.id) }),
+          keeper.add(size === null ? null : { size, ...standingOf(some[at]!, chart.id) }),
         );
     }
-    const { id: chartId, seriesId, version, sheet } = chart;
-    const { garment, maker, kind } = sheet;
-    garments.push(
-      keptGarment(
-        { chartId, seriesId, version, garment, maker, protects: garmentKind(kind).protects },
-        madeLabels(sheet).labels,
-        found,
-      ),
-    );
+    garments.push(keeper.kept());
   }
   return {
     habits: habits.version,
