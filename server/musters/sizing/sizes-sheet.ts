@@ -1,4 +1,4 @@
-import { counted, sayDay, VERDICT_WORDS } from '@neat-measure/core';
+import { counted, dayOf, sayDay, VERDICT_WORDS } from '@neat-measure/core';
 import {
   besideSize,
   groupTable,
@@ -92,7 +92,7 @@ function about(
   ];
   return [
     of,
-    `as of ${sayDay(madeAt.slice(0, 10))}, by ${by}`,
+    `as of ${sayDay(dayOf(new Date(madeAt)))}, by ${by}`,
     counted(here, 'wearer'),
     ...(shown < count
       ? [`${shown} of ${count} shown${wanted.length > 0 ? `: ${wanted.join(', ')}` : ''}`]

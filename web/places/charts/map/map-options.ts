@@ -10,9 +10,9 @@ import {
 import type { Held } from '@neat-measure/core/coverage';
 import type { EChartsCoreOption } from 'echarts/core';
 
-export const INK = '#1e2a2b';
-export const SOFT = '#566160';
-export const BRICK = '#a63a24';
+const INK = '#1e2a2b';
+const SOFT = '#566160';
+const BRICK = '#a63a24';
 const LINE = '#d9d4c5';
 const GREEN = '#17544a';
 const TEXT = 'Atkinson Hyperlegible Next Variable, sans-serif';
