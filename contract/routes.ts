@@ -118,6 +118,11 @@ export function musterStreamPath(id: string): string {
   return `${ROUTES.musters}/${id}/stream`;
 }
 
+/** GET: all of a muster that a device takes along, to go on with where there is no network. */
+export function musterPackPath(id: string): string {
+  return `${ROUTES.musters}/${id}/pack`;
+}
+
 /** GET: everybody on a muster as rows of a table, with what was decided and issued. */
 export function musterListPath(id: string): string {
   return `${ROUTES.musters}/${id}/list`;

@@ -159,7 +159,7 @@ export function createApp({
     actRoutes(dockets),
     docketRoutes(dockets),
     lateRoutes(dockets),
-    musterRoutes({ database, lookout, standings, lasts, stopping }),
+    musterRoutes({ database, house: houseKey.name, lookout, standings, lasts, stopping }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
     sizingRoutes({ database, size, place, print, lasts, stopping, lookout, takeOther: dockets.takeOther }),
     wearerRoutes(database, settings, print, config.OUTBOX, bodies),

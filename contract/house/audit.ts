@@ -24,6 +24,7 @@ export const AUDIT_KINDS = [
   'wearer-kept',
   'wearers-imported',
   'muster-exported',
+  'muster-taken-along',
   'slips-made',
   'wearer-looked-at',
   'exceptions-looked-at',

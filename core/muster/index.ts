@@ -5,6 +5,7 @@ export { MOST_ACCEPTED } from './acts/values-accepted';
 export { MOST_ADDED } from './acts/people-added';
 export * from './any-act';
 export * from './muster';
+export * from './opening';
 export * from './pace';
 export * from './parcel';
 export * from './parts';

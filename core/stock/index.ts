@@ -5,6 +5,7 @@ export * from './movement';
 export * from './say-movement-refusal';
 export * from './movements-of';
 export * from '../words/days';
+export * from './stock-as-of';
 export * from './keeping';
 export * from './say-standing';
 export * from './hire';

@@ -4,12 +4,17 @@ import { dirname } from 'node:path';
 import { hasCode } from '../database/trouble';
 
 /** What the key of the house is used for; each use has a key of its own, so that none tells of another. */
-type Use = 'known devices' | 'second factors';
+type Use = 'known devices' | 'second factors' | 'the house' | 'what devices keep';
 
 /** The key of a house: 256 bits that never stand in its database. */
 export class HouseKey {
   /** @param secret what all its keys are made of, at least 32 bytes of it */
   constructor(private readonly secret: Buffer) {}
+
+  /** What tells this house from another, and nothing of its key. */
+  get name(): string {
+    return this.for('the house').toString('hex').slice(0, 32);
+  }
 
   /** The key for one use: HKDF with SHA-256 (RFC 5869). */
   for(use: Use): Buffer {

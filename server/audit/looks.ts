@@ -8,7 +8,7 @@ const ONE_LOOK_MS = 15 * 60_000;
 /** What each session has looked at of late, on this instance. */
 const LOOKED = new LRUCache<string, true>({ max: 20_000, ttl: ONE_LOOK_MS });
 
-/** What is looked at: a docket or a wearer's record, and whose it is; the exceptions of everybody, or a group sized. */
+/** What is looked at: a docket or a wearer's record, and whose it is; the exceptions of everybody, a group sized, or a muster taken along. */
 export type LookedAt =
   | {
       readonly kind: 'docket' | 'wearer';
@@ -16,7 +16,8 @@ export type LookedAt =
       readonly wearerId: () => Promise<string | undefined>;
     }
   | { readonly kind: 'exceptions' }
-  | { readonly kind: 'sizing'; readonly id: string };
+  | { readonly kind: 'sizing'; readonly id: string }
+  | { readonly kind: 'muster'; readonly id: string };
 
 /**
  * Notes that somebody looks at what was measured of a person, once a look: a docket that is opened, followed and judged is
@@ -28,6 +29,8 @@ export async function noteLook(database: Database, by: string, at: LookedAt): Pr
   const key = [asker(), by, at.kind, at.kind === 'exceptions' ? '' : at.id].join(' ');
   if (LOOKED.has(key)) return;
   if (at.kind === 'exceptions') await note(database, { by, kind: 'exceptions-looked-at' });
+  else if (at.kind === 'muster')
+    await note(database, { by, kind: 'muster-taken-along', about: { kind: 'muster', id: at.id } });
   else if (at.kind === 'sizing')
     await note(database, { by, kind: 'sizing-looked-at', about: { kind: 'sizing', id: at.id } });
   else {

@@ -54,6 +54,11 @@ export async function listCharts(
   return { items, total: Number(counted[0]!.n) };
 }
 
+/** The latest version of every chart that is not retired, whole. */
+export async function chartsInUse(database: Database): Promise<Chart[]> {
+  return ((await onShelf(database).orderBy(['maker', 'garment', 'imported_at'])) as ChartRow[]).map(toChart);
+}
+
 /** Versions that were read before: they never change, and reading one is much work. */
 const KNOWN = new LRUCache<string, Chart>({ max: 500 });
 

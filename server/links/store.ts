@@ -252,11 +252,23 @@ function asRecorded({
 
 /** What wearers wished for on the links of a docket, the last of each. */
 export async function selfWished(database: Database, docketId: string): Promise<Wished[]> {
+  return (await selfWishedOn(database, [docketId])).get(docketId) ?? [];
+}
+
+/** The same of some dockets, each by its id. */
+export async function selfWishedOn(
+  database: Database,
+  docketIds: readonly string[],
+): Promise<ReadonlyMap<string, Wished[]>> {
   const rows = await database('self_links')
-    .where({ docket_id: docketId })
+    .whereIn('docket_id', [...docketIds])
     .whereNotNull('wished')
     .orderBy('submitted_at')
-    .select<{ id: string; wished: unknown }[]>('id', 'wished');
-  const all = rows.flatMap(({ id, wished }) => readJson(wishesSchema, wished, `self link ${id}`));
-  return [...new Map(all.map((one) => [one.wish, one])).values()];
+    .select<{ id: string; docket_id: string; wished: unknown }[]>('id', 'docket_id', 'wished');
+  const all = new Map<string, Wished[]>();
+  for (const { id, docket_id, wished } of rows) {
+    const both = [...(all.get(docket_id) ?? []), ...readJson(wishesSchema, wished, `self link ${id}`)];
+    all.set(docket_id, [...new Map(both.map((one) => [one.wish, one])).values()]);
+  }
+  return all;
 }

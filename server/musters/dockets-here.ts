@@ -1,5 +1,12 @@
-import { replay, type Act, type Doing } from '@neat-measure/core';
-import { missingParts, type Muster, type MusterPerson, type Part } from '@neat-measure/core/muster';
+import { replay, type Act } from '@neat-measure/core';
+import {
+  kitFor,
+  missingParts,
+  openingDoings,
+  type Muster,
+  type MusterPerson,
+  type Part,
+} from '@neat-measure/core/muster';
 import { v7 as uuidv7 } from 'uuid';
 import type { Database } from '../database/database';
 import { listActs } from '../dockets/act-store';
@@ -59,32 +66,11 @@ async function opening(
   { by, at }: Hand,
 ): Promise<Act[]> {
   const kit = kitId === null ? await kitOfRole(transaction, wearerId) : await findKit(transaction, kitId);
-  const doings: Doing[] = [
-    { kind: 'docket-opened', wearerId, occasion: muster.name, unit: muster.unit, preference: 'regular' },
-    ...(kit?.garments ?? []).map(({ chartId }): Doing => ({ kind: 'garment-asked', chartId })),
-    ...(kit?.protocols ?? []).map((protocolId): Doing => ({ kind: 'protocol-asked', protocolId })),
-  ];
-  return doings.map((doing) => ({ id: uuidv7(), docketId, at, by, ...doing }));
+  return openingDoings(muster, wearerId, kit).map((doing) => ({ id: uuidv7(), docketId, at, by, ...doing }));
 }
 
 /** The kit that is proposed to a wearer by what they are; nothing where there is none. */
 async function kitOfRole(transaction: Database, wearerId: string) {
   const { role } = (await findWearer(transaction, wearerId)) ?? { role: '' };
-  if (plain(role) === '') return null;
-  const kits = await listKits(transaction);
-  return kits.find(({ id }) => id === kitIdOfRole(kits, role)) ?? null;
-}
-
-/** Which kit whoever has a role is given; `null` for none. */
-export function kitIdOfRole(
-  kits: readonly { readonly id: string; readonly roles: readonly string[] }[],
-  role: string,
-): string | null {
-  const wanted = plain(role);
-  if (wanted === '') return null;
-  return kits.find(({ roles }) => roles.some((one) => plain(one) === wanted))?.id ?? null;
-}
-
-function plain(text: string): string {
-  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
+  return kitFor(await listKits(transaction), null, role);
 }

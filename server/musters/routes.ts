@@ -5,6 +5,7 @@ import {
   musterImportPath,
   musterListPath,
   musterMatchPath,
+  musterPackPath,
   musterStreamPath,
   musterWearersPath,
   ROUTES,
@@ -16,10 +17,9 @@ import {
   musterWearersQuerySchema,
   peopleImportSchema,
   peopleMatchSchema,
-  type MusterView,
 } from '@neat-measure/contract/musters';
-import type { Muster } from '@neat-measure/core/muster';
 import { Router } from 'express';
+import { noteLook } from '../audit/looks';
 import { note } from '../audit/store';
 import type { Database } from '../database/database';
 import { actsBehind } from '../dockets/act-store';
@@ -30,12 +30,16 @@ import { streamTo } from '../http/stream';
 import { listGroups, saveGroup, wearersIn } from './groups';
 import { importPeople, listHeadings, matchPeople } from './import-people';
 import { listOut } from './list-out';
+import { packOf } from './pack/pack';
 import type { Standings } from './standing';
-import { listMusters, mustersBeside, wearersOf } from './store';
+import { listMusters, wearersOf } from './store';
+import { viewOf } from './view';
 
 /** What the routes of musters work with. */
 export interface MusterParts {
   readonly database: Database;
+  /** Which house this is, for whatever leaves it. */
+  readonly house: string;
   readonly lookout: Lookout<KeptAnyAct>;
   readonly standings: Standings;
   readonly lasts: Lasts;
@@ -43,25 +47,24 @@ export interface MusterParts {
 }
 
 /** Musters to be looked at; what is done on them goes with all acts. All need a session. */
-export function musterRoutes({ database, lookout, standings, lasts, stopping }: MusterParts): Router {
+export function musterRoutes({ database, house, lookout, standings, lasts, stopping }: MusterParts): Router {
   return Router()
     .get(ROUTES.musters, async (request, response) => {
       response.json(await listMusters(database, readQuery(listQuerySchema, request)));
     })
     .get(`${ROUTES.musters}/:id`, async (request, response) => {
       const id = readId(request);
-      const standing = await standings.read(database, id);
-      if (standing === undefined) throw notFound('muster');
-      standings.remember(id, standing);
-      const ids = standing.muster.people.map(({ wearerId }) => wearerId);
-      const groupIds = [...new Set(standing.muster.people.flatMap(({ groupId }) => groupId ?? []))];
-      const view: MusterView = {
-        ...asSent(standing),
-        wearers: await wearersOf(database, ids),
-        groups: await listGroups(database, groupIds),
-        alsoOn: await alsoOn(database, standings, standing.muster),
-      };
+      const view = await viewOf(database, standings, id);
+      if (view === undefined) throw notFound('muster');
       response.json(view);
+    })
+    .get(musterPackPath(':id'), async (request, response) => {
+      const id = readId(request);
+      const pack = await packOf(database, standings, house, id);
+      if (pack === undefined) throw notFound('muster');
+      // Names and values leave the house with it: that is noted.
+      await noteLook(database, fitterOf(response).id, { kind: 'muster', id });
+      response.json(pack);
     })
     .get(musterListPath(':id'), async (request, response) => {
       const id = readId(request);
@@ -112,28 +115,4 @@ export function musterRoutes({ database, lookout, standings, lasts, stopping }: 
       const { ids } = readQuery(musterWearersQuerySchema, request);
       response.json(await wearersOf(database, ids));
     });
-}
-
-/** Who of a muster is on another open one of the same days. */
-async function alsoOn(
-  database: Database,
-  standings: Standings,
-  muster: Muster,
-): Promise<MusterView['alsoOn']> {
-  const own = new Set(muster.people.map(({ wearerId }) => wearerId));
-  const found: MusterView['alsoOn'] = [];
-  for (const id of await mustersBeside(database, muster)) {
-    const other = await standings.read(database, id);
-    if (other === undefined) continue;
-    standings.remember(id, other);
-    for (const { wearerId, day } of other.muster.people)
-      if (own.has(wearerId) && day.standing.is !== 'gone')
-        found.push({ wearerId, muster: other.muster.name });
-  }
-  return found;
-}
-
-/** Lists that are sent may be changed by whoever gets them. */
-function asSent({ muster, place }: { readonly muster: unknown; readonly place: number }) {
-  return { muster: muster as MusterView['muster'], place };
 }

@@ -38,6 +38,15 @@ export async function findWearer(database: Database, id: string): Promise<Wearer
   return row && toWearer(row);
 }
 
+/** Some wearers by their ids; who is not there, or has been erased, is left out. */
+export async function findWearers(
+  database: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Wearer>> {
+  const rows = await database<WearerRow>('wearers').whereIn('id', [...ids]);
+  return new Map((rows as WearerRow[]).map((row) => [row.id, toWearer(row)]));
+}
+
 /** Adds a wearer, or edits the version the save started from. */
 export function saveWearer(
   database: Database,

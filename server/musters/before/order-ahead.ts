@@ -18,7 +18,7 @@ import {
   type Member,
   type PastValue,
 } from '@neat-measure/core/ahead';
-import type { Muster, MusterPerson } from '@neat-measure/core/muster';
+import { kitFor, type Muster, type MusterPerson } from '@neat-measure/core/muster';
 import type { Chart } from '@neat-measure/contract';
 import { findCharts, listVersions } from '../../charts/store';
 import type { Database } from '../../database/database';
@@ -31,7 +31,6 @@ import { labelNow } from '@neat-measure/core/stock';
 import { onShelves, tellArticles } from '../../stores/ledger/articles';
 import type { ArticleRow } from '../../stores/ledger/ledger';
 import { renamesOf } from '../../stores/ledger/renames';
-import { kitIdOfRole } from '../dockets-here';
 import { Standings } from '../standing';
 import { notFound } from '../../http/problem-error';
 
@@ -194,7 +193,7 @@ async function someExpected(
     const points = [...read, ...theirs.filter(({ code }) => read.every((one) => one.code !== code))];
     const age = ageAt(born, Date.parse(day));
     const known: GrownValue[] = knownAhead(points, day, stillGrows(habits, age));
-    const kitId = person.kitId ?? kitIdOfRole(kits, role);
+    const kitId = person.kitId ?? kitFor(kits, null, role)?.id ?? null;
     const open = asked.get(person.docketId);
     return {
       member: { known, build: null },

@@ -9,11 +9,11 @@ import {
 } from '@neat-measure/core';
 import { DocketSizer, GarmentKeeper, RESTS, type Sizing, type Stands } from '@neat-measure/core/group';
 import { madeLabels } from '@neat-measure/core/stock';
+import { kitFor } from '@neat-measure/core/muster';
 import type { Database } from '../../database/database';
 import { listKits } from '../../kits/store';
 import { findSettings } from '../../settings/store';
 import { wearersIn } from '../groups';
-import { kitIdOfRole } from '../dockets-here';
 import { Standings } from '../standing';
 import { wearersOf } from '../store';
 import { knownDockets, type ToJudge, type ToSize } from './known-dockets';
@@ -68,7 +68,7 @@ async function onMuster(database: Database, musterId: string, kitId: string | nu
     const role = roles.get(one.wearerId);
     // Whoever was erased since is on no list any more.
     if (role === undefined) return [];
-    return [{ ...one, ...kitFor(kits, one.kitId ?? kitId, role), unit: standing!.muster.unit }];
+    return [{ ...one, ...askedBy(kits, one.kitId ?? kitId, role), unit: standing!.muster.unit }];
   });
 }
 
@@ -77,13 +77,13 @@ async function inGroupOf(database: Database, groupId: string, kitId: string | nu
   return (await wearersIn(database, groupId)).map(
     ({ id, role }): ToSize => ({
       ...{ wearerId: id, docketId: null, unit: 'cm' },
-      ...kitFor(kits, kitId, role),
+      ...askedBy(kits, kitId, role),
     }),
   );
 }
 
-function kitFor(kits: Awaited<ReturnType<typeof listKits>>, kitId: string | null, role: string) {
-  const kit = kits.find(({ id }) => id === (kitId ?? kitIdOfRole(kits, role)));
+function askedBy(kits: Awaited<ReturnType<typeof listKits>>, kitId: string | null, role: string) {
+  const kit = kitFor(kits, kitId, role);
   return { garments: kit?.garments.map(({ chartId }) => chartId) ?? [], protocols: kit?.protocols ?? [] };
 }
 

@@ -21,6 +21,7 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'wearer-kept': 'saved a wearer',
   'wearers-imported': 'imported wearers',
   'muster-exported': 'exported the wearers of a muster',
+  'muster-taken-along': 'took a muster along on a device',
   'slips-made': 'created slips for self-measuring',
   'wearer-looked-at': 'viewed a wearer’s measurements',
   'exceptions-looked-at': 'viewed the exceptions',
