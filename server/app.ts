@@ -50,6 +50,7 @@ import type { Maker } from './stores/orders/maker';
 import { orderRoutes } from './stores/orders/order-routes';
 import { reservedRoutes } from './stores/reserved/reserved-routes';
 import { stockRoutes } from './stores/routes';
+import { meetNewcomers } from './wearers/newcomers';
 import { wearerRoutes } from './wearers/routes';
 
 /** What an application is made of. */
@@ -141,6 +142,7 @@ export function createApp({
   const dockets: DocketParts = {
     database,
     lookout,
+    meet: (signing, newcomers) => meetNewcomers(database, signing, newcomers),
     takeOther: (signing, act) => takeMusterAct(database, standings, signing, act),
     exceptions,
     runs,
@@ -150,7 +152,15 @@ export function createApp({
     stopping,
   };
   for (const routes of [
-    sessionRoutes({ database, settings, cookie, device, factors, ways: { firstAccount, setByCode } }),
+    sessionRoutes({
+      database,
+      settings,
+      cookie,
+      device,
+      keyOfDevice: (id) => houseKey.ofDevice(id),
+      factors,
+      ways: { firstAccount, setByCode },
+    }),
     ownRoutes(database, factors),
     peopleRoutes(database),
     settingsRoutes(database, settings),

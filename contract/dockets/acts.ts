@@ -1,9 +1,14 @@
 import { actSchema, isMusterAct, MUSTER_ACTS } from '@neat-measure/core';
 import * as z from 'zod';
 import { idSchema, instantSchema } from '../shared';
+import { wearerSaveSchema } from '../wearers/wearer';
 
 /** The most acts of one request; a device that was without a network sends them in parts. */
 export const MOST_ACTS = 200;
+
+/** A wearer who was added on a device while it could not reach the server. */
+export const newcomerSchema = wearerSaveSchema.omit({ version: true }).extend({ id: idSchema });
+export type Newcomer = z.infer<typeof newcomerSchema>;
 
 /**
  * Acts on their way to the server, in the order they were done. Each is read by itself there, so
@@ -13,6 +18,8 @@ export const actsSaveSchema = z.object({
   /** What the fitter who did them got at signing in: under their name they are kept, whoever is signed in now. */
   pen: z.string().min(1).max(100),
   acts: z.array(z.unknown()).min(1).max(MOST_ACTS),
+  /** Whom the acts speak of and the server may not know yet; who is known stays as they are. */
+  wearers: z.array(newcomerSchema).max(MOST_ACTS).default([]),
 });
 export type ActsSave = z.infer<typeof actsSaveSchema>;
 

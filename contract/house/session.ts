@@ -39,7 +39,20 @@ export const signedInSchema = fitterSchema.extend({
 export type SignedIn = z.infer<typeof signedInSchema>;
 
 /** Who is asking: nobody is an answer and no error; `firstRun` while nobody can sign in at all. */
-export const sessionSchema = z.object({ who: signedInSchema.nullable(), firstRun: z.boolean() });
+export const sessionSchema = z.object({
+  who: signedInSchema.nullable(),
+  firstRun: z.boolean(),
+  /** What whoever is signed in needs to read what this device keeps sealed; `null` for nobody. */
+  device: z
+    .object({
+      /** 256 bits in base64url, the same for this browser whoever signs in. */
+      key: z.string(),
+      /** So many days it may be away from the server until what it took along is erased there. */
+      awayDays: z.int(),
+    })
+    .nullable()
+    .default(null),
+});
 export type Session = z.infer<typeof sessionSchema>;
 
 const signInNameSchema = z.string().trim().min(1, { error: 'Enter your sign-in name.' }).max(80);

@@ -1,4 +1,4 @@
-import { hkdfSync, randomBytes } from 'node:crypto';
+import { createHmac, hkdfSync, randomBytes } from 'node:crypto';
 import { link, mkdir, open, readFile, unlink } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import { hasCode } from '../database/trouble';
@@ -14,6 +14,11 @@ export class HouseKey {
   /** What tells this house from another, and nothing of its key. */
   get name(): string {
     return this.for('the house').toString('hex').slice(0, 32);
+  }
+
+  /** What a device seals what it keeps with, in base64url: another for each. */
+  ofDevice(id: string): string {
+    return createHmac('sha256', this.for('what devices keep')).update(id).digest('base64url');
   }
 
   /** The key for one use: HKDF with SHA-256 (RFC 5869). */

@@ -48,6 +48,25 @@ describe('the route of acts', () => {
     expect((await records.made(id)).readings.map(({ length }) => Number(length))).toEqual([977_900]);
   });
 
+  it('adds whoever was met without the server before what was done for them, once, and edits nobody', async () => {
+    const [wearerId, docketId] = [uuidv7(), uuidv7()];
+    const newcomer = { id: wearerId, name: 'Oona Pelt', role: 'Visitor', born: null, number: null };
+    const bring = async (wearers: readonly object[], pen = app.pen) =>
+      actAnswersSchema.parse(
+        (await app.send('POST', ROUTES.acts, { pen, acts: [act(docketId, opening(wearerId))], wearers }))
+          .body,
+      );
+    const opened = act(docketId, opening(wearerId));
+    expect(said(await send([opened]))).toEqual(['no-such-wearer']);
+    expect(said(await bring([newcomer]))).toEqual(['kept']);
+    expect((await records.bench(docketId)).wearer.name).toBe('Oona Pelt');
+    // Sent again with what is known by another name meanwhile.
+    expect(said(await bring([{ ...newcomer, name: 'Somebody Else' }]))).toEqual(['opened-already']);
+    expect((await records.bench(docketId)).wearer.name).toBe('Oona Pelt');
+    const noted = await app.database('audit').where({ kind: 'wearer-kept', about: wearerId });
+    expect(noted.length).toBe(1);
+  });
+
   it('changes nothing when the same is sent again, and keeps no other under its id', async () => {
     const { id, chartId } = await records.measured('98', '86');
     const docket = await records.made(id);

@@ -11,6 +11,7 @@ import {
   type ActAnswer,
   type Bench,
   type KeptAnyAct,
+  type Newcomer,
 } from '@neat-measure/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { noteLook } from '../audit/looks';
@@ -24,7 +25,7 @@ import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/print';
 import type { StepsToPrint } from './measuring-sheet';
-import { forgetPen, whoSigns } from '../session/service';
+import { forgetPen, whoSigns, type Signing } from '../session/service';
 import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
@@ -38,6 +39,8 @@ export interface DocketParts {
   readonly lookout: Lookout<KeptAnyAct>;
   /** Takes what is done on musters, which are not known here. */
   readonly takeOther: TakeOther;
+  /** Adds wearers who were met on a device that could not reach the server. */
+  readonly meet: (signing: Signing, newcomers: readonly Newcomer[]) => Promise<void>;
   readonly exceptions: Pick<Exceptions, 'list'>;
   readonly runs: Runs;
   /** Makes what is to be printed, away from the requests too. */
@@ -55,9 +58,9 @@ const MOST_TRIES = 5;
  * The one way in for what is done on dockets, and on musters. The pen says who did it, so that it needs no session:
  * what waited on a device while the session ended is kept all the same.
  */
-export function actRoutes({ database, lookout, takeOther, settings }: DocketParts): Router {
+export function actRoutes({ database, lookout, takeOther, meet, settings }: DocketParts): Router {
   const take: RequestHandler = async (request, response) => {
-    const { pen, acts } = readBody(actsSaveSchema, request);
+    const { pen, acts, wearers } = readBody(actsSaveSchema, request);
     const answers: ActAnswer[] = [];
     for (let rest: readonly unknown[] = acts, tries = 0; rest.length > 0; tries++) {
       if (tries === MOST_TRIES)
@@ -72,6 +75,7 @@ export function actRoutes({ database, lookout, takeOther, settings }: DocketPart
         answers.push(...(await keepLate(database, whose.ended, rest)));
         break;
       }
+      await meet(whose.signs, wearers);
       const taken = await takeActs(database, lookout, whose.signs, rest, takeOther);
       answers.push(...taken.answers);
       rest = taken.rest;

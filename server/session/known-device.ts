@@ -44,11 +44,12 @@ export class KnownDevice {
     return known?.accounts.includes(accountId) === true ? known.id : null;
   }
 
-  /** Keeps in the browser that an account has signed in with it. */
-  remember(request: Request, response: Response, accountId: string): void {
+  /** Keeps in the browser that an account has signed in with it; which device it is. */
+  remember(request: Request, response: Response, accountId: string): string {
     const { id, accounts } = this.read(request) ?? { id: uuidv7(), accounts: [] };
     const all = [accountId, ...accounts.filter((one) => one !== accountId)].slice(0, MOST_ACCOUNTS);
     response.cookie(this.name, JSON.stringify({ id, accounts: all }), this.options);
+    return id;
   }
 
   private read(request: Request): z.infer<typeof knownSchema> | null {

@@ -41,6 +41,8 @@ export interface SessionParts {
   readonly settings: HouseSettings;
   readonly cookie: SessionCookie;
   readonly device: KnownDevice;
+  /** What opens what a device keeps sealed, told to nobody but who is signed in there. */
+  readonly keyOfDevice: (deviceId: string) => string;
   readonly factors: Factors;
   /** The ways in for whoever has no passphrase yet, which the room of people keeps. */
   readonly ways: {
@@ -50,16 +52,35 @@ export interface SessionParts {
 }
 
 /** Signing in and out, switching the fitter at a bench, and where one is signed in. */
-export function sessionRoutes({ database, settings, cookie, device, factors, ways }: SessionParts): Router {
+export function sessionRoutes({
+  database,
+  settings,
+  cookie,
+  device,
+  keyOfDevice,
+  factors,
+  ways,
+}: SessionParts): Router {
   const fromOf = (request: Request): From => ({
     address: request.ip ?? '',
     agent: request.get('user-agent') ?? '',
     knownFor: (accountId) => device.ofAccount(request, accountId),
   });
-  const told = async (request: Request, token: string | undefined): Promise<Session> => {
+  /** @param deviceId the device that asks, where it is not what its cookie says yet */
+  const told = async (
+    request: Request,
+    response: Response,
+    token: string | undefined,
+    deviceId = device.idOf(request),
+  ): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
-    if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)) };
-    return { who: await signedIn(database, settings, asking, fromOf(request)), firstRun: false };
+    if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)), device: null };
+    const id = deviceId ?? device.remember(request, response, asking.owner.id);
+    return {
+      who: await signedIn(database, settings, asking, fromOf(request)),
+      firstRun: false,
+      device: { key: keyOfDevice(id), awayDays: (await settings.now()).awayDays },
+    };
   };
   /** A new session ends the one this browser had, which is known for the account from now on. */
   const enter = async (
@@ -70,12 +91,12 @@ export function sessionRoutes({ database, settings, cookie, device, factors, way
     const before = cookie.read(request);
     if (before !== undefined) await closeSession(database, before);
     cookie.write(response, token, (await settings.now()).sessionHours);
-    device.remember(request, response, accountId);
-    response.json(await told(request, token));
+    const id = device.remember(request, response, accountId);
+    response.json(await told(request, response, token, id));
   };
   return Router()
     .get(ROUTES.session, async (request, response) => {
-      response.json(await told(request, cookie.read(request)));
+      response.json(await told(request, response, cookie.read(request)));
     })
     .post(ROUTES.session, async (request, response) => {
       const signIn = readBody(signInSchema, request);
@@ -133,12 +154,12 @@ export function sessionRoutes({ database, settings, cookie, device, factors, way
     .post(PATHS.hand, async (request, response) => {
       const asking = askingOf(response);
       await takeBench(database, asking, readBody(handSchema, request), fromOf(request));
-      response.json(await told(request, asking.token));
+      response.json(await told(request, response, asking.token));
     })
     .delete(PATHS.hand, async (request, response) => {
       const asking = askingOf(response);
       await giveBenchBack(database, asking);
-      response.json(await told(request, asking.token));
+      response.json(await told(request, response, asking.token));
     })
     .get(PATHS.sessions, async (_request, response) => {
       const { owner, session } = ownOf(response);

@@ -1,4 +1,4 @@
-import { PATHS, pathOf, ROUTES } from '@neat-measure/contract';
+import { PATHS, pathOf, ROUTES, type Session } from '@neat-measure/contract';
 import { scryptSync } from 'node:crypto';
 import { Harness, PASSPHRASE } from '../testing/harness';
 import { opening, problem, Records, reading } from '../testing/records';
@@ -34,6 +34,28 @@ describe('a session', () => {
     // The cookie itself, kept by somebody, opens nothing any more.
     expect([await whoHas(here), await whoHas(elsewhere)]).toEqual([null, 'Odalys Wren']);
     expect(await app.database('audit').where({ kind: 'signed-out' }).pluck('about')).toEqual([app.fitter.id]);
+  });
+
+  it('tells whoever is signed in what opens what this device keeps: another for each device, and nobody else', async () => {
+    const response = async (cookie: string) => {
+      const answer = await fetch(`http://127.0.0.1:${app.port}${ROUTES.session}`, { headers: { cookie } });
+      return { device: ((await answer.json()) as Session).device, set: answer.headers.getSetCookie() };
+    };
+    const first = await response(app.cookie);
+    const cookies = [app.cookie, first.set[0]!.split(';')[0]!];
+    expect(first.device).toEqual({ key: jasmine.stringMatching(/^[\w-]{43}$/) as never, awayDays: 30 });
+    const again = await response(cookies.join('; '));
+    expect([again.device, again.set]).toEqual([first.device, []]);
+    const elsewhere = await response(app.cookie);
+    expect(elsewhere.device!.key).not.toBe(first.device!.key);
+    expect((await response(cookies[1]!)).device).toBeNull();
+    // Whoever signs in next on the same device reads the same.
+    const answer = await fetch(`http://127.0.0.1:${app.port}${ROUTES.session}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', cookie: cookies[1]! },
+      body: JSON.stringify({ signIn: 'odalys', passphrase: PASSPHRASE }),
+    });
+    expect(((await answer.json()) as Session).device).toEqual(first.device);
   });
 
   it('ends in peace where there is none, and says no other house than one’s own', async () => {
@@ -75,11 +97,11 @@ describe('a session', () => {
   it('tells whoever is not signed in whether the house has anybody yet', async () => {
     const asked = async (cookie: string) =>
       (await app.send('GET', ROUTES.session, undefined, { cookie })).body as object;
-    expect(await asked('')).toEqual({ who: null, firstRun: false });
-    expect(await asked('neat-measure=made-up')).toEqual({ who: null, firstRun: false });
+    expect(await asked('')).toEqual({ who: null, firstRun: false, device: null });
+    expect(await asked('neat-measure=made-up')).toEqual({ who: null, firstRun: false, device: null });
     expect(await asked(app.cookie)).toEqual(jasmine.objectContaining({ firstRun: false }));
     for (const table of ['pens', 'sessions', 'fitters']) await app.database(table).delete();
-    expect(await asked('')).toEqual({ who: null, firstRun: true });
+    expect(await asked('')).toEqual({ who: null, firstRun: true, device: null });
   });
 
   it('is refused in the same words to a name nobody has, a wrong passphrase and who is no longer active', async () => {

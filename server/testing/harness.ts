@@ -183,7 +183,8 @@ export class Harness {
       },
       body: body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body),
     });
-    const set = response.headers.getSetCookie()[0];
+    // A browser has one of the device beside it.
+    const set = response.headers.getSetCookie().find((one) => one.startsWith('neat-measure='));
     const cookie = set?.split(';')[0] ?? null;
     if (cookie !== null && !('cookie' in headers)) this.cookie = cookie;
     const text = await response.text();
