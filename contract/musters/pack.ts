@@ -65,6 +65,8 @@ export const packSchema = z.object({
   people: z.array(packedPersonSchema),
   /** The latest version of every chart in use, and whatever version the dockets name. */
   charts: z.array(chartSchema),
+  /** Which of them can be asked for; the others only stand on dockets. */
+  inUse: z.array(idSchema),
   kits: kitsSchema,
   protocols: protocolsSchema,
   habits: habitsSchema,

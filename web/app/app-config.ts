@@ -1,6 +1,7 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { isDevMode, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, RouteReuseStrategy, withComponentInputBinding } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { provideNzI18n } from 'ng-zorro-antd/i18n';
 import { AnewForEach } from './anew';
 import { LIBRARY_WORDS } from './library-words';
@@ -13,5 +14,10 @@ export const appConfig: ApplicationConfig = {
     provideRouter(ROUTES, withComponentInputBinding()),
     { provide: RouteReuseStrategy, useClass: AnewForEach },
     provideNzI18n(LIBRARY_WORDS),
+    // Once the first page is at rest: it is no part of it.
+    provideServiceWorker('ngsw-worker.js', {
+      enabled: !isDevMode(),
+      registrationStrategy: 'registerWhenStable:30000',
+    }),
   ],
 };

@@ -14,9 +14,12 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Journal } from '../data/journal/journal';
 import { OpenDocket } from '../data/open-docket';
+import { PackDoor } from '../data/pack/pack-door';
 import { TypeAhead } from '../data/type-ahead';
 import { SessionService } from '../data/session-service';
 import { UnitService } from '../data/unit-service';
+import { AwayLine } from './away/away-line';
+import { NewVersion } from './away/new-version';
 import { BenchHand } from './bench-hand';
 import { CommandList } from './commands/command-list';
 import { ShortcutList } from '../parts/shortcuts/shortcut-list';
@@ -31,6 +34,7 @@ import { isTakenElsewhere, ShortcutService } from '../parts/shortcuts/shortcut-s
     RouterLinkActive,
     ShortcutList,
     CommandList,
+    AwayLine,
     BenchHand,
     NzButtonModule,
     NzRadioModule,
@@ -66,11 +70,6 @@ export class App {
   private readonly openDocket = inject(OpenDocket);
   /** Whether it is asked who takes the bench over. */
   protected readonly handing = signal(false);
-  protected readonly waiting = computed(() => {
-    const unsent = this.journal.unsent();
-    if (unsent === 0 || this.journal.trouble() === '') return '';
-    return `${unsent} ${unsent === 1 ? 'change' : 'changes'} to send, saved on this device.`;
-  });
   /** What will not be kept, in words, until somebody has seen it. */
   protected readonly aside = computed(() =>
     this.journal.aside().map(({ order, act, why, at, late }) => {
@@ -87,6 +86,11 @@ export class App {
   );
 
   constructor() {
+    inject(NewVersion).watch();
+    const pack = inject(PackDoor);
+    effect(() => {
+      if (this.fitter() !== null) void pack.open();
+    });
     effect(() => {
       if (this.openDocket.asked()) this.commanding.set(true);
     });

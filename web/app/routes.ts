@@ -1,15 +1,18 @@
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
-import { catchError, map, of } from 'rxjs';
+import { catchError, from, map } from 'rxjs';
+import { Vault } from '../data/sealed/vault';
 import { SessionService } from '../data/session-service';
 import { ANEW } from './anew';
 
 /**
  * Lets only a signed-in fitter in; everybody else signs in first and then lands where they wanted. Whoever
- * owes the house something goes there first, and while the server does not answer that is said.
+ * owes the house something goes there first. While the server does not answer, whoever has signed in here before may do so by
+ * what this device knows of them; where nobody has, that is said.
  */
 const signedIn: CanActivateFn = (_route, { url }) => {
   const router = inject(Router);
+  const vault = inject(Vault);
   const before = (place: string) => router.createUrlTree([place], { queryParams: { to: url } });
   return inject(SessionService)
     .known()
@@ -18,7 +21,11 @@ const signedIn: CanActivateFn = (_route, { url }) => {
         if (fitter === null) return before('/sign-in');
         return fitter.owes.length === 0 || url.startsWith('/house/you') || router.parseUrl('/house/you');
       }),
-      catchError(() => of(before('/away'))),
+      catchError(() =>
+        from(vault.knowsSomebody().catch(() => false)).pipe(
+          map((known) => before(known ? '/sign-in' : '/away')),
+        ),
+      ),
     );
 };
 

@@ -9,6 +9,7 @@ import {
   type StreamedLine,
 } from '@neat-measure/contract';
 import { map, Observable } from 'rxjs';
+import { pastWorker } from './hear-stream';
 
 const KEPT_AS = 'neat-measure.device';
 
@@ -30,7 +31,7 @@ export class DeviceService {
    */
   lines(device: string): Observable<StreamedLine> {
     return new Observable((subscriber) => {
-      const source = new EventSource(deviceStreamPath(encodeURIComponent(device)));
+      const source = new EventSource(pastWorker(deviceStreamPath(encodeURIComponent(device))));
       source.onmessage = ({ data }: MessageEvent<string>) => {
         const line = streamedLineSchema.safeParse(JSON.parse(data));
         if (line.success) subscriber.next(line.data);

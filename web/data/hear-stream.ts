@@ -1,5 +1,6 @@
 import { Observable, of } from 'rxjs';
 import type { z } from 'zod';
+import { PAST_WORKER } from './contact';
 import { whileSeen } from './while-seen';
 
 /** What a stream tells: something that was kept, that it is heard, or that it is not for the moment. */
@@ -26,6 +27,12 @@ export function hearStream<Kept, Beside extends string = never>(
   return whileSeen(() => open(wanted), of('lost' as const));
 }
 
+/** A stream that a service worker passes on would end with it. */
+export function pastWorker(path: string): string {
+  if (navigator.serviceWorker?.controller == null) return path;
+  return `${path}${path.includes('?') ? '&' : '?'}${PAST_WORKER}=true`;
+}
+
 function open<Kept, Beside extends string>({
   path,
   schema,
@@ -35,7 +42,7 @@ function open<Kept, Beside extends string>({
     let source: EventSource;
     let again: ReturnType<typeof setTimeout> | undefined;
     const listen = () => {
-      source = new EventSource(path());
+      source = new EventSource(pastWorker(path()));
       source.onopen = () => subscriber.next('listening');
       source.onerror = () => {
         subscriber.next('lost');

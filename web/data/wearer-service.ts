@@ -15,21 +15,37 @@ import {
   wearerRecordPath,
   wearerRecordSchema,
 } from '@neat-measure/contract';
-import type { Observable } from 'rxjs';
+import { catchError, from, throwError, type Observable } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
-import { Api } from './api';
+import { Api, isAway } from './api';
+import { Newcomers } from './pack/newcomers';
+import { PackDoor } from './pack/pack-door';
 
 /** The people to be sized. */
 @Injectable({ providedIn: 'root' })
 export class WearerService {
   private readonly api = inject(Api);
+  private readonly newcomers = inject(Newcomers);
+  private readonly pack = inject(PackDoor);
 
   list(query: ListQuery): Observable<Page<Wearer>> {
     return this.api.get(listPath(ROUTES.wearers, query), wearersSchema);
   }
 
   add(name: string, role: string): Observable<Wearer> {
-    return this.api.put(pathOf(ROUTES.wearers, uuidv7()), { name, role, version: 0 }, wearerSchema);
+    return this.api.put(pathOf(ROUTES.wearers, uuidv7()), { name, role, version: 0 }, wearerSchema).pipe(
+      // While the server is away they are added here, and brought to it with what is done for them.
+      catchError((problem: Error) =>
+        isAway(problem) ? from(this.addHere(name, role, problem)) : throwError(() => problem),
+      ),
+    );
+  }
+
+  private async addHere(name: string, role: string, problem: Error): Promise<Wearer> {
+    const pack = await this.pack.open();
+    // Where nothing was taken along no docket can be opened for them either.
+    if (!pack.ready()) throw problem;
+    return this.newcomers.add(name, role);
   }
 
   /** Changes what is known of somebody, unless they were changed meanwhile. */

@@ -25,6 +25,9 @@ const SIGNED_IN: Omit<SignedIn, 'id' | 'name' | 'pen'> = {
   hasBenchCode: false,
 };
 
+/** What opens what this device keeps. */
+export const DEVICE = { key: 'A'.repeat(43), awayDays: 30 };
+
 /** What goes over the wire, the server's side played by hand; the device's own store is the real one. */
 export class Wire {
   readonly http: HttpTestingController;
@@ -44,10 +47,10 @@ export class Wire {
   }
 
   signIn(fitter: { readonly id: string; readonly name: string }, pen: string): void {
-    TestBed.inject(SessionService).signIn({ signIn: 'x', passphrase: 'x' }).subscribe();
+    TestBed.inject(SessionService).ask().subscribe();
     this.http
-      .expectOne({ method: 'POST', url: ROUTES.session })
-      .flush({ who: { ...SIGNED_IN, ...fitter, pen }, firstRun: false });
+      .expectOne({ method: 'GET', url: ROUTES.session })
+      .flush({ who: { ...SIGNED_IN, ...fitter, pen }, firstRun: false, device: DEVICE });
   }
 
   /** The next acts on the wire, once they come; still to be answered. */
@@ -80,4 +83,5 @@ export async function until(done: () => boolean): Promise<void> {
 export async function forgetDevice(): Promise<void> {
   localStorage.clear();
   await Dexie.delete('neat-measure');
+  await Dexie.delete('neat-measure-sealed');
 }

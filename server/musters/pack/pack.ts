@@ -58,6 +58,7 @@ export async function packOf(
   return {
     ...{ house, madeAt, place, view, people, kits, habits },
     charts: [...charts.values()],
+    inUse: inUse.map(({ id }) => id),
     protocols: [...protocols],
     stock: await packStock(
       database,

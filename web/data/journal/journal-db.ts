@@ -7,10 +7,21 @@ export interface JournalRow {
   readonly id: string;
   /** What it is done on: a docket or a muster. */
   readonly subject: string;
+  /** What must be sent before it, where its subject comes about only by that. */
+  readonly after?: string;
   /** What signs it: the pen of whoever did it, who may not be signed in when it is sent. */
   readonly pen: string;
   /** Whatever stands here is read anew each time: another version may have written it. */
   readonly act: unknown;
+}
+
+/** An act as it lies in the browser's database: what it is and who signs it can be read by whoever is signed in here. */
+export interface StoredRow {
+  readonly order?: number;
+  readonly id: string;
+  readonly subject: string;
+  readonly after?: string;
+  readonly sealed: Uint8Array;
 }
 
 /** An act that will not be kept, and why; it stays until somebody has seen it. */
@@ -18,17 +29,24 @@ export interface AsideRow {
   readonly order?: number;
   readonly id: string;
   readonly subject: string;
-  readonly act: unknown;
+  /** Nothing where it can be read no more. */
+  readonly act?: unknown;
   readonly why: string;
   /** Whether the server has it, for a lead fitter to accept. */
   readonly late?: boolean;
   readonly at: string;
 }
 
+/** The same as it lies in the browser's database. */
+export interface StoredAside extends Omit<AsideRow, 'act' | 'why'> {
+  readonly sealed: Uint8Array;
+}
+
 /** What this device writes down, in the browser's own database. */
 export class JournalDb extends Dexie {
-  declare readonly acts: Table<JournalRow, number>;
-  declare readonly aside: Table<AsideRow, number>;
+  /** A version of before wrote its rows down as they were. */
+  declare readonly acts: Table<StoredRow | JournalRow, number>;
+  declare readonly aside: Table<StoredAside | AsideRow, number>;
 
   constructor() {
     // Dexie's cache of what is on its way fails for good once one act could not be added (4.4).

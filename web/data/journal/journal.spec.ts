@@ -7,17 +7,22 @@ import { actOn, keptAct, readingOf } from '../../testing/watch-coat';
 import { forgetDevice, until, Wire } from '../../testing/wire';
 import { Journal, type RefusedAct } from './journal';
 import { JournalDb } from './journal-db';
-import { underWay } from './under-way';
+import { Vault } from '../sealed/vault';
+import { UnderWay } from './under-way';
 
 describe('the journal', () => {
   let wire: Wire;
   let journal: Journal;
   let kept: KeptAnyAct[];
   let refused: RefusedAct[];
+  let underWay: UnderWay;
   const docketId = uuidv7();
 
-  const start = () => {
+  const start = async () => {
     wire = new Wire();
+    const vault = TestBed.inject(Vault);
+    await vault.whenOpen();
+    underWay = new UnderWay(vault);
     journal = TestBed.inject(Journal);
     [kept, refused] = [[], []];
     journal.kept.subscribe((one) => kept.push(one));
@@ -27,7 +32,7 @@ describe('the journal', () => {
   const end = () => spyOn(journal as unknown as { send(): Promise<void> }, 'send').and.resolveTo();
   beforeEach(async () => {
     await forgetDevice();
-    start();
+    await start();
   });
   afterEach(forgetDevice);
 
@@ -87,7 +92,7 @@ describe('the journal', () => {
     journal.write('pen', act);
     (await wire.sent()).request.error(new ProgressEvent('error'));
     await until(() => journal.trouble() !== '');
-    start();
+    await start();
     await until(() => journal.unsent() === 1);
     expect(await wire.keep()).toEqual([act]);
     await until(() => journal.unsent() === 0);
@@ -100,7 +105,7 @@ describe('the journal', () => {
     journal.write('pen', first);
     journal.write('other pen', second);
     end();
-    start();
+    await start();
     expect(journal.waiting().map(({ act, pen }) => [act, pen])).toEqual([
       [first, 'pen'],
       [second, 'other pen'],
@@ -119,7 +124,7 @@ describe('the journal', () => {
     end();
     journal.write('pen', act);
     await until(() => underWay.left().length === 0);
-    start();
+    await start();
     let done = false;
     void journal.whenSent().then(() => (done = true));
     await wire.sent().then(({ request, acts }) => {
@@ -135,7 +140,7 @@ describe('the journal', () => {
     journal.write('pen', act);
     await until(() => underWay.left().length === 0);
     underWay.note({ id: act.id, subject: docketId, pen: 'pen', act });
-    start();
+    await start();
     await until(() => underWay.left().length === 0);
     expect(await stored()).toEqual([act.id]);
     expect(journal.trouble()).toBe('');
@@ -163,11 +168,11 @@ describe('the journal', () => {
     expect(kept.map(({ act }) => act.kind)).toEqual(['reading-taken', 'called']);
   });
 
-  it('leaves what is not its own where it is', () => {
+  it('leaves what is not its own where it is', async () => {
     for (const text of ['', '{', 'null', '{"id":1,"docketId":"a","pen":"b","act":{}}'])
       localStorage.setItem(`neat-measure.under-way.${text.length}`, text);
     expect(underWay.left()).toEqual([]);
-    start();
+    await start();
     expect(journal.waiting()).toEqual([]);
   });
 
@@ -283,7 +288,7 @@ describe('the journal', () => {
         { readingId, docketId, reading: null },
       ]),
     );
-    start();
+    await start();
     const sent = await wire.keep();
     if (sent.length < 2) sent.push(...(await wire.keep()));
     expect(sent.map(({ kind, by }) => [kind, by.name])).toEqual([
@@ -312,6 +317,8 @@ describe('what a version of before has written down on this device', () => {
     db.close();
     const row = { id: left!.id, pen: 'pen', act: left! };
     localStorage.setItem(`neat-measure.under-way.${left!.id}`, JSON.stringify({ ...row, docketId }));
-    expect(underWay.left()).toEqual([{ ...row, subject: docketId }]);
+    const vault = new Vault();
+    await vault.enter({ key: 'A'.repeat(43), awayDays: 30 });
+    expect(new UnderWay(vault).left()).toEqual([{ ...row, subject: docketId }]);
   });
 });

@@ -2,10 +2,15 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { actAnswersSchema, MOST_ACTS, ROUTES, type ActAnswer, type KeptAnyAct } from '@neat-measure/contract';
 import { readAnyAct, sayUnreadableAct, subjectOf, type AnyAct } from '@neat-measure/core';
 import { liveQuery } from 'dexie';
-import { firstValueFrom, Subject, type Observable } from 'rxjs';
-import { Api, ApiProblem } from '../api';
-import { JournalDb, type AsideRow, type JournalRow } from './journal-db';
-import { underWay } from './under-way';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { firstValueFrom, Subject, timeout, type Observable } from 'rxjs';
+import { Api, ApiProblem, AWAY } from '../api';
+import { Contact } from '../contact';
+import { Newcomers } from '../pack/newcomers';
+import { Vault } from '../sealed/vault';
+import { JournalDb, type AsideRow, type JournalRow, type StoredRow } from './journal-db';
+import { asideFromStored, asideToStored, fromStored, NOT_READ, sealOld, toStored } from './journal-rows';
+import { UnderWay } from './under-way';
 
 /** An act that waits on this device. */
 export interface WaitingAct {
@@ -19,6 +24,8 @@ export interface RefusedAct {
   readonly why: string;
 }
 
+/** An answer that has not come by then comes no more: the same is sent again. */
+const PATIENCE_MS = 45_000;
 const FIRST_RETRY_MS = 2_000;
 const LAST_RETRY_MS = 30_000;
 
@@ -34,7 +41,11 @@ const LAST_RETRY_MS = 30_000;
 @Injectable({ providedIn: 'root' })
 export class Journal {
   private readonly api = inject(Api);
+  private readonly contact = inject(Contact);
+  private readonly vault = inject(Vault);
+  private readonly newcomers = inject(Newcomers);
   private readonly db = new JournalDb();
+  private readonly underWay = new UnderWay(this.vault);
   private readonly rows = signal<readonly WaitingAct[]>([]);
   private readonly stuck = signal<ReadonlyMap<string, string>>(new Map());
   private readonly arrivals = new Subject<KeptAnyAct>();
@@ -58,6 +69,8 @@ export class Journal {
   /** What waits, in the order it was done. */
   readonly waiting = this.rows.asReadonly();
   readonly unsent = computed(() => this.rows().length);
+  /** How much lies on this device, whether anybody is signed in who can read it or not. */
+  readonly stored = signal(0);
   /** Why something waits longer than a moment; empty while everything gets through. */
   readonly trouble = computed(() => [...this.stuck().values()].at(-1) ?? '');
   /** What will not be kept, until somebody has seen it. */
@@ -68,8 +81,29 @@ export class Journal {
   readonly refused: Observable<RefusedAct> = this.refusals.asObservable();
 
   constructor() {
-    for (const row of underWay.left()) this.put(row);
     globalThis.addEventListener('online', () => this.sendAll());
+    liveQuery(() => this.db.acts.count()).subscribe({
+      next: (count) => this.stored.set(count),
+      error: () => undefined,
+    });
+    // Sent again as soon as the server is found again, and not when the next try would come.
+    this.contact.back.pipe(takeUntilDestroyed()).subscribe(() => this.sendAll());
+    // What lies here can be read from the moment somebody signs in.
+    if (this.vault.isOpen()) void this.begin();
+    this.vault.opens.pipe(takeUntilDestroyed()).subscribe(() => void this.begin());
+  }
+
+  private begun = false;
+
+  private async begin(): Promise<void> {
+    if (this.begun) {
+      // Somebody else has signed in on this page: what could not be read while nobody was is shown now.
+      await this.show(await this.db.acts.orderBy('order').toArray());
+      return;
+    }
+    this.begun = true;
+    for (const row of this.underWay.left()) this.put(row);
+    await sealOld(this.db, this.vault).catch(() => undefined);
     // Other tabs write into the same database and send from it.
     liveQuery(() => this.db.acts.orderBy('order').toArray()).subscribe({
       next: (rows) => void this.show(rows).then(() => this.looked()),
@@ -79,15 +113,19 @@ export class Journal {
       },
     });
     liveQuery(() => this.db.aside.orderBy('order').toArray()).subscribe({
-      next: (rows) => this.aside.set(rows),
+      next: (rows) => this.aside.set(rows.map((row) => asideFromStored(this.vault, row))),
       error: () => undefined,
     });
   }
 
-  /** Writes an act down and sends it when it can be. It is shown as done from now on. */
-  write(pen: string, act: AnyAct): void {
-    const row = { id: act.id, subject: subjectOf(act), pen, act };
-    underWay.note(row);
+  /**
+   * Writes an act down and sends it when it can be. It is shown as done from now on.
+   *
+   * @param after what must be sent before it: the muster that opens the docket it is done on
+   */
+  write(pen: string, act: AnyAct, after?: string): void {
+    const row = { id: act.id, subject: subjectOf(act), pen, act, ...(after === undefined ? {} : { after }) };
+    if (this.vault.isOpen()) this.underWay.note(row);
     this.put(row);
   }
 
@@ -97,12 +135,13 @@ export class Journal {
     // What cannot be read is told of once the database has it.
     if (read.ok) this.rows.update((rows) => [...rows, { pen, act: read.value }]);
     this.writing.add(id);
-    void this.db.acts
-      .add(row)
-      .then(() => underWay.over(id))
+    void this.vault
+      .whenOpen()
+      .then(() => this.db.acts.add(toStored(this.vault, row)))
+      .then(() => this.underWay.over(id))
       .catch((problem: unknown) => {
         // It stands there already: another tab, or this page before it was loaded anew, was faster.
-        if (problem instanceof Error && problem.name === 'ConstraintError') return underWay.over(id);
+        if (problem instanceof Error && problem.name === 'ConstraintError') return this.underWay.over(id);
         this.unwritten.add(id);
         this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE));
       })
@@ -120,6 +159,7 @@ export class Journal {
       const stuck = own().map(({ act }) => this.stuck().get(subjectOf(act)));
       const why = stuck.find((one) => one !== undefined);
       if (why !== undefined) throw new Error(why);
+      if (this.contact.away()) throw new Error(AWAY);
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
   }
@@ -129,16 +169,22 @@ export class Journal {
     void this.db.aside.delete(order);
   }
 
-  private async show(rows: readonly JournalRow[]): Promise<void> {
+  private async show(rows: readonly (StoredRow | JournalRow)[]): Promise<void> {
+    // Nobody is signed in: what nobody can read is not what cannot be read.
+    if (!this.vault.isOpen()) return;
     const known = new Map(this.rows().map((one) => [one.act.id, one]));
     const waiting: WaitingAct[] = [];
     for (const row of rows.filter(({ id }) => !this.answered.has(id))) {
       // What this page wrote itself it need not read.
       const own = known.get(row.id);
-      const read = own === undefined ? readAnyAct(row.act) : null;
-      if (own !== undefined) waiting.push(own);
-      else if (read?.ok === true) waiting.push({ pen: row.pen, act: read.value });
-      else if (read?.ok === false) await this.setAside(row, sayUnreadableAct(read.problem));
+      if (own !== undefined) {
+        waiting.push(own);
+        continue;
+      }
+      const opened = fromStored(this.vault, row);
+      const read = opened === undefined ? null : readAnyAct(opened.act);
+      if (read?.ok === true) waiting.push({ pen: opened!.pen, act: read.value });
+      else await this.setAside(opened ?? row, read === null ? NOT_READ : sayUnreadableAct(read.problem));
     }
     const stored = new Set(waiting.map(({ act }) => act.id));
     this.rows.update((now) => {
@@ -173,7 +219,25 @@ export class Journal {
     }
     // Done while the last answer was on its way.
     const more = this.rows().some(({ act }) => subjectOf(act) === subject && !this.writing.has(act.id));
-    if (more) void this.send(subject);
+    if (more && !(await this.waits(subject))) void this.send(subject);
+    // What waited for it.
+    if (!more) await this.sendThose(subject);
+  }
+
+  private async waits(subject: string): Promise<boolean> {
+    const rows = await this.db.acts
+      .where({ subject })
+      .sortBy('order')
+      .catch(() => []);
+    return this.mustWait(rows);
+  }
+
+  private async sendThose(after: string): Promise<void> {
+    const rows = await this.db.acts
+      .filter((row) => row.after === after)
+      .toArray()
+      .catch(() => []);
+    for (const subject of new Set(rows.map((row) => row.subject))) void this.send(subject);
   }
 
   /** The next acts of a docket that one pen signs. */
@@ -183,9 +247,19 @@ export class Journal {
       .sortBy('order')
       .catch(() => null);
     const here = this.unstored(subject).filter(({ id }) => stored === null || this.unwritten.has(id));
-    const rows = [...(stored ?? []), ...here].filter(({ id }) => !this.answered.has(id));
+    if (await this.mustWait(stored ?? [])) return [];
+    const opened = (stored ?? []).flatMap((row) => fromStored(this.vault, row) ?? []);
+    const rows = [...opened, ...here].filter(({ id }) => !this.answered.has(id));
     const other = rows.findIndex(({ pen }) => pen !== rows[0]!.pen);
     return rows.slice(0, other < 0 ? MOST_ACTS : Math.min(other, MOST_ACTS));
+  }
+
+  /** Whether something that was done before on what these rest on still waits itself. */
+  private async mustWait(rows: readonly (StoredRow | JournalRow)[]): Promise<boolean> {
+    const first = rows.find(({ after }) => after !== undefined);
+    if (first === undefined) return false;
+    const before = await this.db.acts.where({ subject: first.after }).toArray();
+    return before.some(({ id, order }) => order! < first.order! && !this.answered.has(id));
   }
 
   /** Whether the database does not show an act: not yet, or not at all. */
@@ -200,19 +274,22 @@ export class Journal {
   }
 
   private async deliver(batch: readonly JournalRow[]): Promise<void> {
-    const body = { pen: batch[0]!.pen, acts: batch.map(({ act }) => act) };
-    const answers = await firstValueFrom(this.api.post(ROUTES.acts, body, actAnswersSchema)).catch(
-      async (problem: unknown) => {
-        if (!(problem instanceof ApiProblem) || !FOR_GOOD.has(problem.kind)) throw problem;
-        // The request as a whole was refused: each goes by itself, so that only the culprit stays behind.
-        if (batch.length > 1) {
-          for (const row of batch) await this.deliver([row]);
-          return null;
-        }
-        return [refusal(batch[0]!, problem)];
-      },
-    );
+    const acts = batch.map(({ act }) => act);
+    const wearers = this.newcomers.namedIn(JSON.stringify(acts));
+    const body = { pen: batch[0]!.pen, acts, ...(wearers.length === 0 ? {} : { wearers }) };
+    const asked = this.api.post(ROUTES.acts, body, actAnswersSchema).pipe(timeout({ first: PATIENCE_MS }));
+    const answers = await firstValueFrom(asked).catch(async (problem: unknown) => {
+      if (!(problem instanceof ApiProblem) || !FOR_GOOD.has(problem.kind)) throw problem;
+      // The request as a whole was refused: each goes by itself, so that only the culprit stays behind.
+      if (batch.length > 1) {
+        for (const row of batch) await this.deliver([row]);
+        return null;
+      }
+      return [refusal(batch[0]!, problem)];
+    });
     if (answers === null) return;
+    if (wearers.length > 0 && answers.every(({ outcome }) => outcome === 'kept'))
+      await this.newcomers.known(wearers.map(({ id }) => id));
     for (const [at, row] of batch.entries()) {
       const answer = answers[at];
       if (answer?.outcome === 'kept') {
@@ -226,14 +303,19 @@ export class Journal {
   }
 
   /** @param late whether the server keeps it for somebody to accept */
-  private async setAside(row: JournalRow, why: string, late = false): Promise<void> {
+  private async setAside(
+    row: { readonly id: string; readonly subject: string; readonly act?: unknown },
+    why: string,
+    late = false,
+  ): Promise<void> {
     const { id, subject, act } = row;
     this.answered.add(id);
-    underWay.over(id);
+    this.underWay.over(id);
     await this.db
       .transaction('rw', this.db.acts, this.db.aside, async () => {
         await this.db.aside.where({ id }).delete();
-        await this.db.aside.add({ id, subject, act, why, late, at: new Date().toISOString() });
+        const at = new Date().toISOString();
+        await this.db.aside.add(asideToStored(this.vault, { id, subject, act, why, late, at }));
         await this.db.acts.where({ id }).delete();
       })
       .catch(() => undefined);
@@ -244,7 +326,7 @@ export class Journal {
 
   private async crossOut(id: string): Promise<void> {
     this.answered.add(id);
-    underWay.over(id);
+    this.underWay.over(id);
     await this.db.acts
       .where({ id })
       .delete()

@@ -15,8 +15,9 @@ import {
   type MusterPerson,
   type Part,
 } from '@neat-measure/core/muster';
-import { Subscription } from 'rxjs';
+import { from, Subscription, switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
+import { Contact } from '../contact';
 import { Journal } from '../journal/journal';
 import { SessionService } from '../session-service';
 import { MusterService } from './muster-service';
@@ -36,6 +37,7 @@ export class MusterStore {
   private readonly service = inject(MusterService);
   private readonly journal = inject(Journal);
   private readonly session = inject(SessionService);
+  private readonly contact = inject(Contact);
 
   private readonly base = signal<MusterView | null>(null);
   private readonly kept = signal<readonly KeptMusterAct[]>([]);
@@ -88,6 +90,15 @@ export class MusterStore {
       if (!isMusterAct(act) || act.musterId !== this.base()?.muster.id) return;
       this.trouble.set(`Not saved: ${this.say(act)} ${why}`);
     });
+    // What others did meanwhile, once what was done here has been sent.
+    this.contact.back
+      .pipe(
+        switchMap(() => from(this.journal.whenSent().catch(() => undefined))),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => {
+        if (this.wanted !== null && this.users > 0) this.fetch(this.wanted);
+      });
   }
 
   private users = 0;

@@ -18,8 +18,8 @@ const AGAIN_MS = 3_000;
       <h1>The server does not answer</h1>
       <p role="status">{{ trouble() || 'Trying again every few seconds.' }}</p>
       <p>
-        @if (journal.unsent() > 0) {
-          {{ journal.unsent() }} {{ journal.unsent() === 1 ? 'change' : 'changes' }} saved on this device.
+        @if (journal.stored() > 0) {
+          {{ journal.stored() }} {{ journal.stored() === 1 ? 'change' : 'changes' }} saved on this device.
           They are sent when the server is back.
         } @else {
           No unsent changes on this device.

@@ -37,12 +37,14 @@ import {
   stepsOf,
   type Step,
 } from '@neat-measure/core';
-import { Subscription } from 'rxjs';
+import { from, Subscription, switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
+import { Contact } from '../../data/contact';
 import { DocketService } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
 import { OpenDocket, type Adding } from '../../data/open-docket';
+import { PackDoor } from '../../data/pack/pack-door';
 import { UnitService } from '../../data/unit-service';
 
 /** What the charts and protocols of a docket are found on. */
@@ -77,6 +79,8 @@ export class DocketStore {
   private readonly openDocket = inject(OpenDocket);
   private readonly journal = inject(Journal);
   private readonly session = inject(SessionService);
+  private readonly contact = inject(Contact);
+  private readonly pack = inject(PackDoor);
   private readonly destroyed = inject(DestroyRef);
 
   private readonly bench = signal<Bench | null>(null);
@@ -88,7 +92,8 @@ export class DocketStore {
   /** Whether what others do on this docket is not heard for the moment. */
   readonly lost = signal(false);
 
-  readonly number = computed(() => this.bench()?.number ?? null);
+  /** What people call it by; `null` where it was opened while the server, which numbers them, was away. */
+  readonly number = computed(() => (this.bench()?.number === 0 ? null : (this.bench()?.number ?? null)));
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   /** What the wearer wished for on their own page. */
   readonly wished = computed(() => this.bench()?.wished ?? []);
@@ -200,6 +205,7 @@ export class DocketStore {
     this.kept.set([]);
     this.runs.set([]);
     this.trouble.set('');
+    this.beside = false;
     this.listening.unsubscribe();
     this.listening = new Subscription();
     this.listening.add(
@@ -214,6 +220,12 @@ export class DocketStore {
       }),
     );
     this.fetch(docketId, ready);
+    // What others did meanwhile, and the server's own of what was opened here, once all of it has been sent.
+    this.listening.add(
+      this.contact.back
+        .pipe(switchMap(() => from(this.journal.whenSent().catch(() => undefined))))
+        .subscribe(() => this.fetch(docketId)),
+    );
     // What is not heard of how charts run is missed by nobody: the sizes are the charts' own.
     this.listening.add(
       this.dockets.runs(docketId).subscribe({ next: (runs) => this.runs.set(runs), error: () => undefined }),
@@ -241,7 +253,7 @@ export class DocketStore {
       return false;
     }
     this.trouble.set('');
-    this.journal.write(fitter.pen, applied.value.act);
+    this.journal.write(fitter.pen, applied.value.act, this.after);
     return true;
   }
 
@@ -287,8 +299,12 @@ export class DocketStore {
     this.listening.add(
       this.dockets.open(docketId).subscribe({
         next: (bench) => {
+          // What this device opened by itself stands on the server under other ids.
+          const before = this.beside ? [] : this.kept();
+          this.beside = this.contact.away();
           this.bench.set(bench);
-          this.kept.update((kept) => inOrder(bench.acts, kept));
+          this.kept.set(inOrder(bench.acts, before));
+          this.follow(bench);
           ready?.(false);
           if (ready !== undefined)
             void this.journal.known.then(() => {
@@ -298,6 +314,16 @@ export class DocketStore {
         error: (problem: Error) => this.trouble.set(problem.message),
       }),
     );
+  }
+
+  /** Whether what is shown was taken along, and is not what the server says. */
+  private beside = false;
+  /** The muster by which the server opens this docket, where it has not yet. */
+  private after: string | undefined;
+
+  private follow({ number }: Bench): void {
+    this.after = undefined;
+    if (number === 0) void this.pack.open().then((pack) => (this.after = pack.taken()?.musterId));
   }
 
   private take(one: KeptAct): void {

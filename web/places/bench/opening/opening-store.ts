@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { Fetched } from '../../../data/fetched';
 import { Journal } from '../../../data/journal/journal';
 import { KitService } from '../../../data/kit-service';
+import { GoingOn } from '../../../data/pack/going-on';
 import { ProtocolService } from '../../../data/protocol-service';
 import { SessionService } from '../../../data/session-service';
 import { UnitService } from '../../../data/unit-service';
@@ -17,6 +18,7 @@ export class OpeningStore {
   private readonly session = inject(SessionService);
   private readonly units = inject(UnitService);
   private readonly router = inject(Router);
+  private readonly goingOn = inject(GoingOn);
 
   readonly failed = signal('');
   /** Whether somebody has been named who is still being looked for. */
@@ -151,8 +153,8 @@ export class OpeningStore {
       }
     }
     const docketId = this.opening;
-    this.journal
-      .whenSent(docketId)
+    this.goingOn
+      .after(docketId)
       .then(() => this.router.navigate(['/bench', docketId]))
       .catch((problem: unknown) => {
         this.busy.set(false);

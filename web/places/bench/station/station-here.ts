@@ -17,7 +17,7 @@ import { firstValueFrom } from 'rxjs';
 import { benchPath } from '../../../data/musters/bench-path';
 import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
-import { Journal } from '../../../data/journal/journal';
+import { GoingOn } from '../../../data/pack/going-on';
 import { DocketStore } from '../docket-store';
 
 /**
@@ -28,7 +28,7 @@ import { DocketStore } from '../docket-store';
 export class StationHere {
   private readonly musters = inject(MusterStore);
   private readonly dockets = inject(DocketStore);
-  private readonly journal = inject(Journal);
+  private readonly goingOn = inject(GoingOn);
   private readonly service = inject(MusterService);
   private readonly router = inject(Router);
   private readonly destroyed = inject(DestroyRef);
@@ -197,7 +197,7 @@ export class StationHere {
 
   private async sent(subject: string): Promise<boolean> {
     try {
-      await this.journal.whenSent(subject);
+      await this.goingOn.after(subject);
       return true;
     } catch (problem) {
       this.musters.trouble.set(

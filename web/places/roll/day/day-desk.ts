@@ -17,7 +17,7 @@ import {
   type Station,
 } from '@neat-measure/core/muster';
 import { firstValueFrom, map, timer } from 'rxjs';
-import { Journal } from '../../../data/journal/journal';
+import { GoingOn } from '../../../data/pack/going-on';
 import { MusterService } from '../../../data/musters/muster-service';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { benchPath } from '../../../data/musters/bench-path';
@@ -35,7 +35,7 @@ export const MOST_SHOWN = 60;
 @Injectable()
 export class DayDesk {
   readonly store = inject(MusterStore);
-  private readonly journal = inject(Journal);
+  private readonly goingOn = inject(GoingOn);
   private readonly service = inject(MusterService);
   private readonly router = inject(Router);
 
@@ -128,7 +128,7 @@ export class DayDesk {
     const id = this.muster()!.id;
     try {
       // The server opens the docket as it hears of the call.
-      await this.journal.whenSent(id);
+      await this.goingOn.after(id);
     } catch (problem) {
       this.store.trouble.set(
         `${(problem as Error).message} The call is saved on this device. Press Enter to continue when the server can be reached.`,

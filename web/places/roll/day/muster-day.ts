@@ -17,6 +17,7 @@ import { parcelIn, slipIn, type MusterPerson, type Station } from '@neat-measure
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
+import { Contact } from '../../../data/contact';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { SessionService } from '../../../data/session-service';
 import { hearCodes } from '../../../parts/shortcuts/hear-scanner';
@@ -29,6 +30,7 @@ import { DayTape } from './day-tape';
 import { ExportPeople } from './export-people';
 import { ImportPeople } from './import-people';
 import { StationEditor } from './station-editor';
+import { TakeAlong } from './take-along';
 
 /** After so many minutes of waiting somebody has waited long. */
 const LONG_WAIT_MINUTES = 12;
@@ -48,6 +50,7 @@ const CHIPS = 3;
     NzPopconfirmModule,
     RouterLink,
     StationEditor,
+    TakeAlong,
   ],
   providers: [DayDesk],
   templateUrl: './muster-day.html',
@@ -59,6 +62,7 @@ export class MusterDay {
   readonly musterId = input.required<string>();
   protected readonly desk = inject(DayDesk);
   protected readonly store = inject(MusterStore);
+  protected readonly contact = inject(Contact);
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
   private readonly search = viewChild<ElementRef<HTMLInputElement>>('search');

@@ -10,8 +10,9 @@ import { ROUTES, type Exception, type ExceptionsPage } from '@neat-measure/contr
 import { cm, compileChart, FLAGS as ORDER, judge } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Journal } from '../../../data/journal/journal';
+import { Vault } from '../../../data/sealed/vault';
 import { actOn, readingOf, watchCoat } from '../../../testing/watch-coat';
-import { forgetDevice, until } from '../../../testing/wire';
+import { DEVICE, forgetDevice, until } from '../../../testing/wire';
 import { ExceptionList } from './exception-list';
 
 describe('ExceptionList', () => {
@@ -42,6 +43,7 @@ describe('ExceptionList', () => {
       providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
     });
     const http = TestBed.inject(HttpTestingController);
+    void TestBed.inject(Vault).enter(DEVICE);
     if (waiting) TestBed.inject(Journal).write('pen', actOn(uuidv7(), readingOf('chest-girth', '98')));
     const fixture = TestBed.createComponent(ExceptionList);
     const host = fixture.nativeElement as HTMLElement;

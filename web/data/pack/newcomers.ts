@@ -1,0 +1,73 @@
+import { inject, Injectable, signal } from '@angular/core';
+import {
+  newcomerSchema,
+  pathOf,
+  ROUTES,
+  wearerSchema,
+  type Newcomer,
+  type Wearer,
+} from '@neat-measure/contract';
+import { firstValueFrom } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
+import { Api, isAway } from '../api';
+import { Vault } from '../sealed/vault';
+
+const KEPT_AS = 'newcomer ';
+
+/** Wearers who were added here while the server was away, until it knows them. */
+@Injectable({ providedIn: 'root' })
+export class Newcomers {
+  private readonly vault = inject(Vault);
+  private readonly api = inject(Api);
+  private readonly met = signal<readonly Newcomer[]>([]);
+
+  readonly all = this.met.asReadonly();
+
+  constructor() {
+    if (this.vault.isOpen()) void this.load();
+    this.vault.opens.subscribe(() => void this.load());
+  }
+
+  private async load(): Promise<void> {
+    const kept = await this.vault.keptUnder(KEPT_AS).catch(() => new Map<string, unknown>());
+    const read = [...kept.values()].flatMap((one) => newcomerSchema.safeParse(one).data ?? []);
+    this.met.update((met) => [...new Map([...read, ...met].map((one) => [one.id, one])).values()]);
+  }
+
+  /** Adds somebody here. */
+  async add(name: string, role: string): Promise<Wearer> {
+    const newcomer: Newcomer = { id: uuidv7(), name, role, born: null, number: null };
+    await this.vault.keep(KEPT_AS + newcomer.id, newcomer);
+    this.met.update((met) => [...met, newcomer]);
+    return asWearer(newcomer);
+  }
+
+  /** Who of them is spoken of in what is on its way to the server: they go along with it. */
+  namedIn(text: string): Newcomer[] {
+    return this.met().filter(({ id }) => text.includes(id));
+  }
+
+  /** The server knows them now. */
+  async known(ids: readonly string[]): Promise<void> {
+    this.met.update((met) => met.filter(({ id }) => !ids.includes(id)));
+    for (const id of ids) await this.vault.drop(KEPT_AS + id).catch(() => undefined);
+  }
+
+  /** Tells the server of those for whom nothing was done that would have brought them. */
+  async bring(): Promise<void> {
+    for (const { id, ...save } of this.met()) {
+      const told = this.api.put(pathOf(ROUTES.wearers, id), { ...save, version: 0 }, wearerSchema);
+      // Whoever is known there by now has come with what was done for them.
+      const done = await firstValueFrom(told).then(
+        () => true,
+        (problem: Error) => !isAway(problem),
+      );
+      if (done) await this.known([id]);
+    }
+  }
+}
+
+/** A newcomer as the server tells of wearers: in no version yet. */
+export function asWearer(newcomer: Newcomer): Wearer {
+  return { ...newcomer, version: 0, updatedAt: new Date().toISOString() };
+}

@@ -1,0 +1,194 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { musterPackPath, type KeptAnyAct } from '@neat-measure/contract';
+import { packSchema, type Pack } from '@neat-measure/contract/musters';
+import { firstValueFrom } from 'rxjs';
+import * as z from 'zod';
+import { Api } from '../api';
+import { Contact } from '../contact';
+import { Journal } from '../journal/journal';
+import { Vault } from '../sealed/vault';
+import { SessionService } from '../session-service';
+import { Newcomers } from './newcomers';
+
+/** What of a muster this device has taken along. */
+const takenSchema = z.object({
+  musterId: z.string(),
+  name: z.string(),
+  lastDay: z.string(),
+  house: z.string(),
+  madeAt: z.string(),
+  place: z.int(),
+  wearers: z.int(),
+  bytes: z.int(),
+});
+export type TakenAlong = z.infer<typeof takenSchema>;
+
+const ABOUT = 'taken';
+const PACK = 'pack ';
+const SINCE = 'since ';
+/** So often what was taken along is brought up to date while the server is there. */
+const RENEW_MS = 180_000;
+/** A browser is asked for so many times what a pack takes: it grows over the day. */
+const ROOM = 4;
+
+/**
+ * The muster that this device has taken along, sealed: what answers in the server's place while it is away. It is brought up
+ * to date while the server is there, and what is done here is added at once.
+ */
+@Injectable({ providedIn: 'root' })
+export class PackService {
+  private readonly api = inject(Api);
+  private readonly vault = inject(Vault);
+  private readonly journal = inject(Journal);
+  private readonly contact = inject(Contact);
+  private readonly session = inject(SessionService);
+  private readonly newcomers = inject(Newcomers);
+
+  private readonly about = signal<TakenAlong | null>(null);
+  /** What is here; `null` for nothing. */
+  readonly taken = this.about.asReadonly();
+  readonly busy = signal(false);
+  readonly trouble = signal('');
+  /** What the browser does not promise, in words. */
+  readonly caution = signal('');
+  /** Whether what is done here can be opened again without the server. */
+  readonly ready = computed(() => this.about() !== null);
+
+  /** Resolves once it has been looked what is here. */
+  readonly known: Promise<void>;
+
+  constructor() {
+    this.known = this.vault.whenOpen().then(() => this.load());
+    this.vault.opens.subscribe(() => void this.load());
+    this.journal.kept.subscribe((kept) => void this.add(kept));
+    this.contact.back.subscribe(() => void this.catchUp());
+    setInterval(() => void this.renew(), RENEW_MS);
+  }
+
+  /** Takes a muster along in the place of what was here. */
+  async take(musterId: string): Promise<void> {
+    if (this.busy()) return;
+    this.busy.set(true);
+    this.trouble.set('');
+    try {
+      const pack = await firstValueFrom(this.api.get(musterPackPath(musterId), packSchema));
+      const bytes = await this.keep(pack);
+      await this.askForRoom(bytes);
+    } catch (problem) {
+      this.trouble.set(sayNotTaken(problem as Error));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  /** Erases what was taken along. */
+  async drop(): Promise<void> {
+    await this.vault.drop(PACK);
+    await this.vault.drop(SINCE);
+    await this.vault.drop(ABOUT);
+    this.has(null);
+  }
+
+  private async keep(pack: Pack): Promise<number> {
+    const { people, view, ...rest } = pack;
+    const records = new Map<string, unknown>([
+      [`${PACK}house`, rest],
+      [`${PACK}view`, view],
+      ...people.map((one): [string, unknown] => [`${PACK}person ${one.docketId}`, one]),
+    ]);
+    const bytes = await this.vault.keepAll(PACK, records);
+    // What was done since is in it by now.
+    for (const [id, kept] of await this.vault.keptUnder(SINCE))
+      if ((kept as KeptAnyAct).place <= pack.place) await this.vault.drop(id);
+    const { muster } = view;
+    const about: TakenAlong = {
+      ...{ musterId: muster.id, name: muster.name, lastDay: muster.lastDay, house: pack.house },
+      ...{ madeAt: pack.madeAt, place: pack.place, wearers: people.length, bytes },
+    };
+    await this.vault.keep(ABOUT, about);
+    this.has(about);
+    return bytes;
+  }
+
+  private async load(): Promise<void> {
+    const read = takenSchema.safeParse(await this.vault.kept(ABOUT));
+    this.has(read.success ? read.data : null);
+  }
+
+  private has(about: TakenAlong | null): void {
+    this.about.set(about);
+    this.loaded = null;
+    this.api.answersBy(about === null ? null : (path) => this.answer(path));
+  }
+
+  private loaded: Promise<{ answer(path: string): unknown }> | null = null;
+
+  private async answer(path: string): Promise<unknown> {
+    this.loaded ??= this.open();
+    return (await this.loaded).answer(path);
+  }
+
+  private async open(): Promise<{ answer(path: string): unknown }> {
+    const [records, since, { PackAnswers }] = await Promise.all([
+      this.vault.keptUnder(PACK),
+      this.vault.keptUnder(SINCE),
+      import('./pack-answers'),
+    ]);
+    const people = [...records].filter(([id]) => id.startsWith(`${PACK}person `)).map(([, one]) => one);
+    const pack = packSchema.parse({
+      ...(records.get(`${PACK}house`) as object),
+      view: records.get(`${PACK}view`),
+      people: people.filter((one) => one !== undefined),
+    });
+    return new PackAnswers(pack, [...since.values()] as KeptAnyAct[], {
+      waiting: () => this.journal.waiting().map(({ act }) => act),
+      newcomers: () => this.newcomers.all(),
+      fitter: () => this.session.fitter(),
+    });
+  }
+
+  /** What the server has kept of this device's acts is known here too, before the whole is brought up to date. */
+  private async add(kept: KeptAnyAct): Promise<void> {
+    const about = this.about();
+    if (about === null || kept.place <= about.place) return;
+    await this.vault.keep(SINCE + kept.act.id, kept).catch(() => undefined);
+    this.loaded = null;
+  }
+
+  private async catchUp(): Promise<void> {
+    await this.journal.whenSent().catch(() => undefined);
+    if (this.session.fitter() === null || this.session.lapsed()) return;
+    await this.newcomers.bring();
+    await this.renew();
+  }
+
+  private async renew(): Promise<void> {
+    const about = this.about();
+    const idle = document.visibilityState === 'hidden' || this.contact.away() || this.session.lapsed();
+    if (about === null || idle || this.session.fitter() === null || this.busy()) return;
+    const pack = await firstValueFrom(this.api.get(musterPackPath(about.musterId), packSchema)).catch(
+      () => null,
+    );
+    // While it was fetched the server may have gone: then this is what was here.
+    if (pack !== null && pack.place >= about.place) await this.keep(pack).catch(() => undefined);
+  }
+
+  private async askForRoom(bytes: number): Promise<void> {
+    const { storage } = navigator;
+    const { quota = Infinity, usage = 0 } = (await (storage as StorageManager | undefined)?.estimate()) ?? {};
+    const lasts = (await (storage as StorageManager | undefined)?.persist?.()) ?? false;
+    this.caution.set(
+      quota - usage < bytes * ROOM
+        ? 'This browser has little room left. Free some space on this device before the muster.'
+        : lasts
+          ? ''
+          : 'This browser may delete what it has when space runs out. Keep some free, and check here before the muster.',
+    );
+  }
+}
+
+function sayNotTaken(problem: Error): string {
+  return problem.name === 'QuotaExceededError'
+    ? 'There is no room for this muster on this device. Free some space, then try again.'
+    : `The muster was not taken along. ${problem.message}`;
+}
