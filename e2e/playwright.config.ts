@@ -20,6 +20,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // A path begins with a browser that knows nothing of the one before, but need not read the same programs again.
     reuseContext: true,
+    // What keeps the application on a device has paths of its own (hall.e2e.ts), which let it work.
+    serviceWorkers: 'block',
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM'],

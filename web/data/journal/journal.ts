@@ -87,7 +87,10 @@ export class Journal {
       error: () => undefined,
     });
     // Sent again as soon as the server is found again, and not when the next try would come.
-    this.contact.back.pipe(takeUntilDestroyed()).subscribe(() => this.sendAll());
+    this.contact.back.pipe(takeUntilDestroyed()).subscribe(() => {
+      this.stuck.set(new Map());
+      this.sendAll();
+    });
     // What lies here can be read from the moment somebody signs in.
     if (this.vault.isOpen()) void this.begin();
     this.vault.opens.pipe(takeUntilDestroyed()).subscribe(() => void this.begin());
@@ -289,7 +292,7 @@ export class Journal {
     });
     if (answers === null) return;
     if (wearers.length > 0 && answers.every(({ outcome }) => outcome === 'kept'))
-      await this.newcomers.known(wearers.map(({ id }) => id));
+      await this.newcomers.arrived(wearers.map(({ id }) => id));
     for (const [at, row] of batch.entries()) {
       const answer = answers[at];
       if (answer?.outcome === 'kept') {

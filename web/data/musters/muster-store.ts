@@ -97,7 +97,8 @@ export class MusterStore {
         takeUntilDestroyed(),
       )
       .subscribe(() => {
-        if (this.wanted !== null && this.users > 0) this.fetch(this.wanted);
+        const asks = this.wanted !== null && this.users > 0 && this.session.fitter() !== null;
+        if (asks) this.fetch(this.wanted!);
       });
   }
 

@@ -23,8 +23,11 @@ export class Newcomers {
 
   readonly all = this.met.asReadonly();
 
+  /** Resolves once it has been looked who is here. */
+  readonly known: Promise<void>;
+
   constructor() {
-    if (this.vault.isOpen()) void this.load();
+    this.known = this.vault.whenOpen().then(() => this.load());
     this.vault.opens.subscribe(() => void this.load());
   }
 
@@ -48,7 +51,7 @@ export class Newcomers {
   }
 
   /** The server knows them now. */
-  async known(ids: readonly string[]): Promise<void> {
+  async arrived(ids: readonly string[]): Promise<void> {
     this.met.update((met) => met.filter(({ id }) => !ids.includes(id)));
     for (const id of ids) await this.vault.drop(KEPT_AS + id).catch(() => undefined);
   }
@@ -62,7 +65,7 @@ export class Newcomers {
         () => true,
         (problem: Error) => !isAway(problem),
       );
-      if (done) await this.known([id]);
+      if (done) await this.arrived([id]);
     }
   }
 }

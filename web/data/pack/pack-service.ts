@@ -125,6 +125,8 @@ export class PackService {
 
   private async answer(path: string): Promise<unknown> {
     this.loaded ??= this.open();
+    // What was done here before the page was loaded is part of what is here.
+    await Promise.all([this.journal.known, this.newcomers.known]);
     return (await this.loaded).answer(path);
   }
 

@@ -224,7 +224,9 @@ export class DocketStore {
     this.listening.add(
       this.contact.back
         .pipe(switchMap(() => from(this.journal.whenSent().catch(() => undefined))))
-        .subscribe(() => this.fetch(docketId)),
+        .subscribe(() => {
+          if (this.session.fitter() !== null) this.fetch(docketId);
+        }),
     );
     // What is not heard of how charts run is missed by nobody: the sizes are the charts' own.
     this.listening.add(

@@ -14,7 +14,8 @@ import { Router } from '@angular/router';
 import { firstRunSchema, signInSchema, takeCodeSchema, type SignedIn } from '@neat-measure/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Observable } from 'rxjs';
-import { ApiProblem } from '../../data/api';
+import { ApiProblem, isAway } from '../../data/api';
+import { Vault } from '../../data/sealed/vault';
 import { SessionService } from '../../data/session-service';
 import { TypeAhead } from '../../data/type-ahead';
 import { line, SchemaForm } from '../../parts/forms/schema-form';
@@ -33,6 +34,7 @@ export class SignIn {
   /** Where the fitter wanted to go. */
   readonly to = input('/bench');
   private readonly session = inject(SessionService);
+  private readonly vault = inject(Vault);
   private readonly router = inject(Router);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly injector = inject(Injector);
@@ -42,6 +44,8 @@ export class SignIn {
   /** Whether the passphrase was right and a code of the second factor must come with it. */
   protected readonly wantsCode = signal(false);
   protected readonly fault = signal('');
+  /** Whether the server is away and what this device has is signed in to. */
+  protected readonly away = signal(false);
   protected readonly busy = signal(false);
 
   protected readonly first = new SchemaForm(firstRunSchema, {
@@ -70,8 +74,15 @@ export class SignIn {
     // Where nobody can sign in yet another form comes; else somebody may be typing by now.
     this.session.known().subscribe({
       next: () => this.session.firstRun() && this.focusFirst(),
-      error: this.fail,
+      error: (problem: Error) => void this.unreached(problem),
     });
+  }
+
+  /** Whoever has signed in here before can do so while the server is away; that is no fault of theirs. */
+  private async unreached(problem: Error): Promise<void> {
+    const known = isAway(problem) && (await this.vault.knowsSomebody().catch(() => false));
+    if (known) this.away.set(true);
+    else this.fail(problem);
   }
 
   protected turn(mode: 'sign-in' | 'code'): void {
