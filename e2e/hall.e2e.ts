@@ -1,4 +1,7 @@
-import type { Page } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { AGAIN, expect, openDocket, takeReadings, test } from './fitter';
 
 test.use({ serviceWorkers: 'allow' });
@@ -94,4 +97,83 @@ test('a device that took a muster along opens, measures, decides and adds withou
     '91',
   ]);
   expect([first.wearer.name, second.wearer.name]).toEqual(['Anton Mbali', 'Oona Pelt']);
+});
+
+/** Every text that can be read in a folder, whatever the letters are written in. */
+function foundIn(folder: string, words: readonly string[]): string[] {
+  const files = readdirSync(folder, { recursive: true, withFileTypes: true }).filter((entry) =>
+    entry.isFile(),
+  );
+  const found = new Set<string>();
+  for (const { parentPath, name } of files) {
+    const bytes = readFileSync(join(parentPath, name));
+    for (const word of words)
+      if (bytes.includes(word) || bytes.includes(Buffer.from(word, 'utf16le'))) found.add(word);
+  }
+  return [...found].sort();
+}
+
+test('nothing of anybody can be read in what a browser leaves on its disk', async ({ baseURL }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'neat-measure-profile-'));
+  const open = () =>
+    chromium.launchPersistentContext(folder, {
+      executablePath: process.env['CHROMIUM']!,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+      baseURL: baseURL!,
+    });
+  try {
+    const context = await open();
+    const page = context.pages()[0] ?? (await context.newPage());
+    await page.goto('/');
+    // What is kept in the clear is found: a search that finds nothing would prove nothing.
+    await page.evaluate(async () => {
+      localStorage.setItem('marker', 'Plain Marker One');
+      await new Promise((done) => {
+        const asked = indexedDB.open('marker', 1);
+        asked.onupgradeneeded = () => asked.result.createObjectStore('all').put('Plain Marker Two', 'key');
+        asked.onsuccess = done;
+      });
+    });
+    await signIn(page);
+    await expect(page.getByRole('heading', { name: 'New docket' })).toBeVisible();
+    await takeAlong(page);
+    await context.setOffline(true);
+    await page.goto('/bench');
+    await signIn(page);
+    await openDocket(page, 'Anton Mbali', ['Ranger field jacket']);
+    await takeReadings(page, '98.7', '98.7');
+    await page.goto('/bench');
+    await signIn(page);
+    await openDocket(page, 'Oona Pelt', ['Ranger field jacket']);
+    await takeReadings(page, '91.3');
+    await expect(page.getByText(/changes to send/)).toBeVisible();
+    await context.close();
+    const words = [
+      'Mbali',
+      'Osei-Harrow',
+      'Oona',
+      'Pelt',
+      '98.7',
+      '987000',
+      '91.3',
+      '913000',
+      'low-tide-table',
+    ];
+    const plain = ['Plain Marker One', 'Plain Marker Two'];
+    expect(foundIn(folder, [...plain, ...words])).toEqual(plain);
+
+    // All of it is there all the same, for whoever signs in.
+    const again = await open();
+    const next = again.pages()[0] ?? (await again.newPage());
+    await next.goto('/bench');
+    await signIn(next);
+    await expect(next.getByRole('heading', { name: 'New docket' })).toBeVisible();
+    await expect(next.getByText(/to send, saved on this device/)).toHaveCount(0);
+    const search = next.getByRole('searchbox').or(next.getByPlaceholder('name, occasion or number')).last();
+    await search.fill('Oona Pelt');
+    await expect(next.getByRole('link', { name: /Oona Pelt/ })).toBeVisible();
+    await again.close();
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 });

@@ -174,7 +174,7 @@ export function stockAsOf(
         there: [...places]
           .map((roomId) => {
             const here = theirs?.roomId === roomId ? theirs : null;
-            const first = here?.piece == null ? [] : [here.piece];
+            const first = here === null || here.piece === null ? [] : [here.piece];
             const loose = (article?.pieces ?? [])
               .filter((piece) => piece.roomId === roomId && piece.id !== here?.piece?.id)
               .map((piece) => ({ id: piece.id, serial: piece.serial, says: piece.says }));

@@ -29,7 +29,8 @@ export function hearStream<Kept, Beside extends string = never>(
 
 /** A stream that a service worker passes on would end with it. */
 export function pastWorker(path: string): string {
-  if (navigator.serviceWorker?.controller == null) return path;
+  const workers = navigator.serviceWorker as ServiceWorkerContainer | undefined;
+  if ((workers?.controller ?? null) === null) return path;
   return `${path}${path.includes('?') ? '&' : '?'}${PAST_WORKER}=true`;
 }
 

@@ -24,7 +24,6 @@ import { Api, ApiProblem, isAway } from './api';
 import { Contact } from './contact';
 import { Journal } from './journal/journal';
 import { takeOldOutbox } from './journal/old-outbox';
-import { PackDoor } from './pack/pack-door';
 import { Vault, type Unlocking } from './sealed/vault';
 import { SpeechService } from './speech-service';
 import { UnitService } from './unit-service';
@@ -38,7 +37,6 @@ export class SessionService {
   private readonly speech = inject(SpeechService);
   private readonly vault = inject(Vault);
   private readonly contact = inject(Contact);
-  private readonly pack = inject(PackDoor);
   /** `undefined` until the server has been asked. */
   private readonly current = signal<Session | undefined>(undefined);
   /** Whoever is at the bench. */
@@ -90,8 +88,6 @@ export class SessionService {
     if (!unlocking.opened) throw new ApiProblem('sign-in-refused', sayNotOpened(unlocking));
     const kept = sessionSchema.safeParse(await this.vault.kept(sessionOf(unlocking.fitterId)));
     if (!kept.success) throw problem;
-    // What was taken along answers from the first page on.
-    await this.pack.open().catch(() => undefined);
     this.begins(kept.data);
     return kept.data.who;
   }

@@ -168,6 +168,56 @@ describe('the journal', () => {
     expect(kept.map(({ act }) => act.kind)).toEqual(['reading-taken', 'called']);
   });
 
+  it('sends a docket behind the muster that opens it, on a page loaded anew too, and holds up no other', async () => {
+    const musterId = uuidv7();
+    const called: MusterAct = {
+      ...{ id: uuidv7(), musterId, at: new Date().toISOString(), by: { id: uuidv7(), name: 'Odalys Wren' } },
+      ...{ kind: 'called', wearerId: uuidv7(), stationId: uuidv7() },
+    };
+    journal.write('pen', called);
+    const first = await wire.sent();
+    const [behind, other] = [reading('97'), reading('98', uuidv7())];
+    journal.write('pen', behind, musterId);
+    journal.write('pen', other);
+    expect((await wire.keep()).map(({ id }) => id)).toEqual([other.id]);
+    first.request.error(new ProgressEvent('error'));
+    await until(() => journal.unsent() === 2);
+    end();
+    await start();
+    const again = await wire.sent();
+    expect(again.acts.map(({ id }) => id)).toEqual([called.id]);
+    again.request.flush([
+      { outcome: 'kept', id: called.id, kept: { place: 7, receivedAt: called.at, act: called } },
+    ]);
+    expect((await wire.keep()).map(({ id }) => id)).toEqual([behind.id]);
+    await until(() => journal.unsent() === 0);
+  });
+
+  it('lies sealed on the device: nothing of what was done can be read there', async () => {
+    end();
+    journal.write('pen of Odalys', reading('98.7'));
+    await until(() => underWay.left().length === 0);
+    const rows = await new JournalDb().acts.toArray();
+    const text = JSON.stringify(
+      rows.map((row) => ({
+        ...row,
+        sealed: new TextDecoder('latin1').decode((row as { sealed: Uint8Array }).sealed),
+      })),
+    );
+    for (const plain of ['98.7', 'chest', 'pen of', 'Odalys']) expect(text).not.toContain(plain);
+  });
+
+  it('says what can no longer be read, and goes on', async () => {
+    const db = new JournalDb();
+    await db.acts.add({ id: uuidv7(), subject: docketId, sealed: new Uint8Array(40) });
+    db.close();
+    await until(() => journal.aside().length === 1);
+    expect(journal.aside()[0]!.why).toContain('can no longer be read');
+    journal.write('pen', reading());
+    await wire.keep();
+    await until(() => journal.unsent() === 0);
+  });
+
   it('leaves what is not its own where it is', async () => {
     for (const text of ['', '{', 'null', '{"id":1,"docketId":"a","pen":"b","act":{}}'])
       localStorage.setItem(`neat-measure.under-way.${text.length}`, text);

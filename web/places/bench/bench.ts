@@ -13,7 +13,6 @@ import { Router, RouterLink } from '@angular/router';
 import { partOf } from '@neat-measure/core/muster';
 import { markWords, nameAt, placeAt, STANCE_ASKS, wordsAt } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Contact } from '../../data/contact';
 import { OpenDocket } from '../../data/open-docket';
 import { SpeechService } from '../../data/speech-service';
 import { BodyFigure } from '../../parts/body-figure/body-figure';
@@ -90,11 +89,6 @@ export class Bench {
   readonly station = input<string>();
   protected readonly store = inject(DocketStore);
   protected readonly cursor = inject(CursorStore);
-  protected readonly contact = inject(Contact);
-  protected readonly docketName = computed(() => {
-    const number = this.store.number();
-    return number === null ? 'new docket' : `docket ${number}`;
-  });
   private readonly entry = inject(EntryStore);
   private readonly foresight = inject(ForesightStore);
   private readonly shortcuts = inject(ShortcutService);

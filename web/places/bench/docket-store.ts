@@ -94,6 +94,10 @@ export class DocketStore {
 
   /** What people call it by; `null` where it was opened while the server, which numbers them, was away. */
   readonly number = computed(() => (this.bench()?.number === 0 ? null : (this.bench()?.number ?? null)));
+  /** The same in words. */
+  readonly calledBy = computed(() => (this.number() === null ? 'new docket' : `docket ${this.number()}`));
+  /** Whether that is said here: not where the whole page says that the server is away. */
+  readonly unheard = computed(() => this.lost() && !this.contact.away());
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   /** What the wearer wished for on their own page. */
   readonly wished = computed(() => this.bench()?.wished ?? []);

@@ -15,6 +15,8 @@ import { firstRunSchema, signInSchema, takeCodeSchema, type SignedIn } from '@ne
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { Observable } from 'rxjs';
 import { ApiProblem, isAway } from '../../data/api';
+import { Contact } from '../../data/contact';
+import { PackDoor } from '../../data/pack/pack-door';
 import { Vault } from '../../data/sealed/vault';
 import { SessionService } from '../../data/session-service';
 import { TypeAhead } from '../../data/type-ahead';
@@ -35,6 +37,8 @@ export class SignIn {
   readonly to = input('/bench');
   private readonly session = inject(SessionService);
   private readonly vault = inject(Vault);
+  private readonly contact = inject(Contact);
+  private readonly pack = inject(PackDoor);
   private readonly router = inject(Router);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly injector = inject(Injector);
@@ -111,9 +115,15 @@ export class SignIn {
     this.fault.set('');
     answer.subscribe({
       // Only a path of this application; never to another site. Until it is there, this page stays busy.
-      next: () => void this.router.navigateByUrl(/^\/(?!\/)/.test(this.to()) ? this.to() : '/bench'),
+      next: () => void this.go(),
       error: this.fail,
     });
+  }
+
+  private async go(): Promise<void> {
+    // While the server is away what was taken along answers from the first page on.
+    if (this.contact.away()) await this.pack.open().catch(() => undefined);
+    await this.router.navigateByUrl(/^\/(?!\/)/.test(this.to()) ? this.to() : '/bench');
   }
 
   private readonly fail = (problem: Error): void => {

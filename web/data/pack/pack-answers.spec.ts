@@ -1,0 +1,188 @@
+import {
+  benchSchema,
+  chartSummariesSchema,
+  docketSummarySchema,
+  musterStreamPath,
+  pageSchema,
+  pathOf,
+  ROUTES,
+  wearersSchema,
+  type Bench,
+  type KeptAnyAct,
+  type Newcomer,
+} from '@neat-measure/contract';
+import { musterViewSchema, packSchema, type Pack } from '@neat-measure/contract/musters';
+import { docketShelvesPath, docketStockPath } from '@neat-measure/contract/stores';
+import { replay, UNSETTLED, type AnyAct } from '@neat-measure/core';
+import { v7 as uuidv7 } from 'uuid';
+import { SpecMuster } from '../../../core/testing/muster';
+import { actOn, benchFor, keptAct, ODALYS, onShelf, readingOf, watchCoat } from '../../testing/watch-coat';
+import { PackAnswers } from './pack-answers';
+
+describe('what a device answers in the server’s place', () => {
+  const coat = onShelf(watchCoat());
+  const AT = '2026-12-01T08:00:00.000Z';
+  const kit = {
+    ...{ id: uuidv7(), name: 'Coats', series: [coat.seriesId], protocols: [], roles: ['Ranger'], version: 1 },
+    garments: [
+      { seriesId: coat.seriesId, chartId: coat.id, garment: 'Watch coat', maker: 'Ostrel Workwear' },
+    ],
+    gone: [],
+  };
+  const room = uuidv7();
+
+  /** A muster with one docket that is open and one that nobody has opened yet. */
+  function hall() {
+    const bench = benchFor(coat, [readingOf('chest-girth', '90')]);
+    const expected = { ...bench.wearer, id: uuidv7(), name: 'Zoé Ängström' };
+    const unopened = uuidv7();
+    const spec = new SpecMuster({ Tape: ['girths', 'deciding'] });
+    const person = (wearerId: string, docketId: string) => ({
+      wearerId,
+      docketId,
+      groupId: null,
+      kitId: null,
+    });
+    spec.does('people-added', {
+      people: [person(bench.wearer.id, bench.id), person(expected.id, unopened)],
+    } as never);
+    const pack: Pack = packSchema.parse({
+      ...{ house: 'h', madeAt: AT, place: 5_000_000, charts: [coat], inUse: [coat.id], kits: [kit] },
+      ...{ protocols: [], habits: UNSETTLED },
+      view: {
+        ...{ muster: spec.muster, place: 5_000_000, groups: [], alsoOn: [] },
+        wearers: [bench.wearer, expected].map(({ id, name, role, number }) => ({ id, name, role, number })),
+      },
+      people: [
+        {
+          wearer: bench.wearer,
+          docketId: bench.id,
+          number: 12,
+          told: [],
+          record: [],
+          wished: [],
+          acts: bench.acts,
+        },
+        { wearer: expected, docketId: unopened, number: null, told: [], record: [], wished: [], acts: [] },
+      ],
+      stock: {
+        rooms: [{ id: room, name: 'Loft' }],
+        renames: [],
+        articles: [
+          {
+            ...{ seriesId: coat.seriesId, label: 'S', numbered: false, coming: 0, pieces: [] },
+            there: [{ roomId: room, count: 2 }],
+          },
+        ],
+        kept: [],
+      },
+    });
+    const waiting: AnyAct[] = [];
+    const newcomers: Newcomer[] = [];
+    const since: KeptAnyAct[] = [];
+    const answers = () =>
+      new PackAnswers(pack, since, {
+        waiting: () => waiting,
+        newcomers: () => newcomers,
+        fitter: () => ODALYS,
+      });
+    const benchOf = (id: string, from = answers()): Bench =>
+      benchSchema.parse(from.answer(pathOf(ROUTES.dockets, id)));
+    return { pack, bench, unopened, expected, spec, waiting, newcomers, since, answers, benchOf };
+  }
+  const docketsSchema = pageSchema(docketSummarySchema);
+
+  it('a docket as the server tells it, with what was kept of this device since', () => {
+    const { bench, benchOf, since } = hall();
+    expect(benchOf(bench.id)).toEqual(bench);
+    const more = keptAct(actOn(bench.id, readingOf('waist-girth', '78')));
+    since.push(more, bench.acts[0]!);
+    expect(benchOf(bench.id).acts).toEqual([...bench.acts, more]);
+  });
+
+  it('a docket nobody has opened yet with the kit of its wearer, the same as long as the page stands', () => {
+    const { unopened, expected, benchOf, answers } = hall();
+    const from = answers();
+    const opened = benchOf(unopened, from);
+    expect([opened.number, opened.wearer.name]).toEqual([0, expected.name]);
+    const docket = replay(opened.acts.map(({ act }) => act))!;
+    expect([docket.wearerId, docket.occasion]).toEqual([expected.id, 'Winter intake']);
+    expect(docket.garments.map(({ chartId }) => chartId)).toEqual([coat.id]);
+    expect(opened.charts).toEqual([coat]);
+    expect(benchOf(unopened, from).acts).toEqual(opened.acts);
+    // What the server gives comes behind it, whatever its places are.
+    expect(Math.max(...opened.acts.map(({ place }) => place))).toBeLessThan(0);
+  });
+
+  it('a docket that was opened here, of somebody it knows or met here, and nothing of anybody else’s', () => {
+    const { waiting, newcomers, benchOf, answers } = hall();
+    const [docketId, wearerId] = [uuidv7(), uuidv7()];
+    newcomers.push({ id: wearerId, name: 'Oona Pelt', role: '', born: null, number: null });
+    waiting.push(
+      actOn(docketId, { kind: 'docket-opened', wearerId, occasion: '', unit: 'in', preference: 'regular' }),
+      actOn(docketId, { kind: 'garment-asked', chartId: coat.id }),
+    );
+    const opened = benchOf(docketId);
+    // What waits is added by whoever shows it, and stands in no list twice.
+    expect([opened.wearer.name, opened.acts.length, opened.charts.length]).toEqual(['Oona Pelt', 0, 1]);
+    const { items } = docketsSchema.parse(answers().answer(`${ROUTES.dockets}?search=oona`));
+    expect(items.map(({ id, number, garments }) => [id, number, garments.length])).toEqual([
+      [docketId, 0, 1],
+    ]);
+    for (const path of [
+      pathOf(ROUTES.dockets, uuidv7()),
+      pathOf(ROUTES.musters, uuidv7()),
+      pathOf(ROUTES.charts, uuidv7()),
+      musterStreamPath(uuidv7()),
+      '/api/settings',
+      '/api/stores/articles',
+    ])
+      expect(answers().answer(path)).withContext(path).toBeUndefined();
+  });
+
+  it('lists as they are searched, without accents too, a part at a time', () => {
+    const { answers, expected, pack } = hall();
+    const names = (path: string) => wearersSchema.parse(answers().answer(path)).items.map(({ name }) => name);
+    expect(names(ROUTES.wearers)).toEqual(['Maren Okonjo', expected.name]);
+    expect(names(`${ROUTES.wearers}?search=angstrom%20zo`)).toEqual([expected.name]);
+    expect(names(`${ROUTES.wearers}?from=1`)).toEqual([expected.name]);
+    const charts = chartSummariesSchema.parse(answers().answer(`${ROUTES.charts}?search=watch`));
+    expect([charts.total, charts.items[0]!.id]).toEqual([1, coat.id]);
+    expect(pack.inUse).toEqual([coat.id]);
+    expect(docketsSchema.parse(answers().answer(`${ROUTES.dockets}?waiting=fitting`)).total).toBe(0);
+  });
+
+  it('the muster with what was kept of this device since, at the place it was taken at', () => {
+    const { answers, spec, pack, since, expected } = hall();
+    const came = spec.act('checked-in', { wearerId: expected.id, missing: null });
+    since.push({ place: 5_000_009, receivedAt: AT, act: came });
+    const view = musterViewSchema.parse(answers().answer(pathOf(ROUTES.musters, pack.view.muster.id)));
+    const standing = view.muster.people.find(({ wearerId }) => wearerId === expected.id)!.day.standing;
+    // What others did between is told once the server is there again: nothing is passed over.
+    expect([standing.is, view.place]).toEqual(['waiting', pack.view.place]);
+  });
+
+  it('the stores as they were taken, without what went out here, and with it once that is undone', () => {
+    const { answers, bench, waiting } = hall();
+    const sizes = (path: string) => answers().answer(path) as { sizes: { label: string; count: number }[] }[];
+    expect(sizes(docketShelvesPath(bench.id))[0]!.sizes).toEqual([
+      jasmine.objectContaining({ label: 'S', count: 2 }),
+    ]);
+    const handed = actOn(bench.id, {
+      kind: 'garments-handed-over',
+      garments: [
+        {
+          ...{ chartId: coat.id, way: 'issued', until: null, untried: null },
+          from: { roomId: room, pieceId: null },
+          found: { size: 'S', sizes: { size: 'S' } },
+        },
+      ],
+      signature: { by: 'name', name: 'Maren Okonjo' },
+    });
+    waiting.push(handed);
+    expect(sizes(docketShelvesPath(bench.id))[0]!.sizes[0]!.count).toBe(1);
+    waiting.push(actOn(bench.id, { kind: 'handing-withdrawn', actId: handed.id }));
+    expect(sizes(docketShelvesPath(bench.id))[0]!.sizes[0]!.count).toBe(2);
+    expect(answers().answer(docketStockPath(bench.id))).toEqual([]);
+  });
+});
