@@ -64,14 +64,13 @@ test('a device that took a muster along opens, measures, decides and adds withou
   await takeReadings(page, '98', '98', '85', '85');
   await expect(page.locator('[data-proposed]:visible')).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('saved on this device')).toBeVisible();
-  const said = await page.getByText(/\d+ changes to send/).textContent();
+  await expect(page.getByText('7 changes to send, saved on this device.')).toBeVisible();
 
   // Closed and opened again, all of it is there.
   await page.goto(`/bench/${docket}`);
   await signIn(page);
   await expect(page.getByRole('heading', { name: 'Anton Mbali' })).toBeVisible();
-  await expect(page.getByText(said!.trim())).toBeVisible();
+  await expect(page.getByText('7 changes to send, saved on this device.')).toBeVisible();
 
   // Somebody nobody knows comes.
   await page.goto('/bench');
@@ -113,6 +112,13 @@ function foundIn(folder: string, words: readonly string[]): string[] {
   return [...found].sort();
 }
 
+/** So many readings in centimetres that stand nowhere in the application's own programs, which a browser keeps in the clear. */
+function unlike(from: number, count: number): string[] {
+  const all = Array.from({ length: 60 }, (_, at) => (from + at / 100 + 0.13).toFixed(2));
+  const known = new Set(foundIn(join(process.cwd(), 'web/dist/browser'), all));
+  return all.filter((one) => !known.has(one)).slice(0, count);
+}
+
 test('nothing of anybody can be read in what a browser leaves on its disk', async ({ baseURL }) => {
   const folder = mkdtempSync(join(tmpdir(), 'neat-measure-profile-'));
   const open = () =>
@@ -141,37 +147,31 @@ test('nothing of anybody can be read in what a browser leaves on its disk', asyn
     await page.goto('/bench');
     await signIn(page);
     await openDocket(page, 'Anton Mbali', ['Ranger field jacket']);
-    await takeReadings(page, '98.7', '98.7');
+    const [chest, other] = unlike(95, 2);
+    await takeReadings(page, chest!, chest!);
     await page.goto('/bench');
     await signIn(page);
     await openDocket(page, 'Oona Pelt', ['Ranger field jacket']);
-    await takeReadings(page, '91.3');
+    await takeReadings(page, other!);
     await expect(page.getByText(/changes to send/)).toBeVisible();
     await context.close();
-    const words = [
-      'Mbali',
-      'Osei-Harrow',
-      'Oona',
-      'Pelt',
-      '98.7',
-      '987000',
-      '91.3',
-      '913000',
-      'low-tide-table',
-    ];
+    const micrometres = [chest!, other!].map((typed) => String(Math.round(Number(typed) * 10_000)));
+    const words = ['Mbali', 'Osei-Harrow', 'Oona', 'Pelt', chest!, other!, ...micrometres, 'low-tide-table'];
     const plain = ['Plain Marker One', 'Plain Marker Two'];
     expect(foundIn(folder, [...plain, ...words])).toEqual(plain);
 
-    // All of it is there all the same, for whoever signs in.
+    // All of it is there all the same, once whoever is signed in has the server again.
     const again = await open();
     const next = again.pages()[0] ?? (await again.newPage());
     await next.goto('/bench');
-    await signIn(next);
     await expect(next.getByRole('heading', { name: 'New docket' })).toBeVisible();
-    await expect(next.getByText(/to send, saved on this device/)).toHaveCount(0);
-    const search = next.getByRole('searchbox').or(next.getByPlaceholder('name, occasion or number')).last();
-    await search.fill('Oona Pelt');
-    await expect(next.getByRole('link', { name: /Oona Pelt/ })).toBeVisible();
+    const found = async () => {
+      const page = (await (await next.request.get('/api/dockets?search=Oona', AGAIN)).json()) as {
+        items: Docket[];
+      };
+      return page.items.map(({ wearer }) => wearer.name);
+    };
+    await expect.poll(found).toEqual(['Oona Pelt']);
     await again.close();
   } finally {
     rmSync(folder, { recursive: true, force: true });
