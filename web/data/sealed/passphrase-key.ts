@@ -1,6 +1,6 @@
 import { KEY_BYTES } from './seal';
 
-/** So many rounds make a guess slow: what OWASP asks of PBKDF2 with SHA-256 (Password Storage Cheat Sheet, 2023). From memory. */
+/** So many rounds make a guess slow: what OWASP asks of PBKDF2 with SHA-256 (Password Storage Cheat Sheet, 2023; from memory). */
 export const ROUNDS = 600_000;
 
 /** Whether this browser can make keys of passphrases: not where it was reached without https. */

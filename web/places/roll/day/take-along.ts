@@ -37,8 +37,8 @@ import { PackDoor } from '../../../data/pack/pack-door';
         }
         @if (!secure) {
           <p class="note">
-            Without https this page cannot be opened again while there is no network. See House for what to
-            do.
+            Without https this page cannot be opened again while there is no network. Ask whoever runs the
+            server for https.
           </p>
         }
         @if (pack.caution() && own()) {
