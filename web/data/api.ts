@@ -1,7 +1,22 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { problemSchema, type ProblemKind } from '@neat-measure/contract';
-import { catchError, defer, from, map, of, switchMap, tap, throwError, timeout, type Observable } from 'rxjs';
+import {
+  catchError,
+  defer,
+  filter,
+  from,
+  map,
+  merge,
+  of,
+  switchMap,
+  take,
+  tap,
+  throwError,
+  timeout,
+  timer,
+  type Observable,
+} from 'rxjs';
 import type { z } from 'zod';
 import { Contact, PAST_WORKER } from './contact';
 
@@ -47,8 +62,15 @@ export class Api {
       if (beside === null) return asked;
       // Known to be away, nobody waits for it; what has no answer here is asked of it all the same.
       if (this.contact.away()) return this.answered(beside, path, schema, asked);
-      return asked.pipe(
-        timeout({ first: PATIENCE_MS, with: () => throwError(() => this.unreached()) }),
+      // A network that swallows everything answers nothing and refuses nothing. What has no answer here is waited for.
+      const late = timer(PATIENCE_MS).pipe(
+        switchMap(() => beside(path)),
+        filter((answer) => answer !== undefined),
+        tap(() => this.contact.failed()),
+        map((answer) => schema.parse(answer)),
+      );
+      return merge(asked, late).pipe(
+        take(1),
         catchError((problem: Error) => {
           const failed = throwError(() => problem);
           return isAway(problem) ? this.answered(beside, path, schema, failed) : failed;
@@ -68,9 +90,13 @@ export class Api {
     );
   }
 
-  private unreached(): ApiProblem {
-    this.contact.failed();
-    return new ApiProblem('offline', AWAY);
+  /** What is waited for no longer than people wait before a page: then the server counts as away. */
+  patiently<Value>(answer: Observable<Value>, patience = PATIENCE_MS): Observable<Value> {
+    const unreached = () => {
+      this.contact.failed();
+      return new ApiProblem('offline', AWAY);
+    };
+    return answer.pipe(timeout({ first: patience, with: () => throwError(unreached) }));
   }
 
   /** Without a schema nothing comes back. */

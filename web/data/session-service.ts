@@ -24,6 +24,7 @@ import { Api, ApiProblem, isAway } from './api';
 import { Contact } from './contact';
 import { Journal } from './journal/journal';
 import { takeOldOutbox } from './journal/old-outbox';
+import { Newcomers } from './pack/newcomers';
 import { Vault, type Unlocking } from './sealed/vault';
 import { SpeechService } from './speech-service';
 import { UnitService } from './unit-service';
@@ -37,6 +38,7 @@ export class SessionService {
   private readonly speech = inject(SpeechService);
   private readonly vault = inject(Vault);
   private readonly contact = inject(Contact);
+  private readonly newcomers = inject(Newcomers);
   /** `undefined` until the server has been asked. */
   private readonly current = signal<Session | undefined>(undefined);
   /** Whoever is at the bench. */
@@ -52,7 +54,8 @@ export class SessionService {
     this.contact.back.pipe(takeUntilDestroyed()).subscribe(() => this.again());
     // Whoever signed out while something waited leaves nothing behind once it is sent.
     effect(() => {
-      if (this.left() && this.journal.unsent() === 0) untracked(() => void this.leaveNothing());
+      const waits = this.journal.unsent() > 0 || this.newcomers.all().length > 0;
+      if (this.left() && !waits) untracked(() => void this.leaveNothing());
     });
   }
 
@@ -70,12 +73,15 @@ export class SessionService {
 
   /** Asks the server who is signed in. */
   ask(): Observable<SignedIn | null> {
-    return this.endLeft().pipe(switchMap(() => this.entered(this.api.get(ROUTES.session, sessionSchema))));
+    return this.endLeft().pipe(
+      switchMap(() => this.entered(this.api.patiently(this.api.get(ROUTES.session, sessionSchema)))),
+    );
   }
 
   /** Signs in; where the server is away, by what this device knows of whoever has signed in on it before. */
   signIn(signIn: SignIn): Observable<SignedIn | null> {
-    return this.entered(this.api.post(ROUTES.session, signIn, sessionSchema), signIn).pipe(
+    const asked = this.api.patiently(this.api.post(ROUTES.session, signIn, sessionSchema), SIGN_IN_MS);
+    return this.entered(asked, signIn).pipe(
       catchError((problem: Error) =>
         isAway(problem) ? from(this.unlock(signIn, problem)) : throwError(() => problem),
       ),
@@ -223,6 +229,9 @@ export class SessionService {
 }
 
 type Typed = Pick<SignIn, 'signIn' | 'passphrase'>;
+
+/** A house in a rush takes its time for a passphrase. */
+const SIGN_IN_MS = 20_000;
 
 const NOBODY: Session = { who: null, firstRun: false, device: null };
 /** Where it stands that somebody has signed out whom the server still holds signed in. */

@@ -65,6 +65,8 @@ export class JournalDb extends Dexie {
               delete row.docketId;
             });
       });
+    // From now on what stands here is sealed: a page of before lets go of it instead of setting aside what it cannot read.
+    this.version(3).stores({ acts: '++order, &id, subject', aside: '++order, &id' });
     // Another tab brings a newer form of it: this one lets go, and keeps what it has in its page.
     this.on('versionchange', () => {
       this.close();

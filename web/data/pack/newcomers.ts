@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { effect, inject, Injectable, signal, untracked } from '@angular/core';
 import {
   newcomerSchema,
   pathOf,
@@ -9,7 +9,7 @@ import {
 } from '@neat-measure/contract';
 import { firstValueFrom } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
-import { Api, isAway } from '../api';
+import { Api, ApiProblem } from '../api';
 import { Vault } from '../sealed/vault';
 
 const KEPT_AS = 'newcomer ';
@@ -27,6 +27,10 @@ export class Newcomers {
   readonly known: Promise<void>;
 
   constructor() {
+    // Nobody is signed in any more, and what was here is erased.
+    effect(() => {
+      if (!this.vault.isOpen()) untracked(() => this.met.set([]));
+    });
     this.known = this.vault.whenOpen().then(() => this.load());
     this.vault.opens.subscribe(() => void this.load());
   }
@@ -39,7 +43,10 @@ export class Newcomers {
 
   /** Adds somebody here. */
   async add(name: string, role: string): Promise<Wearer> {
-    const newcomer: Newcomer = { id: uuidv7(), name, role, born: null, number: null };
+    const read = newcomerSchema.safeParse({ id: uuidv7(), name, role, born: null, number: null });
+    // What the server would not take would hold up what is done for them.
+    if (!read.success) throw new Error(read.error.issues[0]!.message);
+    const newcomer = read.data;
     await this.vault.keep(KEPT_AS + newcomer.id, newcomer);
     this.met.update((met) => [...met, newcomer]);
     return asWearer(newcomer);
@@ -63,7 +70,7 @@ export class Newcomers {
       // Whoever is known there by now has come with what was done for them.
       const done = await firstValueFrom(told).then(
         () => true,
-        (problem: Error) => !isAway(problem),
+        (problem: Error) => problem instanceof ApiProblem && problem.kind === 'changed-meanwhile',
       );
       if (done) await this.arrived([id]);
     }

@@ -16,7 +16,7 @@ import { docketShelvesPath, docketStockPath } from '@neat-measure/contract/store
 import { replay, UNSETTLED, type AnyAct } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { SpecMuster } from '../../../core/testing/muster';
-import { actOn, benchFor, keptAct, ODALYS, onShelf, readingOf, watchCoat } from '../../testing/watch-coat';
+import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../testing/watch-coat';
 import { PackAnswers } from './pack-answers';
 
 describe('what a device answers in the server’s place', () => {
@@ -84,7 +84,6 @@ describe('what a device answers in the server’s place', () => {
       new PackAnswers(pack, since, {
         waiting: () => waiting,
         newcomers: () => newcomers,
-        fitter: () => ODALYS,
       });
     const benchOf = (id: string, from = answers()): Bench =>
       benchSchema.parse(from.answer(pathOf(ROUTES.dockets, id)));

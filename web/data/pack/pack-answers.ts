@@ -8,7 +8,6 @@ import {
   type Chart,
   type ChartSummary,
   type DocketSummary,
-  type Fitter,
   type KeptAct,
   type KeptAnyAct,
   type Newcomer,
@@ -39,7 +38,6 @@ import { asWearer } from './newcomers';
 export interface Here {
   waiting(): readonly AnyAct[];
   newcomers(): readonly Newcomer[];
-  fitter(): Fitter | null;
 }
 
 /** A docket as it is known here. */
@@ -153,15 +151,16 @@ export class PackAnswers {
     const muster = this.muster();
     const person = muster.people.find((one) => one.docketId === docketId);
     if (person === undefined) return [];
-    const by = this.here.fitter() ?? { id: wearer.id, name: '' };
     const kit = kitFor(this.pack.kits, person.kitId, wearer.role);
     const doings: Doing[] = [
       ...openingDoings(muster, wearer.id, kit),
       ...told.map((one): Doing => ({ kind: 'size-told', ...one })),
     ];
     const at = this.pack.madeAt;
+    // Nobody's own: what the server will do cannot be taken back here.
+    const by = { id: muster.id, name: muster.name };
     const acts = doings.map((doing, index): KeptAct => {
-      const act = { id: uuidv7(), docketId, at, by: { id: by.id, name: by.name }, ...doing } as Act;
+      const act = { id: uuidv7(), docketId, at, by, ...doing } as Act;
       // Before everything that is done on it.
       return { place: index - doings.length, receivedAt: at, act };
     });

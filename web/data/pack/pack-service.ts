@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { musterPackPath, type KeptAnyAct } from '@neat-measure/contract';
 import { packSchema, type Pack } from '@neat-measure/contract/musters';
 import { firstValueFrom } from 'rxjs';
@@ -60,6 +60,10 @@ export class PackService {
   constructor() {
     this.known = this.vault.whenOpen().then(() => this.load());
     this.vault.opens.subscribe(() => void this.load());
+    // Nobody is signed in any more: this page forgets it as well.
+    effect(() => {
+      if (!this.vault.isOpen()) untracked(() => this.has(null));
+    });
     this.journal.kept.subscribe((kept) => void this.add(kept));
     this.contact.back.subscribe(() => void this.catchUp());
     setInterval(() => void this.renew(), RENEW_MS);
@@ -113,6 +117,8 @@ export class PackService {
   private async load(): Promise<void> {
     const read = takenSchema.safeParse(await this.vault.kept(ABOUT));
     this.has(read.success ? read.data : null);
+    // Whoever was met before this page was closed, and for whom nothing was done since.
+    if (!this.contact.away()) void this.newcomers.known.then(() => this.newcomers.bring());
   }
 
   private has(about: TakenAlong | null): void {
@@ -145,7 +151,6 @@ export class PackService {
     return new PackAnswers(pack, [...since.values()] as KeptAnyAct[], {
       waiting: () => this.journal.waiting().map(({ act }) => act),
       newcomers: () => this.newcomers.all(),
-      fitter: () => this.session.fitter(),
     });
   }
 
@@ -190,7 +195,8 @@ export class PackService {
 }
 
 function sayNotTaken(problem: Error): string {
-  return problem.name === 'QuotaExceededError'
+  const { inner } = problem as { readonly inner?: Error };
+  return [problem.name, inner?.name].includes('QuotaExceededError')
     ? 'There is no room for this muster on this device. Free some space, then try again.'
     : `The muster was not taken along. ${problem.message}`;
 }
