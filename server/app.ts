@@ -33,6 +33,7 @@ import type { Sheet } from './sheets';
 import { kitRoutes } from './kits/routes';
 import { sizingRoutes, type SizingParts } from './musters/sizing/routes';
 import { beforeRoutes, type BeforeParts } from './musters/before/routes';
+import { openExpected } from './musters/expected';
 import { musterRoutes } from './musters/routes';
 import { Standings } from './musters/standing';
 import { takeMusterAct } from './musters/take';
@@ -144,6 +145,7 @@ export function createApp({
     lookout,
     meet: (signing, newcomers) => meetNewcomers(database, signing, newcomers),
     takeOther: (signing, act) => takeMusterAct(database, standings, signing, act),
+    openExpected: (signing, act) => openExpected(database, standings, signing, act),
     exceptions,
     runs,
     print,

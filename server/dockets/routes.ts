@@ -31,7 +31,7 @@ import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
 import { keepLate } from './late/late-acts';
 import { findDocket, listDockets } from './store';
-import { takeActs, type TakeOther } from './take-acts';
+import { takeActs, type OpenExpected, type TakeOther } from './take-acts';
 
 /** What the routes of dockets work with. */
 export interface DocketParts {
@@ -39,6 +39,7 @@ export interface DocketParts {
   readonly lookout: Lookout<KeptAnyAct>;
   /** Takes what is done on musters, which are not known here. */
   readonly takeOther: TakeOther;
+  readonly openExpected: OpenExpected;
   /** Adds wearers who were met on a device that could not reach the server. */
   readonly meet: (signing: Signing, newcomers: readonly Newcomer[]) => Promise<void>;
   readonly exceptions: Pick<Exceptions, 'list'>;
@@ -58,7 +59,14 @@ const MOST_TRIES = 5;
  * The one way in for what is done on dockets, and on musters. The pen says who did it, so that it needs no session:
  * what waited on a device while the session ended is kept all the same.
  */
-export function actRoutes({ database, lookout, takeOther, meet, settings }: DocketParts): Router {
+export function actRoutes({
+  database,
+  lookout,
+  takeOther,
+  openExpected,
+  meet,
+  settings,
+}: DocketParts): Router {
   const take: RequestHandler = async (request, response) => {
     const { pen, acts, wearers } = readBody(actsSaveSchema, request);
     const answers: ActAnswer[] = [];
@@ -76,7 +84,7 @@ export function actRoutes({ database, lookout, takeOther, meet, settings }: Dock
         break;
       }
       await meet(whose.signs, wearers);
-      const taken = await takeActs(database, lookout, whose.signs, rest, takeOther);
+      const taken = await takeActs(database, lookout, whose.signs, rest, takeOther, openExpected);
       answers.push(...taken.answers);
       rest = taken.rest;
       // Something about the pen has changed just now: it is asked about anew, and not by what was known.

@@ -238,7 +238,7 @@ describe('an act that is sent', () => {
     };
     const none = () => Promise.reject(new Error('no muster'));
     const take = async (sent: readonly unknown[]) =>
-      (await takeActs(app.database, lookout as never, signing, sent, none)).answers.map(
+      (await takeActs(app.database, lookout as never, signing, sent, none, none)).answers.map(
         ({ outcome }) => outcome,
       );
     expect(await take([act, act])).toEqual(['kept', 'kept']);

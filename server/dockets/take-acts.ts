@@ -35,6 +35,8 @@ type Taken = { readonly kept: KeptAct; readonly repeated: boolean } | { readonly
 export type TakenOther =
   | { readonly kept: KeptAnyAct; readonly repeated: boolean }
   | { readonly refused: { readonly code: string; readonly detail: string } };
+/** Opens the docket of somebody who is expected at a muster, for what was done on it; whether there is such a one. */
+export type OpenExpected = (signing: Signing, act: Act) => Promise<boolean>;
 /** Takes an act of a muster that its signer may have done. */
 export type TakeOther = (signing: Signing, act: MusterAct) => Promise<TakenOther>;
 
@@ -44,6 +46,7 @@ export type TakeOther = (signing: Signing, act: MusterAct) => Promise<TakenOther
  *
  * @param signing whose pen they are signed with, and what that one is trusted with
  * @param takeOther takes what is done on musters
+ * @param openExpected opens a docket that somebody at a muster is expected to have; whether there is one
  * @returns an answer to each, and those that were not looked at, as the pen had ended or its holder is trusted with
  *   something else by then
  */
@@ -53,6 +56,7 @@ export async function takeActs(
   signing: Signing,
   sent: readonly unknown[],
   takeOther: TakeOther,
+  openExpected: OpenExpected,
 ): Promise<{ readonly answers: readonly ActAnswer[]; readonly rest: readonly unknown[] }> {
   const answers: ActAnswer[] = [];
   for (const [at, one] of sent.entries()) {
@@ -71,7 +75,7 @@ export async function takeActs(
       const misSigned = refuseSigned(signing, act);
       const taken =
         misSigned === null
-          ? await takeRead(database, signing, act, takeOther)
+          ? await takeOpened(database, signing, act, takeOther, openExpected)
           : await asRefused(database, misSigned);
       if ('refused' in taken) {
         answers.push({ outcome: 'refused', id: act.id, ...taken.refused });
@@ -85,6 +89,20 @@ export async function takeActs(
     }
   }
   return { answers, rest: [] };
+}
+
+/** The same where the docket may have been opened only on the device that it was done on. */
+async function takeOpened(
+  database: Database,
+  signing: Signing,
+  act: AnyAct,
+  takeOther: TakeOther,
+  openExpected: OpenExpected,
+): Promise<TakenOther> {
+  const taken = await takeRead(database, signing, act, takeOther);
+  const unopened = 'refused' in taken && taken.refused.code === 'not-opened' && !isMusterAct(act);
+  if (!unopened || !(await openExpected(signing, act))) return taken;
+  return takeRead(database, signing, act, takeOther);
 }
 
 /** Takes an act that was read, in the name of whoever signs it. */

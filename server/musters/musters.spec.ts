@@ -59,6 +59,31 @@ describe('musters', () => {
     expect((await records.bench(docketId)).acts.length).toBe(2);
   });
 
+  it('open a docket for what was done on it where the server was away, with its kit, and for nobody who is not on one', async () => {
+    const { id, wearers, chartId } = await hall();
+    const [first, second] = [wearers[0]!.docketId, wearers[1]!.docketId];
+    await records.does(first, reading('chest-girth', '98'));
+    const docket = await records.made(first);
+    expect(docket.garments.map((one) => one.chartId)).toEqual([chartId]);
+    expect(docket.readings.length).toBe(1);
+    // Whoever comes to the muster then has the docket they have.
+    await does(id, { kind: 'checked-in', wearerId: wearers[0]!.wearerId });
+    expect((await records.bench(first)).acts.length).toBe(3);
+    // What asks for the docket's state opens it as well; two at once open it once.
+    await Promise.all([
+      records.does(second, { kind: 'garment-dropped', chartId }),
+      records.does(second, reading('waist-girth', '85')),
+    ]);
+    expect((await records.bench(second)).acts.map(({ act }) => act.kind).sort()).toEqual([
+      'docket-opened',
+      'garment-asked',
+      'garment-dropped',
+      'reading-taken',
+    ]);
+    const unknown = await app.does(uuidv7(), reading('chest-girth', '98'));
+    expect(unknown).toEqual(jasmine.objectContaining({ outcome: 'refused', code: 'not-opened' }));
+  });
+
   it('take the kit of a wearer’s role where none was named, and none where there is none', async () => {
     const { id, chartId } = await hall(0);
     await records.save(ROUTES.kits, {
