@@ -98,6 +98,67 @@ test('a device that took a muster along opens, measures, decides and adds withou
   expect([first.wearer.name, second.wearer.name]).toEqual(['Anton Mbali', 'Oona Pelt']);
 });
 
+test('two devices that measured the same wearer without the server come together, and a call made there stands', async ({
+  page,
+  context,
+  browser,
+  baseURL,
+  allowErrors,
+}) => {
+  allowErrors(/ERR_INTERNET_DISCONNECTED/);
+  await page.goto('/');
+  await signIn(page);
+  await openDocket(page, 'Bastien O’Leary', ['Ranger field jacket']);
+  const docket = idOf(page);
+  await takeAlong(page);
+  const muster = page.url();
+  const elsewhere = await browser.newContext({ baseURL: baseURL!, serviceWorkers: 'allow' });
+  const other = await elsewhere.newPage();
+  await other.goto('/');
+  await signIn(other, 'tiernan', 'slack-water-bell');
+  await expect(other.getByRole('heading', { name: 'New docket' })).toBeVisible();
+  await takeAlong(other);
+
+  await context.setOffline(true);
+  await elsewhere.setOffline(true);
+  // Loaded anew while the server is away.
+  for (const [at, name, passphrase] of [
+    [page, 'odalys', 'low-tide-table'],
+    [other, 'tiernan', 'slack-water-bell'],
+  ] as const) {
+    await at.goto(`/bench/${docket}`);
+    await signIn(at, name, passphrase);
+    await expect(at.getByText('Prepare, before the tape')).toBeVisible();
+    await at.keyboard.press('Enter');
+    await expect(at.locator('#entry')).toBeFocused();
+  }
+  await takeReadings(page, '98');
+  await takeReadings(other, '98.5');
+  // Whoever is next is called at the own station, and stands there.
+  await page.goto(muster);
+  await signIn(page);
+  const next = page.getByRole('button', { name: /Call/ }).first();
+  await expect(next).toBeVisible();
+  await next.click();
+  await expect(page).toHaveURL(/\/bench\/.*muster=/);
+  const called = idOf(page);
+
+  await context.setOffline(false);
+  await elsewhere.setOffline(false);
+  for (const at of [page, other]) await expect(at.getByText('to send, saved on this device')).toHaveCount(0);
+  await expect(other.getByText('No contact with the server')).toHaveCount(0);
+  await expect
+    .poll(async () => (await docketOf(page, docket)).acts.flatMap(({ act }) => act.typed ?? []).sort())
+    .toEqual(['98', '98.5']);
+  // Each sees what the other has read.
+  await expect(other.getByText(/2 readings left/)).toBeVisible();
+  const { muster: stands } = (await (
+    await page.request.get(muster.replace('/roll/', '/api/musters/'), AGAIN)
+  ).json()) as { muster: { people: { docketId: string; day: { standing: { is: string } } }[] } };
+  expect(stands.people.find(({ docketId }) => docketId === called)?.day.standing.is).toBe('at');
+  await elsewhere.close();
+});
+
 /** Every text that can be read in a folder, whatever the letters are written in. */
 function foundIn(folder: string, words: readonly string[]): string[] {
   const files = readdirSync(folder, { recursive: true, withFileTypes: true }).filter((entry) =>

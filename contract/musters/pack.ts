@@ -21,6 +21,8 @@ export const packedPersonSchema = z.object({
   wished: z.array(wishedSchema),
   /** Empty where nobody has opened the docket yet. */
   acts: z.array(keptActSchema),
+  /** Their other dockets, the earliest first. */
+  others: z.array(z.object({ id: idSchema, number: z.int(), acts: z.array(keptActSchema) })).default([]),
 });
 export type PackedPerson = z.infer<typeof packedPersonSchema>;
 

@@ -53,6 +53,7 @@ describe('a muster that is taken along', () => {
     expect(judged(pack.charts)).toEqual(judged(bench.charts));
 
     expect([other!.number, other!.acts.length]).toEqual([null, 0]);
+    expect(other!.others.map(({ id: docket, acts }) => [docket, acts.length])).toEqual([[earlier.id, 4]]);
     expect(other!.record.map(({ code, value }) => [code, value])).toEqual([
       ['waist-girth', 910_000],
     ] as never);

@@ -53,7 +53,9 @@ export async function packOf(
         libraryOf,
       )),
     );
-  const named = people.flatMap(({ acts }) => acts.flatMap(({ act }) => kindOf(act).needs(act).charts));
+  const named = people.flatMap(({ acts, others }) =>
+    [acts, ...others.map((one) => one.acts)].flat().flatMap(({ act }) => kindOf(act).needs(act).charts),
+  );
   await chartsOf(database, charts, named);
   return {
     ...{ house, madeAt, place, view, people, kits, habits },

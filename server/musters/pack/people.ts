@@ -63,6 +63,7 @@ export async function packPeople(
       ...{ wearer, docketId, acts: own, told: [...(toldHere.get(wearerId)?.sizes ?? [])] },
       number: dockets.find(({ id }) => id === docketId)?.number ?? null,
       wished: wished.get(docketId) ?? [],
+      others: earlier.map(({ id, number }) => ({ id, number, acts: acts.get(id) ?? [] })),
       // What somebody measured of themselves counts before what a list says of them.
       record: recordOf(
         taken,

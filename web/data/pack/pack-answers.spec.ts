@@ -113,6 +113,21 @@ describe('what a device answers in the server’s place', () => {
     expect(Math.max(...opened.acts.map(({ place }) => place))).toBeLessThan(0);
   });
 
+  it('the other dockets of whoever is on the muster, with what stands on record for them', () => {
+    const { pack, bench, answers } = hall();
+    const [id, at] = [uuidv7(), new Date().toISOString()];
+    const opened = actOn(id, {
+      ...{ kind: 'docket-opened', wearerId: bench.wearer.id, occasion: 'Hire' },
+      ...{ unit: 'cm', preference: 'regular' },
+    });
+    pack.people[0]!.others.push({ id, number: 7, acts: [keptAct({ ...opened, at } as never)] });
+    const other = benchSchema.parse(answers().answer(pathOf(ROUTES.dockets, id)));
+    expect([other.number, other.wearer, other.acts.length]).toEqual([7, bench.wearer, 1]);
+    expect(other.record.map(({ code, value }) => [code, Number(value)])).toEqual([['chest-girth', 900_000]]);
+    const { items } = docketsSchema.parse(answers().answer(`${ROUTES.dockets}?search=hire`));
+    expect(items.map(({ number }) => number)).toEqual([7]);
+  });
+
   it('a docket that was opened here, of somebody it knows or met here, and nothing of anybody else’s', () => {
     const { waiting, newcomers, benchOf, answers } = hall();
     const [docketId, wearerId] = [uuidv7(), uuidv7()];

@@ -23,7 +23,9 @@ import {
   kindOf,
   MUSTER_ACTS,
   plainName,
+  recordOf,
   replay,
+  standingTaken,
   type Act,
   type AnyAct,
   type Docket,
@@ -57,6 +59,7 @@ interface Known {
  */
 export class PackAnswers {
   private readonly byDocket: ReadonlyMap<string, PackedPerson>;
+  private readonly byOther: ReadonlyMap<string, PackedPerson>;
   /** Openings that the server will do itself, made here once so that they stay the same. */
   private readonly opened = new Map<string, readonly KeptAct[]>();
 
@@ -66,6 +69,7 @@ export class PackAnswers {
     private readonly here: Here,
   ) {
     this.byDocket = new Map(pack.people.map((one) => [one.docketId, one]));
+    this.byOther = new Map(pack.people.flatMap((one) => one.others.map(({ id }) => [id, one] as const)));
   }
 
   /** The answer to what is asked by a path; `undefined` where only the server has it. */
@@ -128,6 +132,8 @@ export class PackAnswers {
       const done = acts.length === 0 ? this.opening(person) : acts;
       return { id, wearer, record, wished, number: number ?? 0, acts: done };
     }
+    const owner = this.byOther.get(id);
+    if (owner !== undefined) return this.otherOf(owner, id, acts);
     const all = [...acts.map(({ act }) => act), ...this.waitingOn(id)];
     const opens = all.find((act) => act.kind === 'docket-opened');
     const wearer = opens === undefined ? undefined : this.wearers().find((one) => one.id === opens.wearerId);
@@ -136,11 +142,20 @@ export class PackAnswers {
     return { id, wearer, number: 0, acts, record: [], wished: [] };
   }
 
+  /** A docket that somebody on the muster has besides: what stands on record for it is what their others say. */
+  private otherOf({ wearer, docketId, others }: PackedPerson, id: string, acts: readonly KeptAct[]): Known {
+    const beside = [docketId, ...others.map((one) => one.id)].filter((one) => one !== id);
+    const taken = beside.flatMap((one) => standingTaken(this.keptOn(one).map(({ act }) => act)));
+    const record = recordOf(taken, [], this.pack, Date.now(), wearer.born);
+    const number = others.find((one) => one.id === id)!.number;
+    return { id, wearer, number, acts, record: [...record] as Known['record'], wished: [] };
+  }
+
   private added(docketId: string): Known | undefined {
     const person = this.muster().people.find((one) => one.docketId === docketId);
     const wearer = this.wearers().find(({ id }) => id === person?.wearerId);
     if (wearer === undefined) return undefined;
-    const packed = { wearer, docketId, told: [], record: [], wished: [], number: null, acts: [] };
+    const packed = { wearer, docketId, others: [], told: [], record: [], wished: [], number: null, acts: [] };
     return { id: docketId, wearer, number: 0, acts: this.opening(packed), record: [], wished: [] };
   }
 
@@ -169,7 +184,9 @@ export class PackAnswers {
   }
 
   private keptOn(id: string): readonly KeptAct[] {
-    const acts = [...(this.byDocket.get(id)?.acts ?? []), ...this.since.filter(isOnDocket)];
+    const other = this.byOther.get(id)?.others.find((one) => one.id === id);
+    const packed = this.byDocket.get(id)?.acts ?? other?.acts ?? [];
+    const acts = [...packed, ...this.since.filter(isOnDocket)];
     const own = acts.filter(({ act }) => act.docketId === id);
     return [...new Map(own.map((one) => [one.act.id, one])).values()].sort((a, b) => a.place - b.place);
   }
@@ -194,6 +211,7 @@ export class PackAnswers {
   private dockets(asked: Asked, fitting: boolean) {
     const ids = new Set([
       ...this.pack.people.filter(({ acts }) => acts.length > 0).map(({ docketId }) => docketId),
+      ...this.byOther.keys(),
       ...[...this.since.map(({ act }) => act), ...this.here.waiting()].flatMap((act) =>
         isMusterAct(act) ? [] : [act.docketId],
       ),
