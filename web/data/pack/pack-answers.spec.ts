@@ -33,7 +33,7 @@ describe('what a device answers in the server’s place', () => {
 
   /** A muster with one docket that is open and one that nobody has opened yet. */
   function hall() {
-    const bench = benchFor(coat, [readingOf('chest-girth', '90')]);
+    const bench = benchFor(coat, [readingOf('chest-girth', '90'), readingOf('chest-girth', '90')]);
     const expected = { ...bench.wearer, id: uuidv7(), name: 'Zoé Ängström' };
     const unopened = uuidv7();
     const spec = new SpecMuster({ Tape: ['girths', 'deciding'] });
