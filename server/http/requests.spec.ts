@@ -25,6 +25,7 @@ describe('requests', () => {
       expect((await app.send('GET', ROUTES.session, undefined, { cookie: token })).body).toEqual({
         who: null,
         firstRun: false,
+        device: null,
       });
       expect(problem(await app.send('GET', ROUTES.wearers, undefined, { cookie: token }))).toEqual([
         401,

@@ -128,7 +128,7 @@ describe('people', () => {
     await app.database('sessions').delete();
     await app.database('pens').delete();
     await app.database('fitters').delete();
-    expect((await app.get(ROUTES.session)).body).toEqual({ who: null, firstRun: true });
+    expect((await app.get(ROUTES.session)).body).toEqual({ who: null, firstRun: true, device: null });
     const first = (signIn: string) =>
       app.send('POST', PATHS.firstRun, { name: 'Brisa Fenn', signIn, passphrase: NEXT }, { cookie: '' });
     const both = await Promise.all([first('brisa'), first('corin')]);
