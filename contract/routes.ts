@@ -60,6 +60,14 @@ export const PATHS = {
   settings: '/api/settings',
   /** GET what was sent after its sign-in had ended, and waits; POST to accept or discard some of it. */
   late: '/api/late-changes',
+  /** GET what was done without the server, and could not stand, for whoever asks; DELETE one by id once it was seen. */
+  met: '/api/met',
+  /** GET the devices that took a muster along; DELETE one by id to end it. */
+  awayDevices: '/api/away-devices',
+  /** POST: a device says that it is there, and hears what it must know. */
+  deviceContact: '/api/away-devices/contact',
+  /** POST: a device that was ended says that it has erased what it had. */
+  deviceErased: '/api/away-devices/erased',
   /** GET a part of what happened. */
   audit: '/api/audit',
 } as const;
@@ -77,6 +85,11 @@ export function codeOfPersonPath(id: string): string {
 /** DELETE: all sessions of somebody. */
 export function sessionsOfPersonPath(id: string): string {
   return `${PATHS.people}/${id}/sessions`;
+}
+
+/** GET: what was done on a docket without the server, and could not stand. */
+export function docketMetPath(id: string): string {
+  return `${ROUTES.dockets}/${id}/met`;
 }
 
 /** GET: everything that is known of a wearer. */

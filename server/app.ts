@@ -31,6 +31,7 @@ import { serveWeb } from './http/web';
 import type { Print } from './print/print';
 import type { Sheet } from './sheets';
 import { kitRoutes } from './kits/routes';
+import { awayRoutes } from './musters/away/routes';
 import { sizingRoutes, type SizingParts } from './musters/sizing/routes';
 import { beforeRoutes, type BeforeParts } from './musters/before/routes';
 import { openExpected } from './musters/expected';
@@ -171,7 +172,8 @@ export function createApp({
     actRoutes(dockets),
     docketRoutes(dockets),
     lateRoutes(dockets),
-    musterRoutes({ database, house: houseKey.name, lookout, standings, lasts, stopping }),
+    musterRoutes({ database, house: houseKey.name, device, lookout, standings, lasts, stopping }),
+    awayRoutes({ database, standings, device }),
     beforeRoutes({ database, standings, print, outbox: config.OUTBOX, orderAhead }),
     sizingRoutes({ database, size, place, print, lasts, stopping, lookout, takeOther: dockets.takeOther }),
     wearerRoutes(database, settings, print, config.OUTBOX, bodies),

@@ -20,6 +20,10 @@ export const actsSaveSchema = z.object({
   acts: z.array(z.unknown()).min(1).max(MOST_ACTS),
   /** Whom the acts speak of and the server may not know yet; who is known stays as they are. */
   wearers: z.array(newcomerSchema).max(MOST_ACTS).default([]),
+  /** The moment it is sent, by the clock the acts have their moments from: how far that is off is kept beside them. */
+  clock: instantSchema.optional(),
+  /** Which of the acts were done while the server could not be reached: what of them cannot stand is told to both sides. */
+  away: z.array(idSchema).max(MOST_ACTS).default([]),
 });
 export type ActsSave = z.infer<typeof actsSaveSchema>;
 
@@ -30,6 +34,8 @@ const kept = <Act>(act: z.ZodType<Act, unknown>) =>
     place: z.int(),
     /** By the server's clock; the act itself has the moment by the device's. */
     receivedAt: instantSchema,
+    /** By so many seconds that device's clock was ahead of the server's, where it was off by minutes; behind below none. */
+    clockOff: z.int().optional(),
     act,
   });
 

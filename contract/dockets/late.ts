@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { fitterSchema } from '../house/session';
 import { idSchema, instantSchema } from '../shared';
 
-/** Something done on a device whose sign-in ended before it was sent. */
+/** Something done on a device whose sign-in ended before it was sent, or that could not stand when it came. */
 export const lateActSchema = z.object({
   id: idSchema,
   /** Who did it. */
@@ -11,6 +11,8 @@ export const lateActSchema = z.object({
   doneAt: instantSchema,
   /** What was done, as a sentence. */
   words: z.string(),
+  /** Why it could not stand when it came; empty where its sign-in had ended. */
+  why: z.string(),
   /** `null` where it was done at a muster. */
   docketId: idSchema.nullable(),
   wearer: z.string().nullable(),

@@ -40,6 +40,8 @@ export const AUDIT_KINDS = [
   'link-ended',
   'link-used',
   'letter-posted',
+  'device-ended',
+  'device-erased',
   'late-accepted',
   'late-discarded',
   'log-resealed',

@@ -52,6 +52,8 @@ export const sessionSchema = z.object({
     })
     .nullable()
     .default(null),
+  /** Whether a lead fitter has ended this device: it erases what it has before anything else. */
+  deviceEnded: z.boolean().optional(),
 });
 export type Session = z.infer<typeof sessionSchema>;
 

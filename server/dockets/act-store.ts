@@ -24,6 +24,16 @@ interface ActRow {
   readonly fitter: string;
   readonly done_at: Date;
   readonly received_at: Date;
+  readonly clock_off: number | null;
+}
+
+/** An act as it is kept: where in the order of all, and when it came by the server's clock. */
+interface Kept<One> {
+  readonly place: number;
+  readonly receivedAt: string;
+  readonly act: One;
+  /** By so many seconds its device's clock was ahead, where it was off. */
+  readonly clockOff?: number;
 }
 
 /** A pen has ended since it was last asked about, or its holder is trusted with something else. */
@@ -38,11 +48,12 @@ export class PenEnded extends Error {}
 export async function addAct<One extends AnyAct>(
   database: Database,
   act: One,
-  signed?: Pick<Signing, 'role' | 'pen'>,
-): Promise<{ readonly place: number; readonly receivedAt: string; readonly act: One }> {
+  signed?: Pick<Signing, 'role' | 'pen' | 'clockOff'>,
+): Promise<Kept<One>> {
   const receivedAt = new Date();
-  const row = rowOf(act, receivedAt);
-  const kept = { receivedAt: receivedAt.toISOString(), act };
+  const off = signed?.clockOff ?? 0;
+  const row = rowOf(act, receivedAt, off);
+  const kept = { receivedAt: receivedAt.toISOString(), act, ...(off === 0 ? {} : { clockOff: off }) };
   const pen = signed?.pen ?? null;
   if (signed === undefined || pen === null) {
     const [place] = await database('acts').insert(row);
@@ -66,7 +77,7 @@ export async function addActs(database: Database, acts: readonly Act[]): Promise
   await database('acts').insert(acts.map((act) => rowOf(act, receivedAt)));
 }
 
-function rowOf(act: AnyAct, receivedAt: Date): Record<string, unknown> {
+function rowOf(act: AnyAct, receivedAt: Date, off = 0): Record<string, unknown> {
   const { id, kind, at, by, ...rest } = act;
   // What it is done on has a column of its own.
   const body: object = { ...rest, docketId: undefined, musterId: undefined };
@@ -80,6 +91,7 @@ function rowOf(act: AnyAct, receivedAt: Date): Record<string, unknown> {
     fitter_id: by.id,
     done_at: new Date(at),
     received_at: receivedAt,
+    clock_off: off === 0 ? null : off,
   };
 }
 
@@ -233,12 +245,13 @@ function toAnyAct(row: ActRow): KeptAnyAct {
 }
 
 function keptFrom<One>(
-  { place, id, kind, body, fitter_id, fitter, done_at, received_at }: ActRow,
+  { place, id, kind, body, fitter_id, fitter, done_at, received_at, clock_off }: ActRow,
   schema: z.ZodType<One, unknown>,
   subject: object,
-): { readonly place: number; readonly receivedAt: string; readonly act: One } {
+): Kept<One> {
   const base = { id, kind, at: done_at.toISOString(), by: { id: fitter_id, name: fitter } };
   const fields: object = typeof body === 'string' ? (JSON.parse(body) as object) : (body as object);
   const act = readJson(schema, { ...fields, ...base, ...subject }, `act ${id}`);
-  return { place, receivedAt: received_at.toISOString(), act };
+  const off = clock_off === null ? {} : { clockOff: clock_off };
+  return { place, receivedAt: received_at.toISOString(), act, ...off };
 }

@@ -2,9 +2,11 @@ import {
   actsSaveSchema,
   docketsQuerySchema,
   exceptionsQuerySchema,
+  docketMetPath,
   docketRunsPath,
   docketStreamPath,
   HABITS_EVENT,
+  PATHS,
   ROUTES,
   sheetPath,
   verdictsPath,
@@ -19,19 +21,21 @@ import type { Exceptions } from './exceptions/exceptions';
 import type { Runs } from './runs';
 import type { Database } from '../database/database';
 import type { Lookout } from '../http/lookout';
-import { ProblemError } from '../http/problem-error';
+import { notFound, ProblemError } from '../http/problem-error';
 import { whoeverOf, readBody, readId, readQuery, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
 import { sendPdf } from '../print/send-pdf';
 import type { Print } from '../print/print';
 import type { StepsToPrint } from './measuring-sheet';
+import { clockOff } from '../session/away-devices';
 import { forgetPen, whoSigns, type Signing } from '../session/service';
 import type { HouseSettings } from '../settings/service';
 import { actsBehind } from './act-store';
 import { openBench, verdictsOn } from './service';
 import { keepLate } from './late/late-acts';
 import { findDocket, listDockets } from './store';
-import { takeActs, type OpenExpected, type TakeOther } from './take-acts';
+import { listMet, meetOther, seeMet } from './met/met';
+import { takeActs, type MeetOther, type OpenExpected, type TakeOther } from './take-acts';
 
 /** What the routes of dockets work with. */
 export interface DocketParts {
@@ -68,7 +72,11 @@ export function actRoutes({
   settings,
 }: DocketParts): Router {
   const take: RequestHandler = async (request, response) => {
-    const { pen, acts, wearers } = readBody(actsSaveSchema, request);
+    const { pen, acts, wearers, clock, away } = readBody(actsSaveSchema, request);
+    const off = clock === undefined ? {} : { clockOff: clockOff(clock) };
+    const doneAway = new Set(away);
+    const meetIt: MeetOther = async (act, refused) =>
+      doneAway.has(act.id) ? meetOther(database, act, refused) : null;
     const answers: ActAnswer[] = [];
     for (let rest: readonly unknown[] = acts, tries = 0; rest.length > 0; tries++) {
       if (tries === MOST_TRIES)
@@ -80,11 +88,12 @@ export function actRoutes({
           'The server does not know who made this change. Sign in again on this device; the change stays here until then.',
         );
       if ('ended' in whose) {
-        answers.push(...(await keepLate(database, whose.ended, rest)));
+        answers.push(...(await keepLate(database, { ...whose.ended, ...off }, rest)));
         break;
       }
       await meet(whose.signs, wearers);
-      const taken = await takeActs(database, lookout, whose.signs, rest, takeOther, openExpected);
+      const signing = { ...whose.signs, ...off };
+      const taken = await takeActs(database, lookout, signing, rest, takeOther, openExpected, meetIt);
       answers.push(...taken.answers);
       rest = taken.rest;
       // Something about the pen has changed just now: it is asked about anew, and not by what was known.
@@ -150,6 +159,18 @@ export function docketRoutes({
       const id = readId(request);
       await look(response, id);
       response.json(await verdictsOn(database, id));
+    })
+    .get(PATHS.met, async (_request, response) => {
+      response.json(await listMet(database, whoeverOf(response).person.id));
+    })
+    .delete(`${PATHS.met}/:id`, async (request, response) => {
+      if (!(await seeMet(database, readId(request), whoeverOf(response).person.id)))
+        throw notFound('message');
+      response.status(204).end();
+    })
+    .get(docketMetPath(':id'), async (request, response) => {
+      const docketId = readId(request);
+      response.json(await listMet(database, whoeverOf(response).person.id, { docketId }));
     })
     .get(ROUTES.exceptions, async (request, response) => {
       await noteLook(database, whoeverOf(response).person.id, { kind: 'exceptions' });

@@ -22,21 +22,32 @@ import { hasCode, isDuplicate, isUnknownReference, tryAgain } from '../database/
 import type { Lookout } from '../http/lookout';
 import { isKnownTape } from '../devices/tape-store';
 import { findSettings } from '../settings/store';
-import { ActRefused, moveForAct } from '../stores/docket-acts';
+import { ActRefused, moveForAct, type Touched } from '../stores/docket-acts';
 import { addAct, findAct, listActs, PenEnded } from './act-store';
 import { isOnRecord } from './on-record';
 import { shelfFor } from './find-library';
 import { addDocket, keepRows, lockDocket } from './store';
 
 /** What became of one act. */
-type Taken = { readonly kept: KeptAct; readonly repeated: boolean } | { readonly refusal: Refusal };
+type Taken =
+  | { readonly kept: KeptAct; readonly repeated: boolean }
+  | { readonly refusal: Refusal; readonly touched?: Touched };
 
 /** What became of an act of something that is not known here: kept, or refused, in words. */
 export type TakenOther =
   | { readonly kept: KeptAnyAct; readonly repeated: boolean }
-  | { readonly refused: { readonly code: string; readonly detail: string } };
+  | {
+      readonly refused: { readonly code: string; readonly detail: string };
+      /** What it would have moved in the stores, where they cannot do it. */
+      readonly touched?: Touched;
+    };
 /** Opens the docket of somebody who is expected at a muster, for what was done on it; whether there is such a one. */
 export type OpenExpected = (signing: Signing, act: Act) => Promise<boolean>;
+/** Tells of an act that cannot stand; what whoever did it is told where the server keeps it all the same. */
+export type MeetOther = (
+  act: AnyAct,
+  refused: Extract<TakenOther, { refused: unknown }>,
+) => Promise<{ readonly late: string } | null>;
 /** Takes an act of a muster that its signer may have done. */
 export type TakeOther = (signing: Signing, act: MusterAct) => Promise<TakenOther>;
 
@@ -47,6 +58,7 @@ export type TakeOther = (signing: Signing, act: MusterAct) => Promise<TakenOther
  * @param signing whose pen they are signed with, and what that one is trusted with
  * @param takeOther takes what is done on musters
  * @param openExpected opens a docket that somebody at a muster is expected to have; whether there is one
+ * @param meet tells of what cannot stand, where it was done without the server
  * @returns an answer to each, and those that were not looked at, as the pen had ended or its holder is trusted with
  *   something else by then
  */
@@ -57,6 +69,7 @@ export async function takeActs(
   sent: readonly unknown[],
   takeOther: TakeOther,
   openExpected: OpenExpected,
+  meet: MeetOther = () => Promise.resolve(null),
 ): Promise<{ readonly answers: readonly ActAnswer[]; readonly rest: readonly unknown[] }> {
   const answers: ActAnswer[] = [];
   for (const [at, one] of sent.entries()) {
@@ -78,7 +91,12 @@ export async function takeActs(
           ? await takeOpened(database, signing, act, takeOther, openExpected)
           : await asRefused(database, misSigned);
       if ('refused' in taken) {
-        answers.push({ outcome: 'refused', id: act.id, ...taken.refused });
+        const met = await meet(act, taken);
+        answers.push(
+          met === null
+            ? { outcome: 'refused', id: act.id, ...taken.refused }
+            : { outcome: 'late', id: act.id, detail: met.late },
+        );
         continue;
       }
       if (!taken.repeated) lookout.tell(subjectOf(act), taken.kept);
@@ -113,10 +131,15 @@ export async function takeRead(
   takeOther: TakeOther,
 ): Promise<TakenOther> {
   const taken = isMusterAct(act) ? await takeOther(signing, act) : await takeAct(database, signing, act);
-  return 'refusal' in taken ? asRefused(database, taken.refusal) : taken;
+  if (!('refusal' in taken)) return taken;
+  const { refusal, ...why } = taken;
+  return { ...(await asRefused(database, refusal)), ...why };
 }
 
-async function asRefused(database: Database, refusal: Refusal): Promise<TakenOther> {
+async function asRefused(
+  database: Database,
+  refusal: Refusal,
+): Promise<Extract<TakenOther, { refused: unknown }>> {
   const { habits } = await findSettings(database);
   return { refused: { code: refusal.code, detail: sayRefusal(refusal, habits.inchParts) } };
 }
@@ -126,11 +149,14 @@ const DAY_MS = 86_400_000;
 const MOST_AHEAD_MS = DAY_MS;
 const MOST_BEHIND_MS = 92 * DAY_MS;
 
-/** Why an act is not one that its signer may have done just now; `null` where it may be. */
-export function refuseSigned({ fitter }: Pick<Signing, 'fitter'>, sent: AnyAct): Refusal | null {
+/** Why an act is not one that its signer may have done just now, by a clock that is off; `null` where it may be. */
+export function refuseSigned(
+  { fitter, clockOff = 0 }: Pick<Signing, 'fitter' | 'clockOff'>,
+  sent: AnyAct,
+): Refusal | null {
   if (sent.by.id !== fitter.id) return { code: 'other-hand' };
   const now = Date.now();
-  const off = Date.parse(sent.at) - now;
+  const off = Date.parse(sent.at) - clockOff * 1_000 - now;
   return off > MOST_AHEAD_MS || off < -MOST_BEHIND_MS
     ? { code: 'moment-off', at: sent.at, now: new Date(now).toISOString() }
     : null;
@@ -155,7 +181,8 @@ async function takeAct(database: Database, signing: Signing, sent: Act): Promise
       if (kind.opens !== undefined) return await open(database, signing, act, kind.opens(act));
       return await takeOnDocket(database, signing, act);
     } catch (error) {
-      if (error instanceof ActRefused) return { refusal: error.refusal };
+      if (error instanceof ActRefused)
+        return { refusal: error.refusal, ...(error.touched === null ? {} : { touched: error.touched }) };
       if (!isDuplicate(error)) throw error;
       return takenBefore(database, act, error);
     }

@@ -27,6 +27,8 @@ import type { Lookout } from '../http/lookout';
 import { notFound } from '../http/problem-error';
 import { fitterOf, readBody, readId, readQuery, type Lasts } from '../http/request';
 import { streamTo } from '../http/stream';
+import { noteTaken } from '../session/away-devices';
+import type { KnownDevice } from '../session/known-device';
 import { listGroups, saveGroup, wearersIn } from './groups';
 import { importPeople, listHeadings, matchPeople } from './import-people';
 import { listOut } from './list-out';
@@ -40,6 +42,7 @@ export interface MusterParts {
   readonly database: Database;
   /** Which house this is, for whatever leaves it. */
   readonly house: string;
+  readonly device: KnownDevice;
   readonly lookout: Lookout<KeptAnyAct>;
   readonly standings: Standings;
   readonly lasts: Lasts;
@@ -47,7 +50,15 @@ export interface MusterParts {
 }
 
 /** Musters to be looked at; what is done on them goes with all acts. All need a session. */
-export function musterRoutes({ database, house, lookout, standings, lasts, stopping }: MusterParts): Router {
+export function musterRoutes({
+  database,
+  house,
+  device,
+  lookout,
+  standings,
+  lasts,
+  stopping,
+}: MusterParts): Router {
   return Router()
     .get(ROUTES.musters, async (request, response) => {
       response.json(await listMusters(database, readQuery(listQuerySchema, request)));
@@ -64,6 +75,12 @@ export function musterRoutes({ database, house, lookout, standings, lasts, stopp
       if (pack === undefined) throw notFound('muster');
       // Names and values leave the house with it: that is noted.
       await noteLook(database, fitterOf(response).id, { kind: 'muster', id });
+      const deviceId = device.idOf(request);
+      if (deviceId !== null)
+        await noteTaken(database, {
+          ...{ deviceId, musterId: id, place: pack.place },
+          agent: request.get('user-agent') ?? '',
+        });
       response.json(pack);
     })
     .get(musterListPath(':id'), async (request, response) => {

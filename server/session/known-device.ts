@@ -52,6 +52,12 @@ export class KnownDevice {
     return id;
   }
 
+  /** Makes another device of it, known for the same accounts: what was told of the one before holds for it no more. */
+  renew(request: Request, response: Response): void {
+    const { accounts } = this.read(request) ?? { accounts: [] };
+    response.cookie(this.name, JSON.stringify({ id: uuidv7(), accounts }), this.options);
+  }
+
   private read(request: Request): z.infer<typeof knownSchema> | null {
     const kept = (request.signedCookies as Record<string, unknown> | undefined)?.[this.name];
     if (typeof kept !== 'string') return null;

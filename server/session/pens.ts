@@ -7,6 +7,7 @@ export interface NewPen {
   readonly fitterId: string;
   /** The session it is made in, which it outlasts. */
   readonly sessionId: string;
+  readonly deviceId: string;
   readonly agent: string;
   readonly address: string;
 }
@@ -35,6 +36,7 @@ export async function keepPen(database: Database, pen: NewPen): Promise<boolean>
       token_hash: pen.tokenHash,
       fitter_id: pen.fitterId,
       session_id: pen.sessionId,
+      device_id: pen.deviceId,
       agent: pen.agent.slice(0, 200),
       address: pen.address.slice(0, 64),
       made_at: now,

@@ -15,6 +15,7 @@ import type { Database } from '../database/database';
 import { notFound, ProblemError } from '../http/problem-error';
 import { readBody, readId } from '../http/request';
 import type { Factors } from '../accounts/factors';
+import { isEnded } from './away-devices';
 import { askingOf } from './asking';
 import { findAccount, hasAccounts, listHands, type Account } from '../accounts/store';
 import type { HouseSettings } from '../settings/service';
@@ -74,12 +75,15 @@ export function sessionRoutes({
     deviceId = device.idOf(request),
   ): Promise<Session> => {
     const asking = token === undefined ? undefined : await whoAsks(database, settings, token);
-    if (asking === undefined) return { who: null, firstRun: !(await hasAccounts(database)), device: null };
+    const ended = deviceId !== null && (await isEnded(database, deviceId)) ? { deviceEnded: true } : {};
+    if (asking === undefined)
+      return { who: null, firstRun: !(await hasAccounts(database)), device: null, ...ended };
     const id = deviceId ?? device.remember(request, response, asking.owner.id);
     return {
-      who: await signedIn(database, settings, asking, fromOf(request)),
+      who: await signedIn(database, settings, asking, fromOf(request), id),
       firstRun: false,
       device: { key: keyOfDevice(id), awayDays: (await settings.now()).awayDays },
+      ...ended,
     };
   };
   /** A new session ends the one this browser had, which is known for the account from now on. */

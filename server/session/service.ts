@@ -228,19 +228,24 @@ export async function stillLasts(
   return (await whoAsks(database, settings, token, false)) !== undefined;
 }
 
-/** Who is signed in, as the page is told. */
+/**
+ * Who is signed in, as the page is told.
+ *
+ * @param deviceId the device they are at
+ */
 export async function signedIn(
   database: Database,
   settings: HouseSettings,
   asking: Asking,
   from: Pick<From, 'agent' | 'address'>,
+  deviceId: string,
 ): Promise<SignedIn> {
   const { person, owner, role, owes } = asking;
   return {
     id: person.id,
     name: person.name,
     role,
-    pen: owes.length > 0 ? '' : await takePen(database, asking, from),
+    pen: owes.length > 0 ? '' : await takePen(database, asking, from, deviceId),
     preferences: person.preferences,
     habits: (await settings.now()).habits,
     house: person.id === owner.id ? null : { id: owner.id, name: owner.name },
@@ -313,11 +318,13 @@ async function takePen(
   database: Database,
   { token, session, person }: Asking,
   { agent, address }: Pick<From, 'agent' | 'address'>,
+  deviceId: string,
 ): Promise<string> {
   // One that was ended is never taken up again: whoever takes the bench anew gets another.
   for (let nth = await endedPens(database, session.id, person.id); ; nth++) {
     const pen = createHmac('sha256', token).update(`pen of ${person.id} ${nth}`).digest('base64url');
-    const made = { tokenHash: hashToken(pen), fitterId: person.id, sessionId: session.id, agent, address };
+    const whose = { fitterId: person.id, sessionId: session.id, deviceId };
+    const made = { tokenHash: hashToken(pen), ...whose, agent, address };
     if (await keepPen(database, made)) return pen;
   }
 }
@@ -337,6 +344,8 @@ export interface Signing {
    * what it signed after it had ended.
    */
   readonly pen: { readonly hash: string; readonly since: Date } | null;
+  /** By so many seconds the clock of the device that sends is ahead; behind below none. */
+  readonly clockOff?: number;
 }
 
 /**

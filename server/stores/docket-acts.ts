@@ -16,8 +16,17 @@ import { listPieces, type KnownPiece } from './ledger/pieces';
 import { keepAgain, takeKept } from './reserved/reserved';
 import { renamesOf } from './ledger/renames';
 
+/** What in the stores an act would have moved. */
+export interface Touched {
+  readonly articleId: string;
+  readonly pieceId: string | null;
+}
+
 /** An act that the docket lets in and the stores do not: all of it is undone. */
 export class ActRefused extends Error {
+  /** What it would have moved, where that is why. */
+  touched: Touched | null = null;
+
   constructor(readonly refusal: Refusal) {
     super(refusal.code);
   }
@@ -183,7 +192,9 @@ async function eachTaken(
     try {
       await work({ ...one, article: articles.get(articleId)! });
     } catch (error) {
-      throw asRefusal(error, one.garment.garment, one.movement.handing);
+      const refused = asRefusal(error, one.garment.garment, one.movement.handing);
+      if (refused instanceof ActRefused) refused.touched = { articleId, pieceId: one.piece?.id ?? null };
+      throw refused;
     }
 }
 

@@ -40,6 +40,8 @@ export interface Answer {
   readonly type: string;
   /** What it set, name and value. */
   readonly cookie: string | null;
+  /** The one of the device beside it, where that was set too. */
+  readonly device: string | null;
   // Specs look into bodies freely; the contract's schemas are checked where they matter.
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   readonly body: any;
@@ -184,14 +186,19 @@ export class Harness {
       body: body === undefined ? null : typeof body === 'string' ? body : JSON.stringify(body),
     });
     // A browser has one of the device beside it.
-    const set = response.headers.getSetCookie().find((one) => one.startsWith('neat-measure='));
-    const cookie = set?.split(';')[0] ?? null;
+    const set = (name: string) =>
+      response.headers
+        .getSetCookie()
+        .find((one) => one.startsWith(`${name}=`))
+        ?.split(';')[0] ?? null;
+    const [cookie, device] = [set('neat-measure'), set('neat-measure-device')];
     if (cookie !== null && !('cookie' in headers)) this.cookie = cookie;
     const text = await response.text();
     return {
       status: response.status,
       type: response.headers.get('content-type') ?? '',
       cookie,
+      device,
       body: text === '' ? null : JSON.parse(text),
     };
   }

@@ -11,6 +11,7 @@ import * as consentWithdrawn from './0025-consent-withdrawn';
 import * as pensEnd from './0026-pens-end';
 import * as exceptionsKept from './0029-exceptions-kept';
 import * as sizings from './0030-sizings';
+import * as awayDevices from './0031-away-devices';
 import * as notedByKey from './0028-noted-by-key';
 import * as recoveryCodes from './0027-recovery-codes';
 import * as stages from './0016-stages';
@@ -62,6 +63,7 @@ const ORDERED: readonly (readonly [string, { up(database: Knex): Promise<void> }
   ['0028-noted-by-key', notedByKey],
   ['0029-exceptions-kept', exceptionsKept],
   ['0030-sizings', sizings],
+  ['0031-away-devices', awayDevices],
 ];
 
 /** Their names, oldest first. */

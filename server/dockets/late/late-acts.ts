@@ -19,6 +19,7 @@ import { findCharts } from '../../charts/store';
 import type { Database } from '../../database/database';
 import type { Lookout } from '../../http/lookout';
 import type { FoundPen } from '../../session/pens';
+import type { Signing } from '../../session/service';
 import { findSettings } from '../../settings/store';
 import { findAct } from '../act-store';
 import { findDocket } from '../store';
@@ -39,7 +40,7 @@ const WAITS =
  */
 export async function keepLate(
   database: Database,
-  { id, name }: FoundPen,
+  { id, name, clockOff }: FoundPen & Pick<Signing, 'clockOff'>,
   sent: readonly unknown[],
 ): Promise<ActAnswer[]> {
   const answers: ActAnswer[] = [];
@@ -53,7 +54,10 @@ export async function keepLate(
       continue;
     }
     const act = read.value;
-    const refusal = refuseSigned({ fitter: { id, name } }, act);
+    const refusal = refuseSigned(
+      { fitter: { id, name }, ...(clockOff === undefined ? {} : { clockOff }) },
+      act,
+    );
     if (refusal !== null) {
       const detail = sayRefusal(refusal, habits.inchParts);
       answers.push({ outcome: 'refused', id: act.id, code: refusal.code, detail });
@@ -108,12 +112,13 @@ async function inWords(database: Database, late: readonly LateAct[]): Promise<La
     wearer: () => 'a wearer',
     station: () => 'a station',
   };
-  return late.map(({ id, fitter, cameAt, act }) => ({
+  return late.map(({ id, fitter, cameAt, act, why }) => ({
     id,
     fitter,
     cameAt: cameAt.toISOString(),
     doneAt: act.at,
     words: sayAnyAct(act, names),
+    why,
     docketId: isMusterAct(act) ? null : act.docketId,
     wearer: isMusterAct(act) ? null : (dockets.get(act.docketId) ?? null),
   }));
@@ -167,6 +172,7 @@ async function decided(
   await database.transaction(async (transaction) => {
     // Of two who decide at once, one is noted.
     if (!(await removeLate(transaction, id))) return;
+    await transaction('met').where({ act_id: act.id }).delete();
     await note(transaction, {
       by,
       kind,

@@ -9,6 +9,8 @@ export interface LateAct {
   readonly fitter: Fitter;
   readonly cameAt: Date;
   readonly act: AnyAct;
+  /** Why it could not stand when it came; empty where its sign-in had ended. */
+  readonly why: string;
 }
 
 interface LateRow {
@@ -18,10 +20,15 @@ interface LateRow {
   readonly fitter: string;
   readonly body: string;
   readonly came_at: Date;
+  readonly why: string;
 }
 
-/** Keeps an act aside; one that waits already stays as it came. */
-export async function addLate(database: Database, act: AnyAct): Promise<void> {
+/**
+ * Keeps an act aside; one that waits already stays as it came.
+ *
+ * @param why why it cannot stand, where its sign-in has not ended
+ */
+export async function addLate(database: Database, act: AnyAct, why = ''): Promise<void> {
   await database('late_acts')
     .insert({
       id: uuidv7(),
@@ -30,6 +37,7 @@ export async function addLate(database: Database, act: AnyAct): Promise<void> {
       fitter_id: act.by.id,
       body: JSON.stringify(act),
       came_at: new Date(),
+      why: why.slice(0, 500),
     })
     .onConflict(['act_id', 'fitter_id'])
     .ignore();
@@ -56,10 +64,10 @@ export async function listLate(
     .limit(most)
     .select<LateRow[]>('late_acts.*', { fitter: 'fitters.name' });
   if (ids !== undefined) void rows.whereIn('late_acts.id', [...ids]);
-  return (await rows).flatMap(({ id, fitter_id, fitter, came_at, body }) => {
+  return (await rows).flatMap(({ id, fitter_id, fitter, came_at, body, why }) => {
     const read = readAnyAct(JSON.parse(body));
     if (!read.ok) return [];
-    return [{ id, fitter: { id: fitter_id, name: fitter }, cameAt: came_at, act: read.value }];
+    return [{ id, fitter: { id: fitter_id, name: fitter }, cameAt: came_at, act: read.value, why }];
   });
 }
 

@@ -38,6 +38,8 @@ export const AUDIT_WORDS: Readonly<Record<AuditKind, string>> = {
   'link-ended': 'revoked a link',
   'link-used': 'submitted measurements by a link',
   'letter-posted': 'sent a sheet',
+  'device-ended': 'ended a lost device',
+  'device-erased': 'erased a lost device',
   'late-accepted': 'accepted a late change',
   'late-discarded': 'discarded a late change',
   'log-resealed': 'sealed the log anew',
@@ -52,6 +54,8 @@ export function sayAudit(entry: AuditEntry, nameOf: (id: string) => string | nul
   switch (kind) {
     case 'log-resealed':
       return 'An update sealed the log anew.';
+    case 'device-erased':
+      return 'A device that was ended erased its data.';
     case 'sign-in-refused':
       return `${whom ?? 'An unknown user'} was refused sign-in${tail(of['address'], 'from')}.`;
     case 'signed-in':
