@@ -176,7 +176,7 @@ export const ACCESS: readonly RouteAccess[] = [
   at('GET', PATHS.awayDevices, 'accept-late', 'List devices that took a muster along'),
   at('DELETE', one(PATHS.awayDevices), 'accept-late', 'End a lost device'),
   at('POST', PATHS.deviceContact, 'anyone', 'Let a device say what waits on it'),
-  at('POST', PATHS.deviceErased, 'anyone', 'Let an ended device say it has erased its data'),
+  at('PUT', PATHS.deviceErased, 'anyone', 'Let an ended device say it has erased its data'),
   at('GET', selfPath(':token'), 'link', 'Show the self-measuring page of a link'),
   at('PUT', selfPath(':token'), 'link', 'Send the wearer’s own readings'),
   at('POST', ROUTES.deviceLines, 'tape', 'Send readings from a paired tape'),

@@ -66,7 +66,7 @@ export const PATHS = {
   awayDevices: '/api/away-devices',
   /** POST: a device says that it is there, and hears what it must know. */
   deviceContact: '/api/away-devices/contact',
-  /** POST: a device that was ended says that it has erased what it had. */
+  /** PUT: a device that was ended says that it has erased what it had. */
   deviceErased: '/api/away-devices/erased',
   /** GET a part of what happened. */
   audit: '/api/audit',

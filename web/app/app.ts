@@ -9,16 +9,16 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { LOCALE, readAnyAct, sayAnyAct, WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
+import { WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
-import { Journal } from '../data/journal/journal';
 import { OpenDocket } from '../data/open-docket';
 import { PackDoor } from '../data/pack/pack-door';
 import { TypeAhead } from '../data/type-ahead';
 import { SessionService } from '../data/session-service';
 import { UnitService } from '../data/unit-service';
 import { AwayLine } from './away/away-line';
+import { CameBack } from './away/came-back';
 import { NewVersion } from './away/new-version';
 import { BenchHand } from './bench-hand';
 import { CommandList } from './commands/command-list';
@@ -35,6 +35,7 @@ import { isTakenElsewhere, ShortcutService } from '../parts/shortcuts/shortcut-s
     ShortcutList,
     CommandList,
     AwayLine,
+    CameBack,
     BenchHand,
     NzButtonModule,
     NzRadioModule,
@@ -48,7 +49,6 @@ import { isTakenElsewhere, ShortcutService } from '../parts/shortcuts/shortcut-s
 export class App {
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
-  protected readonly journal = inject(Journal);
   protected readonly units = inject(UnitService);
 
   protected readonly places = [
@@ -70,26 +70,14 @@ export class App {
   private readonly openDocket = inject(OpenDocket);
   /** Whether it is asked who takes the bench over. */
   protected readonly handing = signal(false);
-  /** What will not be kept, in words, until somebody has seen it. */
-  protected readonly aside = computed(() =>
-    this.journal.aside().map(({ order, act, why, at, late }) => {
-      const read = readAnyAct(act);
-      const day = new Date(at).toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
-      const what = read.ok
-        ? sayAnyAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
-        : 'A change made by another version.';
-      return {
-        order: order!,
-        words: `${late === true ? 'Not added yet' : 'Not saved'} (${day}): ${what} ${why}`,
-      };
-    }),
-  );
-
   constructor() {
     inject(NewVersion).watch();
     const pack = inject(PackDoor);
     effect(() => {
       if (this.fitter() !== null) void pack.open();
+    });
+    effect(() => {
+      if (this.session.ended()) void this.router.navigateByUrl('/sign-in');
     });
     effect(() => {
       if (this.openDocket.asked()) this.commanding.set(true);
@@ -134,11 +122,3 @@ export class App {
     });
   }
 }
-
-/** The page's frame knows no charts and no musters; what they have goes by a plain word. */
-const NAMES = {
-  garment: () => 'a garment',
-  protocol: () => 'a protocol',
-  wearer: () => 'a wearer',
-  station: () => 'a station',
-};

@@ -154,6 +154,10 @@ export const ROUTES: Routes = [
             loadComponent: () => import('../places/house/settings').then(({ SettingsDesk }) => SettingsDesk),
           },
           { path: 'late', loadComponent: () => import('../places/house/late').then(({ Late }) => Late) },
+          {
+            path: 'devices',
+            loadComponent: () => import('../places/house/devices').then(({ Devices }) => Devices),
+          },
           { path: 'tapes', loadComponent: () => import('../places/house/tapes').then(({ Tapes }) => Tapes) },
         ],
       },

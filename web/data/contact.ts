@@ -20,6 +20,8 @@ export class Contact {
   /** Since when the server has not been reached; `null` while it is. */
   readonly awaySince = this.since.asReadonly();
   readonly away = computed(() => this.since() !== null);
+  /** By so many seconds this device's clock is ahead of the server's, as of the last time it was asked; behind below none. */
+  readonly clockOff = signal(0);
   /** Emits when the server is reached again. */
   readonly back: Observable<void> = this.returns.asObservable();
 

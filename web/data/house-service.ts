@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import {
   auditPageSchema,
+  awayDevicesSchema,
   codeOfPersonPath,
   factorOfferSchema,
   oneTimeCodeSchema,
@@ -23,6 +24,7 @@ import {
   tapeSecretSchema,
   tapesSchema,
   type AuditEntry,
+  type AwayDevice,
   type AuditQuery,
   type BenchCodeSave,
   type FactorOffer,
@@ -76,6 +78,16 @@ export class HouseService {
 
   decideLate(decision: LateDecision): Observable<ActAnswer[]> {
     return this.api.post(PATHS.late, decision, actAnswersSchema);
+  }
+
+  /** Devices that took a muster along, the one that was heard last first. */
+  awayDevices(): Observable<AwayDevice[]> {
+    return this.api.get(PATHS.awayDevices, awayDevicesSchema);
+  }
+
+  /** Ends a device that is lost. */
+  endDevice(id: string): Observable<void> {
+    return this.api.delete(pathOf(PATHS.awayDevices, id));
   }
 
   sessions(): Observable<SessionEntry[]> {

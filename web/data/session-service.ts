@@ -19,7 +19,7 @@ import {
   type TakeCode,
 } from '@neat-measure/contract';
 import { LOCALE, UNSETTLED } from '@neat-measure/core';
-import { catchError, from, map, of, switchMap, tap, throwError, type Observable } from 'rxjs';
+import { catchError, firstValueFrom, from, map, of, switchMap, tap, throwError, type Observable } from 'rxjs';
 import { Api, ApiProblem, isAway } from './api';
 import { Contact } from './contact';
 import { Journal } from './journal/journal';
@@ -49,6 +49,8 @@ export class SessionService {
   readonly firstRun = computed(() => this.current()?.firstRun ?? false);
   /** Whether the server, reached again, knows of no session of whoever works here: what they do is kept, and sent. */
   readonly lapsed = signal(false);
+  /** Whether a lead fitter has ended this device, and what it had is erased. */
+  readonly ended = signal(false);
 
   constructor() {
     this.contact.back.pipe(takeUntilDestroyed()).subscribe(() => this.again());
@@ -106,6 +108,7 @@ export class SessionService {
       .pipe(switchMap(() => this.api.get(ROUTES.session, sessionSchema)))
       .subscribe({
         next: (session) => {
+          if (session.deviceEnded === true) return void this.end();
           this.lapsed.set(session.who === null);
           // Whoever has worked on goes on: their pen signs what they did, session or not.
           if (session.who === null) return;
@@ -190,6 +193,11 @@ export class SessionService {
   /** @param typed what was signed in with just now */
   private entered(answer: Observable<Session>, typed?: Typed): Observable<SignedIn | null> {
     return answer.pipe(
+      switchMap((session) =>
+        session.deviceEnded === true
+          ? from(this.end()).pipe(switchMap(() => this.api.get(ROUTES.session, sessionSchema)))
+          : of(session),
+      ),
       tap((session) => {
         if (typed !== undefined) localStorage.removeItem(LEFT);
         this.begins(session);
@@ -199,12 +207,31 @@ export class SessionService {
     );
   }
 
+  /**
+   * A lead fitter has ended this device: what it has is erased, and what waits is sent first where that can be read. The
+   * server keeps it for a lead fitter.
+   */
+  async end(): Promise<void> {
+    if (this.vault.isOpen())
+      await Promise.race([
+        this.journal.whenSent().catch(() => undefined),
+        new Promise((resolve) => setTimeout(resolve, LAST_SENDING_MS)),
+      ]);
+    await this.journal.erase();
+    await this.vault.erase();
+    await firstValueFrom(this.api.put(PATHS.deviceErased, {})).catch(() => undefined);
+    this.current.set(NOBODY);
+    this.lapsed.set(false);
+    this.ended.set(true);
+  }
+
   private begins(session: Session): void {
     this.current.set(session);
     const { who } = session;
     if (who === null) return;
     this.left.set(false);
     this.lapsed.set(false);
+    this.ended.set(false);
     this.units.inchParts.set(who.habits.inchParts);
     this.units.begin(who.habits.unit);
     this.apply(who.preferences);
@@ -232,6 +259,9 @@ type Typed = Pick<SignIn, 'signIn' | 'passphrase'>;
 
 /** A house in a rush takes its time for a passphrase. */
 const SIGN_IN_MS = 20_000;
+
+/** So long what waits is sent from a device that has been ended. */
+const LAST_SENDING_MS = 20_000;
 
 const NOBODY: Session = { who: null, firstRun: false, device: null };
 /** Where it stands that somebody has signed out whom the server still holds signed in. */

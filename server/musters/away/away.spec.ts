@@ -93,7 +93,7 @@ describe('a device that took a muster along', () => {
     // Whoever signs in there is told before anything else, as often as it takes.
     expect((await at('maelis', lost.device)).body.deviceEnded).toBeTrue();
     expect((await contact(lost.device)).ended).toBeTrue();
-    const erased = await app.send('POST', PATHS.deviceErased, {}, { cookie: lost.device });
+    const erased = await app.send('PUT', PATHS.deviceErased, {}, { cookie: lost.device });
     expect(erased.status).toBe(204);
     const after = await at('maelis', erased.device!);
     expect(after.body.deviceEnded).toBeUndefined();
@@ -115,7 +115,7 @@ describe('a device that took a muster along', () => {
     expect(
       (await app.send('DELETE', pathOf(PATHS.awayDevices, deviceId), undefined, { cookie })).status,
     ).toBe(403);
-    await app.send('POST', PATHS.deviceErased, {}, { cookie });
+    await app.send('PUT', PATHS.deviceErased, {}, { cookie });
     const [one] = await listed();
     expect([one!.erasedAt, (await contact(cookie)).ended]).toEqual([null, false]);
     const unsigned = 'neat-measure-device=s%3Amade-up.signature';

@@ -26,7 +26,7 @@ export function awayRoutes({ database, standings, device }: AwayParts): Router {
       if (id !== null && !ended) await noteHeard(database, id, contact, await latestAct(database));
       response.json({ now: new Date().toISOString(), ended } satisfies DeviceHeard);
     })
-    .post(PATHS.deviceErased, async (request, response) => {
+    .put(PATHS.deviceErased, async (request, response) => {
       const id = device.idOf(request);
       if (id !== null && (await isEnded(database, id))) {
         await noteErased(database, id);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { counted, LOCALE } from '@neat-measure/core';
+import { sayOff } from '../../data/away/say-off';
 import { Contact } from '../../data/contact';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
@@ -44,6 +45,8 @@ export class AwayLine {
       const at = since.toLocaleTimeString(LOCALE, { timeStyle: 'short' });
       return `No contact with the server since ${at}. ${unsent === 0 ? 'Nothing to send.' : waits}`;
     }
+    const off = this.contact.clockOff();
+    if (off !== 0) return `${sayOff(off)} Set it right. Changes keep their order. ${unsent === 0 ? '' : waits}`;
     if (this.session.lapsed()) return `Your sign-in has ended on the server. ${unsent === 0 ? '' : waits}`;
     return unsent === 0 || this.journal.trouble() === '' ? '' : waits;
   });

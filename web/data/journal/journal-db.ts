@@ -9,6 +9,8 @@ export interface JournalRow {
   readonly subject: string;
   /** What must be sent before it, where its subject comes about only by that. */
   readonly after?: string;
+  /** Whether it was done while the server could not be reached. */
+  readonly away?: boolean;
   /** What signs it: the pen of whoever did it, who may not be signed in when it is sent. */
   readonly pen: string;
   /** Whatever stands here is read anew each time: another version may have written it. */
@@ -21,6 +23,7 @@ export interface StoredRow {
   readonly id: string;
   readonly subject: string;
   readonly after?: string;
+  readonly away?: boolean;
   readonly sealed: Uint8Array;
 }
 

@@ -77,6 +77,9 @@ export class Journal {
   readonly aside = signal<readonly AsideRow[]>([]);
   /** Emits what the server has kept of this device's acts. */
   readonly kept: Observable<KeptAnyAct> = this.arrivals.asObservable();
+  private readonly cameBack = new Subject<KeptAnyAct>();
+  /** Emits what of it was done while the server was away. */
+  readonly keptSinceAway: Observable<KeptAnyAct> = this.cameBack.asObservable();
   /** Emits what it will never keep. */
   readonly refused: Observable<RefusedAct> = this.refusals.asObservable();
 
@@ -127,7 +130,11 @@ export class Journal {
    * @param after what must be sent before it: the muster that opens the docket it is done on
    */
   write(pen: string, act: AnyAct, after?: string): void {
-    const row = { id: act.id, subject: subjectOf(act), pen, act, ...(after === undefined ? {} : { after }) };
+    const row: JournalRow = {
+      ...{ id: act.id, subject: subjectOf(act), pen, act },
+      ...(after === undefined ? {} : { after }),
+      ...(this.contact.away() ? { away: true } : {}),
+    };
     if (this.vault.isOpen()) this.underWay.note(row);
     this.put(row);
   }
@@ -170,6 +177,17 @@ export class Journal {
   /** Somebody has seen why an act was not kept. */
   seen(order: number): void {
     void this.db.aside.delete(order);
+  }
+
+  /** Nothing that was written down here is left: this device has been ended. */
+  async erase(): Promise<void> {
+    this.underWay.erase();
+    await this.db.transaction('rw', this.db.acts, this.db.aside, async () => {
+      await this.db.acts.clear();
+      await this.db.aside.clear();
+    });
+    this.rows.set([]);
+    this.aside.set([]);
   }
 
   private async show(rows: readonly (StoredRow | JournalRow)[]): Promise<void> {
@@ -279,7 +297,12 @@ export class Journal {
   private async deliver(batch: readonly JournalRow[]): Promise<void> {
     const acts = batch.map(({ act }) => act);
     const wearers = this.newcomers.namedIn(JSON.stringify(acts));
-    const body = { pen: batch[0]!.pen, acts, ...(wearers.length === 0 ? {} : { wearers }) };
+    const away = batch.flatMap((row) => (row.away === true ? [row.id] : []));
+    const body = {
+      ...{ pen: batch[0]!.pen, acts, clock: new Date().toISOString() },
+      ...(wearers.length === 0 ? {} : { wearers }),
+      ...(away.length === 0 ? {} : { away }),
+    };
     const asked = this.api.post(ROUTES.acts, body, actAnswersSchema).pipe(timeout({ first: PATIENCE_MS }));
     const answers = await firstValueFrom(asked).catch(async (problem: unknown) => {
       if (!(problem instanceof ApiProblem) || !FOR_GOOD.has(problem.kind)) throw problem;
@@ -298,6 +321,7 @@ export class Journal {
       if (answer?.outcome === 'kept') {
         // Told before it is crossed out, it is never seen by neither.
         this.arrivals.next(answer.kept);
+        if (row.away === true) this.cameBack.next(answer.kept);
         await this.crossOut(row.id);
       } else if (answer !== undefined) await this.setAside(row, answer.detail, answer.outcome === 'late');
     }

@@ -24,6 +24,11 @@ export class UnderWay {
     localStorage.removeItem(KEPT_AS + id);
   }
 
+  /** Nothing of it is left. */
+  erase(): void {
+    for (const key of Object.keys(localStorage)) if (key.startsWith(KEPT_AS)) localStorage.removeItem(key);
+  }
+
   /** What a page that ended left here, in the order it was done; what cannot be read stays where it is. */
   left(): JournalRow[] {
     return Object.keys(localStorage)

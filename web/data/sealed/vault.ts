@@ -98,6 +98,26 @@ export class Vault {
     });
   }
 
+  /** Erases all of it, keys and all: what was sealed here opens by nothing any more. */
+  async erase(): Promise<void> {
+    await this.db.transaction('rw', this.db.keys, this.db.records, async () => {
+      await this.db.records.clear();
+      await this.db.keys.clear();
+    });
+    this.lock();
+  }
+
+  /**
+   * A passphrase was changed: the new one opens what is here without the server, and the one before no more.
+   *
+   * @param fitterId whose it is; nothing changes where they have not signed in here by one
+   */
+  async rewrap(fitterId: string, passphrase: string): Promise<void> {
+    const rows = (await this.db.keys.where('id').startsWith(FITTER).toArray()) as PassphraseKeyRow[];
+    for (const row of rows.filter((one) => one.fitterId === fitterId))
+      await this.remember({ signIn: row.id.slice(FITTER.length), passphrase, fitterId });
+  }
+
   /** Seals something. Only while it is open. */
   seal(value: unknown): Uint8Array {
     if (this.key === null) throw new Error('Nobody is signed in on this device.');

@@ -38,6 +38,7 @@ import { TryPanel } from './trying/try-panel';
 import { ShelvesHere } from './shelves/shelves-here';
 import { StationHere } from './station/station-here';
 import { TryingStore } from './trying/trying-store';
+import { MetHere } from './met-here';
 import { WearerLink } from './wearer-link';
 import { WishesPanel } from './measuring/wishes/wishes-panel';
 
@@ -53,6 +54,7 @@ import { WishesPanel } from './measuring/wishes/wishes-panel';
     GarmentCards,
     TapeStrip,
     HandPanel,
+    MetHere,
     TryPanel,
     WearerLink,
     WishesPanel,

@@ -8,5 +8,6 @@ export const DESKS: readonly { readonly path: string; readonly name: string; rea
     { path: 'sizing', name: 'Sizing rules', takes: 'run-house' },
     { path: 'settings', name: 'Settings', takes: 'run-house' },
     { path: 'late', name: 'Late changes', takes: 'accept-late' },
+    { path: 'devices', name: 'Devices', takes: 'accept-late' },
     { path: 'tapes', name: 'Tapes and links', takes: 'measure' },
   ];

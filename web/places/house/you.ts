@@ -16,6 +16,7 @@ import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { of, switchMap, type Observable } from 'rxjs';
 import { HouseService } from '../../data/house-service';
+import { Vault } from '../../data/sealed/vault';
 import { SessionService } from '../../data/session-service';
 import { line, SchemaForm } from '../../parts/forms/schema-form';
 import { TextField } from '../../parts/forms/text-field';
@@ -34,6 +35,7 @@ import { Fetched } from '../../data/fetched';
 export class You {
   private readonly house = inject(HouseService);
   private readonly session = inject(SessionService);
+  private readonly vault = inject(Vault);
   protected readonly fitter = this.session.fitter;
   protected readonly role = computed(() => ROLE_WORDS[this.fitter()?.role ?? 'viewer']);
   // Whoever has the bench by a code alone is not told where the other is signed in.
@@ -76,9 +78,11 @@ export class You {
   protected changePassphrase(): void {
     const change = this.changed.read();
     if (change !== null)
-      this.does(this.house.changePassphrase(change), 'Your passphrase is changed.', () =>
-        this.changed.group.reset(),
-      );
+      this.does(this.house.changePassphrase(change), 'Your passphrase is changed.', () => {
+        this.changed.group.reset();
+        // Without the server it is the new one that opens this device.
+        void this.vault.rewrap(this.fitter()!.id, change.next).catch(() => undefined);
+      });
   }
 
   /** @param out whether it is taken out rather than set */

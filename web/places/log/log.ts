@@ -4,6 +4,7 @@ import type { Bench, DocketSummary } from '@neat-measure/contract';
 import { LOCALE, sayAct } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { howFar } from '../../data/away/say-off';
 import { DocketService } from '../../data/docket-service';
 import { Paged } from '../../data/paged';
 import { SessionService } from '../../data/session-service';
@@ -57,13 +58,13 @@ export class Log {
     return {
       wearer: bench.wearer,
       title: `Docket ${bench.number} · ${bench.wearer.name}`,
-      acts: bench.acts.map(({ act, receivedAt }, at) => ({
+      acts: bench.acts.map(({ act, receivedAt, clockOff = 0 }, at) => ({
         id: act.id,
         day: day(act.at) === day(bench.acts[at - 1]?.act.at ?? '') ? '' : day(act.at),
         at: new Date(act.at).toLocaleTimeString(LOCALE),
         // A device's clock may be wrong, or the act may have waited there.
         received: farApart(act.at, receivedAt)
-          ? `received ${day(receivedAt)}, ${new Date(receivedAt).toLocaleTimeString(LOCALE)}`
+          ? `received ${day(receivedAt)}, ${new Date(receivedAt).toLocaleTimeString(LOCALE)}${clockOff === 0 ? '' : ` (its clock was ${howFar(clockOff)})`}`
           : '',
         words: sayAct(act, names),
       })),

@@ -16,6 +16,7 @@ import {
   CHAINS,
   CLOTHING_WORDS,
   formatLength,
+  LOCALE,
   markWords,
   measurement,
   TENSION_WORDS,
@@ -217,6 +218,12 @@ export class SelfSheet {
       return { code, name, place, text, shown, fault: this.store.wishFaults()[code] ?? '' };
     }),
   );
+  protected readonly sentAt = computed(() => {
+    const at = this.store.sentAt();
+    return at === null
+      ? null
+      : new Date(at).toLocaleString(LOCALE, { dateStyle: 'medium', timeStyle: 'short' });
+  });
   protected readonly taken = computed(() => this.store.values().size);
 
   constructor() {

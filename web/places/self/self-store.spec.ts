@@ -40,6 +40,17 @@ describe('measuring oneself', () => {
     if (answer === 'sheet') request.flush(sheet);
     else request.error(new ProgressEvent('error'));
   };
+  /** Closed and opened again; nothing of what it asks is answered. */
+  const again = () => {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [provideHttpClient(), provideHttpClientTesting(), SelfStore],
+    });
+    http = TestBed.inject(HttpTestingController);
+    store = TestBed.inject(SelfStore);
+    store.open('token');
+  };
+  const atobOf = (text: string) => text + atob(text);
   const write = (...typed: readonly string[]) => {
     store.asked().forEach(({ code }, at) => store.write(code, typed[at]!));
     store.next();
@@ -154,6 +165,7 @@ describe('measuring oneself', () => {
     );
     open();
     expect(store.typed()).toEqual({ 'chest-girth': ['97'] });
+    localStorage.clear();
     localStorage.setItem(
       'neat-measure.self',
       JSON.stringify({ token: 'other', typed: { 'chest-girth': '97' } }),
@@ -198,7 +210,53 @@ describe('measuring oneself', () => {
       if (!last) away();
     }
     expect([ids.size, store.stage(), store.waiting()]).toEqual([1, 'sent', false]);
-    expect(localStorage.length).toBe(0);
+    // Of what was typed nothing is left, only when it was sent: opened again, the page says so.
+    const left = [...Array(localStorage.length).keys()].map((at) => localStorage.getItem(localStorage.key(at)!)!);
+    expect(left.map((text) => text.length < 200)).toEqual([true]);
+    const at = store.sentAt();
+    again();
+    expect([store.stage(), store.sentAt()]).toEqual(['sent', at]);
+  });
+
+  it('was to be sent when it was closed, and is sent when it is opened again, with or without a network', () => {
+    open();
+    store.begin();
+    write('98');
+    write('98');
+    store.leaveOut();
+    store.send();
+    const { id } = sent().request.body as SelfSubmission;
+    again();
+    expect(store.typed()['chest-girth']).toEqual(['98', '98']);
+    away();
+    http.expectOne({ method: 'GET', url: path }).error(new ProgressEvent('error'));
+    expect([store.waiting(), store.trouble()]).toEqual([true, '']);
+    jasmine.clock().tick(5_000);
+    const request = sent();
+    expect((request.request.body as SelfSubmission).id).toBe(id);
+    request.flush({ taken: 1 });
+    expect(store.stage()).toBe('sent');
+  });
+
+  it('opens without a network once it was opened, also where nothing was typed yet', () => {
+    open();
+    open('away');
+    expect([store.sheet()?.name, store.stage(), store.trouble()]).toEqual(['Maren Okonjo', 'start', '']);
+  });
+
+  it('keeps nothing that could be read without the link', () => {
+    open();
+    store.begin();
+    write('98.35');
+    for (let at = 0; at < localStorage.length; at += 1) {
+      const [name, text] = [localStorage.key(at)!, localStorage.getItem(localStorage.key(at)!)!];
+      for (const word of ['Maren', '98.35', 'token', 'chest']) expect(name + atobOf(text)).not.toContain(word);
+    }
+    // Tampered with, it is not taken for what it is not.
+    const name = localStorage.key(0)!;
+    localStorage.setItem(name, `${localStorage.getItem(name)!.slice(0, -8)}AAAAAAA=`);
+    open();
+    expect(store.typed()).toEqual({});
   });
 
   it('begins its way anew where the docket asks for something else since, and loses nothing typed', () => {

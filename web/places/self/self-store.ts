@@ -14,6 +14,7 @@ import {
 } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Api, isAway } from '../../data/api';
+import { SelfKept } from './self-kept';
 import {
   askedIn,
   faultsIn,
@@ -27,7 +28,7 @@ import {
   type Typed,
 } from './self-screens';
 
-/** What is kept of each link by itself: several may be measured on one device. */
+/** Where a version of before kept what was typed by each link, as it was. */
 const keptAs = (token: string) => `neat-measure.self.${token}`;
 /** Where an earlier version kept whatever was typed last. */
 const ONCE_KEPT_AS = 'neat-measure.self';
@@ -52,6 +53,13 @@ interface Kept {
   readonly typed: Typed;
   readonly wished?: Wishes;
   readonly confirmed: readonly string[];
+  /** Whether it was to be sent, and the server could not be reached yet. */
+  readonly sending?: boolean;
+}
+
+/** What is left of it once it was sent. */
+interface Sent {
+  readonly sentAt: string;
 }
 
 /** Measuring oneself, screen by screen. Everything typed is kept on this device at once, and until it has been sent. */
@@ -59,6 +67,7 @@ interface Kept {
 export class SelfStore {
   private readonly api = inject(Api);
   private readonly token = signal('');
+  private here: SelfKept | null = null;
   private again: ReturnType<typeof setTimeout> | undefined;
 
   readonly sheet = signal<SelfSheet | null>(null);
@@ -76,6 +85,8 @@ export class SelfStore {
   /** Whether it waits on this device for the server to be reached. */
   readonly waiting = signal(false);
   readonly busy = signal(false);
+  /** When it was sent, by this device. */
+  readonly sentAt = signal<string | null>(null);
   /** What is wrong on the screen, once it was tried to go on. */
   readonly faults = signal<Faults>({});
 
@@ -100,7 +111,14 @@ export class SelfStore {
   /** Takes up what this device has of a link, and fetches its sheet. */
   open(token: string): void {
     this.token.set(token);
-    const kept = keptOf(token);
+    this.here = new SelfKept(token);
+    const read = this.here.read() ?? keptBefore(token);
+    if (isSent(read)) {
+      this.sentAt.set(read.sentAt);
+      this.stage.set('sent');
+      return;
+    }
+    const kept = keptOf(token, read);
     if (kept === null) this.typed.set(oldTyped(token));
     if (kept !== null) {
       this.sheet.set(kept.sheet);
@@ -112,6 +130,8 @@ export class SelfStore {
       this.submissionId = kept.submissionId;
       this.stage.set(kept.stage);
       this.place.set(kept.place);
+      // It was to be sent when this page was closed: that stands.
+      if (kept.sending === true) this.send();
     }
     this.api.get(selfPath(token), selfSheetSchema).subscribe({
       next: (sheet) => {
@@ -124,6 +144,8 @@ export class SelfStore {
           this.place.set({ placing: 0, round: 0 });
           if (this.stage() !== 'start') this.stage.set('measure');
         }
+        // Opened once, it opens again where there is no network.
+        if (this.stage() !== 'sent') this.keep();
       },
       error: (problem: Error) => {
         // Somebody who is measuring goes on with what this device has.
@@ -281,13 +303,18 @@ export class SelfStore {
     clearTimeout(this.again);
     this.busy.set(true);
     this.trouble.set('');
+    this.sending = true;
+    this.keep();
     const [id, unit, instrument] = [this.submissionId, this.unit(), this.instrument()];
     const body = { id, unit, instrument, readings, wishes: this.wishesTyped() };
     this.api.put(selfPath(this.token()), body, selfThanksSchema).subscribe({
       next: () => {
         this.busy.set(false);
         this.waiting.set(false);
+        this.sending = false;
+        this.sentAt.set(new Date().toISOString());
         this.stage.set('sent');
+        this.here?.write({ sentAt: this.sentAt()! } satisfies Sent);
         localStorage.removeItem(keptAs(this.token()));
         if (Object.keys(oldTyped(this.token())).length > 0) localStorage.removeItem(ONCE_KEPT_AS);
       },
@@ -295,10 +322,17 @@ export class SelfStore {
         this.busy.set(false);
         this.waiting.set(isAway(problem));
         if (this.waiting()) this.again = setTimeout(() => this.send(), AGAIN_MS);
-        else this.trouble.set(problem.message);
+        else {
+          this.sending = false;
+          this.keep();
+          this.trouble.set(problem.message);
+        }
       },
     });
   }
+
+  /** Whether it is to be sent as soon as it can be. */
+  private sending = false;
 
   private go(stage: Stage): void {
     this.stage.set(stage);
@@ -319,27 +353,39 @@ export class SelfStore {
       typed: this.typed(),
       wished: this.wished(),
       confirmed: [...this.confirmed()],
+      ...(this.sending ? { sending: true } : {}),
     };
-    try {
-      localStorage.setItem(keptAs(this.token()), JSON.stringify(kept));
-    } catch {
+    if (this.here?.write(kept) === true) localStorage.removeItem(keptAs(this.token()));
+    else
       this.trouble.set(
         'This device cannot save right now. Stay on this page until the measurements are sent.',
       );
-    }
   }
 }
 
 /** What this device has of a link; nothing of another's. */
-function keptOf(token: string): Kept | null {
+function keptOf(token: string, read: unknown): Kept | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(keptAs(token)) ?? 'null') as Kept | null;
+    const kept = (read ?? null) as Kept | null;
     if (kept === null || kept.token !== token) return null;
     return { ...kept, sheet: selfSheetSchema.parse(kept.sheet) };
   } catch {
     // What an earlier version kept is not taken for what it is not.
     return null;
   }
+}
+
+/** The same as a version of before kept it. */
+function keptBefore(token: string): unknown {
+  try {
+    return JSON.parse(localStorage.getItem(keptAs(token)) ?? 'null') as unknown;
+  } catch {
+    return null;
+  }
+}
+
+function isSent(read: unknown): read is Sent {
+  return typeof read === 'object' && read !== null && 'sentAt' in read && typeof read.sentAt === 'string';
 }
 
 /** What was typed when a page of an earlier version was open: one text a measurement. */

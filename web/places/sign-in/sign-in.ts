@@ -51,6 +51,8 @@ export class SignIn {
   /** Whether the server is away and what this device has is signed in to. */
   protected readonly away = signal(false);
   protected readonly busy = signal(false);
+  /** Whether this device was ended, and has erased what it had. */
+  protected readonly ended = this.session.ended;
 
   protected readonly first = new SchemaForm(firstRunSchema, {
     name: line(),
