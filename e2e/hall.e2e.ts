@@ -1,42 +1,11 @@
-import { chromium, type Page } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { AGAIN, expect, openDocket, takeReadings, test } from './fitter';
+import { docketOf, idOf, signIn, takeAlong, type Docket } from './hall';
 
 test.use({ serviceWorkers: 'allow' });
-
-/** Signs in as people do: what they type is what opens this device without the server. */
-async function signIn(page: Page, name = 'odalys', passphrase = 'low-tide-table'): Promise<void> {
-  await page.getByLabel('Sign-in name').fill(name);
-  await page.getByLabel('Passphrase').fill(passphrase);
-  await page.keyboard.press('Enter');
-}
-
-/** Takes the muster of the demo along, and waits until the application is kept, too. */
-async function takeAlong(page: Page): Promise<void> {
-  await page.goto('/roll');
-  await page.getByRole('link', { name: /Winter issue/ }).click();
-  await page.getByRole('button', { name: 'Take along' }).click();
-  await expect(page.getByText(/On this device since .*61 wearers/)).toBeVisible();
-  await page.evaluate(async () => navigator.serviceWorker.ready.then(() => undefined));
-  await expect
-    .poll(() =>
-      page.evaluate(() => caches.keys().then((names) => names.some((name) => name.includes('assets')))),
-    )
-    .toBe(true);
-}
-
-interface Docket {
-  readonly number: number;
-  readonly wearer: { readonly id: string; readonly name: string };
-  readonly acts: readonly {
-    readonly act: { readonly id: string; readonly kind: string; readonly typed?: string };
-  }[];
-}
-const docketOf = async (page: Page, id: string) =>
-  (await (await page.request.get(`/api/dockets/${id}`, AGAIN)).json()) as Docket;
-const idOf = (page: Page) => /bench\/([^?]+)/.exec(page.url())![1]!;
 
 test('a device that took a muster along opens, measures, decides and adds without the server, closed and opened again', async ({
   page,

@@ -9,8 +9,8 @@ import { demoFolder, openHouse } from './demo-server.mjs';
 /**
  * Makes the demo once and copies it for everybody who asks. One is always open ahead of who asks next.
  *
- * `POST` opens a house and answers `{ id, base, desk, outbox, databaseUrl }`, `DELETE /<id>` ends it; any failure is answered
- * with 500 and its words.
+ * `POST` opens a house and answers `{ id, base, desk, outbox, databaseUrl }`, `PUT /<id>` kills its server and starts it
+ * again, `DELETE /<id>` ends it; any failure is answered with 500 and its words.
  *
  * @param name tells its data folders from others
  * @returns `{ url, stop() }`: where houses are asked for, on loopback
@@ -39,6 +39,10 @@ export async function demoHouses(name) {
       ahead.catch(() => undefined);
       return asked;
     },
+    PUT: async (id) => {
+      await open.get(id)?.kill();
+      return {};
+    },
     DELETE: async (id) => {
       await open.get(id)?.stop();
       open.delete(id);
@@ -46,7 +50,7 @@ export async function demoHouses(name) {
     },
   };
   const door = createServer((request, response) => {
-    const answer = answers[request.method] ?? (() => Promise.reject(new Error('POST or DELETE')));
+    const answer = answers[request.method] ?? (() => Promise.reject(new Error('POST, PUT or DELETE')));
     answer(request.url.slice(1)).then(
       (said) => response.end(JSON.stringify(said)),
       (error) => response.writeHead(500).end(String(error.message)),

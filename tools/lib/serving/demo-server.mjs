@@ -28,14 +28,15 @@ export function demoFolder(name) {
  * Opens what is in a folder, or makes the demo there: a database, the built server and a maker's desk.
  *
  * @param lasting see `startMariadb`
- * @returns what `demoServer` gives, and `close()`: stops it and leaves the folder as it is
+ * @returns what `demoServer` gives, and `close()`: stops it and leaves the folder as it is; `kill()`: ends the server as a
+ *   machine does that loses its power, and starts it again
  */
 export async function openHouse(folder, { lasting }) {
   const outbox = ownFolder(`${folder}-outbox`);
   const mariadb = await startMariadb(folder, { lasting });
   const ways = waysInto(mariadb);
   const desk = await startMakerDesk({});
-  const server = await startServer({
+  const env = {
     MAKER_DESK: `http://127.0.0.1:${desk.port}`,
     DATABASE_URL: ways.url,
     DATABASE_OWNER_URL: ways.owner,
@@ -45,7 +46,8 @@ export async function openHouse(folder, { lasting }) {
     HOUSE_KEY: 'the key of every house that is only a trial',
     DEMO_FOLDER: join(ROOT, 'demo'),
     LOG_LEVEL: 'error',
-  });
+  };
+  let server = await startServer(env);
   const { port, pid } = server;
   const close = async () => {
     await server.stop();
@@ -60,6 +62,11 @@ export async function openHouse(folder, { lasting }) {
     outbox,
     desk: `http://127.0.0.1:${desk.port}`,
     close,
+    async kill() {
+      process.kill(server.pid, 'SIGKILL');
+      await server.ended;
+      server = await startServer({ ...env, PORT: String(port), PORT_MAY_MOVE: 'false' });
+    },
     async stop() {
       await close();
       for (const own of [folder, outbox]) rmSync(own, { recursive: true, force: true });

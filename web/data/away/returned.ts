@@ -41,7 +41,13 @@ export class Returned {
     this.vault.opens.subscribe(() => void this.load());
     this.journal.keptSinceAway.subscribe((kept) => void this.add(kept));
     this.journal.refused.subscribe(() => void this.look());
-    this.contact.back.subscribe(() => void this.journal.whenSent().then(() => this.look(), () => undefined));
+    this.contact.back.subscribe(
+      () =>
+        void this.journal.whenSent().then(
+          () => this.look(),
+          () => undefined,
+        ),
+    );
     setInterval(() => void this.look(), EVERY_MS);
   }
 

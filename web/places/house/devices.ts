@@ -17,8 +17,8 @@ import { sayAgent, sayMoment } from './say-role';
   template: `
     <h2 class="title">Devices</h2>
     <p>
-      These devices took a muster along to work without a network. What is on them is sealed. End a device that
-      is lost: it erases itself as soon as it has a network.
+      These devices took a muster along to work without a network. What is on them is sealed. End a device
+      that is lost: it erases itself as soon as it has a network.
     </p>
     @if (!secure) {
       <p class="note">
@@ -34,7 +34,9 @@ import { sayAgent, sayMoment } from './say-role';
       @for (one of devices.value(); track one.id) {
         <li class="line">
           <span class="what">
-            <b>{{ sayAgent(one.agent) }}{{ one.fitters.length === 0 ? '' : ', ' + one.fitters.join(', ') }}</b>
+            <b
+              >{{ sayAgent(one.agent) }}{{ one.fitters.length === 0 ? '' : ', ' + one.fitters.join(', ') }}</b
+            >
             <small>
               @if (one.muster; as muster) {
                 <a [routerLink]="['/roll', muster.id]">{{ muster.name }}</a>

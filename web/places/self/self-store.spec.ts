@@ -211,7 +211,9 @@ describe('measuring oneself', () => {
     }
     expect([ids.size, store.stage(), store.waiting()]).toEqual([1, 'sent', false]);
     // Of what was typed nothing is left, only when it was sent: opened again, the page says so.
-    const left = [...Array(localStorage.length).keys()].map((at) => localStorage.getItem(localStorage.key(at)!)!);
+    const left = [...Array(localStorage.length).keys()].map(
+      (at) => localStorage.getItem(localStorage.key(at)!)!,
+    );
     expect(left.map((text) => text.length < 200)).toEqual([true]);
     const at = store.sentAt();
     again();
@@ -250,7 +252,8 @@ describe('measuring oneself', () => {
     write('98.35');
     for (let at = 0; at < localStorage.length; at += 1) {
       const [name, text] = [localStorage.key(at)!, localStorage.getItem(localStorage.key(at)!)!];
-      for (const word of ['Maren', '98.35', 'token', 'chest']) expect(name + atobOf(text)).not.toContain(word);
+      for (const word of ['Maren', '98.35', 'token', 'chest'])
+        expect(name + atobOf(text)).not.toContain(word);
     }
     // Tampered with, it is not taken for what it is not.
     const name = localStorage.key(0)!;

@@ -14,7 +14,18 @@ import {
 } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
 import { Api, isAway } from '../../data/api';
-import { SelfKept } from './self-kept';
+import {
+  forgetOld,
+  isSent,
+  keptBefore,
+  keptOf,
+  oldTyped,
+  SelfKept,
+  type Kept,
+  type Sent,
+  type Stage,
+  type Wishes,
+} from './self-kept';
 import {
   askedIn,
   faultsIn,
@@ -28,39 +39,8 @@ import {
   type Typed,
 } from './self-screens';
 
-/** Where a version of before kept what was typed by each link, as it was. */
-const keptAs = (token: string) => `neat-measure.self.${token}`;
-/** Where an earlier version kept whatever was typed last. */
-const ONCE_KEPT_AS = 'neat-measure.self';
 /** How long to wait before sending is tried again. */
 const AGAIN_MS = 4_000;
-
-/** Where somebody is: reading what to prepare, at a placing, at their wishes, looking at all of it, or done. */
-export type Stage = 'start' | 'measure' | 'wishes' | 'check' | 'sent';
-
-/** What is wished for, as it was typed, by wish. */
-export type Wishes = Readonly<Partial<Record<WishCode, string>>>;
-
-/** What is kept on this device until it has been sent. */
-interface Kept {
-  readonly token: string;
-  readonly sheet: SelfSheet;
-  readonly submissionId: string;
-  readonly unit: WorkingUnit;
-  readonly instrument: 'tape' | 'string';
-  readonly stage: Stage;
-  readonly place: Place;
-  readonly typed: Typed;
-  readonly wished?: Wishes;
-  readonly confirmed: readonly string[];
-  /** Whether it was to be sent, and the server could not be reached yet. */
-  readonly sending?: boolean;
-}
-
-/** What is left of it once it was sent. */
-interface Sent {
-  readonly sentAt: string;
-}
 
 /** Measuring oneself, screen by screen. Everything typed is kept on this device at once, and until it has been sent. */
 @Injectable()
@@ -315,8 +295,7 @@ export class SelfStore {
         this.sentAt.set(new Date().toISOString());
         this.stage.set('sent');
         this.here?.write({ sentAt: this.sentAt()! } satisfies Sent);
-        localStorage.removeItem(keptAs(this.token()));
-        if (Object.keys(oldTyped(this.token())).length > 0) localStorage.removeItem(ONCE_KEPT_AS);
+        forgetOld(this.token());
       },
       error: (problem: Error) => {
         this.busy.set(false);
@@ -355,50 +334,9 @@ export class SelfStore {
       confirmed: [...this.confirmed()],
       ...(this.sending ? { sending: true } : {}),
     };
-    if (this.here?.write(kept) === true) localStorage.removeItem(keptAs(this.token()));
-    else
+    if (this.here?.write(kept) !== true)
       this.trouble.set(
         'This device cannot save right now. Stay on this page until the measurements are sent.',
       );
-  }
-}
-
-/** What this device has of a link; nothing of another's. */
-function keptOf(token: string, read: unknown): Kept | null {
-  try {
-    const kept = (read ?? null) as Kept | null;
-    if (kept === null || kept.token !== token) return null;
-    return { ...kept, sheet: selfSheetSchema.parse(kept.sheet) };
-  } catch {
-    // What an earlier version kept is not taken for what it is not.
-    return null;
-  }
-}
-
-/** The same as a version of before kept it. */
-function keptBefore(token: string): unknown {
-  try {
-    return JSON.parse(localStorage.getItem(keptAs(token)) ?? 'null') as unknown;
-  } catch {
-    return null;
-  }
-}
-
-function isSent(read: unknown): read is Sent {
-  return typeof read === 'object' && read !== null && 'sentAt' in read && typeof read.sentAt === 'string';
-}
-
-/** What was typed when a page of an earlier version was open: one text a measurement. */
-function oldTyped(token: string): Typed {
-  try {
-    const kept = JSON.parse(localStorage.getItem(ONCE_KEPT_AS) ?? 'null') as {
-      token?: string;
-      typed?: Record<string, unknown>;
-    } | null;
-    if (kept?.token !== token) return {};
-    const texts = Object.entries(kept.typed ?? {}).filter(([, text]) => typeof text === 'string');
-    return Object.fromEntries(texts.map(([code, text]) => [code, [text]])) as Typed;
-  } catch {
-    return {};
   }
 }
