@@ -18,6 +18,7 @@ export const PLACES = [
   '/house/settings',
   '/house/people',
   '/house/you',
+  '/house/devices',
   '/house/tapes',
   '/log/house',
 ] as const;

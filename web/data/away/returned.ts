@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { docketMetPath, metsSchema, pathOf, PATHS, type KeptAnyAct, type Met } from '@neat-measure/contract';
 import { isMusterAct, subjectOf } from '@neat-measure/core';
-import { firstValueFrom, map, type Observable } from 'rxjs';
+import { firstValueFrom, map, of, switchMap, timer, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../api';
 import { Contact } from '../contact';
@@ -70,16 +70,22 @@ export class Returned {
 
   /** Asks what met something. */
   async look(): Promise<void> {
-    if (this.session.fitter() === null || this.contact.away()) return;
+    if (!this.mayAsk()) return;
     const met = await firstValueFrom(this.api.get(PATHS.met, metsSchema)).catch(() => null);
     if (met !== null) this.met.set(met);
   }
 
+  private mayAsk(): boolean {
+    return this.session.fitter() !== null && !this.session.lapsed() && !this.contact.away();
+  }
+
   /** What others did on a docket without the server, and could not stand beside what was done meanwhile. */
   onDocket(docketId: string): Observable<Met[]> {
-    return this.api
-      .get(docketMetPath(docketId), metsSchema)
-      .pipe(map((met) => met.filter(({ own }) => !own)));
+    // Signing out may be what has reached the server again: then nobody is signed in in a moment.
+    return timer(0).pipe(
+      switchMap(() => (this.mayAsk() ? this.api.get(docketMetPath(docketId), metsSchema) : of([]))),
+      map((met) => met.filter(({ own }) => !own)),
+    );
   }
 
   /** What was sent has been seen. */

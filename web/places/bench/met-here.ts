@@ -13,6 +13,8 @@ import { Contact } from '../../data/contact';
       <p class="note" role="status">{{ one.words }}</p>
     }
   `,
+  // Where there is nothing to tell it takes no room, not even a gap.
+  styles: ':host { display: contents; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MetHere {
