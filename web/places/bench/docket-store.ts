@@ -44,6 +44,7 @@ import { DocketService } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
 import { OpenDocket, type Adding } from '../../data/open-docket';
+import { GoingOn } from '../../data/pack/going-on';
 import { PackDoor } from '../../data/pack/pack-door';
 import { UnitService } from '../../data/unit-service';
 
@@ -81,6 +82,7 @@ export class DocketStore {
   private readonly session = inject(SessionService);
   private readonly contact = inject(Contact);
   private readonly pack = inject(PackDoor);
+  private readonly goingOn = inject(GoingOn);
   private readonly destroyed = inject(DestroyRef);
 
   private readonly bench = signal<Bench | null>(null);
@@ -303,7 +305,7 @@ export class DocketStore {
 
   private fetch(docketId: string, ready?: (again: boolean) => void): void {
     this.listening.add(
-      this.dockets.open(docketId).subscribe({
+      this.goingOn.opened(docketId).subscribe({
         next: (bench) => {
           // What this device opened by itself stands on the server under other ids.
           const before = this.beside ? [] : this.kept();
