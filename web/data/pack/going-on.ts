@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Bench } from '@neat-measure/contract';
-import { subjectOf } from '@neat-measure/core';
-import { catchError, defer, from, switchMap, throwError, type Observable } from 'rxjs';
+import { isMusterAct, kindOf, subjectOf } from '@neat-measure/core';
+import { catchError, defer, from, of, switchMap, tap, throwError, type Observable } from 'rxjs';
 import { ApiProblem } from '../api';
 import { Contact } from '../contact';
 import { DocketService } from '../docket-service';
@@ -10,6 +10,8 @@ import { PackDoor } from './pack-door';
 
 /** Asked again after so long where it could not be sent meanwhile. */
 const SOON_MS = 500;
+/** A chart that does not come by then is shown as one that is not known here. */
+const MOST_TRIES = 6;
 
 /** Whether the work goes on: once the server has what it rests on, or without it where it was taken along. */
 @Injectable({ providedIn: 'root' })
@@ -23,17 +25,40 @@ export class GoingOn {
    * A docket as it is opened. One that was opened here may not be known to the server yet: where the network comes and goes
    * in that very moment, it is asked for again once its opening has been sent.
    */
-  opened(docketId: string): Observable<Bench> {
+  opened(docketId: string, tries = 1): Observable<Bench> {
     return defer(() => {
       const waited = this.waits(docketId);
+      const again = () =>
+        from(this.sentOrSoon(docketId)).pipe(switchMap(() => this.opened(docketId, tries + 1)));
       return this.dockets.open(docketId).pipe(
+        // It was told of while its garments were still on their way: without their charts there is nothing to measure.
+        switchMap((bench) => (tries < MOST_TRIES && this.lacks(bench) ? again() : of(bench))),
+        // What cannot be kept for then is there now all the same.
+        tap((bench) => void this.remember(bench).catch(() => undefined)),
         catchError((problem: Error) => {
           const unknownYet = waited && problem instanceof ApiProblem && problem.kind === 'not-found';
           if (!unknownYet) return throwError(() => problem);
-          return from(this.sentOrSoon(docketId)).pipe(switchMap(() => this.opened(docketId)));
+          return again();
         }),
       );
     });
+  }
+
+  /** Whether what waits here rests on charts that did not come with the docket. */
+  private lacks({ id, charts }: Bench): boolean {
+    return this.journal.waiting().some(
+      ({ act }) =>
+        !isMusterAct(act) &&
+        act.docketId === id &&
+        kindOf(act)
+          .needs(act)
+          .charts.some((one) => charts.every((chart) => chart.id !== one)),
+    );
+  }
+
+  /** What was looked at here can be opened again without the server. */
+  private async remember(bench: Bench): Promise<void> {
+    if (!this.contact.away()) await (await this.pack.open()).remember(bench);
   }
 
   private waits(subject: string): boolean {
@@ -41,9 +66,7 @@ export class GoingOn {
   }
 
   private async sentOrSoon(subject: string): Promise<void> {
-    await this.journal
-      .whenSent(subject)
-      .catch(() => new Promise((resolve) => setTimeout(resolve, SOON_MS)));
+    await this.journal.whenSent(subject).catch(() => new Promise((resolve) => setTimeout(resolve, SOON_MS)));
   }
 
   /**

@@ -13,6 +13,7 @@ import { Api, ApiProblem } from '../api';
 import { Vault } from '../sealed/vault';
 
 const KEPT_AS = 'newcomer ';
+const ARRIVED = 'arrived ';
 
 /** Wearers who were added here while the server was away, until it knows them. */
 @Injectable({ providedIn: 'root' })
@@ -22,6 +23,9 @@ export class Newcomers {
   private readonly met = signal<readonly Newcomer[]>([]);
 
   readonly all = this.met.asReadonly();
+  private readonly come = signal<readonly Newcomer[]>([]);
+  /** Who of them the server knows by now, and what was taken along does not. */
+  readonly arrivedSince = this.come.asReadonly();
 
   /** Resolves once it has been looked who is here. */
   readonly known: Promise<void>;
@@ -29,16 +33,21 @@ export class Newcomers {
   constructor() {
     // Nobody is signed in any more, and what was here is erased.
     effect(() => {
-      if (!this.vault.isOpen()) untracked(() => this.met.set([]));
+      if (!this.vault.isOpen()) untracked(() => [this.met, this.come].forEach((one) => one.set([])));
     });
     this.known = this.vault.whenOpen().then(() => this.load());
     this.vault.opens.subscribe(() => void this.load());
   }
 
   private async load(): Promise<void> {
-    const kept = await this.vault.keptUnder(KEPT_AS).catch(() => new Map<string, unknown>());
-    const read = [...kept.values()].flatMap((one) => newcomerSchema.safeParse(one).data ?? []);
-    this.met.update((met) => [...new Map([...read, ...met].map((one) => [one.id, one])).values()]);
+    for (const [prefix, all] of [
+      [KEPT_AS, this.met],
+      [ARRIVED, this.come],
+    ] as const) {
+      const kept = await this.vault.keptUnder(prefix).catch(() => new Map<string, unknown>());
+      const read = [...kept.values()].flatMap((one) => newcomerSchema.safeParse(one).data ?? []);
+      all.update((met) => [...new Map([...read, ...met].map((one) => [one.id, one])).values()]);
+    }
   }
 
   /** Adds somebody here. */
@@ -59,8 +68,17 @@ export class Newcomers {
 
   /** The server knows them now. */
   async arrived(ids: readonly string[]): Promise<void> {
+    const arrived = this.met().filter(({ id }) => ids.includes(id));
+    this.come.update((come) => [...come, ...arrived]);
     this.met.update((met) => met.filter(({ id }) => !ids.includes(id)));
+    for (const one of arrived) await this.vault.keep(ARRIVED + one.id, one).catch(() => undefined);
     for (const id of ids) await this.vault.drop(KEPT_AS + id).catch(() => undefined);
+  }
+
+  /** What was taken along is another from now on: who came since the one before stands on the server. */
+  async forgetArrived(): Promise<void> {
+    this.come.set([]);
+    await this.vault.drop(ARRIVED).catch(() => undefined);
   }
 
   /** Tells the server of those for whom nothing was done that would have brought them. */

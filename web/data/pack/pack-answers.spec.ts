@@ -80,14 +80,16 @@ describe('what a device answers in the server’s place', () => {
     const waiting: AnyAct[] = [];
     const newcomers: Newcomer[] = [];
     const since: KeptAnyAct[] = [];
+    const looked: Bench[] = [];
     const answers = () =>
       new PackAnswers(pack, since, {
         waiting: () => waiting,
         newcomers: () => newcomers,
+        looked,
       });
     const benchOf = (id: string, from = answers()): Bench =>
       benchSchema.parse(from.answer(pathOf(ROUTES.dockets, id)));
-    return { pack, bench, unopened, expected, spec, waiting, newcomers, since, answers, benchOf };
+    return { pack, bench, unopened, expected, spec, waiting, newcomers, since, looked, answers, benchOf };
   }
   const docketsSchema = pageSchema(docketSummarySchema);
 
@@ -152,6 +154,26 @@ describe('what a device answers in the server’s place', () => {
       '/api/stores/articles',
     ])
       expect(answers().answer(path)).withContext(path).toBeUndefined();
+  });
+
+  it('a docket that was looked at while the server was there, whoever it is of, with what was done on it since', () => {
+    const { bench, looked, since, waiting, benchOf, answers } = hall();
+    const [id, wearerId] = [uuidv7(), uuidv7()];
+    const own = { ...coat, id: uuidv7(), seriesId: uuidv7() };
+    const acts = [
+      { kind: 'docket-opened', wearerId, occasion: '', unit: 'cm', preference: 'regular' } as const,
+      { kind: 'garment-asked', chartId: own.id } as const,
+    ].map((doing) => keptAct(actOn(id, doing)));
+    const wearer = { ...bench.wearer, id: wearerId, name: 'Ilse Passer' };
+    looked.push({ ...bench, id, number: 77, wearer, acts, charts: [own] });
+    const more = keptAct(actOn(id, readingOf('chest-girth', '98')));
+    since.push(more);
+    expect(benchOf(id)).toEqual({ ...bench, id, number: 77, wearer, acts: [...acts, more], charts: [own] });
+    waiting.push(actOn(id, readingOf('chest-girth', '98')));
+    const { items } = docketsSchema.parse(answers().answer(`${ROUTES.dockets}?search=passer`));
+    expect(items.map(({ number, garments }) => [number, garments[0]!.garment])).toEqual([
+      [77, own.sheet.garment],
+    ]);
   });
 
   it('lists as they are searched, without accents too, a part at a time', () => {

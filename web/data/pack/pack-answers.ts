@@ -40,6 +40,8 @@ import { asWearer } from './newcomers';
 export interface Here {
   waiting(): readonly AnyAct[];
   newcomers(): readonly Newcomer[];
+  /** Dockets that were looked at while the server was there, as it told of them. */
+  readonly looked: readonly Bench[];
 }
 
 /** A docket as it is known here. */
@@ -60,6 +62,9 @@ interface Known {
 export class PackAnswers {
   private readonly byDocket: ReadonlyMap<string, PackedPerson>;
   private readonly byOther: ReadonlyMap<string, PackedPerson>;
+  private readonly looked: ReadonlyMap<string, Bench>;
+  /** Every chart that is here, whatever brought it. */
+  private readonly library: readonly Chart[];
   /** Openings that the server will do itself, made here once so that they stay the same. */
   private readonly opened = new Map<string, readonly KeptAct[]>();
 
@@ -70,6 +75,9 @@ export class PackAnswers {
   ) {
     this.byDocket = new Map(pack.people.map((one) => [one.docketId, one]));
     this.byOther = new Map(pack.people.flatMap((one) => one.others.map(({ id }) => [id, one] as const)));
+    this.looked = new Map(here.looked.map((one) => [one.id, one]));
+    const charts = [...here.looked.flatMap((one) => one.charts), ...pack.charts];
+    this.library = [...new Map(charts.map((chart) => [chart.id, chart])).values()];
   }
 
   /** The answer to what is asked by a path; `undefined` where only the server has it. */
@@ -134,6 +142,11 @@ export class PackAnswers {
     }
     const owner = this.byOther.get(id);
     if (owner !== undefined) return this.otherOf(owner, id, acts);
+    const looked = this.looked.get(id);
+    if (looked !== undefined) {
+      const { wearer, record, wished, number } = looked;
+      return { id, wearer, record, wished, number, acts };
+    }
     const all = [...acts.map(({ act }) => act), ...this.waitingOn(id)];
     const opens = all.find((act) => act.kind === 'docket-opened');
     const wearer = opens === undefined ? undefined : this.wearers().find((one) => one.id === opens.wearerId);
@@ -185,7 +198,7 @@ export class PackAnswers {
 
   private keptOn(id: string): readonly KeptAct[] {
     const other = this.byOther.get(id)?.others.find((one) => one.id === id);
-    const packed = this.byDocket.get(id)?.acts ?? other?.acts ?? [];
+    const packed = this.byDocket.get(id)?.acts ?? other?.acts ?? this.looked.get(id)?.acts ?? [];
     const acts = [...packed, ...this.since.filter(isOnDocket)];
     const own = acts.filter(({ act }) => act.docketId === id);
     return [...new Map(own.map((one) => [one.act.id, one])).values()].sort((a, b) => a.place - b.place);
@@ -197,14 +210,15 @@ export class PackAnswers {
 
   private docketOf(known: Known): Docket | null {
     const acts = known.acts.map(({ act }) => act);
-    const { charts, protocols, habits } = this.pack;
-    return continued(replay(acts), this.waitingOn(known.id), { charts, protocols, habits }).docket;
+    const { protocols, habits } = this.pack;
+    return continued(replay(acts), this.waitingOn(known.id), { charts: this.library, protocols, habits })
+      .docket;
   }
 
   private chartsOf({ id, acts }: Known): Chart[] {
     const all = [...acts.map(({ act }) => act), ...this.waitingOn(id)];
     const named = new Set(all.flatMap((act) => kindOf(act).needs(act).charts));
-    return this.pack.charts.filter((chart) => named.has(chart.id));
+    return this.library.filter((chart) => named.has(chart.id));
   }
 
   /** Every docket that is known here, the latest first. */
@@ -212,6 +226,7 @@ export class PackAnswers {
     const ids = new Set([
       ...this.pack.people.filter(({ acts }) => acts.length > 0).map(({ docketId }) => docketId),
       ...this.byOther.keys(),
+      ...this.looked.keys(),
       ...[...this.since.map(({ act }) => act), ...this.here.waiting()].flatMap((act) =>
         isMusterAct(act) ? [] : [act.docketId],
       ),
@@ -240,7 +255,7 @@ export class PackAnswers {
         const decided = outcome !== null && isClosing({ outcome });
         return {
           ...{ chartId, stage },
-          garment: this.pack.charts.find(({ id }) => id === chartId)?.sheet.garment ?? '',
+          garment: this.library.find(({ id }) => id === chartId)?.sheet.garment ?? '',
           decided: decided ? (finalSize ?? size ?? 'made to measure') : null,
         };
       }),
@@ -248,7 +263,10 @@ export class PackAnswers {
   }
 
   private wearers(): readonly Wearer[] {
-    const known = new Map(this.pack.people.map(({ wearer }) => [wearer.id, wearer]));
+    const known = new Map([
+      ...this.here.looked.map(({ wearer }) => [wearer.id, wearer] as const),
+      ...this.pack.people.map(({ wearer }) => [wearer.id, wearer] as const),
+    ]);
     for (const one of this.here.newcomers()) if (!known.has(one.id)) known.set(one.id, asWearer(one));
     return [...known.values()].sort((one, other) => one.name.localeCompare(other.name));
   }
@@ -312,7 +330,7 @@ export class PackAnswers {
     return acts.flatMap((act) => {
       if (act.kind !== 'garments-handed-over' || undone.has(act.id)) return [];
       return act.garments.flatMap(({ chartId, from, found }): MovedSince[] => {
-        const chart = this.pack.charts.find(({ id }) => id === chartId);
+        const chart = this.library.find(({ id }) => id === chartId);
         if (chart === undefined || from === undefined || from === null) return [];
         const label = found?.size ?? this.labelOf(act.docketId, chartId);
         if (label === null) return [];

@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { musterPackPath, type KeptAnyAct } from '@neat-measure/contract';
+import { benchSchema, musterPackPath, type Bench, type KeptAnyAct } from '@neat-measure/contract';
 import { packSchema, type Pack } from '@neat-measure/contract/musters';
+import { isMusterAct } from '@neat-measure/core';
 import { firstValueFrom } from 'rxjs';
 import * as z from 'zod';
 import { Api } from '../api';
@@ -26,6 +27,10 @@ export type TakenAlong = z.infer<typeof takenSchema>;
 const ABOUT = 'taken';
 const PACK = 'pack ';
 const SINCE = 'since ';
+const LOOKED = 'looked ';
+const LOOKED_IDS = 'looks';
+/** So many dockets that are not of the muster can be opened again: the last that were looked at. */
+const MOST_LOOKED = 60;
 /** So often what was taken along is brought up to date while the server is there. */
 const RENEW_MS = 180_000;
 /** A browser is asked for so many times what a pack takes: it grows over the day. */
@@ -76,6 +81,8 @@ export class PackService {
     this.trouble.set('');
     try {
       const pack = await firstValueFrom(this.api.get(musterPackPath(musterId), packSchema));
+      // What was met while another was here has nothing to do with this one.
+      if (this.about()?.musterId !== musterId) await this.forgetBeside();
       const bytes = await this.keep(pack);
       await this.askForRoom(bytes);
     } catch (problem) {
@@ -89,6 +96,7 @@ export class PackService {
   async drop(): Promise<void> {
     await this.vault.drop(PACK);
     await this.vault.drop(SINCE);
+    await this.forgetBeside();
     await this.vault.drop(ABOUT);
     this.has(null);
   }
@@ -101,9 +109,14 @@ export class PackService {
       ...people.map((one): [string, unknown] => [`${PACK}person ${one.docketId}`, one]),
     ]);
     const bytes = await this.vault.keepAll(PACK, records);
-    // What was done since is in it by now.
-    for (const [id, kept] of await this.vault.keptUnder(SINCE))
-      if ((kept as KeptAnyAct).place <= pack.place) await this.vault.drop(id);
+    // What was done since is in it by now; not what was done for who is not on the muster.
+    const within = new Set(
+      people.flatMap(({ docketId, others }) => [docketId, ...others.map(({ id }) => id)]),
+    );
+    for (const [id, since] of await this.vault.keptUnder(SINCE)) {
+      const { act, place } = since as KeptAnyAct;
+      if (place <= pack.place && (isMusterAct(act) || within.has(act.docketId))) await this.vault.drop(id);
+    }
     const { muster } = view;
     const about: TakenAlong = {
       ...{ musterId: muster.id, name: muster.name, lastDay: muster.lastDay, house: pack.house },
@@ -112,6 +125,23 @@ export class PackService {
     await this.vault.keep(ABOUT, about);
     this.has(about);
     return bytes;
+  }
+
+  private async forgetBeside(): Promise<void> {
+    await this.vault.drop(LOOKED);
+    await this.vault.drop(LOOKED_IDS);
+    await this.newcomers.forgetArrived();
+  }
+
+  /** A docket that was looked at can be opened again without the server, whoever it is of. */
+  async remember(bench: Bench): Promise<void> {
+    if (this.about() === null) return;
+    const before = (await this.vault.kept(LOOKED_IDS)) as string[] | undefined;
+    const ids = [bench.id, ...(before ?? []).filter((id) => id !== bench.id)];
+    await this.vault.keep(LOOKED + bench.id, bench);
+    await this.vault.keep(LOOKED_IDS, ids.slice(0, MOST_LOOKED));
+    for (const id of ids.slice(MOST_LOOKED)) await this.vault.drop(LOOKED + id);
+    this.loaded = null;
   }
 
   private async load(): Promise<void> {
@@ -137,9 +167,10 @@ export class PackService {
   }
 
   private async open(): Promise<{ answer(path: string): unknown }> {
-    const [records, since, { PackAnswers }] = await Promise.all([
+    const [records, since, looked, { PackAnswers }] = await Promise.all([
       this.vault.keptUnder(PACK),
       this.vault.keptUnder(SINCE),
+      this.vault.keptUnder(LOOKED),
       import('./pack-answers'),
     ]);
     const people = [...records].filter(([id]) => id.startsWith(`${PACK}person `)).map(([, one]) => one);
@@ -150,7 +181,8 @@ export class PackService {
     });
     return new PackAnswers(pack, [...since.values()] as KeptAnyAct[], {
       waiting: () => this.journal.waiting().map(({ act }) => act),
-      newcomers: () => this.newcomers.all(),
+      newcomers: () => [...this.newcomers.arrivedSince(), ...this.newcomers.all()],
+      looked: [...looked.values()].flatMap((one) => benchSchema.safeParse(one).data ?? []),
     });
   }
 

@@ -1,5 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { pathOf, ROUTES, type ActAnswer, type Bench } from '@neat-measure/contract';
+import {
+  pathOf,
+  problemType,
+  ROUTES,
+  type ActAnswer,
+  type Bench,
+  type KeptAct,
+} from '@neat-measure/contract';
 import { expectedValue, IDLE_REASON, UNSETTLED } from '@neat-measure/core';
 import { Subject } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
@@ -41,6 +48,58 @@ describe('the stores of the Bench', () => {
     entry.take();
   };
   const verdict = () => store.garments()[0]!.verdict;
+
+  it('takes no reading of another wearer’s docket for its own, kept while it was still fetched', async () => {
+    open();
+    const before = bench.id;
+    const journal = TestBed.inject(Journal);
+    const next = { ...benchFor(onShelf(watchCoat())), id: uuidv7() };
+    next.acts = next.acts.map((kept) => ({ ...kept, act: { ...kept.act, docketId: next.id } }));
+    store.open(next.id, () => cursor.begin());
+    const asked = wire.http.expectOne(pathOf(ROUTES.dockets, next.id));
+    // The last reading of the wearer before comes to be kept only now.
+    journal.write('pen', actOn(before, readingOf('chest-girth', '131')));
+    await wire.keep();
+    await until(() => journal.unsent() === 0);
+    const others = journal.kept.subscribe();
+    heard.next({ kept: keptAct(actOn(before, readingOf('waist-girth', '120'))) });
+    expect(store.docket()).withContext('before it is there').toBeNull();
+    asked.flush(next);
+    expect([store.docket()!.readings.length, store.values().size]).toEqual([0, 0]);
+    others.unsubscribe();
+  });
+
+  it('shows a docket that was opened here only with its charts, asked for again once its opening was sent', async () => {
+    bench = benchFor(onShelf(watchCoat()));
+    wire = new Wire([DocketStore, CursorStore, EntryStore], new Subject<Heard>());
+    [store, cursor] = [TestBed.inject(DocketStore), TestBed.inject(CursorStore)];
+    const [opened, asked] = bench.acts as [KeptAct, KeptAct];
+    const journal = TestBed.inject(Journal);
+    for (const { act } of [opened, asked]) journal.write('pen', act);
+    store.open(bench.id, () => cursor.begin());
+    const path = pathOf(ROUTES.dockets, bench.id);
+    // The server knows nothing of it yet, then of its opening alone.
+    const unknown = { type: problemType('not-found'), title: 'Not found', status: 404, detail: 'No docket.' };
+    wire.http.expectOne(path).flush(unknown, { status: 404, statusText: 'Not found' });
+    const { request } = await wire.sent();
+    expect([store.trouble(), store.docket()]).toEqual(['', null]);
+    request.flush([{ outcome: 'kept', id: opened.act.id, kept: opened }]);
+    const next = async () => {
+      let found = wire.http.match(path);
+      await until(() => (found = [...found, ...wire.http.match(path)]).length > 0);
+      return found[0]!;
+    };
+    (await next()).flush({ ...bench, acts: [opened], charts: [] });
+    expect(store.docket()).toBeNull();
+    await wire.keep();
+    (await next()).flush(bench);
+    await until(() => store.docket() !== null);
+    expect([store.garments().length, cursor.stop().kind, store.steps().length > 0]).toEqual([
+      1,
+      'prepare',
+      true,
+    ]);
+  });
 
   it('walks from preparing to deciding, two readings a step, each written down with how it was taken', async () => {
     open();

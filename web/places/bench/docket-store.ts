@@ -39,6 +39,7 @@ import {
 } from '@neat-measure/core';
 import { from, Subscription, switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
+import { isAway } from '../../data/api';
 import { Contact } from '../../data/contact';
 import { DocketService } from '../../data/docket-service';
 import { Journal } from '../../data/journal/journal';
@@ -119,8 +120,9 @@ export class DocketStore {
       .map(({ act }) => act)
       .filter((act): act is Act => !isMusterAct(act) && act.docketId === id && !known.has(act.id));
   });
-  readonly docket = computed<Docket | null>(
-    () => continued(this.standing(), this.waiting(), this.library()).docket,
+  /** Nothing while it is still fetched: without its library there would seem to be nothing to measure. */
+  readonly docket = computed<Docket | null>(() =>
+    this.bench() === null ? null : continued(this.standing(), this.waiting(), this.library()).docket,
   );
 
   /** Who has done the last on this docket. */
@@ -207,6 +209,7 @@ export class DocketStore {
    *   step that was done here may seem open
    */
   open(docketId: string, ready: (again: boolean) => void): void {
+    this.opens = docketId;
     this.bench.set(null);
     this.kept.set([]);
     this.runs.set([]);
@@ -225,7 +228,8 @@ export class DocketStore {
         } else this.take(heard.kept);
       }),
     );
-    this.fetch(docketId, ready);
+    this.ready = ready;
+    this.fetch(docketId);
     // What others did meanwhile, and the server's own of what was opened here, once all of it has been sent.
     this.listening.add(
       this.contact.back
@@ -303,7 +307,12 @@ export class DocketStore {
     });
   }
 
-  private fetch(docketId: string, ready?: (again: boolean) => void): void {
+  /** The docket that is shown, or will be once it is there. */
+  private opens: string | null = null;
+  /** Who waits for the docket to be there: the first time it comes, whenever the network lets it. */
+  private ready: ((again: boolean) => void) | null = null;
+
+  private fetch(docketId: string): void {
     this.listening.add(
       this.goingOn.opened(docketId).subscribe({
         next: (bench) => {
@@ -313,13 +322,19 @@ export class DocketStore {
           this.bench.set(bench);
           this.kept.set(inOrder(bench.acts, before));
           this.follow(bench);
-          ready?.(false);
-          if (ready !== undefined)
-            void this.journal.known.then(() => {
-              if (this.bench()?.id === docketId) ready(true);
-            });
+          const { ready } = this;
+          if (ready === null) return;
+          this.ready = null;
+          this.trouble.set('');
+          ready(false);
+          void this.journal.known.then(() => {
+            if (this.bench()?.id === docketId) ready(true);
+          });
         },
-        error: (problem: Error) => this.trouble.set(problem.message),
+        // What is only looked at anew stays as it was while the server is away: the page's frame says that it is.
+        error: (problem: Error) => {
+          if (this.ready !== null || !isAway(problem)) this.trouble.set(problem.message);
+        },
       }),
     );
   }
@@ -335,8 +350,9 @@ export class DocketStore {
   }
 
   private take(one: KeptAct): void {
+    // What is kept of another's docket while this one is still fetched is no reading of this wearer.
+    if (one.act.docketId !== this.opens) return;
     const bench = this.bench();
-    if (bench !== null && one.act.docketId !== bench.id) return;
     this.kept.update((kept) => inOrder(kept, [one]));
     // Somebody asked for what this page has never seen.
     const { charts, protocols } = this.library();
