@@ -47,7 +47,7 @@ export class AwayLine {
     }
     const off = this.contact.clockOff();
     if (off !== 0)
-      return `${sayOff(off)} Set it right. Changes keep their order. ${unsent === 0 ? '' : waits}`;
+      return `${sayOff(off)} Correct it. Changes keep their order. ${unsent === 0 ? '' : waits}`;
     if (this.session.lapsed()) return `Your sign-in has ended on the server. ${unsent === 0 ? '' : waits}`;
     return unsent === 0 || this.journal.trouble() === '' ? '' : waits;
   });
