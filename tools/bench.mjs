@@ -1,4 +1,4 @@
-// npm run bench [charts bulk size own-chart roll odds same last-key first-load muster lists table load]: measures what is called fast. Compare within one run; machines differ.
+// npm run bench [charts bulk size own-chart roll odds same last-key first-load muster lists table hall load]: measures what is called fast. Compare within one run; machines differ.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
@@ -6,6 +6,7 @@ import { beginHousehold } from './lib/running/household.mjs';
 import { npmPackages } from './lib/install.mjs';
 import { measureLoad } from './lib/bench/load/measure-load.mjs';
 import { measureFirstLoad } from './lib/bench/first-load.mjs';
+import { measureHall } from './lib/bench/hall.mjs';
 import { measureLists } from './lib/bench/lists.mjs';
 import { measureMuster } from './lib/bench/muster.mjs';
 import { measureLastKey } from './lib/bench/last-key.mjs';
@@ -27,7 +28,7 @@ if (asked('bulk')) {
   await run('npm', ['install', '--silent', '--prefix', duck, '@duckdb/node-api@1.5.6-r.1'], { cwd: duck });
 }
 const parts = only.filter(
-  (name) => !['last-key', 'first-load', 'muster', 'lists', 'table', 'load'].includes(name),
+  (name) => !['last-key', 'first-load', 'muster', 'lists', 'table', 'hall', 'load'].includes(name),
 );
 if (only.length === 0 || parts.length > 0) {
   await buildChanged('bench');
@@ -38,4 +39,5 @@ if (asked('first-load')) await measureFirstLoad();
 if (asked('muster')) await measureMuster();
 if (asked('lists')) await measureLists();
 if (asked('table')) await measureTable();
+if (asked('hall')) await measureHall();
 if (asked('load')) await measureLoad();
