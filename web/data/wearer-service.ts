@@ -33,19 +33,21 @@ export class WearerService {
   }
 
   add(name: string, role: string): Observable<Wearer> {
-    return this.api.put(pathOf(ROUTES.wearers, uuidv7()), { name, role, version: 0 }, wearerSchema).pipe(
+    const id = uuidv7();
+    return this.api.put(pathOf(ROUTES.wearers, id), { name, role, version: 0 }, wearerSchema).pipe(
       // While the server is away they are added here, and brought to it with what is done for them.
       catchError((problem: Error) =>
-        isAway(problem) ? from(this.addHere(name, role, problem)) : throwError(() => problem),
+        isAway(problem) ? from(this.addHere(id, name, role, problem)) : throwError(() => problem),
       ),
     );
   }
 
-  private async addHere(name: string, role: string, problem: Error): Promise<Wearer> {
+  /** By the same id: the server may have them already, where only its answer was lost. */
+  private async addHere(id: string, name: string, role: string, problem: Error): Promise<Wearer> {
     const pack = await this.pack.open();
     // Where nothing was taken along no docket can be opened for them either.
     if (!pack.ready()) throw problem;
-    return this.newcomers.add(name, role);
+    return this.newcomers.add(id, name, role);
   }
 
   /** Changes what is known of somebody, unless they were changed meanwhile. */

@@ -134,6 +134,20 @@ describe('the journal', () => {
     await until(() => done);
   });
 
+  it('goes on showing what was written while it was looked what waits, until another tab has sent it', async () => {
+    const shows = (standing: object) =>
+      (journal as unknown as { show(standing: object): Promise<void> }).show(standing);
+    end();
+    await journal.known;
+    const act = reading();
+    journal.write('pen', act);
+    await until(() => underWay.left().length === 0);
+    await shows({ rows: [], committed: new Set() });
+    expect(journal.waiting().map((one) => one.act)).toEqual([act]);
+    await shows({ rows: [], committed: new Set([act.id]) });
+    expect(journal.unsent()).toBe(0);
+  });
+
   it('takes what two tabs were writing down for one', async () => {
     const act = reading();
     end();

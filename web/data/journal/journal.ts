@@ -104,15 +104,15 @@ export class Journal {
   private async begin(): Promise<void> {
     if (this.begun) {
       // Somebody else has signed in on this page: what could not be read while nobody was is shown now.
-      await this.show(await this.db.acts.orderBy('order').toArray());
+      await this.show(await this.stand());
       return;
     }
     this.begun = true;
     for (const row of this.underWay.left()) this.put(row);
     await sealOld(this.db, this.vault).catch(() => undefined);
     // Other tabs write into the same database and send from it.
-    liveQuery(() => this.db.acts.orderBy('order').toArray()).subscribe({
-      next: (rows) => void this.show(rows).then(() => this.looked()),
+    liveQuery(() => this.stand()).subscribe({
+      next: (standing) => void this.show(standing).then(() => this.looked()),
       error: () => {
         this.stuck.update((stuck) => new Map(stuck).set('', NO_STORE));
         this.looked();
@@ -190,7 +190,13 @@ export class Journal {
     this.aside.set([]);
   }
 
-  private async show(rows: readonly (StoredRow | JournalRow)[]): Promise<void> {
+  /** What the database has, and of what waits here that which it must have by now, or another tab has sent it. */
+  private async stand(): Promise<Standing> {
+    const committed = new Set(this.rows().flatMap(({ act }) => (this.isOnlyHere(act.id) ? [] : [act.id])));
+    return { rows: await this.db.acts.orderBy('order').toArray(), committed };
+  }
+
+  private async show({ rows, committed }: Standing): Promise<void> {
     // Nobody is signed in: what nobody can read is not what cannot be read.
     if (!this.vault.isOpen()) return;
     const known = new Map(this.rows().map((one) => [one.act.id, one]));
@@ -209,7 +215,8 @@ export class Journal {
     }
     const stored = new Set(waiting.map(({ act }) => act.id));
     this.rows.update((now) => {
-      const then = [...waiting, ...now.filter(({ act }) => this.isOnlyHere(act.id) && !stored.has(act.id))];
+      const still = waiting.filter(({ act }) => !this.answered.has(act.id));
+      const then = [...still, ...now.filter(({ act }) => !committed.has(act.id) && !stored.has(act.id))];
       return then.length === now.length && then.every((one, at) => one === now[at]) ? now : then;
     });
     for (const subject of new Set(waiting.map(({ act }) => subjectOf(act)))) void this.send(subject);
@@ -374,6 +381,12 @@ export class Journal {
       Math.min(FIRST_RETRY_MS * 2 ** failed, LAST_RETRY_MS),
     );
   }
+}
+
+/** What stood in the database at a moment, and which of the acts of this page were in it by then. */
+interface Standing {
+  readonly rows: readonly (StoredRow | JournalRow)[];
+  readonly committed: ReadonlySet<string>;
 }
 
 const NO_STORE =

@@ -18,6 +18,7 @@ import {
 import { from, Subscription, switchMap } from 'rxjs';
 import { v7 as uuidv7 } from 'uuid';
 import { Contact } from '../contact';
+import { inTurn } from '../journal/in-turn';
 import { Journal } from '../journal/journal';
 import { SessionService } from '../session-service';
 import { MusterService } from './muster-service';
@@ -56,19 +57,19 @@ export class MusterStore {
     const base = this.base();
     return base === null ? null : MUSTER_ACTS.course(base.muster);
   });
-  private readonly acts = computed(() => this.kept().map(({ act }) => act));
-  private readonly waiting = computed(() => {
+  private readonly inTurn = computed(() => {
     const id = this.base()?.muster.id;
-    const known = new Set(this.acts().map((act) => act.id));
-    return this.journal
-      .waiting()
-      .map(({ act }) => act)
-      .filter((act): act is MusterAct => isMusterAct(act) && act.musterId === id && !known.has(act.id));
+    return inTurn<MusterAct, MusterAct>(
+      this.kept().map(({ act }) => act),
+      this.journal
+        .waiting()
+        .flatMap(({ act }) => (isMusterAct(act) && act.musterId === id ? [act] : [])),
+    );
   });
   /** The muster as it stands; `null` until it is there. */
   readonly muster = computed<Muster | null>(() => {
-    const standing = this.course()?.end(this.acts()) ?? null;
-    return MUSTER_ACTS.continued(standing, this.waiting(), this.library).state;
+    const { standing, waiting } = this.inTurn();
+    return MUSTER_ACTS.continued(this.course()?.end(standing) ?? null, waiting, this.library).state;
   });
   readonly queues = computed(() => {
     const muster = this.muster();
@@ -241,7 +242,8 @@ export class MusterStore {
   readonly last = computed(() => {
     const fitter = this.session.fitter();
     if (fitter === null) return null;
-    const last = lastOwn([...this.acts(), ...this.waiting()], fitter.id, this.library, this.course());
+    const { standing, waiting } = this.inTurn();
+    const last = lastOwn([...standing, ...waiting], fitter.id, this.library, this.course());
     if (last === null) return null;
     return { ...last, words: this.say(last.act).replace(`${fitter.name} `, '') };
   });

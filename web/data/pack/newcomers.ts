@@ -8,12 +8,13 @@ import {
   type Wearer,
 } from '@neat-measure/contract';
 import { firstValueFrom } from 'rxjs';
-import { v7 as uuidv7 } from 'uuid';
 import { Api, ApiProblem } from '../api';
 import { Vault } from '../sealed/vault';
 
 const KEPT_AS = 'newcomer ';
 const ARRIVED = 'arrived ';
+/** So many of those the server knows are kept: the last. */
+const MOST_MET = 200;
 
 /** Wearers who were added here while the server was away, until it knows them. */
 @Injectable({ providedIn: 'root' })
@@ -24,7 +25,7 @@ export class Newcomers {
 
   readonly all = this.met.asReadonly();
   private readonly come = signal<readonly Newcomer[]>([]);
-  /** Who of them the server knows by now, and what was taken along does not. */
+  /** Who was met here and the server knows, and what was taken along may not. */
   readonly arrivedSince = this.come.asReadonly();
 
   /** Resolves once it has been looked who is here. */
@@ -50,15 +51,29 @@ export class Newcomers {
     }
   }
 
-  /** Adds somebody here. */
-  async add(name: string, role: string): Promise<Wearer> {
-    const read = newcomerSchema.safeParse({ id: uuidv7(), name, role, born: null, number: null });
+  /** Adds somebody here, by the id the server will know them by. */
+  async add(id: string, name: string, role: string): Promise<Wearer> {
+    const read = newcomerSchema.safeParse({ id, name, role, born: null, number: null });
     // What the server would not take would hold up what is done for them.
     if (!read.success) throw new Error(read.error.issues[0]!.message);
     const newcomer = read.data;
     await this.vault.keep(KEPT_AS + newcomer.id, newcomer);
     this.met.update((met) => [...met, newcomer]);
     return asWearer(newcomer);
+  }
+
+  /**
+   * Somebody the server has told of, and for whom a docket is opened here: should it be away a moment later, what was taken
+   * along may not know them.
+   */
+  meets({ id, name, role, born, number }: Wearer): void {
+    if ([...this.met(), ...this.come()].some((one) => one.id === id)) return;
+    const one = { id, name, role, born, number };
+    const come = [...this.come(), one];
+    this.come.set(come.slice(-MOST_MET));
+    void this.vault.keep(ARRIVED + id, one).catch(() => undefined);
+    for (const before of come.slice(0, -MOST_MET))
+      void this.vault.drop(ARRIVED + before.id).catch(() => undefined);
   }
 
   /** Who of them is spoken of in what is on its way to the server: they go along with it. */

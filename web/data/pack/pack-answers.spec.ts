@@ -80,16 +80,21 @@ describe('what a device answers in the server’s place', () => {
     const waiting: AnyAct[] = [];
     const newcomers: Newcomer[] = [];
     const since: KeptAnyAct[] = [];
+    const heard: KeptAnyAct[] = [];
     const looked: Bench[] = [];
     const answers = () =>
       new PackAnswers(pack, since, {
         waiting: () => waiting,
+        heard: () => heard,
         newcomers: () => newcomers,
         looked,
       });
     const benchOf = (id: string, from = answers()): Bench =>
       benchSchema.parse(from.answer(pathOf(ROUTES.dockets, id)));
-    return { pack, bench, unopened, expected, spec, waiting, newcomers, since, looked, answers, benchOf };
+    return {
+      ...{ pack, bench, unopened, expected, spec, waiting, newcomers, since, heard, looked },
+      ...{ answers, benchOf },
+    };
   }
   const docketsSchema = pageSchema(docketSummarySchema);
 
@@ -99,6 +104,18 @@ describe('what a device answers in the server’s place', () => {
     const more = keptAct(actOn(bench.id, readingOf('waist-girth', '78')));
     since.push(more, bench.acts[0]!);
     expect(benchOf(bench.id).acts).toEqual([...bench.acts, more]);
+  });
+
+  it('what was kept a moment ago, though it waits no more and is not written down here yet', () => {
+    const { bench, benchOf, since, heard, answers } = hall();
+    const [first, second] = ['78', '78.5'].map((typed) =>
+      keptAct(actOn(bench.id, readingOf('waist-girth', typed))),
+    );
+    since.push(second!);
+    const from = answers();
+    heard.push(first!, second!);
+    const places = benchOf(bench.id, from).acts.map(({ place }) => place);
+    expect(places).toEqual([...bench.acts, first!, second!].map(({ place }) => place));
   });
 
   it('a docket nobody has opened yet with the kit of its wearer, the same as long as the page stands', () => {

@@ -1,9 +1,7 @@
 import {
   isOnDocket,
-  PAGE,
   ROUTES,
   GROUPS,
-  wordsOf,
   type Bench,
   type Chart,
   type ChartSummary,
@@ -22,7 +20,6 @@ import {
   isMusterAct,
   kindOf,
   MUSTER_ACTS,
-  plainName,
   recordOf,
   replay,
   standingTaken,
@@ -34,11 +31,15 @@ import {
 import { countsOf, kitFor, openingDoings, type Muster } from '@neat-measure/core/muster';
 import { shelvesAsOf, stockAsOf, withoutMoved, type MovedSince } from '@neat-measure/core/stock';
 import { v7 as uuidv7 } from 'uuid';
+import { inTurn } from '../journal/in-turn';
 import { asWearer } from './newcomers';
+import { page, type Asked } from './part-of-list';
 
 /** What the answers rest on beside the pack: what was done here and is not known to be kept yet. */
 export interface Here {
   waiting(): readonly AnyAct[];
+  /** What the server has kept of it since, as this page heard it: here before it is sealed and kept. */
+  heard(): readonly KeptAnyAct[];
   newcomers(): readonly Newcomer[];
   /** Dockets that were looked at while the server was there, as it told of them. */
   readonly looked: readonly Bench[];
@@ -70,7 +71,7 @@ export class PackAnswers {
 
   constructor(
     private readonly pack: Pack,
-    private readonly since: readonly KeptAnyAct[],
+    private readonly stored: readonly KeptAnyAct[],
     private readonly here: Here,
   ) {
     this.byDocket = new Map(pack.people.map((one) => [one.docketId, one]));
@@ -78,6 +79,12 @@ export class PackAnswers {
     this.looked = new Map(here.looked.map((one) => [one.id, one]));
     const charts = [...here.looked.flatMap((one) => one.charts), ...pack.charts];
     this.library = [...new Map(charts.map((chart) => [chart.id, chart])).values()];
+  }
+
+  /** What the server has kept since it was taken along, in the order it was let in. */
+  private get since(): readonly KeptAnyAct[] {
+    const all = new Map([...this.stored, ...this.here.heard()].map((one) => [one.act.id, one]));
+    return [...all.values()].sort((one, other) => one.place - other.place);
   }
 
   /** The answer to what is asked by a path; `undefined` where only the server has it. */
@@ -210,9 +217,9 @@ export class PackAnswers {
 
   private docketOf(known: Known): Docket | null {
     const acts = known.acts.map(({ act }) => act);
+    const { standing, waiting } = inTurn<Act, Act>(acts, this.waitingOn(known.id));
     const { protocols, habits } = this.pack;
-    return continued(replay(acts), this.waitingOn(known.id), { charts: this.library, protocols, habits })
-      .docket;
+    return continued(replay(standing), waiting, { charts: this.library, protocols, habits }).docket;
   }
 
   private chartsOf({ id, acts }: Known): Chart[] {
@@ -325,7 +332,9 @@ export class PackAnswers {
 
   /** What went out here since the stores were looked at. */
   private moved(): MovedSince[] {
-    const acts = [...this.since.map(({ act }) => act), ...this.here.waiting()];
+    // What is kept and not crossed out yet has gone out once.
+    const all = [...this.since.map(({ act }) => act), ...this.here.waiting()];
+    const acts = [...new Map(all.map((act) => [act.id, act])).values()];
     const undone = new Set(acts.flatMap((act) => (act.kind === 'handing-withdrawn' ? [act.actId] : [])));
     return acts.flatMap((act) => {
       if (act.kind !== 'garments-handed-over' || undone.has(act.id)) return [];
@@ -344,22 +353,6 @@ export class PackAnswers {
     const docket = known === undefined ? null : this.docketOf(known);
     return docket === null ? null : (garmentRow(docket, chartId)?.finalSize ?? null);
   }
-}
-
-/** Which part of a list is asked for. */
-interface Asked {
-  readonly search: string;
-  readonly from: number;
-}
-
-/** A part of a list that is searched here: each word stands somewhere in what is said of it. */
-function page<Item>(all: readonly Item[], { search, from }: Asked, say: (item: Item) => string) {
-  const words = wordsOf(search).map(plainName);
-  const found = all.filter((item) => {
-    const text = plainName(say(item));
-    return words.every((word) => text.includes(word));
-  });
-  return { items: found.slice(from, from + PAGE), total: found.length };
 }
 
 function sayWearer({ name, role, number }: Wearer): string {

@@ -67,12 +67,23 @@ export class PackService {
     this.vault.opens.subscribe(() => void this.load());
     // Nobody is signed in any more: this page forgets it as well.
     effect(() => {
-      if (!this.vault.isOpen()) untracked(() => this.has(null));
+      if (this.vault.isOpen()) return;
+      this.heard.clear();
+      untracked(() => this.has(null));
     });
-    this.journal.kept.subscribe((kept) => void this.add(kept));
+    this.journal.kept.subscribe((kept) => {
+      this.heard.set(kept.act.id, kept);
+      void this.add(kept);
+    });
     this.contact.back.subscribe(() => void this.catchUp());
     setInterval(() => void this.renew(), RENEW_MS);
   }
+
+  /**
+   * What the server has kept of this page's acts. From the moment it is told it waits no more, and what is sealed takes a
+   * moment longer: what is asked for in between must not lack it.
+   */
+  private readonly heard = new Map<string, KeptAnyAct>();
 
   /** Takes a muster along in the place of what was here. */
   async take(musterId: string): Promise<void> {
@@ -113,10 +124,12 @@ export class PackService {
     const within = new Set(
       people.flatMap(({ docketId, others }) => [docketId, ...others.map(({ id }) => id)]),
     );
+    const isWithin = ({ act, place }: KeptAnyAct) =>
+      place <= pack.place && (isMusterAct(act) || within.has(act.docketId));
     for (const [id, since] of await this.vault.keptUnder(SINCE)) {
-      const { act, place } = since as KeptAnyAct;
-      if (place <= pack.place && (isMusterAct(act) || within.has(act.docketId))) await this.vault.drop(id);
+      if (isWithin(since as KeptAnyAct)) await this.vault.drop(id);
     }
+    for (const [id, since] of this.heard) if (isWithin(since)) this.heard.delete(id);
     const { muster } = view;
     const about: TakenAlong = {
       ...{ musterId: muster.id, name: muster.name, lastDay: muster.lastDay, house: pack.house },
@@ -181,6 +194,7 @@ export class PackService {
     });
     return new PackAnswers(pack, [...since.values()] as KeptAnyAct[], {
       waiting: () => this.journal.waiting().map(({ act }) => act),
+      heard: () => [...this.heard.values()],
       newcomers: () => [...this.newcomers.arrivedSince(), ...this.newcomers.all()],
       looked: [...looked.values()].flatMap((one) => benchSchema.safeParse(one).data ?? []),
     });

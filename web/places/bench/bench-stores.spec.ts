@@ -101,6 +101,51 @@ describe('the stores of the Bench', () => {
     ]);
   });
 
+  it('keeps what it has of a docket that is looked at anew and comes with less', () => {
+    open(benchFor(onShelf(watchCoat()), [readingOf('chest-girth', '98')]));
+    const refetch = () => {
+      heard.next('habits');
+      return wire.http.expectOne(pathOf(ROUTES.dockets, bench.id));
+    };
+    const steps = store.steps();
+    // This device answers in the server's place, and lacks what was kept a moment ago.
+    refetch().flush({ ...bench, acts: bench.acts.slice(0, 1), charts: [] });
+    expect([store.steps(), store.docket()!.readings.length, store.garments().length]).toEqual([steps, 1, 1]);
+    // What this device opened by itself stands on the server under other ids.
+    const own = bench.acts.map((kept, at) => ({
+      ...kept,
+      place: at - 9,
+      act: { ...kept.act, id: uuidv7() },
+    }));
+    store.open(bench.id, () => cursor.begin());
+    wire.http.expectOne(pathOf(ROUTES.dockets, bench.id)).flush({ ...bench, number: 0, acts: own });
+    refetch().flush(bench);
+    expect([store.docket()!.readings.length, store.lastHand()]).toEqual([1, bench.acts.at(-1)!.act.by]);
+    // The answer that was asked for first is not shown over the one that was asked for last.
+    const first = refetch();
+    const second = refetch();
+    expect(first.cancelled).toBeTrue();
+    second.flush(bench);
+  });
+
+  it('counts no reading that was taken back, though the stream tells of the taking back alone', async () => {
+    open(benchFor(onShelf(watchCoat()), [readingOf('chest-girth', '98')]));
+    const journal = TestBed.inject(Journal);
+    const [slip, right] = ['131', '98.5'].map((typed) => actOn(bench.id, readingOf('chest-girth', typed)));
+    const back = actOn(bench.id, { kind: 'reading-withdrawn', readingId: slip!.id, code: 'chest-girth' });
+    for (const act of [slip!, back, right!]) journal.write('pen', act);
+    // Their answer has not come; the stream, which was away, begins behind the first of them.
+    const { request, acts } = await wire.sent();
+    for (const act of [back, right!]) heard.next({ kept: keptAct(act) });
+    const standing = () =>
+      store.docket()!.readings.flatMap(({ withdrawnAt, typed }) => (withdrawnAt === null ? [typed] : []));
+    expect(standing()).toEqual(['98', '98.5']);
+    request.flush(acts.map((act) => ({ outcome: 'kept', id: act.id, kept: keptAct(act) })));
+    while (journal.unsent() > 0)
+      if ((await Promise.race([wire.keep(), until(() => journal.unsent() === 0)])) === undefined) break;
+    expect(standing()).toEqual(['98', '98.5']);
+  });
+
   it('walks from preparing to deciding, two readings a step, each written down with how it was taken', async () => {
     open();
     expect(cursor.stop().kind).toBe('prepare');

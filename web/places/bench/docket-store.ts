@@ -42,12 +42,14 @@ import { v7 as uuidv7 } from 'uuid';
 import { isAway } from '../../data/api';
 import { Contact } from '../../data/contact';
 import { DocketService } from '../../data/docket-service';
+import { inTurn } from '../../data/journal/in-turn';
 import { Journal } from '../../data/journal/journal';
 import { SessionService } from '../../data/session-service';
 import { OpenDocket, type Adding } from '../../data/open-docket';
 import { GoingOn } from '../../data/pack/going-on';
 import { PackDoor } from '../../data/pack/pack-door';
 import { UnitService } from '../../data/unit-service';
+import { inOrder, standing, withKnownCharts } from './kept-acts';
 
 /** What the charts and protocols of a docket are found on. */
 interface BenchLibrary extends Library<Chart> {
@@ -89,6 +91,7 @@ export class DocketStore {
   private readonly bench = signal<Bench | null>(null);
   private readonly kept = signal<readonly KeptAct[]>([]);
   private listening = Subscription.EMPTY;
+  private fetching = Subscription.EMPTY;
 
   /** What went wrong between here and the server, or why an act was not let in. */
   readonly trouble = signal('');
@@ -111,22 +114,23 @@ export class DocketStore {
   readonly runs = signal<DocketRuns>([]);
 
   private readonly course = docketCourse();
-  private readonly standing = computed(() => this.course.end(this.kept().map(({ act }) => act)));
-  private readonly waiting = computed(() => {
+  private readonly inTurn = computed(() => {
     const id = this.bench()?.id;
-    const known = new Set(this.kept().map(({ act }) => act.id));
-    return this.journal
-      .waiting()
-      .map(({ act }) => act)
-      .filter((act): act is Act => !isMusterAct(act) && act.docketId === id && !known.has(act.id));
+    return inTurn<Act, Act>(
+      this.kept().map(({ act }) => act),
+      this.journal.waiting().flatMap(({ act }) => (!isMusterAct(act) && act.docketId === id ? [act] : [])),
+    );
   });
+  /** Every act, kept or not, in the order they are shown in. */
+  private readonly acts = computed(() => [...this.inTurn().standing, ...this.inTurn().waiting]);
+  private readonly standing = computed(() => this.course.end(this.inTurn().standing));
   /** Nothing while it is still fetched: without its library there would seem to be nothing to measure. */
   readonly docket = computed<Docket | null>(() =>
-    this.bench() === null ? null : continued(this.standing(), this.waiting(), this.library()).docket,
+    this.bench() === null ? null : continued(this.standing(), this.inTurn().waiting, this.library()).docket,
   );
 
   /** Who has done the last on this docket. */
-  readonly lastHand = computed(() => (this.waiting().at(-1) ?? this.kept().at(-1)?.act)?.by ?? null);
+  readonly lastHand = computed(() => this.acts().at(-1)?.by ?? null);
 
   /** What the plan rests on: it stays as it is while only readings come in. */
   private readonly asked = computed<Planned>(() => this.docket() ?? NOTHING_ASKED, { equal: asksTheSame });
@@ -214,7 +218,6 @@ export class DocketStore {
     this.kept.set([]);
     this.runs.set([]);
     this.trouble.set('');
-    this.beside = false;
     this.listening.unsubscribe();
     this.listening = new Subscription();
     this.listening.add(
@@ -284,8 +287,7 @@ export class DocketStore {
 
   /** What was done last here and stands, in words, and what takes it back; `null` where nothing was. */
   readonly last = computed(() => {
-    const acts = [...this.kept().map(({ act }) => act), ...this.waiting()];
-    const last = lastDone(acts, this.library(), this.course);
+    const last = lastDone(this.acts(), this.library(), this.course);
     if (last === null) return null;
     const own = last.act.by.id === this.session.fitter()?.id;
     const words = this.say(last.act);
@@ -313,14 +315,15 @@ export class DocketStore {
   private ready: ((again: boolean) => void) | null = null;
 
   private fetch(docketId: string): void {
-    this.listening.add(
+    // What was asked before is not shown over what is asked now.
+    this.fetching.unsubscribe();
+    this.fetching = new Subscription();
+    this.listening.add(this.fetching);
+    this.fetching.add(
       this.goingOn.opened(docketId).subscribe({
         next: (bench) => {
-          // What this device opened by itself stands on the server under other ids.
-          const before = this.beside ? [] : this.kept();
-          this.beside = this.contact.away();
-          this.bench.set(bench);
-          this.kept.set(inOrder(bench.acts, before));
+          this.bench.set(withKnownCharts(bench, this.bench()));
+          this.kept.set(inOrder(standing(this.kept()), bench.acts));
           this.follow(bench);
           const { ready } = this;
           if (ready === null) return;
@@ -339,8 +342,6 @@ export class DocketStore {
     );
   }
 
-  /** Whether what is shown was taken along, and is not what the server says. */
-  private beside = false;
   /** The muster by which the server opens this docket, where it has not yet. */
   private after: string | undefined;
 
@@ -362,12 +363,6 @@ export class DocketStore {
       ('protocolId' in act && protocols.every(({ id }) => id !== act.protocolId));
     if (bench !== null && unknown) this.fetch(bench.id);
   }
-}
-
-/** Kept acts, each once, in the order they were let in. */
-function inOrder(some: readonly KeptAct[], more: readonly KeptAct[]): readonly KeptAct[] {
-  const all = new Map([...some, ...more].map((one) => [one.act.id, one]));
-  return [...all.values()].sort((a, b) => a.place - b.place);
 }
 
 /** Whether two states of a docket ask for the same steps: most of what comes in is readings, and plans nothing anew. */

@@ -1,4 +1,4 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import type { ChartSummary, Kit, Protocol, Wearer } from '@neat-measure/contract';
 import { plainName, type Act, type Doing, type FitPreference } from '@neat-measure/core';
@@ -7,6 +7,7 @@ import { Fetched } from '../../../data/fetched';
 import { Journal } from '../../../data/journal/journal';
 import { KitService } from '../../../data/kit-service';
 import { GoingOn } from '../../../data/pack/going-on';
+import { Newcomers } from '../../../data/pack/newcomers';
 import { ProtocolService } from '../../../data/protocol-service';
 import { SessionService } from '../../../data/session-service';
 import { UnitService } from '../../../data/unit-service';
@@ -19,6 +20,8 @@ export class OpeningStore {
   private readonly units = inject(UnitService);
   private readonly router = inject(Router);
   private readonly goingOn = inject(GoingOn);
+  private readonly newcomers = inject(Newcomers);
+  private left = false;
 
   readonly failed = signal('');
   /** Whether somebody has been named who is still being looked for. */
@@ -48,6 +51,7 @@ export class OpeningStore {
   readonly busy = signal(false);
 
   constructor() {
+    inject(DestroyRef).onDestroy(() => (this.left = true));
     // The kit of whoever is still being looked for is known once they are.
     effect(() => {
       if (!this.kitThen() || this.wearer() === null || this.allKits.loading()) return;
@@ -147,6 +151,7 @@ export class OpeningStore {
         ),
       ];
       const by = { id: fitter.id, name: fitter.name };
+      this.newcomers.meets(wearer);
       for (const doing of doings) {
         const act: Act = { id: uuidv7(), docketId, at: new Date().toISOString(), by, ...doing };
         this.journal.write(fitter.pen, act);
@@ -155,7 +160,8 @@ export class OpeningStore {
     const docketId = this.opening;
     this.goingOn
       .after(docketId)
-      .then(() => this.router.navigate(['/bench', docketId]))
+      // Whoever went elsewhere meanwhile is not fetched back.
+      .then(() => (this.left ? undefined : this.router.navigate(['/bench', docketId])))
       .catch((problem: unknown) => {
         this.busy.set(false);
         this.failed.set(
