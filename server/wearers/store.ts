@@ -9,7 +9,7 @@ import {
   type WearerSave,
 } from '@neat-measure/contract';
 import type { Database } from '../database/database';
-import { withWords } from '../database/like';
+import { nearestFirst, withWords } from '../database/like';
 import { readJson } from '../database/read-json';
 import { saveVersioned, type SavedVersion } from '../database/save-versioned';
 
@@ -23,12 +23,16 @@ interface WearerRow {
   readonly updated_at: Date;
 }
 
-/** A part of the wearers that match a search, by name. */
+/** A part of the wearers that match a search: whoever was named first, then by name. */
 export async function listWearers(database: Database, { search, from }: ListQuery): Promise<Page<Wearer>> {
   const matching = () =>
     withWords(database<WearerRow>('wearers'), wordsOf(search), ['name', 'role', 'house_number']);
   const counted = await matching().count<{ n: number }[]>({ n: '*' });
-  const rows = await matching().orderBy(['name', 'id']).offset(from).limit(PAGE);
+  const nearest = nearestFirst(matching(), search, wordsOf(search), {
+    name: 'name',
+    others: ['house_number'],
+  });
+  const rows = await nearest.orderBy(['name', 'id']).offset(from).limit(PAGE);
   return { items: (rows as WearerRow[]).map(toWearer), total: Number(counted[0]!.n) };
 }
 

@@ -58,6 +58,22 @@ describe('the routes of wearers', () => {
       expect([...first.items, ...rest.items].map(({ name }) => name)).toEqual(names);
     });
 
+    it('come with whoever was named first: what is taken unseen from the top is them', async () => {
+      const save = (name: string, number: string | null) =>
+        records.save(ROUTES.wearers, { name, role: '', number, version: 0 });
+      await save('Abzed Leekin', '1077');
+      await save('Amund Zed Leeward', null);
+      await save('Zed Lee', null);
+      await save('Yorick Plain', '77');
+      const found = async (search: string) =>
+        wearersSchema
+          .parse((await app.get(listPath(ROUTES.wearers, { search }))).body)
+          .items.map(({ name }) => name);
+      expect(await found('zed lee')).toEqual(['Zed Lee', 'Amund Zed Leeward', 'Abzed Leekin']);
+      expect(await found('77')).toEqual(['Yorick Plain', 'Abzed Leekin']);
+      expect(await found('lee_')).toEqual([]);
+    });
+
     it('keep any letter a name is written in', async () => {
       const id = await records.save(ROUTES.wearers, { name: 'Nguyễn Thị 明 🧵', role: 'Ranger', version: 0 });
       const wearers = wearersSchema.parse(

@@ -173,6 +173,23 @@ describe('what a device answers in the server’s place', () => {
       expect(answers().answer(path)).withContext(path).toBeUndefined();
   });
 
+  it('wearers with whoever was named first, as the server does', () => {
+    const { newcomers, answers } = hall();
+    for (const [name, number] of [
+      ['Abzed Leekin', '1077'],
+      ['Amund Zed Leeward', null],
+      ['Zed Lee', null],
+      ['Yorick Plain', '77'],
+    ] as const)
+      newcomers.push({ id: uuidv7(), name, role: '', born: null, number });
+    const found = (search: string) =>
+      wearersSchema
+        .parse(answers().answer(`${ROUTES.wearers}?search=${encodeURIComponent(search)}`))
+        .items.map(({ name }) => name);
+    expect(found('zed lee')).toEqual(['Zed Lee', 'Amund Zed Leeward', 'Abzed Leekin']);
+    expect(found('77')).toEqual(['Yorick Plain', 'Abzed Leekin']);
+  });
+
   it('a docket that was looked at while the server was there, whoever it is of, with what was done on it since', () => {
     const { bench, looked, since, waiting, benchOf, answers } = hall();
     const [id, wearerId] = [uuidv7(), uuidv7()];

@@ -97,7 +97,7 @@ export class PackAnswers {
         if (id === undefined) return this.dockets(asked, searchParams.get('waiting') === 'fitting');
         return this.ofDocket(id, what);
       case ROUTES.wearers:
-        return id === undefined ? page(this.wearers(), asked, sayWearer) : undefined;
+        return id === undefined ? page(this.wearers(), asked, sayWearer, namesOf) : undefined;
       case ROUTES.charts:
         if (id === undefined)
           return page(this.charts(), asked, ({ maker, garment }) => `${maker} ${garment}`);
@@ -353,6 +353,10 @@ export class PackAnswers {
     const docket = known === undefined ? null : this.docketOf(known);
     return docket === null ? null : (garmentRow(docket, chartId)?.finalSize ?? null);
   }
+}
+
+function namesOf({ name, number }: Wearer): readonly [string, ...string[]] {
+  return number === null ? [name] : [name, number];
 }
 
 function sayWearer({ name, role, number }: Wearer): string {
