@@ -14,12 +14,18 @@ export async function takeAlong(page: Page): Promise<void> {
   await page.getByRole('link', { name: /Winter issue/ }).click();
   await page.getByRole('button', { name: 'Take along' }).click();
   await expect(page.getByText(/On this device since .*61 wearers/)).toBeVisible();
-  await page.evaluate(async () => navigator.serviceWorker.ready.then(() => undefined));
-  await expect
-    .poll(() =>
-      page.evaluate(() => caches.keys().then((names) => names.some((name) => name.includes('assets')))),
-    )
-    .toBe(true);
+  await expect(page.getByText('Works without a network.')).toBeVisible();
+}
+
+/** Waits until every part of the application is kept by a browser. */
+export async function keepsApplication(page: Page): Promise<void> {
+  const whole = () =>
+    page.evaluate(async () => {
+      const { hashTable } = (await (await fetch('/ngsw.json')).json()) as { hashTable: object };
+      const kept = await Promise.all(Object.keys(hashTable).map((part) => caches.match(part)));
+      return kept.every((one) => one !== undefined);
+    });
+  await expect.poll(whole).toBe(true);
 }
 
 /** A docket as the server tells of it. */

@@ -21,9 +21,7 @@ export async function measureHall() {
       await api.act(muster, { kind: 'checked-in', wearerId, missing: null });
     await takeAlong(page, demo.base, muster);
     const context = page.context();
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-    // The application is kept once the page has been at rest.
-    await page.waitForFunction(async () => (await caches.keys()).some((name) => name.includes('assets')));
+    await page.getByText('Works without a network.').waitFor({ timeout: 120_000 });
     await context.setOffline(true);
     let last = page;
     for (let round = 0; round < ROUNDS; round += 1) {

@@ -16,6 +16,8 @@ import { DocketService } from '../../data/docket-service';
       <button nz-button nzType="link" type="button" (click)="make()">Link for the wearer</button>
     }
   `,
+  // An address has no gap to break at, and its panel is narrow.
+  styles: 'a { overflow-wrap: anywhere; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WearerLink {

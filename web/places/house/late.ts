@@ -15,8 +15,9 @@ import { sayMoment } from './say-role';
     <h2 class="title">Late changes</h2>
     <p>
       A device sent these after its sign-in had ended: the user signed out everywhere, changed the passphrase,
-      was deactivated, or was away for too long. Or a garment was handed over without the server and the stock
-      says otherwise. Accept a change to add it under the name of the fitter who made it, in the order below.
+      was deactivated, was away for too long, or the device was ended. Or a garment was handed over without
+      the server and the stock says otherwise. Accept a change to add it under the name of the fitter who made
+      it, in the order below.
     </p>
     @if (trouble()) {
       <p class="fault" role="alert">{{ trouble() }}</p>

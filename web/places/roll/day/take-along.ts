@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, resource }
 import { counted, LOCALE } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Contact } from '../../../data/contact';
+import { KeptApplication } from '../../../data/pack/kept-application';
 import { PackDoor } from '../../../data/pack/pack-door';
 
 /** A muster is taken along on this device, to go on with where there is no network: what is here, of when, and its room. */
@@ -14,8 +15,7 @@ import { PackDoor } from '../../../data/pack/pack-door';
         <p class="row">
           @if (own(); as own) {
             <span class="soft"
-              >On this device since {{ own.at }}: {{ own.wearers }}, {{ own.room }}. Works without a
-              network.</span
+              >On this device since {{ own.at }}: {{ own.wearers }}, {{ own.room }}. {{ works() }}</span
             >
             <button nz-button type="button" [disabled]="pack.busy() || contact.away()" (click)="take()">
               Update
@@ -34,6 +34,12 @@ import { PackDoor } from '../../../data/pack/pack-door';
         </p>
         @if (pack.busy()) {
           <p class="note" role="status">Taking the muster along …</p>
+        }
+        @if (own() && application.keeping() === 'coming') {
+          <p class="note" role="status">
+            The application itself is still on its way to this device. Stay in the network until it says that
+            it works without.
+          </p>
         }
         @if (!secure) {
           <p class="note">
@@ -56,6 +62,7 @@ export class TakeAlong {
   readonly musterId = input.required<string>();
   private readonly door = inject(PackDoor);
   protected readonly contact = inject(Contact);
+  protected readonly application = inject(KeptApplication);
   protected readonly secure = globalThis.isSecureContext;
   private readonly opened = resource({ loader: () => this.door.open() });
   protected readonly pack = computed(() => this.opened.value() ?? null);
@@ -69,6 +76,15 @@ export class TakeAlong {
       room: `${(taken.bytes / 1_000_000).toFixed(1)} MB`,
     };
   });
+  /** What can be done with it here, once all is here that opens it again. */
+  protected readonly works = computed(
+    () =>
+      ({
+        here: 'Works without a network.',
+        coming: '',
+        not: 'Works without a network while this page stays open.',
+      })[this.application.keeping()],
+  );
   /** The other muster that is here; empty for none. */
   protected readonly other = computed(() => {
     const taken = this.pack()?.taken() ?? null;
