@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal, viewChild } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { WORKING_UNITS, type WorkingUnit } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { OpenDocket } from '../data/open-docket';
 import { PackDoor } from '../data/pack/pack-door';
 import { TypeAhead } from '../data/type-ahead';
@@ -30,8 +28,6 @@ import { isTakenElsewhere, ShortcutService } from '../parts/shortcuts/shortcut-s
     CameBack,
     BenchHand,
     NzButtonModule,
-    NzRadioModule,
-    FormsModule,
   ],
   host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './app.html',
@@ -86,7 +82,7 @@ export class App {
 
   /** A unit that was clicked has the arrows no longer: they are the work's. Whoever chose it by key stays with it. */
   protected toWork(place: HTMLElement): void {
-    // The library gives the focus to what was clicked once it has told of it.
+    // The browser gives the focus to what was clicked once it has told of it.
     if (this.byPointer) setTimeout(() => place.focus({ preventScroll: true }));
   }
 

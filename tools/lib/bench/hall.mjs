@@ -12,7 +12,8 @@ const ROUNDS = 3;
 export async function measureHall() {
   const demo = await openDemo('hall');
   try {
-    const page = await signIn(demo.browser, demo.base);
+    const context = await demo.browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await signIn(context, demo.base);
     const api = await signedIn(page, demo.base);
     const muster = await api.open('Hall');
     await api.import(muster, WEARERS);
@@ -20,7 +21,6 @@ export async function measureHall() {
     for (const { wearerId } of api.people.get(muster))
       await api.act(muster, { kind: 'checked-in', wearerId, missing: null });
     await takeAlong(page, demo.base, muster);
-    const context = page.context();
     await page.getByText('Works without a network.').waitFor({ timeout: 120_000 });
     await context.setOffline(true);
     let last = page;

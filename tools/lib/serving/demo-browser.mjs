@@ -31,7 +31,11 @@ export async function openDemo(name) {
   };
 }
 
-/** A page of the Bench with the demo's fitter signed in. */
+/**
+ * A page of the Bench with the demo's fitter signed in.
+ *
+ * @param browser a browser, or a context of its own of one: only there a page can be closed and opened again
+ */
 export async function signIn(browser, base) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(base);

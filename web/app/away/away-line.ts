@@ -46,8 +46,7 @@ export class AwayLine {
       return `No contact with the server since ${at}. ${unsent === 0 ? 'Nothing to send.' : waits}`;
     }
     const off = this.contact.clockOff();
-    if (off !== 0)
-      return `${sayOff(off)} Correct it. Changes keep their order. ${unsent === 0 ? '' : waits}`;
+    if (off !== 0) return `${sayOff(off)} Correct it. Changes keep their order. ${unsent === 0 ? '' : waits}`;
     if (this.session.lapsed()) return `Your sign-in has ended on the server. ${unsent === 0 ? '' : waits}`;
     return unsent === 0 || this.journal.trouble() === '' ? '' : waits;
   });

@@ -57,6 +57,9 @@ import { UnitService } from '../../data/unit-service';
       border-bottom: 1px solid var(--line);
       font-size: 14px;
     }
+    .line:last-child {
+      border-bottom: 0;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -1,4 +1,4 @@
-import { inject, Injectable } from '@angular/core';
+import { effect, inject, Injectable, untracked } from '@angular/core';
 import { deviceHeardSchema, MOST_WAITS, PATHS, type DeviceContact as Said } from '@neat-measure/contract';
 import { subjectOf, type AnyAct } from '@neat-measure/core';
 import { firstValueFrom } from 'rxjs';
@@ -27,7 +27,14 @@ export class DeviceContact {
     void this.journal.known.then(() => this.tell());
     this.contact.back.subscribe(() => void this.tell());
     setInterval(() => void this.tell(), EVERY_MS);
+    // What was said to wait has come: until that is said, too, it would count as missing.
+    effect(() => {
+      if (this.journal.unsent() > 0 || !this.saidWaiting) return;
+      untracked(() => void this.tell());
+    });
   }
+
+  private saidWaiting = false;
 
   /** Tells it now. */
   async tell(): Promise<void> {
@@ -38,6 +45,9 @@ export class DeviceContact {
       () => null,
     );
     if (heard === null) return;
+    this.saidWaiting = said.waits.length > 0;
+    // All of it may have been sent while it was said that it waits.
+    if (this.saidWaiting && this.journal.unsent() === 0) return this.tell();
     // As long as the answer took, the server's time is older.
     const took = Date.now() - clock.getTime();
     const off = Math.round((clock.getTime() + took / 2 - Date.parse(heard.now)) / 1_000);

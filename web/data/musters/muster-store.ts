@@ -20,6 +20,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { Contact } from '../contact';
 import { inTurn } from '../journal/in-turn';
 import { Journal } from '../journal/journal';
+import { lostAWhile } from '../lost-a-while';
 import { SessionService } from '../session-service';
 import { MusterService } from './muster-service';
 
@@ -49,6 +50,8 @@ export class MusterStore {
   readonly trouble = signal('');
   /** Whether what others do is not heard for the moment. */
   readonly lost = signal(false);
+  /** Whether that is said: not for a moment, and not where the whole page says that the server is away. */
+  readonly unheard = lostAWhile(this.lost, this.contact.away);
   /** Says what is missing on a docket that this page has open. */
   private missingOn: MusterLibrary['missingOn'] = () => null;
   private readonly library: MusterLibrary = { missingOn: (docketId) => this.missingOn(docketId) };
@@ -61,9 +64,7 @@ export class MusterStore {
     const id = this.base()?.muster.id;
     return inTurn<MusterAct, MusterAct>(
       this.kept().map(({ act }) => act),
-      this.journal
-        .waiting()
-        .flatMap(({ act }) => (isMusterAct(act) && act.musterId === id ? [act] : [])),
+      this.journal.waiting().flatMap(({ act }) => (isMusterAct(act) && act.musterId === id ? [act] : [])),
     );
   });
   /** The muster as it stands; `null` until it is there. */

@@ -44,6 +44,7 @@ import { Contact } from '../../data/contact';
 import { DocketService } from '../../data/docket-service';
 import { inTurn } from '../../data/journal/in-turn';
 import { Journal } from '../../data/journal/journal';
+import { lostAWhile } from '../../data/lost-a-while';
 import { SessionService } from '../../data/session-service';
 import { OpenDocket, type Adding } from '../../data/open-docket';
 import { GoingOn } from '../../data/pack/going-on';
@@ -102,8 +103,8 @@ export class DocketStore {
   readonly number = computed(() => (this.bench()?.number === 0 ? null : (this.bench()?.number ?? null)));
   /** The same in words. */
   readonly calledBy = computed(() => (this.number() === null ? 'new docket' : `docket ${this.number()}`));
-  /** Whether that is said here: not where the whole page says that the server is away. */
-  readonly unheard = computed(() => this.lost() && !this.contact.away());
+  /** Whether that is said here: not where the whole page says that the server is away, and not for a moment. */
+  readonly unheard = lostAWhile(this.lost, this.contact.away);
   readonly wearer = computed(() => this.bench()?.wearer ?? null);
   /** What the wearer wished for on their own page. */
   readonly wished = computed(() => this.bench()?.wished ?? []);

@@ -17,7 +17,6 @@ import { parcelIn, slipIn, type MusterPerson, type Station } from '@neat-measure
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
-import { Contact } from '../../../data/contact';
 import { MusterStore } from '../../../data/musters/muster-store';
 import { SessionService } from '../../../data/session-service';
 import { hearCodes } from '../../../parts/shortcuts/hear-scanner';
@@ -62,7 +61,6 @@ export class MusterDay {
   readonly musterId = input.required<string>();
   protected readonly desk = inject(DayDesk);
   protected readonly store = inject(MusterStore);
-  protected readonly contact = inject(Contact);
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
   private readonly search = viewChild<ElementRef<HTMLInputElement>>('search');
