@@ -64,7 +64,7 @@ async function openAgain(page, base) {
   await page.getByRole('heading', { name: 'New docket' }).waitFor();
   const unlocked = performance.now();
   await page.locator('.recent li a').first().click();
-  await page.getByRole('region', { name: 'Docket' }).waitFor();
+  await page.getByRole('region', { name: 'Docket', exact: true }).waitFor();
   const opened = performance.now();
   say(
     `without the server: sign-in stands after ${ms(stood - began)}, unlocked ${ms(unlocked - typed)} later, a docket opened in ${ms(opened - unlocked)}`,
