@@ -11,72 +11,21 @@ import {
   type KeptAnyAct,
   type Newcomer,
 } from '@neat-measure/contract';
-import { musterViewSchema, packSchema, type Pack } from '@neat-measure/contract/musters';
+import { musterViewSchema } from '@neat-measure/contract/musters';
 import { docketShelvesPath, docketStockPath } from '@neat-measure/contract/stores';
-import { replay, UNSETTLED, type AnyAct } from '@neat-measure/core';
+import { replay, type AnyAct } from '@neat-measure/core';
 import { v7 as uuidv7 } from 'uuid';
-import { SpecMuster } from '../../../core/testing/muster';
-import { actOn, benchFor, keptAct, onShelf, readingOf, watchCoat } from '../../testing/watch-coat';
+import { HALL_AT, HALL_COAT, HALL_ROOM, hallPack } from '../../testing/hall-pack';
+import { actOn, keptAct, readingOf } from '../../testing/watch-coat';
 import { PackAnswers } from './pack-answers';
 
 describe('what a device answers in the server’s place', () => {
-  const coat = onShelf(watchCoat());
-  const AT = '2026-12-01T08:00:00.000Z';
-  const kit = {
-    ...{ id: uuidv7(), name: 'Coats', series: [coat.seriesId], protocols: [], roles: ['Ranger'], version: 1 },
-    garments: [
-      { seriesId: coat.seriesId, chartId: coat.id, garment: 'Watch coat', maker: 'Ostrel Workwear' },
-    ],
-    gone: [],
-  };
-  const room = uuidv7();
+  const coat = HALL_COAT;
+  const room = HALL_ROOM;
 
-  /** A muster with one docket that is open and one that nobody has opened yet. */
+  /** What is answered of it, with what was done here. */
   function hall() {
-    const bench = benchFor(coat, [readingOf('chest-girth', '90'), readingOf('chest-girth', '90')]);
-    const expected = { ...bench.wearer, id: uuidv7(), name: 'Zoé Ängström' };
-    const unopened = uuidv7();
-    const spec = new SpecMuster({ Tape: ['girths', 'deciding'] });
-    const person = (wearerId: string, docketId: string) => ({
-      wearerId,
-      docketId,
-      groupId: null,
-      kitId: null,
-    });
-    spec.does('people-added', {
-      people: [person(bench.wearer.id, bench.id), person(expected.id, unopened)],
-    } as never);
-    const pack: Pack = packSchema.parse({
-      ...{ house: 'h', madeAt: AT, place: 5_000_000, charts: [coat], inUse: [coat.id], kits: [kit] },
-      ...{ protocols: [], habits: UNSETTLED },
-      view: {
-        ...{ muster: spec.muster, place: 5_000_000, groups: [], alsoOn: [] },
-        wearers: [bench.wearer, expected].map(({ id, name, role, number }) => ({ id, name, role, number })),
-      },
-      people: [
-        {
-          wearer: bench.wearer,
-          docketId: bench.id,
-          number: 12,
-          told: [],
-          record: [],
-          wished: [],
-          acts: bench.acts,
-        },
-        { wearer: expected, docketId: unopened, number: null, told: [], record: [], wished: [], acts: [] },
-      ],
-      stock: {
-        rooms: [{ id: room, name: 'Loft' }],
-        renames: [],
-        articles: [
-          {
-            ...{ seriesId: coat.seriesId, label: 'S', numbered: false, coming: 0, pieces: [] },
-            there: [{ roomId: room, count: 2 }],
-          },
-        ],
-        kept: [],
-      },
-    });
+    const { pack, bench, unopened, expected, spec } = hallPack();
     const waiting: AnyAct[] = [];
     const newcomers: Newcomer[] = [];
     const since: KeptAnyAct[] = [];
@@ -225,7 +174,7 @@ describe('what a device answers in the server’s place', () => {
   it('the muster with what was kept of this device since, at the place it was taken at', () => {
     const { answers, spec, pack, since, expected } = hall();
     const came = spec.act('checked-in', { wearerId: expected.id, missing: null });
-    since.push({ place: 5_000_009, receivedAt: AT, act: came });
+    since.push({ place: 5_000_009, receivedAt: HALL_AT, act: came });
     const view = musterViewSchema.parse(answers().answer(pathOf(ROUTES.musters, pack.view.muster.id)));
     const standing = view.muster.people.find(({ wearerId }) => wearerId === expected.id)!.day.standing;
     // What others did between is told once the server is there again: nothing is passed over.

@@ -4,7 +4,7 @@ import { packSchema, type Pack } from '@neat-measure/contract/musters';
 import { isMusterAct } from '@neat-measure/core';
 import { firstValueFrom } from 'rxjs';
 import * as z from 'zod';
-import { Api } from '../api';
+import { Api, ApiProblem } from '../api';
 import { Contact } from '../contact';
 import { Journal } from '../journal/journal';
 import { Vault } from '../sealed/vault';
@@ -33,6 +33,8 @@ const LOOKED_IDS = 'looks';
 const MOST_LOOKED = 60;
 /** So often what was taken along is brought up to date while the server is there. */
 const RENEW_MS = 180_000;
+/** The server knows nothing of it. */
+const GONE = Symbol('gone');
 /** A browser is asked for so many times what a pack takes: it grows over the day. */
 const ROOM = 4;
 
@@ -113,6 +115,13 @@ export class PackService {
   }
 
   private async keep(pack: Pack): Promise<number> {
+    const before = this.about();
+    // Another house counts by places of its own.
+    if (before !== null && before.house !== pack.house) {
+      await this.vault.drop(SINCE);
+      this.heard.clear();
+      await this.forgetBeside();
+    }
     const { people, view, ...rest } = pack;
     const records = new Map<string, unknown>([
       [`${PACK}house`, rest],
@@ -162,6 +171,7 @@ export class PackService {
     this.has(read.success ? read.data : null);
     // Whoever was met before this page was closed, and for whom nothing was done since.
     if (!this.contact.away()) void this.newcomers.known.then(() => this.newcomers.bring());
+    if (read.success && Date.now() - Date.parse(read.data.madeAt) > RENEW_MS) void this.renew();
   }
 
   private has(about: TakenAlong | null): void {
@@ -220,10 +230,18 @@ export class PackService {
     const idle = document.visibilityState === 'hidden' || this.contact.away() || this.session.lapsed();
     if (about === null || idle || this.session.fitter() === null || this.busy()) return;
     const pack = await firstValueFrom(this.api.get(musterPackPath(about.musterId), packSchema)).catch(
-      () => null,
+      (problem: Error) => (problem instanceof ApiProblem && problem.kind === 'not-found' ? GONE : null),
     );
+    if (pack === GONE) return this.isGone(about);
     // While it was fetched the server may have gone: then this is what was here.
-    if (pack !== null && pack.place >= about.place) await this.keep(pack).catch(() => undefined);
+    if (pack === null || (pack.house === about.house && pack.place < about.place)) return;
+    await this.keep(pack).catch(() => undefined);
+  }
+
+  /** The house that is signed in to has no such muster: what is here of it is another's, or of before it was restored. */
+  private async isGone({ name }: TakenAlong): Promise<void> {
+    await this.drop();
+    this.trouble.set(`“${name}” is not in this house. It was removed from this device.`);
   }
 
   private async askForRoom(bytes: number): Promise<void> {
