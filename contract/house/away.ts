@@ -5,6 +5,9 @@ import { fitterSchema } from './session';
 /** So much may wait on a device, by docket and muster; beyond it is told by its first. */
 export const MOST_WAITS = 500;
 
+/** So many wearers a device may name. */
+export const MOST_KNOWN = 500;
+
 /** What a device says of itself whenever it has the server: the time by its own clock, and what waits there. */
 export const deviceContactSchema = z.object({
   clock: instantSchema,
@@ -12,11 +15,20 @@ export const deviceContactSchema = z.object({
   waits: z
     .array(z.object({ subject: idSchema, acts: z.int().min(1), readings: z.int().min(0) }))
     .max(MOST_WAITS),
+  /** Wearers whose names it has beside the muster it took along. */
+  knows: z.array(idSchema).max(MOST_KNOWN).default([]),
 });
 export type DeviceContact = z.infer<typeof deviceContactSchema>;
 
-/** What it is told: the time here, and whether a lead fitter has ended it, so that it must erase what it has. */
-export const deviceHeardSchema = z.object({ now: instantSchema, ended: z.boolean() });
+/**
+ * What it is told: the time here, whether a lead fitter has ended it, so that it must erase what it has, and which of the
+ * wearers it named are not in the house any more, so that it must forget them.
+ */
+export const deviceHeardSchema = z.object({
+  now: instantSchema,
+  ended: z.boolean(),
+  gone: z.array(idSchema).default([]),
+});
 export type DeviceHeard = z.infer<typeof deviceHeardSchema>;
 
 /** What was done, or begun, on a device that is away, and has not come. */

@@ -107,6 +107,24 @@ describe('a device that took a muster along', () => {
     expect(noted.sort()).toEqual(['device-ended', 'device-erased']);
   });
 
+  it('hears which of the wearers it names are not in the house any more, if it is known here', async () => {
+    const [stays, goes] = [
+      await records.save(ROUTES.wearers, { name: 'Oona Stays', role: '', version: 0 }),
+      await records.save(ROUTES.wearers, { name: 'Oona Goes', role: '', version: 0 }),
+    ];
+    const { cookie } = await at();
+    const named = async (as: string) => {
+      const said = { clock: new Date().toISOString(), waits: [], knows: [stays, goes] };
+      const { body } = await app.send('POST', PATHS.deviceContact, said, { cookie: as });
+      return deviceHeardSchema.parse(body).gone;
+    };
+    expect(await named(cookie)).toEqual([]);
+    await app.send('DELETE', pathOf(ROUTES.wearers, goes), { hires: [] });
+    expect(await named(cookie)).toEqual([goes]);
+    expect(await named('other=cookie')).toEqual([]);
+    expect((await contact(cookie)).gone).toEqual([]);
+  });
+
   it('is not ended by whoever may not, or by its own word', async () => {
     const { id } = await halls.open();
     const device = await taken(id);

@@ -24,7 +24,9 @@ export function awayRoutes({ database, standings, device }: AwayParts): Router {
       const id = device.idOf(request);
       const ended = id !== null && (await isEnded(database, id));
       if (id !== null && !ended) await noteHeard(database, id, contact, await latestAct(database));
-      response.json({ now: new Date().toISOString(), ended } satisfies DeviceHeard);
+      // Nobody but a device that is known here hears who is in the house.
+      const gone = id === null ? [] : await whoIsGone(database, contact.knows);
+      response.json({ now: new Date().toISOString(), ended, gone } satisfies DeviceHeard);
     })
     .put(PATHS.deviceErased, async (request, response) => {
       const id = device.idOf(request);
@@ -41,6 +43,17 @@ export function awayRoutes({ database, standings, device }: AwayParts): Router {
       if (!(await endDevice(database, readId(request), fitterOf(response).id))) throw notFound('device');
       response.status(204).end();
     });
+}
+
+/** Of some wearers those who have been erased. */
+async function whoIsGone(database: Database, ids: readonly string[]): Promise<string[]> {
+  if (ids.length === 0) return [];
+  const there = new Set(
+    await database('wearers')
+      .whereIn('id', [...ids])
+      .pluck<string[]>('id'),
+  );
+  return ids.filter((id) => !there.has(id));
 }
 
 async function awayDevices(database: Database, standings: Standings): Promise<AwayDevice[]> {

@@ -4,6 +4,7 @@ import { subjectOf, type AnyAct } from '@neat-measure/core';
 import { firstValueFrom } from 'rxjs';
 import { Api } from '../api';
 import { Contact } from '../contact';
+import { PackDoor } from '../pack/pack-door';
 import { Journal } from '../journal/journal';
 import { SessionService } from '../session-service';
 
@@ -22,6 +23,7 @@ export class DeviceContact {
   private readonly contact = inject(Contact);
   private readonly journal = inject(Journal);
   private readonly session = inject(SessionService);
+  private readonly door = inject(PackDoor);
 
   constructor() {
     void this.journal.known.then(() => this.tell());
@@ -39,8 +41,10 @@ export class DeviceContact {
   /** Tells it now. */
   async tell(): Promise<void> {
     if (this.contact.away()) return;
+    const pack = this.session.fitter() === null ? null : await this.door.open();
+    const knows = (await pack?.knows()) ?? [];
     const clock = new Date();
-    const said: Said = { clock: clock.toISOString(), waits: waitsOf(this.journal.waiting()) };
+    const said: Said = { clock: clock.toISOString(), waits: waitsOf(this.journal.waiting()), knows };
     const heard = await firstValueFrom(this.api.post(PATHS.deviceContact, said, deviceHeardSchema)).catch(
       () => null,
     );
@@ -52,7 +56,8 @@ export class DeviceContact {
     const took = Date.now() - clock.getTime();
     const off = Math.round((clock.getTime() + took / 2 - Date.parse(heard.now)) / 1_000);
     this.contact.clockOff.set(Math.abs(off) < WELL_ENOUGH_S ? 0 : off);
-    if (heard.ended) await this.session.end();
+    if (heard.ended) return this.session.end();
+    await pack?.forgets(heard.gone);
   }
 }
 

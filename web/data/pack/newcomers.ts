@@ -90,6 +90,12 @@ export class Newcomers {
     for (const id of ids) await this.vault.drop(KEPT_AS + id).catch(() => undefined);
   }
 
+  /** They have been erased in the house, and are here no more either. */
+  async forgets(ids: readonly string[]): Promise<void> {
+    this.come.update((come) => come.filter(({ id }) => !ids.includes(id)));
+    for (const id of ids) await this.vault.drop(ARRIVED + id).catch(() => undefined);
+  }
+
   /** What was taken along is another from now on: who came since the one before stands on the server. */
   async forgetArrived(): Promise<void> {
     this.come.set([]);

@@ -1,7 +1,16 @@
 import { TestBed } from '@angular/core/testing';
-import { benchSchema, musterPackPath, pathOf, problemType, ROUTES } from '@neat-measure/contract';
+import {
+  benchSchema,
+  listPath,
+  musterPackPath,
+  pathOf,
+  problemType,
+  ROUTES,
+  wearersSchema,
+} from '@neat-measure/contract';
 import type { Pack } from '@neat-measure/contract/musters';
 import { firstValueFrom } from 'rxjs';
+import { v7 as uuidv7 } from 'uuid';
 import { hallPack } from '../../testing/hall-pack';
 import { actOn, keptAct, readingOf } from '../../testing/watch-coat';
 import { forgetDevice, until, Wire } from '../../testing/wire';
@@ -9,6 +18,7 @@ import { Api } from '../api';
 import { Contact } from '../contact';
 import { Journal } from '../journal/journal';
 import { Vault } from '../sealed/vault';
+import { Newcomers } from './newcomers';
 import { PackService } from './pack-service';
 
 describe('a muster that a device has taken along', () => {
@@ -75,6 +85,34 @@ describe('a muster that a device has taken along', () => {
     await until(() => journal.unsent() === 0);
     contact.failed();
     expect(await known()).toBe(bench.acts.length + 1);
+  });
+
+  it('has nothing any more of a wearer who was looked at here and has been erased in the house', async () => {
+    await take();
+    const passer = { ...bench, id: uuidv7(), wearer: { ...bench.wearer, id: uuidv7(), name: 'Ilse Passer' } };
+    const acts = bench.acts.map((kept) => ({
+      ...kept,
+      act: { ...kept.act, id: uuidv7(), docketId: passer.id },
+    }));
+    await service.remember({ ...passer, acts });
+    const newcomers = TestBed.inject(Newcomers);
+    const met = { ...bench.wearer, id: uuidv7(), name: 'Oona Pelt' };
+    newcomers.meets(met);
+    expect(await service.knows()).toEqual([passer.wearer.id, met.id]);
+    contact.failed();
+    const named = (search: string) =>
+      firstValueFrom(TestBed.inject(Api).get(listPath(ROUTES.wearers, { search }), wearersSchema)).then(
+        ({ items }) => items.length,
+      );
+    expect([await named('Passer'), await named('Pelt')]).toEqual([1, 1]);
+    await service.forgets([passer.wearer.id, met.id]);
+    expect([await named('Passer'), await named('Pelt'), await service.knows()]).toEqual([0, 0, []]);
+    const vault = TestBed.inject(Vault);
+    const left = [
+      ...(await vault.keptUnder('looked ')).keys(),
+      ...(await vault.keptUnder('arrived ')).keys(),
+    ];
+    expect(left).toEqual([]);
   });
 
   it('goes where the house that is signed in to has no such muster, and says so', async () => {

@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { benchSchema, musterPackPath, type Bench, type KeptAnyAct } from '@neat-measure/contract';
+import { benchSchema, MOST_KNOWN, musterPackPath, type Bench, type KeptAnyAct } from '@neat-measure/contract';
 import { packSchema, type Pack } from '@neat-measure/contract/musters';
 import { isMusterAct } from '@neat-measure/core';
 import { firstValueFrom } from 'rxjs';
@@ -166,6 +166,36 @@ export class PackService {
     this.loaded = null;
   }
 
+  /** The wearers whose names are here beside those of the muster, which is brought up to date as a whole. */
+  async knows(): Promise<string[]> {
+    const looked = await this.looked();
+    const ids = [
+      ...looked.map(({ wearer }) => wearer.id),
+      ...this.newcomers.arrivedSince().map(({ id }) => id),
+    ];
+    return [...new Set(ids)].slice(-MOST_KNOWN);
+  }
+
+  /** Forgets wearers who have been erased in the house, with their dockets and all that was done on them. */
+  async forgets(wearerIds: readonly string[]): Promise<void> {
+    if (wearerIds.length === 0) return;
+    await this.newcomers.forgets(wearerIds);
+    const theirs = (await this.looked()).flatMap(({ id, wearer }) =>
+      wearerIds.includes(wearer.id) ? [id] : [],
+    );
+    for (const id of theirs) await this.vault.drop(LOOKED + id);
+    const isTheirs = ({ act }: KeptAnyAct) => !isMusterAct(act) && theirs.includes(act.docketId);
+    for (const [id, since] of await this.vault.keptUnder(SINCE))
+      if (isTheirs(since as KeptAnyAct)) await this.vault.drop(id);
+    for (const [id, since] of this.heard) if (isTheirs(since)) this.heard.delete(id);
+    this.loaded = null;
+  }
+
+  private async looked(): Promise<Bench[]> {
+    const kept = await this.vault.keptUnder(LOOKED);
+    return [...kept.values()].flatMap((one) => benchSchema.safeParse(one).data ?? []);
+  }
+
   private async load(): Promise<void> {
     const read = takenSchema.safeParse(await this.vault.kept(ABOUT));
     this.has(read.success ? read.data : null);
@@ -193,7 +223,7 @@ export class PackService {
     const [records, since, looked, { PackAnswers }] = await Promise.all([
       this.vault.keptUnder(PACK),
       this.vault.keptUnder(SINCE),
-      this.vault.keptUnder(LOOKED),
+      this.looked(),
       import('./pack-answers'),
     ]);
     const people = [...records].filter(([id]) => id.startsWith(`${PACK}person `)).map(([, one]) => one);
@@ -206,7 +236,7 @@ export class PackService {
       waiting: () => this.journal.waiting().map(({ act }) => act),
       heard: () => [...this.heard.values()],
       newcomers: () => [...this.newcomers.arrivedSince(), ...this.newcomers.all()],
-      looked: [...looked.values()].flatMap((one) => benchSchema.safeParse(one).data ?? []),
+      looked,
     });
   }
 
