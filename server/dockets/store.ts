@@ -111,12 +111,14 @@ export async function addDocket(
  *
  * @param before the docket it was done on
  * @param after the docket with it; what a garment's row says follows from the two
+ * @param clockOff by so many seconds the clock was ahead that the act has its moment from
  */
 export async function keepRows(
   transaction: Database,
   before: Docket,
   act: Act,
   after: Docket,
+  clockOff = 0,
 ): Promise<void> {
   for (const { chartId, before: was, after: is } of changedRows(before, act, after)) {
     const row = transaction('docket_garments').where({ docket_id: act.docketId, chart_id: chartId });
@@ -128,12 +130,33 @@ export async function keepRows(
   if (before.consent !== after.consent)
     await transaction('dockets')
       .where({ id: act.docketId })
-      .update({ consent_withdrawn_at: withdrawnAt(after) });
+      .update({ consent_withdrawn_at: withdrawnAt(after, clockOff) });
 }
 
-/** Since when nothing may be read on a docket; the database holds to it. */
-function withdrawnAt({ consent }: Docket): Date | null {
-  return consent === null || consent.given ? null : new Date(consent.at);
+/** Since when nothing may be read on a docket, whatever the clock said by which it was taken back; the database holds to it. */
+function withdrawnAt({ consent }: Docket, clockOff: number): Date | null {
+  return consent === null || consent.given ? null : trueMoment(consent.at, clockOff);
+}
+
+/** A moment as it was by the server's clock. */
+function trueMoment(at: string, clockOff: number): Date {
+  return new Date(Date.parse(at) - clockOff * 1_000);
+}
+
+/**
+ * Whether a wearer had taken back that they agree when something was read of them, by a device whose clock is off: the
+ * database compares the moments as they are said.
+ */
+export async function readAfterWithdrawal(
+  database: Database,
+  { docketId, at }: Act,
+  clockOff: number,
+): Promise<boolean> {
+  const row = await database('dockets')
+    .where({ id: docketId })
+    .where('consent_withdrawn_at', '<=', trueMoment(at, clockOff))
+    .first<{ id: string } | undefined>('id');
+  return row !== undefined;
 }
 
 async function newRow(

@@ -26,7 +26,7 @@ import { ActRefused, moveForAct, type Touched } from '../stores/docket-acts';
 import { addAct, findAct, listActs, PenEnded } from './act-store';
 import { isOnRecord } from './on-record';
 import { shelfFor } from './find-library';
-import { addDocket, keepRows, lockDocket } from './store';
+import { addDocket, keepRows, lockDocket, readAfterWithdrawal } from './store';
 
 /** What became of one act. */
 type Taken =
@@ -197,19 +197,26 @@ async function unlessKept(database: Database, act: Act, refusal: Refusal): Promi
 
 /** An act that rests on nothing before it: that its docket is there is asked by the row it names. One statement. */
 async function takeAlone(database: Database, signing: Signing, act: Act): Promise<Taken> {
+  const { clockOff = 0 } = signing;
   try {
+    if (clockOff !== 0 && (await readAfterWithdrawal(database, act, clockOff)))
+      return await withdrawnBefore(database, act);
     return { kept: await addAct(database, act, signing), repeated: false };
   } catch (error) {
     if (isUnknownReference(error)) return { refusal: { code: 'not-opened' } };
     if (!hasCode(error, 'ER_SIGNAL_EXCEPTION')) throw error;
-    // Sent again, what was kept before that stands.
-    const kept = await findAct(database, act.id);
-    if (kept !== undefined) return asRepeated(kept, act);
-    const acts = (await listActs(database, act.docketId)).map((one) => one.act);
-    return {
-      refusal: refuseConsent(replay(acts)!.consent, act.at) ?? { code: 'consent-withdrawn', at: act.at },
-    };
+    return withdrawnBefore(database, act);
   }
+}
+
+/** Nothing is read of who does not agree any more; sent again, what was kept before that stands. */
+async function withdrawnBefore(database: Database, act: Act): Promise<Taken> {
+  const kept = await findAct(database, act.id);
+  if (kept !== undefined) return asRepeated(kept, act);
+  const acts = (await listActs(database, act.docketId)).map((one) => one.act);
+  return {
+    refusal: refuseConsent(replay(acts)!.consent, act.at) ?? { code: 'consent-withdrawn', at: act.at },
+  };
 }
 
 async function open(database: Database, signing: Signing, act: Act, docket: Docket): Promise<Taken> {
@@ -239,7 +246,7 @@ async function takeOnDocket(database: Database, signing: Signing, act: Act): Pro
     const applied = apply(docket, act, library);
     if (!applied.ok) return { refusal: applied.problem };
     const kept = await addAct(transaction, applied.value.act, signing);
-    await keepRows(transaction, docket!, applied.value.act, applied.value.docket);
+    await keepRows(transaction, docket!, applied.value.act, applied.value.docket, signing.clockOff);
     await moveForAct(transaction, applied.value.act, docket!, applied.value.docket, library);
     return { kept, repeated: false };
   }, AS_IT_STANDS);

@@ -171,6 +171,34 @@ describe('a device that took a muster along', () => {
     expect(device!.missing.map(({ number }) => number === null)).toEqual([false, true, false]);
   });
 
+  it('with a clock that is behind reads nothing of who had taken back that they agree, and what it read before stands', async () => {
+    const { id, wearers } = await halls.open();
+    await halls.does(id, { kind: 'checked-in', wearerId: wearers[0]!.wearerId });
+    const { docketId } = wearers[0]!;
+    const [behind, right] = [await taken(id), await at()];
+    const moment = (hours: number) => new Date(Date.now() + hours * 3_600_000).toISOString();
+    const read = (hours: number, clock: number) =>
+      send(
+        behind,
+        docketId,
+        { ...reading('chest-girth', '98'), at: moment(hours) },
+        { clock: moment(clock) },
+      );
+    const withdraws = { kind: 'consent-recorded', given: false, wording: 1 };
+    await send(right, docketId, { ...withdraws, at: moment(-1) });
+    // By its own clock it read long before; by the true one it did after.
+    expect((await read(-3, -3)).outcome).toBe('refused');
+    expect((await read(-5, -3)).outcome).toBe('kept');
+    expect((await read(0, 0)).outcome).toBe('refused');
+
+    // Taken back by a clock that is ahead it holds from the moment it was, and not hours later.
+    const other = wearers[1]!;
+    await halls.does(id, { kind: 'checked-in', wearerId: other.wearerId });
+    await send(right, other.docketId, { ...withdraws, at: moment(4) }, { clock: moment(4) });
+    const now = { ...reading('chest-girth', '98'), at: moment(0.01) };
+    expect((await send(right, other.docketId, now)).outcome).toBe('refused');
+  });
+
   it('with a clock hours off is told the time, and its moments stay as it said them with the difference beside', async () => {
     const { id, wearers } = await halls.open();
     await halls.does(id, { kind: 'checked-in', wearerId: wearers[0]!.wearerId });
