@@ -54,7 +54,7 @@ export async function measureFirstLoad() {
 
 function tell(what, kilobytes, most) {
   say(
-    `first load of a docket on the Bench: ${kilobytes.toFixed(0)} kB of ${what}, compressed (bar ${most}), ratio ${(kilobytes / most).toFixed(2)}`,
+    `first load of a docket on the Bench: ${kilobytes.toFixed(1)} kB of ${what}, compressed (bar ${most}), ratio ${(kilobytes / most).toFixed(3)}`,
   );
 }
 

@@ -111,4 +111,25 @@ describe('the list of what was done without the server', () => {
     seen(0);
     await until(() => lines().length === 1);
   });
+
+  it('tells once of what was done without the server and met something, and no more once that was seen', async () => {
+    TestBed.inject(Contact).failed();
+    const act = actOn(docketId, readingOf('chest-girth', '97'));
+    const journal = TestBed.inject(Journal);
+    journal.write('pen', act);
+    const { request } = await wire.sent();
+    request.flush([{ outcome: 'refused', id: act.id, code: 'x', detail: 'Another was faster.' }]);
+    const met: Met = {
+      ...{ id: uuidv7(), docketId, docket: 12, wearer: 'Oona Pelt', at: new Date().toISOString(), own: true },
+      words: 'Done without the server, and not kept. Look at the docket.',
+    };
+    await until(() => journal.aside().length === 1);
+    await tells([met]);
+    await until(() => lines()[0]?.startsWith('Oona Pelt') === true);
+    expect(lines().length).toBe(1);
+    seen(0);
+    wire.http.expectOne(pathOf(PATHS.met, met.id)).flush(null);
+    await until(() => journal.aside().length === 0);
+    expect(lines()).toEqual([]);
+  });
 });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import type { Met } from '@neat-measure/contract';
 import { counted, LOCALE, readAnyAct, sayAnyAct } from '@neat-measure/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DeviceContact } from '../../data/away/device-contact';
@@ -31,7 +32,7 @@ import { UnitService } from '../../data/unit-service';
                 ><a [routerLink]="['/bench', one.docketId]">{{ one.wearer }}, docket {{ one.docket }}</a
                 >: {{ one.words }}</span
               >
-              <button nz-button nzType="link" type="button" [disabled]="contact.away()" (click)="see(one.id)">
+              <button nz-button nzType="link" type="button" [disabled]="contact.away()" (click)="see(one)">
                 Seen
               </button>
             </li>
@@ -80,9 +81,11 @@ export class CameBack {
     const dockets = sent.dockets.length === 0 ? '' : ` on ${counted(sent.dockets.length, 'docket')}`;
     return `Sent: ${counted(sent.acts, 'change')}${dockets}, made without the server since ${said(sent.since)}.`;
   });
-  /** What will not be kept, in words, until somebody has seen it. */
-  protected readonly aside = computed(() =>
-    this.journal.aside().map(({ order, act, why, at, late }) => {
+  /** What will not be kept, in words, until somebody has seen it; what is told of among what met something stands there alone. */
+  protected readonly aside = computed(() => {
+    const told = new Set(this.returned.met().flatMap(({ docketId, own }) => (own ? [docketId] : [])));
+    const rows = this.journal.aside().filter(({ subject, away }) => away !== true || !told.has(subject));
+    return rows.map(({ order, act, why, at, late }) => {
       const read = readAnyAct(act);
       const what = read.ok
         ? sayAnyAct(read.value, { ...NAMES, inchParts: this.units.inchParts() })
@@ -91,17 +94,25 @@ export class CameBack {
         order: order!,
         words: `${late === true ? 'Not added yet' : 'Not saved'} (${said(at)}): ${what} ${why}`,
       };
-    }),
-  );
+    });
+  });
 
   constructor() {
     // From the first page on the server hears of this device.
     inject(DeviceContact);
   }
 
-  protected see(id: string): void {
+  protected see({ id, docketId }: Met): void {
     this.trouble.set('');
-    this.returned.seen(id).subscribe({ error: (problem: Error) => this.trouble.set(problem.message) });
+    this.returned.seen(id).subscribe({
+      next: () => {
+        if (this.returned.met().some((one) => one.docketId === docketId && one.own)) return;
+        // All of it has been told there: it is not told again.
+        for (const { order, subject, away } of this.journal.aside())
+          if (away === true && subject === docketId) this.journal.seen(order!);
+      },
+      error: (problem: Error) => this.trouble.set(problem.message),
+    });
   }
 }
 

@@ -37,6 +37,8 @@ export interface AsideRow {
   readonly why: string;
   /** Whether the server has it, for a lead fitter to accept. */
   readonly late?: boolean;
+  /** Whether it was done while the server was away: then it is told of among what met something, too. */
+  readonly away?: boolean;
   readonly at: string;
 }
 

@@ -10,6 +10,7 @@ import { Newcomers } from '../pack/newcomers';
 import { Vault } from '../sealed/vault';
 import { JournalDb, type AsideRow, type JournalRow, type StoredRow } from './journal-db';
 import { asideFromStored, asideToStored, fromStored, NOT_READ, sealOld, toStored } from './journal-rows';
+import { inOneTab } from './one-tab';
 import { UnderWay } from './under-way';
 
 /** An act that waits on this device. */
@@ -338,18 +339,23 @@ export class Journal {
 
   /** @param late whether the server keeps it for somebody to accept */
   private async setAside(
-    row: { readonly id: string; readonly subject: string; readonly act?: unknown },
+    row: {
+      readonly id: string;
+      readonly subject: string;
+      readonly act?: unknown;
+      readonly away?: boolean;
+    },
     why: string,
     late = false,
   ): Promise<void> {
-    const { id, subject, act } = row;
+    const { id, subject, act, away = false } = row;
     this.answered.add(id);
     this.underWay.over(id);
     await this.db
       .transaction('rw', this.db.acts, this.db.aside, async () => {
         await this.db.aside.where({ id }).delete();
         const at = new Date().toISOString();
-        await this.db.aside.add(asideToStored(this.vault, { id, subject, act, why, late, at }));
+        await this.db.aside.add(asideToStored(this.vault, { id, subject, act, why, late, away, at }));
         await this.db.acts.where({ id }).delete();
       })
       .catch(() => undefined);
@@ -397,11 +403,4 @@ const FOR_GOOD: ReadonlySet<string> = new Set(['invalid', 'unreadable-request', 
 
 function refusal(row: JournalRow, problem: ApiProblem): ActAnswer {
   return { outcome: 'refused', id: row.id, code: problem.kind, detail: problem.message };
-}
-
-/** Does something while no other tab of this browser does the same for the docket. */
-async function inOneTab(subject: string, work: () => Promise<void>): Promise<void> {
-  // Without locks (an old browser) two tabs may send the same, which is harmless.
-  if (!('locks' in navigator)) return work();
-  await navigator.locks.request(`neat-measure.journal.${subject}`, work);
 }

@@ -2,9 +2,10 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { benchSchema, MOST_KNOWN, musterPackPath, type Bench, type KeptAnyAct } from '@neat-measure/contract';
 import { packSchema, type Pack } from '@neat-measure/contract/musters';
 import { isMusterAct } from '@neat-measure/core';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, switchMap, type Observable } from 'rxjs';
 import * as z from 'zod';
 import { Api, ApiProblem } from '../api';
+import { breaths } from '../breaths';
 import { Contact } from '../contact';
 import { Journal } from '../journal/journal';
 import { Vault } from '../sealed/vault';
@@ -23,6 +24,9 @@ const takenSchema = z.object({
   bytes: z.int(),
 });
 export type TakenAlong = z.infer<typeof takenSchema>;
+
+const personSchema = packSchema.shape.people.element;
+const wireSchema = packSchema.extend({ people: z.array(z.unknown()) });
 
 const ABOUT = 'taken';
 const PACK = 'pack ';
@@ -93,7 +97,7 @@ export class PackService {
     this.busy.set(true);
     this.trouble.set('');
     try {
-      const pack = await firstValueFrom(this.api.get(musterPackPath(musterId), packSchema));
+      const pack = await firstValueFrom(this.fetch(musterId));
       // What was met while another was here has nothing to do with this one.
       if (this.about()?.musterId !== musterId) await this.forgetBeside();
       const bytes = await this.keep(pack);
@@ -112,6 +116,21 @@ export class PackService {
     await this.forgetBeside();
     await this.vault.drop(ABOUT);
     this.has(null);
+  }
+
+  /** Read person by person: all at once the page would stand still for it, in the middle of somebody's work. */
+  private fetch(musterId: string): Observable<Pack> {
+    return this.api.get(musterPackPath(musterId), wireSchema).pipe(
+      switchMap(async ({ people, ...rest }) => {
+        const read: Pack['people'] = [];
+        const breath = breaths();
+        for (const one of people) {
+          read.push(personSchema.parse(one));
+          await breath();
+        }
+        return { ...rest, people: read };
+      }),
+    );
   }
 
   private async keep(pack: Pack): Promise<number> {
@@ -259,8 +278,8 @@ export class PackService {
     const about = this.about();
     const idle = document.visibilityState === 'hidden' || this.contact.away() || this.session.lapsed();
     if (about === null || idle || this.session.fitter() === null || this.busy()) return;
-    const pack = await firstValueFrom(this.api.get(musterPackPath(about.musterId), packSchema)).catch(
-      (problem: Error) => (problem instanceof ApiProblem && problem.kind === 'not-found' ? GONE : null),
+    const pack = await firstValueFrom(this.fetch(about.musterId)).catch((problem: Error) =>
+      problem instanceof ApiProblem && problem.kind === 'not-found' ? GONE : null,
     );
     if (pack === GONE) return this.isGone(about);
     // While it was fetched the server may have gone: then this is what was here.

@@ -1,8 +1,15 @@
 import { Injectable, signal } from '@angular/core';
 import { firstValueFrom, Subject, type Observable } from 'rxjs';
+import { breaths } from '../breaths';
 import { canDerive, keyOfPassphrase, ROUNDS } from './passphrase-key';
 import { asBytes, newKey, seal, sealBytes, unseal, unsealBytes } from './seal';
-import { SealedDb, type ContactRow, type DeviceKeyRow, type PassphraseKeyRow } from './sealed-db';
+import {
+  SealedDb,
+  type ContactRow,
+  type DeviceKeyRow,
+  type PassphraseKeyRow,
+  type RecordRow,
+} from './sealed-db';
 
 /** So many wrong passphrases in a row are listened to at once; each further one waits twice as long. */
 const FREE_TRIES = 5;
@@ -150,7 +157,12 @@ export class Vault {
 
   /** Keeps much at once, all or nothing, in the place of what was kept under ids that begin alike; how many bytes it takes. */
   async keepAll(beginning: string, values: ReadonlyMap<string, unknown>): Promise<number> {
-    const rows = [...values].map(([id, value]) => ({ id, sealed: this.seal(value) }));
+    const rows: RecordRow[] = [];
+    const breath = breaths();
+    for (const [id, value] of values) {
+      rows.push({ id, sealed: this.seal(value) });
+      await breath();
+    }
     await this.db.transaction('rw', this.db.records, async () => {
       await this.db.records.where('id').startsWith(beginning).delete();
       await this.db.records.bulkPut(rows);
