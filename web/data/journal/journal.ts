@@ -331,24 +331,27 @@ export class Journal {
         this.arrivals.next(answer.kept);
         if (row.away === true) this.cameBack.next(answer.kept);
         await this.crossOut(row.id);
-      } else if (answer !== undefined) await this.setAside(row, answer.detail, answer.outcome === 'late');
+      } else if (answer !== undefined) {
+        // What the server could not read at all it tells of nowhere else.
+        const told = row.away === true && !(answer.outcome === 'refused' && FOR_GOOD.has(answer.code));
+        await this.setAside(row, answer.detail, answer.outcome === 'late', told);
+      }
     }
     // An answer that says nothing of an act leaves it where it is.
     if (answers.length < batch.length) throw new Error('The server did not confirm every change.');
   }
 
-  /** @param late whether the server keeps it for somebody to accept */
+  /**
+   * @param late whether the server keeps it for somebody to accept
+   * @param away whether the server tells of it among what met something
+   */
   private async setAside(
-    row: {
-      readonly id: string;
-      readonly subject: string;
-      readonly act?: unknown;
-      readonly away?: boolean;
-    },
+    row: { readonly id: string; readonly subject: string; readonly act?: unknown },
     why: string,
     late = false,
+    away = false,
   ): Promise<void> {
-    const { id, subject, act, away = false } = row;
+    const { id, subject, act } = row;
     this.answered.add(id);
     this.underWay.over(id);
     await this.db
